@@ -1,0 +1,1 @@
+"""Gets a bare machine ready and runs the product. Standard library only: it works before anything is installed."""

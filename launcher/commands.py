@@ -1,0 +1,107 @@
+"""The words that `./tide` understands."""
+
+import fcntl
+import os
+import subprocess
+from collections.abc import Callable
+
+from launcher import checks, server
+from launcher.debian import ensure_chromium, ensure_server_packages
+from launcher.environment import ensure_built, ensure_python
+from launcher.places import ROOT, Places, settle
+from launcher.say import Trouble, report, say
+
+USAGE = """usage: ./tide COMMAND
+
+  start               install what is missing, start everything, print the address
+  stop                stop the server and the database
+  test [PYTEST WORDS] check and test everything, or run pytest with the words given
+  shots               make the screenshots in docs/screenshots anew from the demo
+  bench [AREA]        measure what is promised about speed; --json for one object a line
+  reset-demo          put the demo practice back as it was shipped"""
+
+
+def start(places: Places, words: list[str]) -> int:
+    """Everything, from a bare machine to a printed address."""
+    _up(places)
+    address = server.start(places, server.cluster_of(places))
+    say(f"Mellow Tide is at {address}")
+    say("  demo sign-in: wenna@boatshed.example, password: slackwater")
+    say("  ./tide stop ends it")
+    return 0
+
+
+def stop(places: Places, words: list[str]) -> int:
+    """Server first, then database."""
+    server.stop(places)
+    server.cluster_of(places).stop()
+    say("Mellow Tide is stopped; nothing is lost.")
+    return 0
+
+
+def reset_demo(places: Places, words: list[str]) -> int:
+    """The demo practice as shipped; other practices stay as they are."""
+    _up(places)
+    server.prepare(places, server.cluster_of(places), "reset-demo")
+    say("The demo practice is as it was shipped. Other practices were not touched.")
+    return 0
+
+
+def shots(places: Places, words: list[str]) -> int:
+    """Screenshots from a fresh demo on a database of their own."""
+    ensure_chromium()
+    ensure_server_packages()
+    ensure_python(places, ("run", "dev"))
+    ensure_built(places)
+    return _python(places, "-m", "tests.browser.shots", *words)
+
+
+def bench(places: Places, words: list[str]) -> int:
+    """The benchmarks."""
+    ensure_server_packages()
+    ensure_python(places, ("run", "dev"))
+    return _python(places, "-m", "benchmarks", *words)
+
+
+def _python(places: Places, *words: str) -> int:
+    env = {**os.environ, "PYTHONPATH": str(ROOT), "TIDE_WEB": str(places.built)}
+    return subprocess.run([str(places.python), *words], cwd=ROOT, env=env).returncode
+
+
+def _up(places: Places) -> None:
+    ensure_python(places)
+    ensure_built(places)
+    cluster = server.cluster_of(places)
+    cluster.start()
+    cluster.ensure_roles()
+    server.prepare(places, cluster, "prepare")
+
+
+COMMANDS: dict[str, Callable[[Places, list[str]], int]] = {
+    "start": start,
+    "stop": stop,
+    "test": checks.test,
+    "shots": shots,
+    "bench": bench,
+    "reset-demo": reset_demo,
+}
+
+
+def main(words: list[str]) -> int:
+    """Carry out a command; the exit code."""
+    if not words or words[0] not in COMMANDS:
+        say(USAGE)
+        return 0 if words and words[0] in ("help", "--help", "-h") else 2
+    try:
+        ensure_server_packages()
+        places = settle()
+        # Two starters take turns.
+        with (places.state / "lock").open("w") as lock:
+            if words[0] in ("start", "stop", "reset-demo"):
+                fcntl.flock(lock, fcntl.LOCK_EX)
+            return COMMANDS[words[0]](places, words[1:])
+    except Trouble as trouble:
+        return report(trouble)
+    except KeyboardInterrupt:
+        say("\nStopped half way; the same command goes on from here.")
+        return 130

@@ -1,0 +1,124 @@
+"""Starts and stops the web server, in the background, as an unprivileged user."""
+
+import json
+import os
+import signal
+import socket
+import subprocess
+import time
+from pathlib import Path
+
+from launcher.cluster import OWNER, Cluster, free_port
+from launcher.environment import package_hash, sources_hash
+from launcher.places import SERVER_USER, Places, as_user
+from launcher.say import Trouble, run, say
+
+FIRST_PORT = 8420
+
+
+def cluster_of(places: Places) -> Cluster:
+    """The product's own cluster."""
+    return Cluster(places.state / "postgres")
+
+
+def environment_of(places: Places, cluster: Cluster, owner: bool) -> dict[str, str]:
+    """What a process of the package is told; only migrations and the demo see the owner's address."""
+    env = {key: value for key, value in os.environ.items() if not key.startswith("TIDE_")}
+    env |= {"PYTHONPATH": str(places.code), "TIDE_DSN": cluster.dsn(), "TIDE_WEB": str(places.built)}
+    env |= {"TIDE_OWNER_DSN": cluster.dsn(OWNER)} if owner else {}
+    return env
+
+
+def prepare(places: Places, cluster: Cluster, *words: str) -> None:
+    """Migrate and load the demo."""
+    command = [str(places.python), "-m", "mellow_tide.cli", *words]
+    do = "read the message above; nothing half-done is kept"
+    run(as_user(SERVER_USER, command), do, cwd=Path("/"), env=environment_of(places, cluster, owner=True))
+
+
+def start(places: Places, cluster: Cluster) -> str:
+    """The address of the running server; starts it if it does not run or is older than its sources."""
+    version = package_hash(places) + sources_hash()
+    known = _known(places)
+    if known and known["version"] == version:
+        return str(known["address"])
+    stop(places)
+    wanted = int(os.environ.get("TIDE_PORT", FIRST_PORT))
+    port = free_port(wanted)
+    if port != wanted:
+        say(f"· port {wanted} is taken; using {port}")
+    listener = socket.socket()
+    listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+    listener.bind(("127.0.0.1", port))
+    process = _spawn(places, cluster, listener)
+    address = f"http://127.0.0.1:{port}"
+    _await_answer(process, port, places.state / "server.log")
+    record = {"pid": process.pid, "address": address, "version": version}
+    (places.state / "server.json").write_text(json.dumps(record))
+    return address
+
+
+def stop(places: Places) -> None:
+    """Stop the server if it runs; requests under way may end."""
+    known = _known(places)
+    if not known:
+        return
+    pid = int(str(known["pid"]))
+    os.kill(pid, signal.SIGTERM)
+    for _ in range(100):
+        if not _is_ours(pid):
+            return
+        time.sleep(0.05)
+    os.kill(pid, signal.SIGKILL)
+
+
+def _spawn(places: Places, cluster: Cluster, listener: socket.socket) -> subprocess.Popen[bytes]:
+    command = [str(places.python), "-m", "mellow_tide.cli", "serve", "--fd", str(listener.fileno())]
+    with (places.state / "server.log").open("ab") as log:
+        process = subprocess.Popen(
+            as_user(SERVER_USER, command),
+            cwd="/",
+            env=environment_of(places, cluster, owner=False),
+            pass_fds=[listener.fileno()],
+            stdin=subprocess.DEVNULL,
+            stdout=log,
+            stderr=log,
+            start_new_session=True,
+        )
+    listener.close()
+    return process
+
+
+def _await_answer(process: subprocess.Popen[bytes], port: int, log: Path) -> None:
+    for _ in range(300):
+        if process.poll() is not None:
+            tail = "\n".join(log.read_text(errors="replace").strip().splitlines()[-8:])
+            raise Trouble(f"the server ended at once:\n{tail}", f"read {log}")
+        try:
+            with socket.create_connection(("127.0.0.1", port), timeout=1) as probe:
+                probe.sendall(b"GET / HTTP/1.0\r\n\r\n")
+                probe.settimeout(2)
+                if probe.recv(12).endswith(b"200"):
+                    return
+        except OSError:
+            pass
+        time.sleep(0.1)
+    raise Trouble("the server does not answer", f"read {log}")
+
+
+def _known(places: Places) -> dict[str, object] | None:
+    """What is recorded of the running server, if that process is still ours."""
+    try:
+        record = dict(json.loads((places.state / "server.json").read_text()))
+    except (FileNotFoundError, ValueError):
+        return None
+    return record if _is_ours(int(str(record["pid"]))) else None
+
+
+def _is_ours(pid: int) -> bool:
+    try:
+        words = (Path("/proc") / str(pid) / "cmdline").read_bytes()
+        state = (Path("/proc") / str(pid) / "stat").read_text().rsplit(")", 1)[1].split()[0]
+    except (OSError, IndexError):
+        return False
+    return b"mellow_tide.cli" in words and state != "Z"

@@ -1,0 +1,1 @@
+"""Mellow Tide: plans, guides and remembers relaxation massage sessions."""

@@ -1,0 +1,54 @@
+"""The composition root: puts store, catalogue, routes and pages together."""
+
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
+from pathlib import Path
+
+from fastapi import APIRouter, Depends, FastAPI
+from fastapi.routing import APIRoute
+
+from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.store.database import Database
+from mellow_tide.web import pages, problems
+from mellow_tide.web.guard import OwnPagesOnly, signed_in
+from mellow_tide.web.routes import practice, sessions, sign_in
+
+
+def make_app(dsn: str, built: Path | None = None) -> FastAPI:
+    """The application over the database at `dsn`, serving the front end in `built` if given."""
+    database = Database(dsn)
+
+    @asynccontextmanager
+    async def lifespan(app: FastAPI) -> AsyncIterator[None]:
+        database.open()
+        yield
+        database.close()
+
+    app = FastAPI(
+        title="Mellow Tide",
+        version="0.1.0",
+        lifespan=lifespan,
+        docs_url=None,
+        redoc_url=None,
+        openapi_url="/api/openapi.json",
+        generate_unique_id_function=_operation_id,
+        responses={422: {"model": problems.Problem}, 401: {"model": problems.Problem}},
+    )
+    app.state.database = database
+    app.state.catalogue = load_catalogue()
+    app.add_middleware(OwnPagesOnly)
+    problems.install(app)
+    # Asking who it is sits on the parent, so that no new route can forget it.
+    inside = APIRouter(dependencies=[Depends(signed_in)])
+    inside.include_router(practice.router)
+    inside.include_router(sessions.router)
+    app.include_router(sign_in.router, prefix="/api")
+    app.include_router(inside, prefix="/api")
+    if built:
+        pages.install(app, built)
+    return app
+
+
+def _operation_id(route: APIRoute) -> str:
+    """The route function's name is the operation the front end calls."""
+    return route.name

@@ -1,0 +1,56 @@
+"""What the launcher runs inside the project's environment."""
+
+import json
+import os
+from datetime import UTC, datetime
+from pathlib import Path
+from typing import Annotated
+
+import typer
+
+from mellow_tide.app import make_app
+from mellow_tide.demo.load import ensure_demo
+from mellow_tide.demo.load import reset_demo as load_demo_anew
+from mellow_tide.store.database import Database
+from mellow_tide.store.migrate import migrate
+
+cli = typer.Typer(add_completion=False, no_args_is_help=True, pretty_exceptions_enable=False)
+
+
+@cli.command()
+def prepare() -> None:
+    """Migrate, then make the demo if there is none and give it today's sessions."""
+    migrate(os.environ["TIDE_OWNER_DSN"])
+    with _owner() as db:
+        ensure_demo(db, datetime.now(UTC))
+
+
+@cli.command()
+def reset_demo() -> None:
+    """Put the demo practice back as shipped."""
+    with _owner() as db:
+        load_demo_anew(db, datetime.now(UTC))
+
+
+@cli.command()
+def serve(fd: Annotated[int, typer.Option(help="a listening socket's file descriptor")]) -> None:
+    """Serve on a socket that is already bound."""
+    import uvicorn
+
+    app = make_app(os.environ["TIDE_DSN"], Path(os.environ["TIDE_WEB"]))
+    uvicorn.run(app, fd=fd, log_level="info", access_log=False, timeout_graceful_shutdown=3)
+
+
+@cli.command()
+def openapi(out: Path) -> None:
+    """Write the description of the HTTP interface, from which the front end's types are made."""
+    description = make_app("").openapi()
+    out.write_text(json.dumps(description, indent=1, ensure_ascii=False) + "\n", encoding="utf-8")
+
+
+def _owner() -> Database:
+    return Database(os.environ["TIDE_OWNER_DSN"], most_connections=1)
+
+
+if __name__ == "__main__":
+    cli()

@@ -1,0 +1,1 @@
+"""The job itself: pure data and pure functions, with no clock, network, SQL or web code."""

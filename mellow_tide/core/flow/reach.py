@@ -1,0 +1,68 @@
+"""Whether a flow names only what exists and asks nothing that no hands could do."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
+from mellow_tide.core.catalogue.records import Stroke
+from mellow_tide.core.flow.brief import check_brief
+from mellow_tide.core.flow.flow import Flow, Step, Stop
+from mellow_tide.core.refusal import BadFlow, FieldProblem, UnknownReference
+
+
+def check_flow(flow: Flow, catalogue: Catalogue) -> None:
+    """Raise `UnknownReference` or `BadFlow` naming every place at fault; return None if the flow can be worked."""
+    check_brief(flow.brief, catalogue)
+    missing = [p for p in _references(flow, catalogue) if p]
+    if missing:
+        raise UnknownReference(*missing)
+    faults = list(_faults(flow, catalogue))
+    if faults:
+        raise BadFlow(*faults)
+
+
+def _references(flow: Flow, c: Catalogue) -> Iterator[FieldProblem | None]:
+    for i, stop in enumerate(flow.stops):
+        at = f"stops.{i}"
+        yield unknown(c.regions, stop.region, f"{at}.region", "region")
+        yield unknown(c.positions, stop.position, f"{at}.position", "position")
+        yield unknown(c.windows, stop.window, f"{at}.window", "window")
+        for j, step in enumerate(stop.steps):
+            yield unknown(c.strokes, step.stroke, f"{at}.steps.{j}.stroke", "stroke")
+            yield unknown(c.tools, step.tool, f"{at}.steps.{j}.tool", "tool")
+
+
+def _faults(flow: Flow, c: Catalogue) -> Iterator[FieldProblem]:
+    seen: set[str] = set()
+    for i, stop in enumerate(flow.stops):
+        at = f"stops.{i}"
+        if stop.id in seen:
+            yield FieldProblem(f"{at}.id", f"the id “{stop.id}” is used twice", "give each stop its own id")
+        seen.add(stop.id)
+        if stop.role == "work":
+            yield from _stop_faults(stop, at, c)
+        for j, step in enumerate(stop.steps):
+            yield from _step_faults(step, stop, f"{at}.steps.{j}", c.strokes[step.stroke], c)
+
+
+def _stop_faults(stop: Stop, at: str, c: Catalogue) -> Iterator[FieldProblem]:
+    region = c.regions[stop.region]
+    if stop.position not in region.positions:
+        yield FieldProblem(
+            f"{at}.position",
+            f"{region.name} cannot be reached {c.positions[stop.position].name}",
+            f"use one of: {', '.join(region.positions)}",
+        )
+    allowed = ("left", "right") if region.sides == "pair" else ("mid",)
+    if stop.side not in allowed:
+        yield FieldProblem(f"{at}.side", f"{region.name} has no side “{stop.side}”", f"use: {' or '.join(allowed)}")
+
+
+def _step_faults(step: Step, stop: Stop, at: str, stroke: Stroke, c: Catalogue) -> Iterator[FieldProblem]:
+    low, high = stroke.depth
+    if not low <= step.depth <= high:
+        yield FieldProblem(f"{at}.depth", f"{stroke.name} at depth {step.depth}", f"use {low} to {high}")
+    if step.tool not in stroke.tools:
+        yield FieldProblem(f"{at}.tool", f"{stroke.name} is not done with {step.tool}", f"use: {', '.join(stroke.tools)}")
+    if step.zone is not None and step.zone not in c.regions[stop.region].zones:
+        zones = ", ".join(c.regions[stop.region].zones)
+        yield FieldProblem(f"{at}.zone", f"{stop.region} has no zone “{step.zone}”", f"use: {zones}")

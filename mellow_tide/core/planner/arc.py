@@ -1,0 +1,221 @@
+"""Strokes along the arc of one stop, with passes that meet its seconds."""
+
+from dataclasses import dataclass
+from functools import lru_cache
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import SLOTS, Region, Slot, Stroke
+from mellow_tide.core.flow.brief import Pressure
+from mellow_tide.core.flow.flow import Side, Step, Stop, StopMedium
+from mellow_tide.core.timing.run_sheet import stop_seconds
+from mellow_tide.core.timing.step_seconds import step_seconds
+
+WISHED_DEPTH: dict[Pressure, int] = {"light": 2, "medium": 3, "firm": 4}
+"""Depth of the middle of the arc, on the five-level scale, for the brief's word."""
+
+ESSENTIAL: tuple[Slot, ...] = ("spread", "warm", "settle")
+"""Slots no lubricated stop is without; their first stroke always stays."""
+
+CLOSE_ENOUGH = 5
+"""Seconds by which a stop may miss its target without trying another set of strokes."""
+
+PLANNED_SLOTS: tuple[Slot, ...] = tuple(s for s in SLOTS if s not in ("open", "rouse", "close"))
+
+
+@dataclass(frozen=True, slots=True)
+class Option:
+    """A stroke that could stand in the arc: where, how deep, and its passes (least, usual, most)."""
+
+    stroke: Stroke
+    slot: Slot
+    zone: str | None
+    depth: int
+    passes: tuple[int, int, int]
+    rank: int
+    """How early it is wanted as a stop grows longer: 0 is always there."""
+
+
+def fit_stop(
+    region: Region,
+    side: Side,
+    position: str,
+    pressure: Pressure,
+    seconds: int,
+    catalogue: Catalogue,
+    height_cm: int,
+) -> Stop:
+    """The stop for `region` whose strokes along the arc take as near to `seconds` as passes allow.
+
+    Takes as many options as usual passes fill best, then the passes closest to usual whose seconds are
+    nearest. `seconds` must lie within `capacity`; the result is then within 10 s of it.
+    """
+    options = arc_options(region.id, pressure, catalogue)
+    nearest: tuple[int, Stop] | None = None
+    for count in _likely_counts(options, region, seconds, catalogue, height_cm):
+        chosen = _in_order(options[:count])
+        passes = _nearest_passes(chosen, region, seconds, catalogue, height_cm)
+        stop = _stop(region, side, position, chosen, passes, catalogue)
+        off = abs(stop_seconds(stop, catalogue, height_cm) - seconds)
+        if nearest is None or off < nearest[0]:
+            nearest = (off, stop)
+        if off <= CLOSE_ENOUGH:
+            break
+    if nearest is None:
+        raise ValueError(f"{region.id}: no strokes to make an arc of")
+    return nearest[1]
+
+
+def _likely_counts(
+    options: tuple[Option, ...], region: Region, seconds: int, catalogue: Catalogue, height_cm: int
+) -> list[int]:
+    """How many options to take, the count whose usual passes come nearest to `seconds` first."""
+    away: list[tuple[float, int]] = []
+    usual = float(catalogue.pace.oil_first)
+    for count, o in enumerate(options, 1):
+        usual += step_seconds(o.stroke, region, o.depth, o.passes[1], height_cm, catalogue.pace)
+        if count >= _essential_count(options):
+            away.append((abs(usual - seconds), count))
+    return [count for _, count in sorted(away)]
+
+
+@lru_cache(maxsize=512)
+def capacity(region_id: str, pressure: Pressure, catalogue: Catalogue, height_cm: int) -> tuple[int, int]:
+    """Least and most seconds per side that the catalogue's strokes can fill on the region."""
+    region = catalogue.regions[region_id]
+    options = arc_options(region_id, pressure, catalogue)
+    essential = _in_order(options[: _essential_count(options)])
+    least = _stop(region, "mid", region.positions[0], essential, [o.passes[0] for o in essential], catalogue)
+    every = _in_order(options)
+    most = _stop(region, "mid", region.positions[0], every, [o.passes[2] for o in every], catalogue)
+    return stop_seconds(least, catalogue, height_cm), stop_seconds(most, catalogue, height_cm)
+
+
+@lru_cache(maxsize=512)
+def arc_options(region_id: str, pressure: Pressure, catalogue: Catalogue) -> tuple[Option, ...]:
+    """All options for the region, the essential first, then in the order in which a longer stop wants them."""
+    found: list[Option] = []
+    medium = medium_of(region_id, catalogue)
+    for slot in PLANNED_SLOTS:
+        usable = [s for s in catalogue.strokes.values() if region_id in s.regions and slot in s.slots]
+        usable = [s for s in usable if _medium_fits(s, slot, medium)]
+        place = 0
+        for stroke in usable:
+            for zone in stroke.zones.get(region_id, (None,)):
+                rank = 0 if place == 0 and slot in ESSENTIAL else place + _LATER[slot]
+                depth = _depth(stroke, slot, place, pressure)
+                found.append(Option(stroke, slot, zone, depth, stroke.slots[slot], rank))
+                place += 1
+                if slot in ("flush", "settle"):
+                    break
+            if slot in ("flush", "settle", "spread") and place:
+                break
+    return tuple(sorted(found, key=lambda o: (o.rank, SLOTS.index(o.slot))))
+
+
+_LATER: dict[Slot, int] = {"knead": 1, "flush": 2, "specific": 3, "warm": 1, "dry": 4, "mobilise": 4, "spread": 0, "settle": 0}
+
+
+def medium_of(region_id: str, catalogue: Catalogue) -> StopMedium:
+    """`lubricated` where oil may be spread on the region, else `dry`."""
+    return "lubricated" if region_id in catalogue.strokes["oil_spread"].regions else "dry"
+
+
+def _medium_fits(stroke: Stroke, slot: Slot, medium: str) -> bool:
+    if "any" in stroke.medium:
+        return True
+    if slot == "dry":
+        return "dry" in stroke.medium
+    return medium in stroke.medium
+
+
+def _depth(stroke: Stroke, slot: Slot, place: int, pressure: Pressure) -> int:
+    wished = WISHED_DEPTH[pressure]
+    target = {
+        "dry": min(wished, 2),
+        "spread": 1,
+        "warm": 2 if place == 0 else wished,
+        "knead": min(wished, 3) if place == 0 else wished,
+        "specific": wished,
+        "mobilise": 2,
+        "flush": 2,
+        "settle": 1,
+    }[slot]
+    return stroke.depth_near(target)
+
+
+def _essential_count(options: tuple[Option, ...]) -> int:
+    return sum(1 for o in options if o.rank == 0)
+
+
+def _in_order(options: tuple[Option, ...]) -> list[Option]:
+    return sorted(options, key=lambda o: SLOTS.index(o.slot))
+
+
+def _nearest_passes(
+    options: list[Option], region: Region, seconds: int, catalogue: Catalogue, height_cm: int
+) -> list[int]:
+    """Passes whose oiled seconds come nearest to `seconds`; among equals, nearest to usual.
+
+    A programme over the sum of seconds so far: each option adds one of its passes. Re-oiling depends
+    on the sum, so it is allowed for afterwards and the target moved by it once.
+    """
+    target = seconds
+    passes: list[int] = []
+    for _ in range(2):
+        passes = _knapsack(options, region, target - catalogue.pace.oil_first, catalogue, height_cm)
+        stop = _stop(region, "mid", region.positions[0], options, passes, catalogue)
+        off = stop_seconds(stop, catalogue, height_cm) - seconds
+        if abs(off) <= 5:
+            break
+        target -= off
+    return passes
+
+
+def _knapsack(
+    options: list[Option], region: Region, seconds: int, catalogue: Catalogue, height_cm: int
+) -> list[int]:
+    sums: dict[int, tuple[int, tuple[int, ...]]] = {0: (0, ())}
+    for option in options:
+        least, usual, most = option.passes
+        grown: dict[int, tuple[int, tuple[int, ...]]] = {}
+        for passes in range(least, most + 1):
+            adds = step_seconds(option.stroke, region, option.depth, passes, height_cm, catalogue.pace)
+            strain = abs(passes - usual)
+            for total, (strained, chosen) in sums.items():
+                candidate = (strained + strain, (*chosen, passes))
+                if total + adds not in grown or candidate < grown[total + adds]:
+                    grown[total + adds] = candidate
+        sums = grown
+    nearest = min(sums, key=lambda total: (max(abs(total - seconds), 3), sums[total]))
+    return list(sums[nearest][1])
+
+
+def _stop(
+    region: Region, side: Side, position: str, options: list[Option], passes: list[int], catalogue: Catalogue
+) -> Stop:
+    steps = tuple(
+        Step(
+            stroke=o.stroke.id,
+            slot=o.slot,
+            tool=_easiest_tool(o, catalogue),
+            zone=o.zone,
+            depth=o.depth,
+            passes=n,
+        )
+        for o, n in zip(options, passes, strict=True)
+    )
+    name = region.id if side == "mid" else f"{region.id}-{side}"
+    return Stop(
+        id=name,
+        role="work",
+        region=region.id,
+        side=side,
+        position=position,
+        window=region.window_in(position),
+        medium=medium_of(region.id, catalogue),
+        steps=steps,
+    )
+
+
+def _easiest_tool(option: Option, catalogue: Catalogue) -> str:
+    return min(option.stroke.tools, key=lambda tool: catalogue.tools[tool].load_rank)

@@ -1,0 +1,88 @@
+"""How long each region gets: a concave allotment with bounds, solved exactly.
+
+Maximise sum(n_i * w_i * ln(1 + t_i / tau_i)) subject to sum(n_i * t_i) = total and l_i <= t_i <= h_i.
+At the optimum t_i = clamp(w_i * m - tau_i, l_i, h_i) for one level m, the water level (Boyd & Vandenberghe,
+Convex Optimization, 2004, example 5.2, with bounds). The total is piecewise linear in m, so walking its
+sorted breakpoints gives m exactly; 1 / m is the price of a second.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from itertools import pairwise
+from math import log
+
+
+@dataclass(frozen=True, slots=True)
+class Share:
+    """One claimant of minutes: `count` sides (1 or 2), `weight` > 0, seconds per side `least` to `most`."""
+
+    count: int
+    weight: float
+    saturation: float
+    least: float
+    most: float
+
+    def __post_init__(self) -> None:
+        if self.count < 1 or self.weight <= 0 or self.saturation <= 0:
+            raise ValueError("share: count >= 1, weight > 0, saturation > 0")
+        if not 0 <= self.least <= self.most:
+            raise ValueError("share: 0 <= least <= most")
+
+    def at_level(self, level: float) -> float:
+        """Seconds per side at water level `level`."""
+        return min(max(self.weight * level - self.saturation, self.least), self.most)
+
+    def value(self, seconds: float) -> float:
+        """Benefit of `seconds` per side, all sides together."""
+        return self.count * self.weight * log(1 + seconds / self.saturation)
+
+    def marginal(self, seconds: float) -> float:
+        """Benefit of the next second on one side."""
+        return self.weight / (self.saturation + seconds)
+
+
+def allot(shares: Sequence[Share], total: float) -> tuple[float, ...] | None:
+    """Seconds per side of each share that together make `total`, of greatest value; None if impossible."""
+    if not _total(shares, 0) - 1e-9 <= total <= sum(s.count * s.most for s in shares) + 1e-9:
+        return None
+    level = _level(shares, total)
+    return tuple(share.at_level(level) for share in shares)
+
+
+def _total(shares: Sequence[Share], level: float) -> float:
+    return sum(share.count * share.at_level(level) for share in shares)
+
+
+def _level(shares: Sequence[Share], total: float) -> float:
+    breaks = sorted(
+        {0.0} | {(b + s.saturation) / s.weight for s in shares for b in (s.least, s.most)}
+    )
+    for low, high in pairwise(breaks):
+        at_low, at_high = _total(shares, low), _total(shares, high)
+        if total <= at_high:
+            return low if at_high == at_low else low + (high - low) * (total - at_low) / (at_high - at_low)
+    return breaks[-1]
+
+
+def round_down_and_share(
+    shares: Sequence[Share], exact: Sequence[float], total: float, grain: int
+) -> tuple[int, ...]:
+    """Round `exact` seconds per side to multiples of `grain`, never passing `total` nor the bounds.
+
+    Starts from the multiples below and gives the rest, grain by grain, to the greatest gain a second
+    (exact where all shares have as many sides; otherwise within a grain of it). Bounds must be
+    multiples of `grain`.
+    """
+    rounded = [int(seconds // grain) * grain for seconds in exact]
+    rest = total - sum(s.count * r for s, r in zip(shares, rounded, strict=True))
+    while True:
+        open_to = [
+            i
+            for i, share in enumerate(shares)
+            if rounded[i] + grain <= share.most and share.count * grain <= rest
+        ]
+        if not open_to:
+            return tuple(rounded)
+        best = max(open_to, key=lambda i: (shares[i].marginal(rounded[i] + grain / 2), -i))
+        rounded[best] += grain
+        rest -= shares[best].count * grain

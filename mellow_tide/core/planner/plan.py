@@ -1,0 +1,214 @@
+"""From a brief to a plan: choice, order and minutes, then strokes, with what was left out and why."""
+
+from typing import Literal
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief
+from mellow_tide.core.flow.flow import Flow, Step, Stop, Visit
+from mellow_tide.core.planner.arc import fit_stop
+from mellow_tide.core.planner.choice import Choice, Chooser
+from mellow_tide.core.planner.minutes import round_down_and_share
+from mellow_tide.core.planner.order import cheapest_order
+from mellow_tide.core.planner.question import GRAIN, Question, pose
+from mellow_tide.core.refusal import DoesNotFit, FieldProblem
+from mellow_tide.core.timing.run_sheet import hands_on_seconds, lay_out, stop_seconds
+from mellow_tide.core.timing.step_seconds import pass_seconds
+
+
+class Give(Record):
+    """What a region would lose (seconds, all sides, negative) were another one worked; `gone` if all of it."""
+
+    region: str
+    seconds: int
+    gone: bool
+
+
+class LeftOut(Record):
+    """A region the plan does not work, and why.
+
+    `wish`: the brief leaves it out. `no_consent`: it needs consent. `not_in_school`: the school has no
+    place for it. `no_time`: the minutes do more good elsewhere; `gives` says what it would cost whom.
+    `never_fits`: its least time does not fit beside the musts.
+    """
+
+    region: str
+    reason: Literal["wish", "no_consent", "not_in_school", "no_time", "never_fits"]
+    gives: tuple[Give, ...] = ()
+
+
+class Proof(Record):
+    """Why the plan is best: `value` was reached, and no set that was not priced can pass `bound`."""
+
+    value: float
+    bound: float
+    sets_priced: int
+
+
+class Plan(Record):
+    """A flow that answers the brief, what it leaves out, and the proof of its choice."""
+
+    flow: Flow
+    left_out: tuple[LeftOut, ...]
+    proof: Proof
+
+
+def plan(brief: Brief, client: ClientFacts, catalogue: Catalogue) -> Plan:
+    """The best flow for `brief` and `client`; its run sheet meets the hands-on minutes within 15 s.
+
+    Both sides of a pair get the same strokes. Raises `UnknownReference` or `BadBrief` for a brief that
+    cannot be read, `DoesNotFit` naming field and remedy where no flow meets the minutes.
+    """
+    check_brief(brief, catalogue)
+    question = pose(brief, client, catalogue)
+    chooser = Chooser(question, catalogue)
+    choice = chooser.best()
+    if choice is None:
+        raise _why_impossible(brief, question, chooser, catalogue)
+    minutes = _rounded(question, choice)
+    flow = _flow(brief, client, question, choice, minutes, catalogue)
+    return Plan(
+        flow=flow,
+        left_out=_left_out(brief, question, chooser, choice, minutes, catalogue),
+        proof=Proof(value=choice.value, bound=choice.next_bound, sets_priced=choice.sets_priced),
+    )
+
+
+def _rounded(question: Question, choice: Choice) -> dict[str, int]:
+    """Seconds per side by region, multiples of 15; what is over goes to the close."""
+    shares = [question.shares[id] for id in choice.regions]
+    free = question.work_seconds - choice.transition_seconds - choice.close_seconds
+    rounded = round_down_and_share(shares, choice.seconds, free, GRAIN)
+    return dict(zip(choice.regions, rounded, strict=True))
+
+
+def _flow(
+    brief: Brief,
+    client: ClientFacts,
+    question: Question,
+    choice: Choice,
+    minutes: dict[str, int],
+    catalogue: Catalogue,
+) -> Flow:
+    order = cheapest_order(frozenset(choice.regions), question.school.id, question.closing.id, catalogue)
+    worked = _fit_regions(brief, client, order.visits, minutes, catalogue)
+    stops = [_stop_for(visit, worked, brief, catalogue) for visit in order.visits]
+    flow = Flow(brief=brief, stops=tuple(stops))
+    missing = hands_on_seconds(brief, catalogue) - lay_out(flow, catalogue, client.height_cm).seconds
+    return flow.model_copy(update={"stops": (*stops[:-1], _stretched(stops[-1], missing, client, catalogue))})
+
+
+def _fit_regions(
+    brief: Brief, client: ClientFacts, visits: tuple[Visit, ...], minutes: dict[str, int], catalogue: Catalogue
+) -> dict[str, Stop]:
+    """One stop for each region, to be mirrored; what one misses by the next makes good."""
+    worked: dict[str, Stop] = {}
+    owed = 0.0
+    for visit in visits:
+        if visit.role != "work" or visit.region in worked:
+            continue
+        region = catalogue.regions[visit.region]
+        target = minutes[visit.region] + max(-5, min(5, round(owed / region.side_count)))
+        stop = fit_stop(region, visit.side, visit.position, brief.pressure, target, catalogue, client.height_cm)
+        owed += region.side_count * (minutes[visit.region] - stop_seconds(stop, catalogue, client.height_cm))
+        worked[visit.region] = stop
+    return worked
+
+
+def _stop_for(visit: Visit, worked: dict[str, Stop], brief: Brief, catalogue: Catalogue) -> Stop:
+    if visit.role == "work":
+        id = visit.region if visit.side == "mid" else f"{visit.region}-{visit.side}"
+        steps = worked[visit.region].steps
+    else:
+        id = visit.role
+        steps = _ritual_steps(visit, brief, catalogue)
+    return Stop(
+        id=id,
+        role=visit.role,
+        region=visit.region,
+        side=visit.side,
+        position=visit.position,
+        window=visit.window,
+        medium=visit.medium,
+        steps=steps,
+    )
+
+
+def _ritual_steps(visit: Visit, brief: Brief, catalogue: Catalogue) -> tuple[Step, ...]:
+    slot: Literal["open", "close"] = "open" if visit.role == "open" else "close"
+    ritual = catalogue.openings[visit.position] if slot == "open" else catalogue.closings[brief.close_with]
+    steps = []
+    for planned in ritual.strokes:
+        stroke = catalogue.strokes[planned.stroke]
+        steps.append(
+            Step(
+                stroke=stroke.id,
+                slot=slot,
+                tool=stroke.tools[0],
+                depth=stroke.depth[0],
+                passes=planned.passes or stroke.slots[slot][1],
+            )
+        )
+    return tuple(steps)
+
+
+def _stretched(close: Stop, missing: int, client: ClientFacts, catalogue: Catalogue) -> Stop:
+    """The close with its last hold longer or shorter by whole breaths, so that the session adds up."""
+    last = close.steps[-1]
+    stroke, region = catalogue.strokes[last.stroke], catalogue.regions[close.region]
+    one = pass_seconds(stroke, region, last.depth, client.height_cm, catalogue.pace)
+    passes = max(1, last.passes + round(missing / one))
+    return close.model_copy(update={"steps": (*close.steps[:-1], last.model_copy(update={"passes": passes}))})
+
+
+def _left_out(
+    brief: Brief,
+    question: Question,
+    chooser: Chooser,
+    choice: Choice,
+    minutes: dict[str, int],
+    catalogue: Catalogue,
+) -> tuple[LeftOut, ...]:
+    found = [LeftOut(region=id, reason="wish") for id in brief.leave_out]
+    found += [LeftOut(region=id, reason="no_consent") for id in question.not_consented]
+    found += [LeftOut(region=id, reason="not_in_school") for id in question.not_in_school]
+    for id in question.shares:
+        if id in choice.regions:
+            continue
+        forced = chooser.best(also=id)
+        if forced is None:
+            found.append(LeftOut(region=id, reason="never_fits"))
+        else:
+            found.append(LeftOut(region=id, reason="no_time", gives=_gives(question, minutes, forced)))
+    place = {id: i for i, id in enumerate(catalogue.regions)}
+    return tuple(sorted(found, key=lambda left: place[left.region]))
+
+
+def _gives(question: Question, minutes: dict[str, int], forced: Choice) -> tuple[Give, ...]:
+    """Who gives at least a grain, the greatest giver first."""
+    then = _rounded(question, forced)
+    gives = []
+    for id, seconds in minutes.items():
+        change = question.shares[id].count * (then.get(id, 0) - seconds)
+        if change <= -GRAIN:
+            gives.append(Give(region=id, seconds=change, gone=id not in then))
+    return tuple(sorted(gives, key=lambda give: give.seconds))
+
+
+def _why_impossible(brief: Brief, question: Question, chooser: Chooser, catalogue: Catalogue) -> DoesNotFit:
+    before_after = catalogue.kinds[brief.kind].before_after_minutes
+    opening = hands_on_seconds(brief, catalogue) - question.work_seconds
+    must = tuple(sorted(question.must))
+    most = -(-(chooser.most_seconds() + opening) // 60) + before_after
+    if brief.booked_minutes > most - 1:
+        what = f"these regions cannot fill {brief.booked_minutes} minutes"
+        return DoesNotFit(FieldProblem("leave_out", what, f"leave out fewer regions, or book about {most - 1} minutes"))
+    if not must:
+        what = f"{brief.booked_minutes} minutes are too few for any region of this session"
+        return DoesNotFit(FieldProblem("booked_minutes", what, "book more minutes"))
+    needed = -(-(chooser.least_seconds(must) + opening) // 60) + before_after
+    names = ", ".join(catalogue.regions[id].whole for id in must)
+    return DoesNotFit(
+        FieldProblem("focus", f"{names} need at least {needed} booked minutes", "take a region out of the focus"),
+        FieldProblem("booked_minutes", f"{brief.booked_minutes} minutes are too few", f"book {needed} minutes or more"),
+    )

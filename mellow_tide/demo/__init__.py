@@ -1,0 +1,1 @@
+"""The made-up practice that ships: everybody and every place in it is invented."""

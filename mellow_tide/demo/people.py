@@ -1,0 +1,72 @@
+"""Who is in the demo: one therapist and six clients of a small practice above an old boat shed."""
+
+from dataclasses import dataclass
+from uuid import UUID, uuid5
+
+from mellow_tide.core.flow.brief import Brief, ClientFacts
+
+NAMESPACE = UUID("5d0f4a52-7d1e-4c39-9d0e-0c6f1b1d7a11")
+
+
+def demo_id(name: str) -> UUID:
+    """A stable id for something in the demo."""
+    return uuid5(NAMESPACE, name)
+
+
+PRACTICE_ID = demo_id("practice")
+PRACTICE_NAME = "The Loft above the Boat Shed"
+TIME_ZONE = "UTC"
+THERAPIST_ID = demo_id("wenna")
+THERAPIST_NAME = "Wenna Tidebrook"
+THERAPIST_EMAIL = "wenna@boatshed.example"
+THERAPIST_PASSWORD = "slackwater"
+
+
+@dataclass(frozen=True)
+class DemoClient:
+    """A made-up client."""
+
+    key: str
+    name: str
+    facts: ClientFacts
+    know_first: str
+
+    @property
+    def client_id(self) -> UUID:
+        """The client's stable id."""
+        return demo_id(f"client {self.key}")
+
+
+def _client(key: str, name: str, height_cm: int, know_first: str, *consents: str) -> DemoClient:
+    return DemoClient(key, name, ClientFacts(height_cm=height_cm, consents=frozenset(consents)), know_first)
+
+
+CLIENTS = {
+    c.key: c
+    for c in (
+        _client("ottilie", "Ottilie Saltgrove", 164, "Nut allergy: no nut oils. Likes the calves lighter.", "abdomen"),
+        _client("bram", "Bram Lanternby", 188, "Long legs; face cradle a notch lower."),
+        _client("isolde", "Isolde Kelpworth", 171, "Ticklish feet: slower and firmer, not lighter."),
+        _client("corin", "Corin Foghollow", 176, "Contact lenses: take out before lying face down."),
+        _client("piet", "Piet Gullander", 182, "Old ankle sprain on the right, healed."),
+        _client("mirabel", "Mirabel Shoalcroft", 158, "Scent sensitivity: unscented oil."),
+    )
+}
+
+
+@dataclass(frozen=True)
+class DemoSession:
+    """A session of the demo's day, at an hour of the practice's clock."""
+
+    client: str
+    hour: int
+    minute: int
+    brief: Brief
+
+
+DAY = (
+    DemoSession("ottilie", 9, 0, Brief(booked_minutes=75, focus=("back", "neck"))),
+    DemoSession("bram", 11, 0, Brief(booked_minutes=90, focus=("hips",), pressure="firm")),
+    DemoSession("isolde", 14, 0, Brief(booked_minutes=60, leave_out=("face",), close_with="feet")),
+    DemoSession("corin", 16, 15, Brief(booked_minutes=75, focus=("neck", "shoulders"), pressure="light")),
+)

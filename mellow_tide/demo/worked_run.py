@@ -1,0 +1,35 @@
+"""A run as it might have been worked: a little slower here, a little faster there, and what was said."""
+
+from datetime import datetime, timedelta
+from random import Random
+from uuid import UUID
+
+from mellow_tide.core.run.events import Began, Ended, Moved, RunEvent, Said, Word
+from mellow_tide.core.timing.run_sheet import RunSheet
+
+WORDS: dict[str, Word] = {"back": "deeper", "lower_leg_back": "lighter", "neck": "just_right", "shoulders": "just_right"}
+
+
+def worked_run(sheet: RunSheet, begins: datetime, seed: int) -> list[RunEvent]:
+    """Events of working `sheet` from `begins`; the same seed gives the same run."""
+    random = Random(seed)
+    now = begins
+    events: list[RunEvent] = [Began(id=_id(random), at=now)]
+    spoken: set[str] = set()
+    for index, entry in enumerate(sheet.entries):
+        now += timedelta(seconds=round(entry.seconds * random.uniform(0.92, 1.1)))
+        deep_enough = entry.slot == "knead" and entry.depth is not None
+        if deep_enough and entry.region in WORDS and entry.region not in spoken:
+            spoken.add(entry.region)
+            word, depth = WORDS[entry.region], entry.depth or 1
+            events.append(
+                Said(id=_id(random), at=now, word=word, region=entry.region, side=entry.side, depth=depth)
+            )
+        if index + 1 < len(sheet.entries):
+            events.append(Moved(id=_id(random), at=now, to=index + 1))
+    events.append(Ended(id=_id(random), at=now))
+    return events
+
+
+def _id(random: Random) -> UUID:
+    return UUID(int=random.getrandbits(128), version=4)

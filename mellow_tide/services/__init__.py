@@ -1,0 +1,1 @@
+"""Use cases and their transactions: load, compute, store."""

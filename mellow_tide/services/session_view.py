@@ -1,0 +1,79 @@
+"""A session as every screen sees it: the plan, laid out on the clock, and how far the run and the log are."""
+
+from collections.abc import Iterable
+from typing import Any, Literal
+from uuid import UUID
+
+from pydantic import AwareDatetime, TypeAdapter
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.planner.plan import Plan
+from mellow_tide.core.run.events import RunEvent
+from mellow_tide.core.run.state import RunState, fold
+from mellow_tide.core.timing.run_sheet import RunSheet, lay_out
+from mellow_tide.store.sessions import SessionRow
+
+Stage = Literal["plan", "work", "log", "logged"]
+"""What a session waits for: to be begun, to be ended, to be logged, nothing."""
+
+_events = TypeAdapter(RunEvent)
+
+
+class ClientView(Record):
+    """The client of a session, with what to know before touching."""
+
+    client_id: UUID
+    name: str
+    height_cm: int
+    consents: tuple[str, ...]
+    know_first: str
+
+
+class SessionView(Record):
+    """A session whole. `revision` must be sent back with every change of the plan."""
+
+    session_id: UUID
+    client: ClientView
+    starts_at: AwareDatetime
+    revision: int
+    stage: Stage
+    plan: Plan
+    sheet: RunSheet
+    run: RunState
+
+
+def read_events(stored: Iterable[dict[str, Any]]) -> list[RunEvent]:
+    """Core events from their stored form."""
+    return [_events.validate_python(event) for event in stored]
+
+
+def view_of(row: SessionRow, stored_events: Iterable[dict[str, Any]], catalogue: Catalogue) -> SessionView:
+    """Lay the stored plan out and fold the events over it."""
+    plan = Plan.model_validate(row.plan)
+    sheet = lay_out(plan.flow, catalogue, row.height_cm)
+    run = fold(read_events(stored_events), sheet)
+    return SessionView(
+        session_id=row.session_id,
+        client=ClientView(
+            client_id=row.client_id,
+            name=row.client_name,
+            height_cm=row.height_cm,
+            consents=tuple(row.consents),
+            know_first=row.know_first,
+        ),
+        starts_at=row.starts_at,
+        revision=row.revision,
+        stage=_stage(row, run),
+        plan=plan,
+        sheet=sheet,
+        run=run,
+    )
+
+
+def _stage(row: SessionRow, run: RunState) -> Stage:
+    if row.logged:
+        return "logged"
+    if run.ended_at:
+        return "log"
+    return "work" if run.begun_at else "plan"

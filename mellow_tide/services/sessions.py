@@ -1,0 +1,85 @@
+"""Reading a session and changing its plan."""
+
+from typing import Any
+from uuid import UUID
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.flow.reach import check_flow
+from mellow_tide.core.planner.plan import Plan, plan
+from mellow_tide.core.refusal import DoesNotFit, FieldProblem
+from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.services.session_view import SessionView, view_of
+from mellow_tide.store.database import Database, Sight
+from mellow_tide.store.people import SignedIn
+from mellow_tide.store.sessions import SessionRow, events_of, find_session, replace_plan
+
+MOST_OVER = 15
+"""Seconds by which a flow may pass the hands-on minutes."""
+
+
+class RunHasBegun(Exception):
+    """The plan of a session that is being worked, or was, stands."""
+
+
+def session(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> SessionView:
+    """The session; raises `NotThere`."""
+    with db.transaction(Sight(who.practice_id)) as c:
+        row = find_session(c, who.practice_id, session_id)
+        events = events_of(c, who.practice_id, session_id)
+    return view_of(row, events, catalogue)
+
+
+def replan(
+    db: Database, who: SignedIn, session_id: UUID, revision: int, brief: Brief, catalogue: Catalogue
+) -> SessionView:
+    """Plan anew for `brief` and store it.
+
+    Raises the core's refusals, `Stale` if `revision` is no longer the newest, `RunHasBegun`; then nothing
+    is changed.
+    """
+    row = _unworked(db, who, session_id)
+    made = plan(brief, row.facts, catalogue)
+    return _store(db, who, session_id, revision, made.model_dump(mode="json"), catalogue)
+
+
+def set_flow(
+    db: Database, who: SignedIn, session_id: UUID, revision: int, flow: Flow, catalogue: Catalogue
+) -> SessionView:
+    """Store a flow made by hand, if hands can follow it and it fits. Raises as `replan` does."""
+    row = _unworked(db, who, session_id)
+    check_flow(flow, catalogue)
+    over = lay_out(flow, catalogue, row.height_cm).over
+    if over > MOST_OVER:
+        minutes, seconds = divmod(over, 60)
+        what = f"the flow takes {minutes} min {seconds:02d} s more than the booking leaves"
+        raise DoesNotFit(FieldProblem("stops", what, "take passes or a stop away, or book more minutes"))
+    before = Plan.model_validate(row.plan)
+    changed = before.model_copy(update={"flow": flow}).model_dump(mode="json")
+    return _store(db, who, session_id, revision, changed, catalogue)
+
+
+def _unworked(db: Database, who: SignedIn, session_id: UUID) -> SessionRow:
+    with db.transaction(Sight(who.practice_id)) as c:
+        row = find_session(c, who.practice_id, session_id)
+        if events_of(c, who.practice_id, session_id):
+            raise RunHasBegun
+    return row
+
+
+def _store(
+    db: Database,
+    who: SignedIn,
+    session_id: UUID,
+    revision: int,
+    made: dict[str, Any],
+    catalogue: Catalogue,
+) -> SessionView:
+    with db.transaction(Sight(who.practice_id)) as c:
+        replace_plan(c, who.practice_id, session_id, revision, made)
+        # The row is held now: a run cannot begin between this look and the commit.
+        if events_of(c, who.practice_id, session_id):
+            raise RunHasBegun
+        row = find_session(c, who.practice_id, session_id)
+    return view_of(row, [], catalogue)

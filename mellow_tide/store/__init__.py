@@ -1,0 +1,1 @@
+"""PostgreSQL: named queries, migrations, rows to records, one translation of errors."""

@@ -1,0 +1,42 @@
+"""Driver errors, translated once into the store's own."""
+
+from collections.abc import Iterator
+from contextlib import contextmanager
+
+import psycopg
+from psycopg_pool import PoolTimeout
+
+
+class StoreError(Exception):
+    """The store could not do what was asked; nothing was changed."""
+
+
+class StoreUnavailable(StoreError):
+    """PostgreSQL does not answer."""
+
+
+class NotThere(StoreError):
+    """No such row, or none that this practice may see."""
+
+
+class Stale(StoreError):
+    """The row was changed by somebody else since it was read."""
+
+
+class Conflict(StoreError):
+    """A constraint refuses the write; `constraint` is its name."""
+
+    def __init__(self, constraint: str) -> None:
+        super().__init__(constraint)
+        self.constraint = constraint
+
+
+@contextmanager
+def translated() -> Iterator[None]:
+    """Raise the store's errors in place of the driver's."""
+    try:
+        yield
+    except psycopg.errors.IntegrityError as error:
+        raise Conflict(error.diag.constraint_name or "unnamed") from error
+    except (psycopg.OperationalError, PoolTimeout) as error:
+        raise StoreUnavailable("the database does not answer") from error

@@ -1,0 +1,61 @@
+-- name: insert_client
+INSERT INTO client (practice_id, client_id, name, height_cm, consents, know_first)
+VALUES (%(practice_id)s, %(client_id)s, %(name)s, %(height_cm)s, %(consents)s, %(know_first)s)
+ON CONFLICT (practice_id, client_id) DO NOTHING
+
+-- name: insert_session
+INSERT INTO session (practice_id, session_id, client_id, person_id, starts_at, plan)
+VALUES (%(practice_id)s, %(session_id)s, %(client_id)s, %(person_id)s, %(starts_at)s, %(plan)s)
+
+-- name: sessions_between
+SELECT s.session_id, s.starts_at, s.revision, s.plan, s.person_id,
+       c.client_id, c.name AS client_name, c.height_cm, c.consents, c.know_first,
+       EXISTS (SELECT 1 FROM session_log l
+               WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id) AS logged
+FROM session s
+JOIN client c ON c.practice_id = s.practice_id AND c.client_id = s.client_id
+WHERE s.practice_id = %(practice_id)s AND s.starts_at >= %(from)s AND s.starts_at < %(until)s
+ORDER BY s.starts_at, s.session_id
+
+-- name: find_session
+SELECT s.session_id, s.starts_at, s.revision, s.plan, s.person_id,
+       c.client_id, c.name AS client_name, c.height_cm, c.consents, c.know_first,
+       EXISTS (SELECT 1 FROM session_log l
+               WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id) AS logged
+FROM session s
+JOIN client c ON c.practice_id = s.practice_id AND c.client_id = s.client_id
+WHERE s.practice_id = %(practice_id)s AND s.session_id = %(session_id)s
+
+-- name: lock_session
+SELECT revision FROM session
+WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
+FOR UPDATE
+
+-- name: replace_plan
+UPDATE session SET plan = %(plan)s, revision = revision + 1
+WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
+
+-- name: append_event
+INSERT INTO run_event (practice_id, session_id, event_id, event)
+VALUES (%(practice_id)s, %(session_id)s, %(event_id)s, %(event)s)
+ON CONFLICT (practice_id, session_id, event_id) DO NOTHING
+
+-- name: events_of_session
+SELECT event FROM run_event
+WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
+ORDER BY place
+
+-- name: events_of_sessions
+SELECT session_id, event FROM run_event
+WHERE practice_id = %(practice_id)s AND session_id = ANY(%(session_ids)s)
+ORDER BY place
+
+-- name: newest_log
+SELECT revision, log, logged_at FROM session_log
+WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
+ORDER BY revision DESC
+LIMIT 1
+
+-- name: insert_log
+INSERT INTO session_log (practice_id, session_id, revision, log)
+VALUES (%(practice_id)s, %(session_id)s, %(revision)s, %(log)s)

@@ -1,0 +1,61 @@
+"""Who may come in: the sign-in cookie, and writes only from our own pages."""
+
+from datetime import UTC, datetime
+from typing import Annotated
+from urllib.parse import urlsplit
+
+from fastapi import Depends, Request
+from starlette.types import ASGIApp, Receive, Scope, Send
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.services.sign_in import who_holds
+from mellow_tide.store.database import Database
+from mellow_tide.store.people import SignedIn
+from mellow_tide.web.problems import NotSignedIn, answer
+
+COOKIE = "tide_sign_in"
+
+
+class OwnPagesOnly:
+    """Refuses writes whose Origin is not the address they are sent to, before anything else reads them."""
+
+    def __init__(self, app: ASGIApp) -> None:
+        self._app = app
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        """Pass on, or answer 403."""
+        if scope["type"] == "http" and scope["method"] not in ("GET", "HEAD", "OPTIONS"):
+            request = Request(scope)
+            origin = request.headers.get("origin", "")
+            if urlsplit(origin).netloc != request.headers.get("host", ""):
+                title = "This request did not come from a page of Mellow Tide."
+                refuse = answer(403, "foreign-origin", title, "Open the page itself and try there.")
+                await refuse(scope, receive, send)
+                return
+        await self._app(scope, receive, send)
+
+
+def database(request: Request) -> Database:
+    """The application's database."""
+    db: Database = request.app.state.database
+    return db
+
+
+def catalogue(request: Request) -> Catalogue:
+    """The application's catalogue."""
+    loaded: Catalogue = request.app.state.catalogue
+    return loaded
+
+
+def signed_in(request: Request, db: Annotated[Database, Depends(database)]) -> SignedIn:
+    """Who sends this request; raises `NotSignedIn`."""
+    token = request.cookies.get(COOKIE)
+    who = who_holds(db, token, datetime.now(UTC)) if token else None
+    if who is None:
+        raise NotSignedIn
+    return who
+
+
+Db = Annotated[Database, Depends(database)]
+Known = Annotated[Catalogue, Depends(catalogue)]
+Who = Annotated[SignedIn, Depends(signed_in)]

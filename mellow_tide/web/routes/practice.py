@@ -1,0 +1,69 @@
+"""Who is signed in, the day, and the catalogue."""
+
+from datetime import UTC, date, datetime
+
+from fastapi import APIRouter, Response
+from pydantic import BaseModel
+
+from mellow_tide.core.catalogue.records import Closing, Kind, Position, Region, School, Stroke, Tool, Window
+from mellow_tide.services.days import Day, day_of
+from mellow_tide.services.sign_in import me
+from mellow_tide.web.guard import Db, Known, Who
+
+router = APIRouter(tags=["practice"])
+
+
+class MeView(BaseModel):
+    """The person signed in and their practice."""
+
+    name: str
+    email: str
+    practice: str
+    time_zone: str
+
+
+class CatalogueView(BaseModel):
+    """Everything that has a name on a screen, by id."""
+
+    regions: dict[str, Region]
+    strokes: dict[str, Stroke]
+    positions: dict[str, Position]
+    windows: dict[str, Window]
+    tools: dict[str, Tool]
+    kinds: dict[str, Kind]
+    schools: dict[str, School]
+    closings: dict[str, Closing]
+
+
+@router.get("/me")
+def read_me(db: Db, who: Who) -> MeView:
+    """Who is signed in."""
+    found = me(db, who)
+    return MeView(
+        name=found.person.name,
+        email=found.person.email,
+        practice=found.practice.name,
+        time_zone=found.practice.time_zone,
+    )
+
+
+@router.get("/day")
+def read_day(db: Db, who: Who, known: Known, day: date | None = None) -> Day:
+    """A day of the practice, today if none is named."""
+    return day_of(db, who, day, datetime.now(UTC), known)
+
+
+@router.get("/catalogue")
+def read_catalogue(known: Known, response: Response) -> CatalogueView:
+    """The catalogue; it changes only with a release."""
+    response.headers["Cache-Control"] = "private, max-age=300"
+    return CatalogueView(
+        regions=dict(known.regions),
+        strokes=dict(known.strokes),
+        positions=dict(known.positions),
+        windows=dict(known.windows),
+        tools=dict(known.tools),
+        kinds=dict(known.kinds),
+        schools=dict(known.schools),
+        closings=dict(known.closings),
+    )

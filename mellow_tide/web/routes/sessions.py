@@ -1,0 +1,89 @@
+"""A session: its plan, its run, its log."""
+
+from typing import Annotated
+from uuid import UUID
+
+from fastapi import APIRouter
+from pydantic import BaseModel, ConfigDict, Field
+
+from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.run.events import RunEvent
+from mellow_tide.core.run.state import RunState
+from mellow_tide.services import logs, runs, sessions
+from mellow_tide.services.logs import Log, LogView
+from mellow_tide.services.session_view import SessionView
+from mellow_tide.web.guard import Db, Known, Who
+
+router = APIRouter(prefix="/sessions/{session_id}", tags=["session"])
+
+Revision = Annotated[int, Field(ge=0)]
+
+
+class Body(BaseModel):
+    """A request body: unknown fields are refused."""
+
+    model_config = ConfigDict(extra="forbid")
+
+
+class BriefChange(Body):
+    """A new brief for the session read at `revision`."""
+
+    revision: Revision
+    brief: Brief
+
+
+class FlowChange(Body):
+    """A flow made by hand for the session read at `revision`."""
+
+    revision: Revision
+    flow: Flow
+
+
+class Events(Body):
+    """Events in the order they happened."""
+
+    events: Annotated[list[RunEvent], Field(min_length=1, max_length=500)]
+
+
+class LogChange(Body):
+    """The log over the one read at `revision`, 0 for none."""
+
+    revision: Revision
+    log: Log
+
+
+@router.get("")
+def read_session(session_id: UUID, db: Db, who: Who, known: Known) -> SessionView:
+    """The session, laid out."""
+    return sessions.session(db, who, session_id, known)
+
+
+@router.put("/brief")
+def change_brief(session_id: UUID, change: BriefChange, db: Db, who: Who, known: Known) -> SessionView:
+    """Plan anew for a brief."""
+    return sessions.replan(db, who, session_id, change.revision, change.brief, known)
+
+
+@router.put("/flow")
+def change_flow(session_id: UUID, change: FlowChange, db: Db, who: Who, known: Known) -> SessionView:
+    """Store a flow made by hand."""
+    return sessions.set_flow(db, who, session_id, change.revision, change.flow, known)
+
+
+@router.post("/events")
+def add_events(session_id: UUID, sent: Events, db: Db, who: Who, known: Known) -> RunState:
+    """Append what happened at the table."""
+    return runs.add_events(db, who, session_id, sent.events, known)
+
+
+@router.get("/log")
+def read_log(session_id: UUID, db: Db, who: Who, known: Known) -> LogView:
+    """Planned against done, and the log if there is one."""
+    return logs.log_page(db, who, session_id, known)
+
+
+@router.put("/log")
+def save_log(session_id: UUID, change: LogChange, db: Db, who: Who, known: Known) -> LogView:
+    """Save the log."""
+    return logs.save_log(db, who, session_id, change.revision, change.log, known)

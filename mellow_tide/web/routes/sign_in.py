@@ -1,0 +1,46 @@
+"""Signing in and out."""
+
+from datetime import UTC, datetime
+from typing import Annotated
+
+from fastapi import APIRouter, Request, Response
+from pydantic import BaseModel, ConfigDict, Field
+
+from mellow_tide.services.sign_in import STAYS, sign_in, sign_out
+from mellow_tide.web.guard import COOKIE, Db
+
+router = APIRouter(tags=["sign in"])
+
+
+class Credentials(BaseModel):
+    """What a person signs in with."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    email: Annotated[str, Field(max_length=254)]
+    password: Annotated[str, Field(max_length=1000)]
+
+
+@router.post("/sign-in", status_code=204)
+def begin_sign_in(credentials: Credentials, request: Request, response: Response, db: Db) -> None:
+    """Sign in: sets the cookie."""
+    address = request.client.host if request.client else ""
+    token = sign_in(db, credentials.email, credentials.password, address, datetime.now(UTC))
+    response.set_cookie(
+        COOKIE,
+        token,
+        max_age=int(STAYS.total_seconds()),
+        httponly=True,
+        samesite="strict",
+        secure=request.url.scheme == "https",
+        path="/",
+    )
+
+
+@router.delete("/sign-in", status_code=204)
+def end_sign_in(request: Request, response: Response, db: Db) -> None:
+    """Sign out: forgets the token on both sides."""
+    token = request.cookies.get(COOKIE)
+    if token:
+        sign_out(db, token)
+    response.delete_cookie(COOKIE, path="/")
