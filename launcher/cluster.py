@@ -163,15 +163,21 @@ class Cluster:
         fresh.replace(file)
 
 
+def port_is_free(port: int) -> bool:
+    """Whether nobody listens on this port of the loopback address."""
+    with socket.socket() as probe:
+        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            probe.bind(("127.0.0.1", port))
+        except OSError:
+            return False
+    return True
+
+
 def free_port(wanted: object) -> int:
     """`wanted`, or the next port that nobody listens on."""
     first = int(str(wanted))
     for port in range(first, first + 100):
-        with socket.socket() as probe:
-            probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-            try:
-                probe.bind(("127.0.0.1", port))
-            except OSError:
-                continue
+        if port_is_free(port):
             return port
     raise Trouble(f"no free port from {first} on", "stop something that listens there")

@@ -8,7 +8,7 @@ import subprocess
 import time
 from pathlib import Path
 
-from launcher.cluster import OWNER, Cluster, free_port
+from launcher.cluster import OWNER, Cluster, free_port, port_is_free
 from launcher.environment import package_hash, sources_hash
 from launcher.places import SERVER_USER, Places, as_user
 from launcher.say import Trouble, run, say
@@ -65,11 +65,24 @@ def stop(places: Places) -> None:
         return
     pid = int(str(known["pid"]))
     os.kill(pid, signal.SIGTERM)
-    for _ in range(100):
-        if not _is_ours(pid):
+    if not _gone(pid):
+        os.kill(pid, signal.SIGKILL)
+        _gone(pid)
+    # A dying process lets go of its port last.
+    port = int(str(known["address"]).rsplit(":", 1)[1])
+    for _ in range(40):
+        if port_is_free(port):
             return
         time.sleep(0.05)
-    os.kill(pid, signal.SIGKILL)
+
+
+def _gone(pid: int) -> bool:
+    """Whether the process ends within 5 s."""
+    for _ in range(100):
+        if not _is_ours(pid):
+            return True
+        time.sleep(0.05)
+    return False
 
 
 def _spawn(places: Places, cluster: Cluster, listener: socket.socket) -> subprocess.Popen[bytes]:

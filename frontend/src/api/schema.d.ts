@@ -561,8 +561,10 @@ export interface components {
             lubricant: boolean;
             /** Usual Minutes */
             usual_minutes: number[];
-            /** Before After Minutes */
-            before_after_minutes: number;
+            /** Before Minutes */
+            before_minutes: number;
+            /** After Minutes */
+            after_minutes: number;
         };
         /**
          * LeftOut

@@ -1,1 +1,34 @@
-document.body.textContent="x";
+import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { RouterProvider } from "@tanstack/react-router";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { Problem } from "../api/client";
+import { makeRouter } from "./router";
+import "./styles.css";
+
+function signInAgain(error: unknown) {
+  const signedOut = error instanceof Problem && error.document.type.endsWith(":not-signed-in");
+  if (signedOut && router.state.location.pathname !== "/sign-in")
+    router.navigate({ to: "/sign-in", search: { to: router.state.location.href } });
+}
+
+const queries: QueryClient = new QueryClient({
+  queryCache: new QueryCache({ onError: signInAgain }),
+  mutationCache: new MutationCache({ onError: signInAgain }),
+  defaultOptions: {
+    queries: {
+      retry: (failures, error) => failures < 2 && error instanceof Problem && error.document.status === 0,
+      networkMode: "always",
+    },
+    mutations: { networkMode: "always" },
+  },
+});
+const router = makeRouter(queries);
+
+createRoot(document.getElementById("root") as HTMLElement).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>
+  </StrictMode>,
+);

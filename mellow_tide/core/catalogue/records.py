@@ -139,7 +139,13 @@ class Kind(Named):
     clothed: bool
     lubricant: bool
     usual_minutes: tuple[PositiveInt, ...]
-    before_after_minutes: Annotated[int, Field(ge=0)]
+    before_minutes: Annotated[int, Field(ge=0)]
+    after_minutes: Annotated[int, Field(ge=0)]
+
+    @property
+    def before_after_minutes(self) -> int:
+        """Minutes of a booking that are not hands-on."""
+        return self.before_minutes + self.after_minutes
 
 
 class Block(Record):

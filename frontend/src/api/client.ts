@@ -1,0 +1,69 @@
+import createClient, { type Middleware } from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+type Schemas = components["schemas"];
+export type Brief = Schemas["Brief"];
+export type Catalogue = Schemas["CatalogueView"];
+export type Day = Schemas["Day"];
+export type Entry = Schemas["Entry"];
+export type LeftOut = Schemas["LeftOut"];
+export type Log = Schemas["Log"];
+export type LogView = Schemas["LogView"];
+export type Me = Schemas["MeView"];
+export type ProblemDocument = Schemas["Problem"];
+export type Region = Schemas["Region"];
+export type RegionDone = Schemas["RegionDone"];
+export type RunEvent = Schemas["Events"]["events"][number];
+export type RunSheet = Schemas["RunSheet"];
+export type RunState = Schemas["RunState"];
+export type SessionView = Schemas["SessionView"];
+export type Stop = Schemas["Stop"];
+
+/** What the server refused, or that it could not be reached (status 0). */
+export class Problem extends Error {
+  constructor(readonly document: ProblemDocument) {
+    super(document.title);
+  }
+
+  /** The message for a field, if the field is at fault. */
+  forField(field: string): { what: string; remedy: string } | undefined {
+    return this.document.errors?.find(
+      (error) => error.field === field || error.field.startsWith(`${field}.`),
+    );
+  }
+}
+
+const unreachable: ProblemDocument = {
+  type: "urn:mellow-tide:problem:unreachable",
+  title: "The server cannot be reached.",
+  status: 0,
+  detail: "What you see is kept. It is tried again when you do something.",
+  errors: [],
+};
+
+const refuse: Middleware = {
+  async onResponse({ response }) {
+    if (response.ok) return;
+    const isProblem = response.headers.get("content-type")?.startsWith("application/problem+json");
+    throw new Problem(
+      isProblem
+        ? await response.json()
+        : {
+            ...unreachable,
+            title: "The server answered in a way this page does not know.",
+            status: response.status,
+          },
+    );
+  },
+  onError() {
+    return new Problem(unreachable);
+  },
+};
+
+export const api = createClient<paths>({ baseUrl: "/" });
+api.use(refuse);
+
+/** The body of an answer that the middleware has let through, as the description of the interface types it. */
+export async function body<T>(answer: Promise<{ data?: unknown }>): Promise<T> {
+  return (await answer).data as T;
+}

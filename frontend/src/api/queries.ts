@@ -1,0 +1,37 @@
+import { queryOptions } from "@tanstack/react-query";
+import { api, body, type Catalogue, type Day, type LogView, type Me, type SessionView } from "./client";
+
+export const meQuery = queryOptions({
+  queryKey: ["me"],
+  queryFn: () => body<Me>(api.GET("/api/me")),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+export const catalogueQuery = queryOptions({
+  queryKey: ["catalogue"],
+  queryFn: () => body<Catalogue>(api.GET("/api/catalogue")),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+export const dayQuery = queryOptions({
+  queryKey: ["day"],
+  queryFn: () => body<Day>(api.GET("/api/day")),
+});
+
+export const sessionQuery = (sessionId: string) =>
+  queryOptions({
+    queryKey: ["session", sessionId],
+    queryFn: () =>
+      body<SessionView>(
+        api.GET("/api/sessions/{session_id}", { params: { path: { session_id: sessionId } } }),
+      ),
+  });
+
+export const logQuery = (sessionId: string) =>
+  queryOptions({
+    queryKey: ["log", sessionId],
+    queryFn: () =>
+      body<LogView>(
+        api.GET("/api/sessions/{session_id}/log", { params: { path: { session_id: sessionId } } }),
+      ),
+  });

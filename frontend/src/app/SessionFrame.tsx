@@ -1,0 +1,54 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link, Outlet, useParams } from "@tanstack/react-router";
+import { meQuery, sessionQuery } from "../api/queries";
+import { timeOfDay } from "../lib/time";
+import { ProblemNote } from "../ui/ProblemNote";
+
+const WANTS: Record<string, { stage: "plan" | "work" | "log"; words: string }> = {
+  work: { stage: "work", words: "under way" },
+  log: { stage: "log", words: "to be logged" },
+};
+
+/** A session's name and its stages along the top edge. A stage that wants attention says so in words. */
+export function SessionFrame() {
+  const { sessionId } = useParams({ from: "/in/framed/session/$sessionId" });
+  const session = useQuery(sessionQuery(sessionId));
+  const me = useQuery(meQuery);
+  if (session.error) return <ProblemNote error={session.error} onAgain={() => session.refetch()} />;
+  const wants = WANTS[session.data?.stage ?? ""];
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+        <h1 className="text-3xl">{session.data?.client.name ?? " "}</h1>
+        {session.data && me.data && (
+          <p className="text-quiet">
+            today at {timeOfDay(session.data.starts_at, me.data.time_zone)}
+            {session.data.client.know_first && (
+              <>
+                {" · "}
+                <span className="text-base-content">{session.data.client.know_first}</span>
+              </>
+            )}
+          </p>
+        )}
+      </div>
+      <nav aria-label="Stages of the session" className="no-print mb-4 mt-3 flex gap-1">
+        {(["plan", "work", "log"] as const).map((stage) => (
+          <Link
+            key={stage}
+            to={`/session/$sessionId/${stage}`}
+            params={{ sessionId }}
+            className="min-h-11 rounded-field px-4 py-2 hover:bg-base-200"
+            activeProps={{ className: "bg-base-300 font-bold", "aria-current": "page" }}
+          >
+            <span className="capitalize">{stage}</span>
+            {wants?.stage === stage && (
+              <span className="ml-2 font-normal text-accent italic">{wants.words}</span>
+            )}
+          </Link>
+        ))}
+      </nav>
+      <Outlet />
+    </>
+  );
+}

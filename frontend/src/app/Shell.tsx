@@ -1,0 +1,77 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Link, Outlet, useNavigate } from "@tanstack/react-router";
+import { LogOut, Moon, Sun } from "lucide-react";
+import { api } from "../api/client";
+import { meQuery } from "../api/queries";
+import { Wordmark } from "../ui/Wordmark";
+import { useTheme } from "./theme";
+
+/** The frame round every page but Work. */
+export function Shell() {
+  const me = useQuery(meQuery);
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[1500px] flex-col px-4 sm:px-8">
+      <a href="#page" className="sr-only focus:not-sr-only">
+        Skip to the page
+      </a>
+      <header className="no-print flex min-h-16 items-center gap-4 py-2">
+        <Link to="/" className="rounded" aria-label="Mellow Tide, to Today">
+          <Wordmark />
+        </Link>
+        <span className="ml-auto hidden text-quiet sm:inline">{me.data?.practice}</span>
+        <ThemeButton />
+        {me.data && <SignOut name={me.data.name} />}
+      </header>
+      <main id="page" className="flex-1 pb-10">
+        <Outlet />
+      </main>
+      <footer className="no-print border-t border-base-300 py-4 text-quiet">
+        <p className="max-w-[75ch] text-[0.95rem]">
+          Mellow Tide is an aid to planning for trained people. It does not diagnose. Local law, scope of
+          practice, licence and the client’s own clinician decide; when in doubt, do not work there, or do not
+          work at all.
+        </p>
+      </footer>
+    </div>
+  );
+}
+
+function ThemeButton() {
+  const [theme, setTheme] = useTheme();
+  const night = theme === "nightroom";
+  return (
+    <button
+      type="button"
+      className="btn btn-ghost btn-square ml-auto size-11 sm:ml-0"
+      aria-pressed={night}
+      aria-label="Dim the screen for the night room"
+      title={night ? "Day light" : "Night room"}
+      onClick={() => setTheme(night ? "shore" : "nightroom")}
+    >
+      {night ? <Sun aria-hidden="true" size={20} /> : <Moon aria-hidden="true" size={20} />}
+    </button>
+  );
+}
+
+function SignOut({ name }: { name: string }) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const out = useMutation({
+    mutationFn: () => api.DELETE("/api/sign-in"),
+    onSuccess: async () => {
+      queries.clear();
+      await navigate({ to: "/sign-in" });
+    },
+  });
+  return (
+    <button
+      type="button"
+      className="btn btn-ghost min-h-11 px-2 font-normal"
+      onClick={() => out.mutate()}
+      aria-label={`Sign out ${name}`}
+    >
+      <LogOut aria-hidden="true" size={20} />
+      <span className="hidden sm:inline">Sign out</span>
+    </button>
+  );
+}

@@ -1,0 +1,85 @@
+import type { QueryClient } from "@tanstack/react-query";
+import {
+  createRootRouteWithContext,
+  createRoute,
+  createRouter,
+  Outlet,
+  redirect,
+} from "@tanstack/react-router";
+import { Problem } from "../api/client";
+import { meQuery } from "../api/queries";
+import { LogPage } from "../features/log/LogPage";
+import { PlanPage } from "../features/plan/PlanPage";
+import { SignInPage } from "../features/signIn/SignInPage";
+import { TodayPage } from "../features/today/TodayPage";
+import { WorkPage } from "../features/work/WorkPage";
+import { ProblemNote } from "../ui/ProblemNote";
+import { NotHere } from "./NotHere";
+import { SessionFrame } from "./SessionFrame";
+import { Shell } from "./Shell";
+
+const root = createRootRouteWithContext<{ queries: QueryClient }>()({
+  component: Outlet,
+  notFoundComponent: NotHere,
+});
+
+const signIn = createRoute({
+  getParentRoute: () => root,
+  path: "/sign-in",
+  validateSearch: (search: Record<string, unknown>): { to?: string } =>
+    typeof search.to === "string" && search.to.startsWith("/") ? { to: search.to } : {},
+  component: SignInPage,
+});
+
+/** Everything inside asks who it is first. With the network gone, what is already here may go on. */
+const inside = createRoute({
+  getParentRoute: () => root,
+  id: "in",
+  beforeLoad: async ({ context, location }) => {
+    try {
+      await context.queries.ensureQueryData(meQuery);
+    } catch (error) {
+      if (error instanceof Problem && error.document.status === 401)
+        throw redirect({ to: "/sign-in", search: { to: location.href } });
+      throw error;
+    }
+  },
+  errorComponent: ({ error, reset }) => (
+    <main className="px-6 py-10">
+      <ProblemNote error={error} onAgain={reset} />
+    </main>
+  ),
+  component: Outlet,
+});
+
+const framed = createRoute({ getParentRoute: () => inside, id: "framed", component: Shell });
+const today = createRoute({ getParentRoute: () => framed, path: "/", component: TodayPage });
+const session = createRoute({
+  getParentRoute: () => framed,
+  path: "session/$sessionId",
+  component: SessionFrame,
+});
+const plan = createRoute({ getParentRoute: () => session, path: "plan", component: PlanPage });
+const log = createRoute({ getParentRoute: () => session, path: "log", component: LogPage });
+const work = createRoute({
+  getParentRoute: () => inside,
+  path: "session/$sessionId/work",
+  component: WorkPage,
+});
+
+export function makeRouter(queries: QueryClient) {
+  return createRouter({
+    routeTree: root.addChildren([
+      signIn,
+      inside.addChildren([framed.addChildren([today, session.addChildren([plan, log])]), work]),
+    ]),
+    context: { queries },
+    scrollRestoration: true,
+  });
+}
+
+declare module "@tanstack/react-router" {
+  interface Register {
+    router: ReturnType<typeof makeRouter>;
+  }
+}

@@ -1,0 +1,122 @@
+import { useEffect, useRef } from "react";
+import type { Catalogue, Entry, RunSheet, SessionView, Stop } from "../../api/client";
+import { clock, span } from "../../lib/time";
+import { capital, depthWord, sided, spoken } from "../../lib/words";
+import { groupByPosition, stopSeconds, transitionWords } from "./sequence";
+
+interface Props {
+  flow: SessionView["plan"]["flow"];
+  sheet: RunSheet;
+  catalogue: Catalogue;
+  selected: string | null;
+  onSelect(stopId: string | null): void;
+}
+
+/** The session as a list: position, then stop, then stroke. */
+export function FlowList({ flow, sheet, catalogue, selected, onSelect }: Props) {
+  const entriesOf = (stop: Stop) => sheet.entries.filter((entry) => entry.stop_id === stop.id);
+  return (
+    <section aria-label="Sequence">
+      <h2 className="text-2xl">In this order</h2>
+      {groupByPosition(flow.stops).map(({ position, stops }) => (
+        <div key={position} className="mt-4">
+          <h3 className="text-xl italic" title={catalogue.positions[position]?.gloss}>
+            {capital(catalogue.positions[position]?.name ?? position)}
+          </h3>
+          <p className="text-quiet">{catalogue.positions[position]?.setup.join(" · ")}</p>
+          <ol className="mt-2">
+            {stops.map((stop) => (
+              <StopRow
+                key={stop.id}
+                stop={stop}
+                entries={entriesOf(stop)}
+                catalogue={catalogue}
+                open={stop.id === selected}
+                onToggle={() => onSelect(stop.id === selected ? null : stop.id)}
+              />
+            ))}
+          </ol>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function StopRow(props: {
+  stop: Stop;
+  entries: Entry[];
+  catalogue: Catalogue;
+  open: boolean;
+  onToggle(): void;
+}) {
+  const { stop, entries, catalogue, open } = props;
+  const row = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (open) row.current?.scrollIntoView({ block: "nearest" });
+  }, [open]);
+  const region = catalogue.regions[stop.region];
+  const name = region ? sided(region, stop.side) : stop.region;
+  const role = { open: "First contact, ", work: "", close: "Close, " }[stop.role ?? "work"];
+  const between = entries.filter((entry) => entry.kind !== "stroke" && entry.kind !== "oil");
+  return (
+    <li ref={row} className="scroll-my-28">
+      {between.length > 0 && (
+        <p className="py-0.5 pl-14 text-[0.95rem] text-quiet">{transitionWords(between, catalogue)}</p>
+      )}
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={props.onToggle}
+        className="grid min-h-11 w-full grid-cols-[3rem_1fr_auto] items-baseline gap-x-2 rounded-field px-1 py-2 text-left hover:bg-base-200 aria-expanded:bg-base-200"
+      >
+        <span className="numbers text-right text-quiet">{clock(entries[0]?.start ?? 0)}</span>
+        <span className="font-bold">{capital(role + name)}</span>
+        <span className="numbers">{span(stopSeconds(entries))}</span>
+      </button>
+      {open && <Strokes entries={entries} catalogue={catalogue} />}
+    </li>
+  );
+}
+
+function Strokes({ entries, catalogue }: { entries: Entry[]; catalogue: Catalogue }) {
+  return (
+    <ol className="mb-3 pl-14 pr-1" aria-label="Strokes">
+      {entries.map((entry) =>
+        entry.kind === "stroke" ? (
+          <StrokeRow key={entry.start} entry={entry} catalogue={catalogue} />
+        ) : (
+          entry.kind === "oil" && (
+            <li key={entry.start} className="flex justify-between py-1 text-quiet italic">
+              <span>warm oil in the hands</span>
+              <span className="numbers">{span(entry.seconds)}</span>
+            </li>
+          )
+        ),
+      )}
+    </ol>
+  );
+}
+
+function StrokeRow({ entry, catalogue }: { entry: Entry; catalogue: Catalogue }) {
+  const stroke = catalogue.strokes[entry.stroke ?? ""];
+  const tool = catalogue.tools[entry.tool ?? ""]?.name ?? "";
+  const unit = stroke?.pass.kind === "breaths" ? "breath" : entry.passes === 1 ? "pass" : "passes";
+  const count = `${entry.passes} ${unit}${unit === "breath" && entry.passes !== 1 ? "s" : ""}`;
+  return (
+    <li className="border-t border-base-300 py-2">
+      <p className="flex flex-wrap justify-between gap-x-4">
+        <span>
+          <span className="font-bold" title={stroke?.gloss}>
+            {stroke?.name}
+          </span>
+          {entry.zone && `, ${spoken(entry.zone)}`}
+        </span>
+        <span className="numbers">{span(entry.seconds)}</span>
+      </p>
+      <p className="text-quiet">
+        {tool} · depth {entry.depth}, {depthWord[entry.depth ?? 1]} · {count}
+      </p>
+      <p>{stroke?.how}</p>
+    </li>
+  );
+}

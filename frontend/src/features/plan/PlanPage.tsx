@@ -1,0 +1,87 @@
+import { useQuery } from "@tanstack/react-query";
+import { useParams } from "@tanstack/react-router";
+import { useState } from "react";
+import type { Catalogue, SessionView } from "../../api/client";
+import { catalogueQuery, meQuery, sessionQuery } from "../../api/queries";
+import { TideLine } from "../../tideline/TideLine";
+import { ProblemNote } from "../../ui/ProblemNote";
+import { Waiting } from "../../ui/Waiting";
+import { BriefSentence } from "./BriefSentence";
+import { FitLine } from "./FitLine";
+import { FlowList } from "./FlowList";
+import { LeftOutList } from "./LeftOutList";
+import { useBrief } from "./useBrief";
+
+export function PlanPage() {
+  const { sessionId } = useParams({ from: "/in/framed/session/$sessionId/plan" });
+  const session = useQuery(sessionQuery(sessionId));
+  const catalogue = useQuery(catalogueQuery);
+  if (catalogue.error) return <ProblemNote error={catalogue.error} onAgain={() => catalogue.refetch()} />;
+  if (!session.data || !catalogue.data) return <Waiting what="Laying out the session" />;
+  return <Designer session={session.data} catalogue={catalogue.data} />;
+}
+
+function Designer({ session, catalogue }: { session: SessionView; catalogue: Catalogue }) {
+  const { brief, planning, problem, change, putBack } = useBrief(session);
+  const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
+  const [selected, setSelected] = useState<string | null>(null);
+  const fixed = session.stage !== "plan";
+  const before = catalogue.kinds[session.plan.flow.brief.kind ?? ""]?.before_minutes ?? 0;
+  const begins = new Date(new Date(session.starts_at).getTime() + before * 60_000);
+  const { school, focus = [], leave_out = [] } = brief;
+  return (
+    <>
+      <section aria-label="Brief">
+        <BriefSentence
+          brief={brief}
+          catalogue={catalogue}
+          problem={problem}
+          fixed={fixed}
+          onChange={change}
+        />
+        {fixed && <p className="text-quiet italic">This session has begun, so its plan stands.</p>}
+        <p role="status" className="sr-only">
+          {planning ? "Planning" : problem ? "The plan was not changed" : "The plan is up to date"}
+        </p>
+        {problem ? (
+          <>
+            <ProblemNote error={problem} />
+            <button type="button" className="btn" onClick={putBack}>
+              Put the brief back as it was planned
+            </button>
+          </>
+        ) : null}
+      </section>
+      <div className={`mt-4 transition-opacity duration-300 ${planning || problem ? "opacity-50" : ""}`}>
+        <TideLine
+          sheet={session.sheet}
+          catalogue={catalogue}
+          begins={begins}
+          timeZone={timeZone}
+          selected={selected}
+          onSelect={setSelected}
+        />
+      </div>
+      <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]">
+        <FlowList
+          flow={session.plan.flow}
+          sheet={session.sheet}
+          catalogue={catalogue}
+          selected={selected}
+          onSelect={setSelected}
+        />
+        <LeftOutList
+          leftOut={session.plan.left_out}
+          proof={session.plan.proof}
+          school={catalogue.schools[school ?? ""]?.name ?? ""}
+          catalogue={catalogue}
+          onFocus={fixed ? undefined : (id) => change({ focus: [...focus, id] })}
+          onAllow={
+            fixed ? undefined : (id) => change({ leave_out: leave_out.filter((other) => other !== id) })
+          }
+        />
+      </div>
+      <FitLine session={session} planning={planning} />
+    </>
+  );
+}

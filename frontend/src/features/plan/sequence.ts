@@ -1,0 +1,59 @@
+import type { Catalogue, Entry, RunSheet, Stop } from "../../api/client";
+
+/** Neighbouring stops in one position together. */
+export function groupByPosition(stops: readonly Stop[]): { position: string; stops: Stop[] }[] {
+  const groups: { position: string; stops: Stop[] }[] = [];
+  for (const stop of stops) {
+    const last = groups.at(-1);
+    if (last?.position === stop.position) last.stops.push(stop);
+    else groups.push({ position: stop.position, stops: [stop] });
+  }
+  return groups;
+}
+
+/** Seconds of working a stop, oiling included, getting there not. */
+export function stopSeconds(entries: readonly Entry[]): number {
+  return entries
+    .filter((entry) => entry.kind === "stroke" || entry.kind === "oil")
+    .reduce((sum, entry) => sum + entry.seconds, 0);
+}
+
+function inWords(entry: Entry, catalogue: Catalogue): string {
+  const window = catalogue.windows[entry.about]?.name ?? entry.about;
+  const side = entry.about_side === "mid" ? "" : `${entry.about_side} `;
+  switch (entry.kind) {
+    case "turn":
+      return `turn to ${catalogue.positions[entry.about]?.name ?? entry.about}`;
+    case "bolster":
+      return "move the bolster";
+    case "walk":
+      return entry.about === "head" || entry.about === "foot"
+        ? `walk to the ${entry.about}`
+        : `walk to the client’s ${entry.about}`;
+    case "wash":
+      return "wash hands";
+    case "open_window":
+      return `uncover the ${side}${window}`;
+    case "close_window":
+      return `cover the ${side}${window}`;
+    default:
+      return "rest the hands there first";
+  }
+}
+
+/** What happens before a stop, in one line with the seconds of all of it. */
+export function transitionWords(entries: readonly Entry[], catalogue: Catalogue): string {
+  const seconds = entries.reduce((sum, entry) => sum + entry.seconds, 0);
+  return `${entries.map((entry) => inWords(entry, catalogue)).join(", ")} (${seconds} s)`;
+}
+
+/** Seconds of strokes on the client's left and right; mid-line work is neither. */
+export function sideSeconds(sheet: RunSheet): { left: number; right: number; between: number } {
+  const sum = (wanted: (entry: Entry) => boolean) =>
+    sheet.entries.filter(wanted).reduce((total, entry) => total + entry.seconds, 0);
+  return {
+    left: sum((entry) => entry.kind === "stroke" && entry.side === "left"),
+    right: sum((entry) => entry.kind === "stroke" && entry.side === "right"),
+    between: sum((entry) => entry.kind !== "stroke"),
+  };
+}

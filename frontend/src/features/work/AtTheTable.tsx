@@ -1,0 +1,139 @@
+import { Link } from "@tanstack/react-router";
+import { useCallback, useEffect, useState } from "react";
+import type { Catalogue, Problem, RunState, SessionView } from "../../api/client";
+import { cueFor } from "./cues";
+import { PressurePads } from "./PressurePads";
+import { behind, paceWords, waterLevel } from "./pace";
+import { useKeys } from "./useKeys";
+import { useNow } from "./useNow";
+import type { Happening } from "./useRun";
+import { Water } from "./Water";
+
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+  run: RunState;
+  happen(happening: Happening): void;
+  unsent: number;
+  refusal: Problem | null;
+}
+
+/** One stroke at a time, in letters to be read from a step away; the water falls as its stop's time runs out. */
+export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }: Props) {
+  const { sheet } = session;
+  const now = useNow(1000);
+  const [ending, setEnding] = useState(false);
+  const last = sheet.entries.length - 1;
+
+  const on = useCallback(() => {
+    if (run.entry < last) happen({ kind: "moved", to: run.entry + 1 });
+    else if (ending) happen({ kind: "ended" });
+    else setEnding(true);
+  }, [run.entry, last, ending, happen]);
+  const back = useCallback(() => {
+    if (ending) setEnding(false);
+    else if (run.entry > 0) happen({ kind: "moved", to: run.entry - 1 });
+  }, [run.entry, ending, happen]);
+
+  const entry = sheet.entries[run.entry];
+  const say = useCallback(
+    (word: "lighter" | "just_right" | "deeper") => {
+      const spoken = depthSpokenOf(sheet.entries, run.entry);
+      if (spoken)
+        happen({ kind: "said", word, region: spoken.region, side: spoken.side, depth: spoken.depth ?? 1 });
+    },
+    [sheet, run.entry, happen],
+  );
+  useKeys({ on, back, say });
+  useEffect(() => {
+    if (run.entry < last) setEnding(false);
+  }, [run.entry, last]);
+  if (!entry) return null;
+  const cue = cueFor(entry, catalogue);
+  const next = sheet.entries[run.entry + 1];
+  const nextCue = next && cueFor(next, catalogue);
+  const working = entry.role === "work" && depthSpokenOf(sheet.entries, run.entry);
+
+  return (
+    <div className="relative flex h-dvh flex-col overflow-hidden">
+      <Water level={waterLevel(run, sheet, now)} />
+      <div className="relative z-20 flex flex-wrap items-center gap-x-6 px-5 pt-3 text-lg sm:px-8">
+        <Link
+          to="/session/$sessionId/plan"
+          params={{ sessionId: session.session_id }}
+          className="min-h-11 py-2 text-quiet underline"
+        >
+          {session.client.name}
+        </Link>
+        {run.news && <p className="font-bold text-accent">△ {run.news}</p>}
+        <p role="status" className="ml-auto text-2xl">
+          {paceWords(behind(run, sheet, now))}
+        </p>
+      </div>
+      {refusal ? (
+        <p role="alert" className="relative z-20 px-8 text-xl text-accent">
+          △ {refusal.document.title} Your taps are kept on this device.
+        </p>
+      ) : (
+        unsent > 3 && (
+          <p className="relative z-20 px-8 text-lg text-quiet">Not connected: taps are kept here.</p>
+        )
+      )}
+      <div className="relative flex min-h-0 flex-1">
+        <TapZone side="left" label="Back" onTap={back} disabled={run.entry === 0} />
+        <TapZone side="right" label="On" onTap={on} />
+        <div className="pointer-events-none relative z-10 flex w-full flex-col items-center justify-center gap-[1.5vh] px-4 text-center sm:px-24">
+          {ending ? (
+            <>
+              <p className="font-serif text-[clamp(1.6rem,3.2vw,3rem)] italic">That was the last hold.</p>
+              <h1 className="text-[clamp(2.6rem,8vw,7rem)]">End the session?</h1>
+              <p className="text-[clamp(1.2rem,2.2vw,2rem)]">On again ends it; back stays.</p>
+            </>
+          ) : (
+            <>
+              <p className="font-serif text-[clamp(1.6rem,3.4vw,3.4rem)] italic">{cue.place}</p>
+              <h1 className="font-sans text-[clamp(2.6rem,max(4.6rem,7.5vw),9rem)] font-semibold leading-[1.02] max-sm:text-[3.1rem]">
+                {cue.name}
+              </h1>
+              <p className="text-[clamp(1.25rem,2.5vw,2.4rem)]">{cue.detail}</p>
+              <p className="max-w-[46ch] text-[clamp(1.1rem,1.7vw,1.6rem)] text-quiet max-sm:hidden">
+                {cue.how}
+              </p>
+            </>
+          )}
+        </div>
+      </div>
+      <p className="relative z-10 px-5 pb-2 text-center text-[clamp(1.1rem,1.9vw,1.8rem)] text-quiet">
+        {nextCue ? `Next: ${nextCue.name}, ${nextCue.place.toLowerCase()}` : "The last hold"}
+      </p>
+      <PressurePads
+        disabled={!working}
+        last={run.said.filter((saying) => saying.region === entry.region).at(-1)?.word}
+        onSay={say}
+      />
+    </div>
+  );
+}
+
+/** The stroke a word on pressure is about: the present one, or the last before it in the same stop. */
+function depthSpokenOf(entries: SessionView["sheet"]["entries"], index: number) {
+  const stop = entries[index]?.stop;
+  for (let i = index; i >= 0 && entries[i]?.stop === stop; i--)
+    if (entries[i]?.kind === "stroke") return entries[i];
+  return undefined;
+}
+
+function TapZone(props: { side: "left" | "right"; label: string; disabled?: boolean; onTap(): void }) {
+  return (
+    <button
+      type="button"
+      onClick={props.onTap}
+      disabled={props.disabled}
+      className={`absolute inset-y-0 z-0 flex w-1/3 items-center px-4 text-2xl text-quiet hover:bg-base-content/5 disabled:opacity-30 sm:px-6 ${
+        props.side === "left" ? "left-0 justify-start" : "right-0 justify-end"
+      } max-sm:items-end max-sm:pb-4`}
+    >
+      {props.side === "left" ? `‹ ${props.label}` : `${props.label} ›`}
+    </button>
+  );
+}

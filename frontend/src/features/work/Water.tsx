@@ -1,0 +1,29 @@
+/** The screen as water: full when a stop begins, gone when its time is. */
+export function Water({ level }: { level: number }) {
+  return (
+    <div
+      aria-hidden="true"
+      data-testid="water"
+      className="absolute inset-x-0 bottom-0 bg-tide-faint transition-[height] duration-1000 ease-linear"
+      style={{ height: `${(level * 100).toFixed(2)}%` }}
+    >
+      <svg
+        className="absolute inset-x-0 -top-3 h-4 w-full"
+        viewBox="0 0 1200 16"
+        preserveAspectRatio="none"
+        role="presentation"
+      >
+        <path
+          d="M0 12c100-12 200-12 300-4s200 8 300 0 200-10 300-2 200 8 300 2v8H0z"
+          className="fill-tide-faint"
+        />
+        <path
+          d="M0 12c100-12 200-12 300-4s200 8 300 0 200-10 300-2 200 8 300 2"
+          className="fill-none stroke-tide"
+          strokeWidth="2"
+          vectorEffect="non-scaling-stroke"
+        />
+      </svg>
+    </div>
+  );
+}

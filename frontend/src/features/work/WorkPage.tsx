@@ -1,0 +1,52 @@
+import { useQuery } from "@tanstack/react-query";
+import { useParams } from "@tanstack/react-router";
+import { catalogueQuery, sessionQuery } from "../../api/queries";
+import { ProblemNote } from "../../ui/ProblemNote";
+import { Waiting } from "../../ui/Waiting";
+import { AtTheTable } from "./AtTheTable";
+import { BeforeTouch } from "./BeforeTouch";
+import { Over } from "./Over";
+import { useRun } from "./useRun";
+
+/** The hour at the table, in the night room's colours. */
+export function WorkPage() {
+  const { sessionId } = useParams({ from: "/in/session/$sessionId/work" });
+  const session = useQuery(sessionQuery(sessionId));
+  const catalogue = useQuery(catalogueQuery);
+  return (
+    <main data-theme="nightroom" className="relative min-h-dvh bg-base-100 text-base-content">
+      {session.error ? (
+        <div className="p-8">
+          <ProblemNote error={session.error} onAgain={() => session.refetch()} />
+        </div>
+      ) : session.data && catalogue.data ? (
+        <Working session={session.data} catalogue={catalogue.data} />
+      ) : (
+        <div className="p-8">
+          <Waiting what="Bringing the session to the table" />
+        </div>
+      )}
+    </main>
+  );
+}
+
+function Working(props: {
+  session: NonNullable<Parameters<typeof useRun>[0]>;
+  catalogue: Parameters<typeof AtTheTable>[0]["catalogue"];
+}) {
+  const { session, catalogue } = props;
+  const { run, happen, unsent, refusal } = useRun(session);
+  if (run.ended_at) return <Over session={session} unsent={unsent} refusal={refusal} />;
+  if (!run.begun_at)
+    return <BeforeTouch session={session} onBegin={(news) => happen({ kind: "began", news })} />;
+  return (
+    <AtTheTable
+      session={session}
+      catalogue={catalogue}
+      run={run}
+      happen={happen}
+      unsent={unsent}
+      refusal={refusal}
+    />
+  );
+}

@@ -1,0 +1,96 @@
+/** What to do now, in few words: the name, how, and where. */
+import type { Catalogue, Entry } from "../../api/client";
+import { capital, depthWord, sided, spoken } from "../../lib/words";
+
+export interface Cue {
+  place: string;
+  name: string;
+  detail: string;
+  how: string;
+}
+
+const DIRECTIONS: Record<string, string> = {
+  toward_heart: "toward the heart",
+  away: "outward",
+  clockwise: "clockwise",
+  along_fibre: "along the fibres",
+  across: "across",
+  still: "still",
+};
+
+export function cueFor(entry: Entry, catalogue: Catalogue): Cue {
+  const region = catalogue.regions[entry.region];
+  const place = capital(region ? sided(region, entry.side) : entry.region);
+  return entry.kind === "stroke"
+    ? strokeCue(entry, place, catalogue)
+    : transitionCue(entry, place, catalogue);
+}
+
+function strokeCue(entry: Entry, place: string, catalogue: Catalogue): Cue {
+  const stroke = catalogue.strokes[entry.stroke ?? ""];
+  const tool = catalogue.tools[entry.tool ?? ""]?.name;
+  const breaths = stroke?.pass.kind === "breaths";
+  const count = `${entry.passes} ${breaths ? "breath" : entry.passes === 1 ? "pass" : "passes"}${breaths && entry.passes !== 1 ? "s" : ""}`;
+  const direction = DIRECTIONS[stroke?.direction ?? ""];
+  return {
+    place: entry.zone ? `${place}, ${spoken(entry.zone)}` : place,
+    name: capital(stroke?.name ?? ""),
+    detail: [tool, `depth ${entry.depth}, ${depthWord[entry.depth ?? 1]}`, direction, count]
+      .filter(Boolean)
+      .join(" · "),
+    how: stroke?.how ?? "",
+  };
+}
+
+function transitionCue(entry: Entry, place: string, catalogue: Catalogue): Cue {
+  const window = catalogue.windows[entry.about];
+  const side = entry.about_side === "mid" ? "" : `${entry.about_side} `;
+  const position = catalogue.positions[entry.about];
+  const detail = `about ${entry.seconds} s`;
+  switch (entry.kind) {
+    case "open_window":
+      return {
+        place,
+        name: `Uncover the ${side}${window?.name ?? ""}`,
+        detail,
+        how: [window?.instruction, window?.limit].filter(Boolean).join(" "),
+      };
+    case "close_window":
+      return {
+        place,
+        name: `Cover the ${side}${window?.name ?? ""}`,
+        detail,
+        how: "Sheet first, then blanket. Is anything left to do here?",
+      };
+    case "turn":
+      return {
+        place: "Turn",
+        name: `Turn to ${position?.name ?? ""}`,
+        detail,
+        how: "Trap the sheet with your body against the table, lift the near edge into a tent, and let the client turn toward you. The drape settles before you move.",
+      };
+    case "bolster":
+      return { place: "Turn", name: "Move the bolster", detail, how: position?.setup.join(". ") ?? "" };
+    case "wash":
+      return { place, name: "Wash hands", detail, how: "Say that you step away, and come back softly." };
+    case "walk":
+      return {
+        place,
+        name:
+          entry.about === "head" || entry.about === "foot"
+            ? `Walk to the ${entry.about}`
+            : `Walk to the client’s ${entry.about}`,
+        detail,
+        how: "Keep one hand in contact as you go.",
+      };
+    case "oil":
+      return {
+        place,
+        name: "Oil",
+        detail,
+        how: "Warm a little oil in your hands; never pour it on the client.",
+      };
+    default:
+      return { place, name: "Rest the hands", detail, how: "Let your hands say where you go next." };
+  }
+}

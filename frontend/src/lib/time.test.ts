@@ -1,0 +1,35 @@
+import { describe, expect, it } from "vitest";
+import { clock, minuteOfDay, span } from "./time";
+import { listed } from "./words";
+
+describe("times", () => {
+  it("reads as a clock inside a session", () => {
+    expect([clock(0), clock(59.6), clock(750), clock(4500), clock(-3)]).toEqual([
+      "0:00",
+      "1:00",
+      "12:30",
+      "75:00",
+      "0:00",
+    ]);
+  });
+
+  it("reads as words in a sentence", () => {
+    expect([span(45), span(120), span(195), span(-30)]).toEqual(["45 s", "2 min", "3 min 15 s", "30 s"]);
+  });
+
+  it("is the practice's own, wherever the browser is", () => {
+    expect(minuteOfDay("2026-07-01T09:30:00Z", "UTC")).toBe(570);
+    expect(minuteOfDay("2026-07-01T09:30:00Z", "Atlantic/Azores")).toBe(570);
+    expect(minuteOfDay("2026-01-01T00:15:00Z", "Atlantic/Azores")).toBe(23 * 60 + 15);
+  });
+});
+
+describe("lists", () => {
+  it("end with and", () => {
+    expect([listed([]), listed(["back"]), listed(["back", "neck", "feet"])]).toEqual([
+      "",
+      "back",
+      "back, neck and feet",
+    ]);
+  });
+});

@@ -1,0 +1,42 @@
+/** Seconds inside a session as `12:30`; an hour and more as `75:00`, since minutes are what is planned. */
+export function clock(seconds: number): string {
+  const whole = Math.max(0, Math.round(seconds));
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
+}
+
+/** Seconds in a sentence: `3 min 15 s`, `45 s`, `2 min`. */
+export function span(seconds: number): string {
+  const whole = Math.round(Math.abs(seconds));
+  const minutes = Math.floor(whole / 60);
+  const rest = whole % 60;
+  if (minutes === 0) return `${rest} s`;
+  return rest === 0 ? `${minutes} min` : `${minutes} min ${rest} s`;
+}
+
+/** The hour and minute of an instant in the practice's time zone. */
+export function timeOfDay(instant: string | Date, timeZone: string): string {
+  return new Date(instant).toLocaleTimeString(undefined, {
+    hour: "2-digit",
+    minute: "2-digit",
+    hourCycle: "h23",
+    timeZone,
+  });
+}
+
+/** Minutes since midnight of an instant in the practice's time zone. */
+export function minuteOfDay(instant: string | Date, timeZone: string): number {
+  const [hour = "0", minute = "0"] = new Date(instant)
+    .toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit", hourCycle: "h23", timeZone })
+    .split(":");
+  return Number(hour) * 60 + Number(minute);
+}
+
+/** A date as the browser's language writes it. `day` is ISO, without a time. */
+export function longDate(day: string): string {
+  return new Date(`${day}T12:00:00Z`).toLocaleDateString(undefined, {
+    weekday: "long",
+    day: "numeric",
+    month: "long",
+    timeZone: "UTC",
+  });
+}

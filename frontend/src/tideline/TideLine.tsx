@@ -1,0 +1,279 @@
+import { type KeyboardEvent, useId, useMemo } from "react";
+import type { Catalogue, RunSheet } from "../api/client";
+import { clock, span, timeOfDay } from "../lib/time";
+import { sided } from "../lib/words";
+import { useWidth } from "../ui/useWidth";
+import { placeLabels } from "./labels";
+import { layTide, type Span, type Swell, type TideLayout } from "./layout";
+import { Ripples, Surface } from "./Water";
+
+interface Props {
+  sheet: RunSheet;
+  catalogue: Catalogue;
+  /** When the hands-on minutes begin, for the clock along the top. */
+  begins?: Date;
+  timeZone: string;
+  selected: string | null;
+  onSelect(stopId: string): void;
+}
+
+const MARGINS = { left: 8, right: 8, top: 62, bottom: 118 };
+const STRIP = 22;
+
+/** A whole session as a tide: the client's right above the horizon, left below, depth as height. */
+export function TideLine({ sheet, catalogue, begins, timeZone, selected, onSelect }: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>(1100);
+  const height = width < 600 ? 380 : 420;
+  const layout = useMemo(() => layTide(sheet, { width, height }, MARGINS), [sheet, width, height]);
+  const short = (id: string) => catalogue.regions[id]?.short ?? id;
+  const labels = placeLabels(layout.swells, short, layout.amplitude + 18);
+  const water = useId();
+  const foot = height - MARGINS.bottom + 24;
+
+  return (
+    <div ref={ref} className="w-full">
+      {/* biome-ignore lint/a11y/useSemanticElements: an svg cannot be a fieldset */}
+      <svg width={width} height={height} role="group" aria-label="Tide line: the session from left to right">
+        <Ripples id={water} />
+        {begins && <ClockAxis layout={layout} begins={begins} timeZone={timeZone} />}
+        <SideNames layout={layout} />
+        <Swells
+          layout={layout}
+          catalogue={catalogue}
+          water={water}
+          selected={selected}
+          onSelect={onSelect}
+          bottom={foot - 14}
+        />
+        <Surface x0={MARGINS.left} x1={width - MARGINS.right} y={layout.horizon} />
+        {layout.notches.map((notch) => (
+          <line
+            key={`${notch.kind}${notch.x0}`}
+            x1={(notch.x0 + notch.x1) / 2}
+            x2={(notch.x0 + notch.x1) / 2}
+            y1={layout.horizon - 4}
+            y2={layout.horizon + 4}
+            className="stroke-base-content"
+            strokeWidth={1.5}
+          />
+        ))}
+        {layout.slack.map((turn) => (
+          <SlackWater key={turn.x0} turn={turn} horizon={layout.horizon} />
+        ))}
+        {labels.map((label) => (
+          <text
+            key={label.stopId}
+            x={label.x}
+            y={layout.horizon - label.rise + (label.rise > 0 ? -3 : 13)}
+            textAnchor="middle"
+            className={`pointer-events-none text-[14px] ${label.stopId === selected ? "fill-base-content font-bold" : "fill-base-content"}`}
+          >
+            {label.text}
+          </text>
+        ))}
+        <Strip
+          y={foot}
+          title="Uncovered"
+          spans={layout.windows}
+          nameOf={(s) => (s.name === "none" ? "" : windowName(s, catalogue))}
+          fill={(s) => (s.name === "none" ? "fill-transparent" : "fill-cloth")}
+        />
+        <Strip
+          y={foot + STRIP + 4}
+          title="You stand"
+          spans={layout.places}
+          nameOf={(s) => (s.name === "away" ? "basin" : s.name)}
+          fill={() => "fill-base-300"}
+        />
+        <MinuteAxis layout={layout} y={foot + 2 * STRIP + 26} />
+      </svg>
+    </div>
+  );
+}
+
+function windowName(window: Span, catalogue: Catalogue): string {
+  const name = catalogue.windows[window.name]?.name ?? window.name;
+  return window.side === "mid" ? name : `${window.side} ${window.name.startsWith("leg") ? "leg" : name}`;
+}
+
+function Swells(props: {
+  layout: TideLayout;
+  catalogue: Catalogue;
+  water: string;
+  selected: string | null;
+  onSelect(stopId: string): void;
+  bottom: number;
+}) {
+  const { layout, selected, onSelect } = props;
+  const focusable = layout.swells.some((s) => s.stopId === selected) ? selected : layout.swells[0]?.stopId;
+
+  function move(event: KeyboardEvent<SVGGElement>, index: number) {
+    const steps: Record<string, number> = { ArrowRight: index + 1, ArrowLeft: index - 1, Home: 0, End: -1 };
+    const next = steps[event.key];
+    const swell = next === undefined ? undefined : layout.swells.at(next);
+    if (event.key === "Enter" || event.key === " ") onSelect(layout.swells[index]?.stopId ?? "");
+    else if (!swell || next === layout.swells.length || (next === -1 && event.key === "ArrowLeft")) return;
+    else {
+      onSelect(swell.stopId);
+      const all = event.currentTarget.parentElement?.querySelectorAll<SVGGElement>("[role=button]");
+      all?.[layout.swells.indexOf(swell)]?.focus();
+    }
+    event.preventDefault();
+  }
+
+  return (
+    <g>
+      {layout.swells.map((swell, index) => (
+        // biome-ignore lint/a11y/useSemanticElements: a shape in an svg cannot be a button element
+        <g
+          key={swell.stopId}
+          role="button"
+          tabIndex={swell.stopId === focusable ? 0 : -1}
+          aria-label={describe(swell, props.catalogue)}
+          aria-pressed={swell.stopId === selected}
+          className="group cursor-pointer outline-none"
+          onClick={() => onSelect(swell.stopId)}
+          onKeyDown={(event) => move(event, index)}
+        >
+          <title>{describe(swell, props.catalogue)}</title>
+          <rect
+            x={swell.x0}
+            y={MARGINS.top - 20}
+            width={Math.max(swell.x1 - swell.x0, 1)}
+            height={props.bottom - MARGINS.top + 20}
+            rx={6}
+            className={`group-hover:fill-base-300/60 group-focus-visible:stroke-primary group-focus-visible:[stroke-width:3] ${swell.stopId === selected ? "fill-base-300" : "fill-transparent"}`}
+          />
+          <path d={swell.above} className={swell.stopId === selected ? "fill-tide-deep" : "fill-tide"} />
+          <path d={swell.below} className="fill-tide" opacity={swell.stopId === selected ? 0.9 : 0.6} />
+          <path d={swell.below} fill={`url(#${props.water})`} />
+        </g>
+      ))}
+    </g>
+  );
+}
+
+function describe(swell: Swell, catalogue: Catalogue): string {
+  const region = catalogue.regions[swell.region];
+  const name = region ? sided(region, swell.side) : swell.region;
+  const what = { open: `first contact, ${name}`, close: `close, ${name}`, work: name }[swell.role];
+  return `${what}, ${span(swell.end - swell.start)} from ${clock(swell.start)}, depth up to ${swell.deepest}`;
+}
+
+function SlackWater({ turn, horizon }: { turn: Span; horizon: number }) {
+  const middle = (turn.x0 + turn.x1) / 2;
+  return (
+    <g>
+      <line x1={turn.x0} x2={turn.x1} y1={horizon} y2={horizon} className="stroke-base-100" strokeWidth={5} />
+      <line
+        x1={turn.x0 + 3}
+        x2={turn.x1 - 3}
+        y1={horizon}
+        y2={horizon}
+        className="stroke-base-content"
+        strokeWidth={2}
+        strokeDasharray="1 6"
+        strokeLinecap="round"
+      />
+      <text x={middle} y={horizon - 22} textAnchor="middle" className="fill-base-content text-[14px] italic">
+        turn
+      </text>
+      <text x={middle} y={horizon - 8} textAnchor="middle" className="fill-base-content numbers text-[13px]">
+        {clock(turn.seconds)}
+      </text>
+    </g>
+  );
+}
+
+function SideNames({ layout }: { layout: TideLayout }) {
+  return (
+    // biome-ignore lint/a11y/noAriaHiddenOnFocusable: a group of axis labels takes no focus
+    <g aria-hidden="true" className="fill-quiet text-[13px] italic">
+      <text x={MARGINS.left} y={layout.horizon - layout.amplitude - 4}>
+        client’s right
+      </text>
+      <text x={MARGINS.left} y={layout.horizon + layout.amplitude + 14}>
+        client’s left
+      </text>
+    </g>
+  );
+}
+
+function Strip(props: {
+  y: number;
+  title: string;
+  spans: Span[];
+  nameOf(span: Span): string;
+  fill(span: Span): string;
+}) {
+  return (
+    <g>
+      {props.spans.map((part) => {
+        const name = props.nameOf(part);
+        const room = part.x1 - part.x0;
+        return (
+          <g key={part.x0}>
+            <title>
+              {name ? `${props.title}: ${name}, ${span(part.seconds)}` : `${props.title}: nothing`}
+            </title>
+            <rect
+              x={part.x0 + 0.75}
+              y={props.y}
+              width={Math.max(room - 1.5, 0.5)}
+              height={STRIP - 2}
+              rx={4}
+              className={props.fill(part)}
+            />
+            {room > name.length * 6.6 + 6 && (
+              <text
+                x={(part.x0 + part.x1) / 2}
+                y={props.y + 15}
+                textAnchor="middle"
+                className="pointer-events-none fill-base-content text-[13px]"
+              >
+                {name}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+function MinuteAxis({ layout, y }: { layout: TideLayout; y: number }) {
+  return (
+    // biome-ignore lint/a11y/noAriaHiddenOnFocusable: a group of axis labels takes no focus
+    <g aria-hidden="true" className="fill-quiet numbers text-[13px]">
+      {layout.ticks.map((tick, i) => (
+        <text key={tick.minute} x={tick.x} y={y} textAnchor={i === 0 ? "start" : "middle"}>
+          {i === 0 ? "0 min" : tick.minute}
+        </text>
+      ))}
+    </g>
+  );
+}
+
+function ClockAxis({ layout, begins, timeZone }: { layout: TideLayout; begins: Date; timeZone: string }) {
+  const quarter = 15 * 60_000;
+  const first = Math.ceil(begins.getTime() / quarter) * quarter;
+  const last = layout.swells.at(-1)?.end ?? 0;
+  const marks: number[] = [];
+  for (let at = first; at <= begins.getTime() + last * 1000; at += quarter) marks.push(at);
+  return (
+    // biome-ignore lint/a11y/noAriaHiddenOnFocusable: a group of axis labels takes no focus
+    <g aria-hidden="true" className="fill-quiet numbers text-[13px]">
+      {marks.map((at) => {
+        const x = layout.x((at - begins.getTime()) / 1000);
+        return (
+          <g key={at}>
+            <line x1={x} x2={x} y1={20} y2={26} className="stroke-quiet" />
+            <text x={x} y={14} textAnchor={x < 24 ? "start" : "middle"}>
+              {timeOfDay(new Date(at), timeZone)}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}

@@ -1,0 +1,71 @@
+import { type ReactNode, useEffect, useId, useRef, useState } from "react";
+
+interface Props {
+  /** What the word is about, for the panel's heading and for screen readers. */
+  about: string;
+  /** The word as it reads in the sentence. */
+  children: ReactNode;
+  faulty?: boolean;
+  panel(close: () => void): ReactNode;
+}
+
+/** A word in a sentence that opens in place. Escape, a tap outside or leaving it closes it. */
+export function OpenWord({ about, children, faulty, panel }: Props) {
+  const [open, setOpen] = useState(false);
+  const root = useRef<HTMLSpanElement>(null);
+  const button = useRef<HTMLButtonElement>(null);
+  const id = useId();
+
+  useEffect(() => {
+    if (!open) return;
+    root.current?.querySelector<HTMLElement>("[data-first], [role=dialog] :is(input, button)")?.focus();
+    const outside = (event: PointerEvent) => {
+      if (!root.current?.contains(event.target as Node)) setOpen(false);
+    };
+    document.addEventListener("pointerdown", outside);
+    return () => document.removeEventListener("pointerdown", outside);
+  }, [open]);
+
+  function close() {
+    setOpen(false);
+    button.current?.focus();
+  }
+
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: it only listens to what its button and panel let through
+    <span
+      ref={root}
+      className="relative inline"
+      onKeyDown={(event) => event.key === "Escape" && open && close()}
+      onBlur={(event) => {
+        if (event.relatedTarget && !event.currentTarget.contains(event.relatedTarget)) setOpen(false);
+      }}
+    >
+      <button
+        ref={button}
+        type="button"
+        aria-expanded={open}
+        aria-controls={open ? id : undefined}
+        aria-label={`${about}: ${typeof children === "string" ? children : ""}`}
+        onClick={() => setOpen(!open)}
+        className={`-mx-1 cursor-pointer rounded px-1 text-left underline decoration-2 underline-offset-[0.3em] hover:bg-base-300 ${
+          faulty
+            ? "text-accent decoration-accent decoration-wavy"
+            : "text-primary decoration-tide/60 decoration-dotted"
+        }`}
+      >
+        {children}
+      </button>
+      {open && (
+        <span
+          id={id}
+          role="dialog"
+          aria-label={about}
+          className="fixed inset-x-3 bottom-3 z-30 block max-h-[75dvh] overflow-y-auto rounded-box border border-base-300 bg-base-100 p-5 font-sans text-base shadow-xl sm:absolute sm:inset-x-auto sm:bottom-auto sm:left-0 sm:top-full sm:mt-2 sm:w-max sm:max-w-[34rem]"
+        >
+          {panel(close)}
+        </span>
+      )}
+    </span>
+  );
+}
