@@ -20,7 +20,12 @@ def test(places: Places, words: list[str]) -> int:
     ensure_front_end_packages(places, path)
     ensure_built(places)
     bin = places.python.parent
-    env = {**os.environ, "PATH": f"{bin}{os.pathsep}{path}", "TIDE_WEB": str(places.built), "PYTHONPATH": str(ROOT)}
+    env = {
+        **os.environ,
+        "PATH": f"{bin}{os.pathsep}{path}",
+        "TIDE_WEB": str(places.built),
+        "PYTHONPATH": str(ROOT),
+    }
     frontend = ROOT / "frontend"
     parts: list[tuple[str, list[str], Path]] = [
         ("formatting", ["ruff", "format", "--check", "--quiet", "."], ROOT),

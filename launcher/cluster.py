@@ -79,7 +79,15 @@ class Cluster:
     def psql(self, database: str, sql: str) -> str:
         """Run `sql` as the superuser; what it printed."""
         done = subprocess.run(
-            [POSTGRES_BIN / "psql", "-XtAq", "-v", "ON_ERROR_STOP=1", self.dsn("postgres", database), "-c", sql],
+            [
+                POSTGRES_BIN / "psql",
+                "-XtAq",
+                "-v",
+                "ON_ERROR_STOP=1",
+                self.dsn("postgres", database),
+                "-c",
+                sql,
+            ],
             capture_output=True,
             text=True,
         )
@@ -95,7 +103,7 @@ class Cluster:
             self._remember(**{role: secrets.token_urlsafe(24) for role in roles})
             password = self.folder / "password"
             password.touch(mode=0o600)
-            password.write_text(self._settings()["postgres"])
+            password.write_text(str(self._settings()["postgres"]))
             own(password, DATABASE_USER)
             command = [str(POSTGRES_BIN / "initdb"), "-D", str(fresh), "-U", "postgres", "--locale=C.UTF-8"]
             command += ["-E", "UTF8", "-A", "scram-sha-256", f"--pwfile={password}"]
@@ -114,7 +122,9 @@ class Cluster:
 
     def _running(self) -> bool:
         command = as_user(DATABASE_USER, [str(POSTGRES_BIN / "pg_ctl"), "-D", str(self.data), "status"])
-        return subprocess.run(command, cwd="/", capture_output=True).returncode == 0 and bool(self._postmaster())
+        return subprocess.run(command, cwd="/", capture_output=True).returncode == 0 and bool(
+            self._postmaster()
+        )
 
     def _postmaster(self) -> int | None:
         """The process that serves this very data folder, if the pid file tells the truth."""

@@ -42,7 +42,9 @@ def _install(packages: list[str]) -> None:
     names = " ".join(packages)
     by_hand = f"run “apt-get install {names}” as root and start again"
     if not shutil.which("apt-get"):
-        raise Trouble(f"{names}: missing, and this is not Debian", "install PostgreSQL 15 and Python 3.11 by hand")
+        raise Trouble(
+            f"{names}: missing, and this is not Debian", "install PostgreSQL 15 and Python 3.11 by hand"
+        )
     sudo = [] if am_root() else ["sudo"]
     if sudo and not shutil.which("sudo"):
         raise Trouble(f"{names}: missing, and neither root nor sudo is at hand", by_hand)
@@ -54,4 +56,8 @@ def _install(packages: list[str]) -> None:
             run([*sudo, "sh", "-c", f"echo 'create_main_cluster = false' > {NO_MAIN_CLUSTER}"], by_hand)
         run([*sudo, "apt-get", "update", "-q"], "check the network and Debian's sources", env=quiet)
         keep = ["-o", "Dpkg::Options::=--force-confold"]
-        run([*sudo, "apt-get", "install", "-qy", "--no-install-recommends", *keep, *packages], by_hand, env=quiet)
+        run(
+            [*sudo, "apt-get", "install", "-qy", "--no-install-recommends", *keep, *packages],
+            by_hand,
+            env=quiet,
+        )

@@ -30,7 +30,14 @@ def ensure_python(places: Places, locks: tuple[str, ...] = ("run",)) -> None:
         if stamp.exists() and stamp.read_text() == wanted:
             continue
         with step(f"installing Python packages ({lock}.lock, hashes checked; a minute or two)"):
-            pip = [places.python, "-m", "pip", "install", "--quiet", "--disable-pip-version-check"]
+            pip: list[str | Path] = [
+                places.python,
+                "-m",
+                "pip",
+                "install",
+                "--quiet",
+                "--disable-pip-version-check",
+            ]
             run([*pip, "--require-hashes", "-r", file], NETWORK)
         stamp.write_text(wanted)
 
@@ -65,7 +72,8 @@ def _wheel_node(places: Places) -> Path | None:
 
 def ensure_front_end_packages(places: Places, path: str) -> None:
     """The front end's packages as locked. npm ci refuses locks written for one platform; npm install keeps
-    to the lock and leaves it as it is, which is checked."""
+    to the lock and leaves it as it is, which is checked.
+    """
     folder = ROOT / "frontend"
     lock = folder / "package-lock.json"
     before = lock.read_bytes()
@@ -74,7 +82,12 @@ def ensure_front_end_packages(places: Places, path: str) -> None:
     if stamp.exists() and stamp.read_text() == wanted:
         return
     with step("installing the front end's packages"):
-        run(["npm", "install", "--no-audit", "--no-fund"], NETWORK, cwd=folder, env={**os.environ, "PATH": path})
+        run(
+            ["npm", "install", "--no-audit", "--no-fund"],
+            NETWORK,
+            cwd=folder,
+            env={**os.environ, "PATH": path},
+        )
         if lock.read_bytes() != before:
             lock.write_bytes(before)
             raise Trouble(
@@ -113,7 +126,9 @@ def sources_hash() -> str:
 
 def package_hash(places: Places) -> str:
     """A hash of the package the server runs."""
-    return _hash_of(sorted(p for p in (places.code / "mellow_tide").rglob("*") if p.suffix != ".pyc" and p.is_file()))
+    return _hash_of(
+        sorted(p for p in (places.code / "mellow_tide").rglob("*") if p.suffix != ".pyc" and p.is_file())
+    )
 
 
 def _hash_of(files: object) -> str:

@@ -56,7 +56,8 @@ def own(path: Path, user: str) -> None:
 
 def settle() -> Places:
     """Choose where to keep state: inside the project, or below /var/lib when this is root and the servers'
-    users cannot reach the project (a home of mode 700, say); then the package is copied there too."""
+    users cannot reach the project (a home of mode 700, say); then the package is copied there too.
+    """
     if am_root():
         _make_server_user()
         if not all(_can_reach(user, ROOT) for user in (SERVER_USER, DATABASE_USER) if _exists(user)):

@@ -75,12 +75,16 @@ def _add_day(c: Connection[Row], day: date) -> None:
         made = plan(wanted.brief, client.facts, load_catalogue())
         session_id = demo_id(f"session {day.isoformat()} {wanted.client}")
         starts_at = datetime.combine(day, time(wanted.hour, wanted.minute), ZoneInfo(TIME_ZONE))
-        add_session(c, WHO, session_id, client.client_id, starts_at.astimezone(UTC), made.model_dump(mode="json"))
+        add_session(
+            c, WHO, session_id, client.client_id, starts_at.astimezone(UTC), made.model_dump(mode="json")
+        )
         if number == 0:
             _work_and_log(c, wanted, made, starts_at, day)
 
 
-def _work_and_log(c: Connection[Row], wanted: DemoSession, made: Plan, starts_at: datetime, day: date) -> None:
+def _work_and_log(
+    c: Connection[Row], wanted: DemoSession, made: Plan, starts_at: datetime, day: date
+) -> None:
     session_id = demo_id(f"session {day.isoformat()} {wanted.client}")
     sheet = lay_out(made.flow, load_catalogue(), CLIENTS[wanted.client].facts.height_cm)
     events = worked_run(sheet, starts_at + timedelta(minutes=6), seed=day.toordinal())

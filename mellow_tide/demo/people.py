@@ -44,7 +44,13 @@ def _client(key: str, name: str, height_cm: int, know_first: str, *consents: str
 CLIENTS = {
     c.key: c
     for c in (
-        _client("ottilie", "Ottilie Saltgrove", 164, "Nut allergy: no nut oils. Likes the calves lighter.", "abdomen"),
+        _client(
+            "ottilie",
+            "Ottilie Saltgrove",
+            164,
+            "Nut allergy: no nut oils. Likes the calves lighter.",
+            "abdomen",
+        ),
         _client("bram", "Bram Lanternby", 188, "Long legs; face cradle a notch lower."),
         _client("isolde", "Isolde Kelpworth", 171, "Ticklish feet: slower and firmer, not lighter."),
         _client("corin", "Corin Foghollow", 176, "Contact lenses: take out before lying face down."),

@@ -7,7 +7,12 @@ from uuid import UUID
 from mellow_tide.core.run.events import Began, Ended, Moved, RunEvent, Said, Word
 from mellow_tide.core.timing.run_sheet import RunSheet
 
-WORDS: dict[str, Word] = {"back": "deeper", "lower_leg_back": "lighter", "neck": "just_right", "shoulders": "just_right"}
+WORDS: dict[str, Word] = {
+    "back": "deeper",
+    "lower_leg_back": "lighter",
+    "neck": "just_right",
+    "shoulders": "just_right",
+}
 
 
 def worked_run(sheet: RunSheet, begins: datetime, seed: int) -> list[RunEvent]:

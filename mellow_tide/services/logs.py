@@ -1,5 +1,6 @@
 """The log of a session: what was done against plan, the pressure that suited, a note."""
 
+from collections.abc import Mapping
 from typing import Annotated
 from uuid import UUID
 
@@ -20,7 +21,7 @@ Words = Annotated[str, Field(max_length=4000)]
 class Log(Record):
     """What the therapist confirms: the depth that suited by region (1 to 5), and words (up to 4000 letters)."""
 
-    suited: dict[str, Depth] = {}
+    suited: Mapping[str, Depth] = {}
     note: Words = ""
     next_time: Words = ""
 

@@ -78,9 +78,7 @@ def memberships_of(c: Connection[Row], person_id: UUID) -> list[Membership]:
         return cursor.execute(query("memberships_of_person"), {"person_id": person_id}).fetchall()
 
 
-def add_sign_in(
-    c: Connection[Row], signed_in: SignedIn, token_hash: bytes, expires_at: datetime
-) -> None:
+def add_sign_in(c: Connection[Row], signed_in: SignedIn, token_hash: bytes, expires_at: datetime) -> None:
     """Remember a signed-in browser by the hash of its token."""
     c.execute(
         query("insert_sign_in"),

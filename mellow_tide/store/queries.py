@@ -4,7 +4,7 @@ import re
 from collections.abc import Iterable
 from functools import cache
 from importlib import resources
-from typing import LiteralString, cast
+from typing import LiteralString
 
 _HEAD = re.compile(r"^-- name: (\w+)$", re.MULTILINE)
 
@@ -12,7 +12,7 @@ _HEAD = re.compile(r"^-- name: (\w+)$", re.MULTILINE)
 @cache
 def _shipped() -> dict[str, str]:
     folder = resources.files("mellow_tide.store") / "sql"
-    files = sorted(f for f in folder.iterdir() if f.name.endswith(".sql"))
+    files = sorted((f for f in folder.iterdir() if f.name.endswith(".sql")), key=lambda f: f.name)
     return read_queries(f.read_text(encoding="utf-8") for f in files)
 
 
@@ -30,4 +30,4 @@ def read_queries(texts: Iterable[str]) -> dict[str, str]:
 
 def query(name: str) -> LiteralString:
     """The text of the named query; raises KeyError for an unknown name."""
-    return cast(LiteralString, _shipped()[name])
+    return _shipped()[name]

@@ -66,7 +66,12 @@ def add_client(
 
 
 def add_session(
-    c: Connection[Row], who: SignedIn, session_id: UUID, client_id: UUID, starts_at: datetime, plan: dict[str, Any]
+    c: Connection[Row],
+    who: SignedIn,
+    session_id: UUID,
+    client_id: UUID,
+    starts_at: datetime,
+    plan: dict[str, Any],
 ) -> None:
     """Add a planned session for a client of the practice."""
     c.execute(
@@ -82,7 +87,9 @@ def add_session(
     )
 
 
-def sessions_between(c: Connection[Row], practice_id: UUID, start: datetime, end: datetime) -> list[SessionRow]:
+def sessions_between(
+    c: Connection[Row], practice_id: UUID, start: datetime, end: datetime
+) -> list[SessionRow]:
     """The sessions that start from `start` to before `end`, in order."""
     values = {"practice_id": practice_id, "from": start, "until": end}
     with c.cursor(row_factory=class_row(SessionRow)) as cursor:
@@ -92,7 +99,9 @@ def sessions_between(c: Connection[Row], practice_id: UUID, start: datetime, end
 def find_session(c: Connection[Row], practice_id: UUID, session_id: UUID) -> SessionRow:
     """The session; raises `NotThere`."""
     with c.cursor(row_factory=class_row(SessionRow)) as cursor:
-        row = cursor.execute(query("find_session"), {"practice_id": practice_id, "session_id": session_id}).fetchone()
+        row = cursor.execute(
+            query("find_session"), {"practice_id": practice_id, "session_id": session_id}
+        ).fetchone()
     if row is None:
         raise NotThere("session")
     return row
@@ -159,7 +168,9 @@ def newest_log(c: Connection[Row], practice_id: UUID, session_id: UUID) -> LogRo
         return cursor.execute(query("newest_log"), values).fetchone()
 
 
-def add_log(c: Connection[Row], practice_id: UUID, session_id: UUID, revision: int, log: dict[str, Any]) -> None:
+def add_log(
+    c: Connection[Row], practice_id: UUID, session_id: UUID, revision: int, log: dict[str, Any]
+) -> None:
     """Add a revision of the log; raises `Conflict` if that revision is there already."""
     c.execute(
         query("insert_log"),

@@ -2,6 +2,7 @@
 
 import logging
 from collections.abc import Sequence
+from functools import singledispatch
 from typing import Any
 
 from fastapi import FastAPI, Request
@@ -80,7 +81,12 @@ PLAIN: dict[type[Exception], tuple[int, str, str, str]] = {
 
 
 def answer(
-    status: int, code: str, title: str, detail: str, errors: Sequence[FieldProblem] = (), **headers: str
+    status: int,
+    code: str,
+    title: str,
+    detail: str,
+    errors: Sequence[FieldProblem] = (),
+    headers: dict[str, str] | None = None,
 ) -> JSONResponse:
     """The response that carries a problem document."""
     body = Problem(
@@ -95,47 +101,46 @@ def answer(
 
 def install(app: FastAPI) -> None:
     """Answer every error of the application with a problem document."""
-    for error in PLAIN:
-        app.add_exception_handler(error, _plain)
-    app.add_exception_handler(Refused, _refused)
-    app.add_exception_handler(TooManyAttempts, _too_many)
-    app.add_exception_handler(RequestValidationError, _unreadable)
-    app.add_exception_handler(HTTPException, _http)
-    app.add_exception_handler(Exception, _unexpected)
+    for kind in (*PLAIN, Refused, TooManyAttempts, RequestValidationError, HTTPException, Exception):
+        app.add_exception_handler(kind, _handle)
 
 
-async def _plain(request: Request, error: Exception) -> JSONResponse:
-    return answer(*next(PLAIN[kind] for kind in type(error).__mro__ if kind in PLAIN))
+async def _handle(request: Request, error: Exception) -> JSONResponse:
+    return _respond(error)
 
 
-async def _refused(request: Request, error: Exception) -> JSONResponse:
-    assert isinstance(error, Refused)
+@singledispatch
+def _respond(error: Exception) -> JSONResponse:
+    for kind in type(error).__mro__:
+        if kind in PLAIN:
+            return answer(*PLAIN[kind])
+    log.error("unexpected error", exc_info=error)
+    detail = "Nothing was changed. Try again; if it happens again, look at the server's log."
+    return answer(500, "unexpected", "Something went wrong on our side.", detail)
+
+
+@_respond.register
+def _(error: Refused) -> JSONResponse:
     detail = " ".join(f"{p.what[0].upper()}{p.what[1:]}: {p.remedy}." for p in error.problems)
     return answer(422, error.code, error.title, detail, error.problems)
 
 
-async def _too_many(request: Request, error: Exception) -> JSONResponse:
-    assert isinstance(error, TooManyAttempts)
+@_respond.register
+def _(error: TooManyAttempts) -> JSONResponse:
     detail = f"Wait {error.seconds} s, then try again."
     title = "Too many attempts to sign in."
-    return answer(429, "too-many-attempts", title, detail, **{"Retry-After": str(error.seconds)})
+    return answer(429, "too-many-attempts", title, detail, headers={"Retry-After": str(error.seconds)})
 
 
-async def _unreadable(request: Request, error: Exception) -> JSONResponse:
-    assert isinstance(error, RequestValidationError)
+@_respond.register
+def _(error: RequestValidationError) -> JSONResponse:
     problems = [_field_problem(e) for e in error.errors()]
     return answer(422, "unreadable", "Something in this cannot be used.", "See the fields named.", problems)
 
 
-async def _http(request: Request, error: Exception) -> JSONResponse:
-    assert isinstance(error, HTTPException)
+@_respond.register
+def _(error: HTTPException) -> JSONResponse:
     return answer(error.status_code, f"http-{error.status_code}", str(error.detail), "Check the address.")
-
-
-async def _unexpected(request: Request, error: Exception) -> JSONResponse:
-    log.error("unexpected error at %s %s", request.method, request.url.path, exc_info=error)
-    detail = "Nothing was changed. Try again; if it happens again, look at the server's log."
-    return answer(500, "unexpected", "Something went wrong on our side.", detail)
 
 
 def _field_problem(error: Any) -> FieldProblem:
@@ -150,20 +155,18 @@ def _field_problem(error: Any) -> FieldProblem:
 
 def _words(kind: str, bounds: dict[str, Any], message: str) -> tuple[str, str]:
     """What and remedy, in plain words, for pydantic's kind of error."""
-    match kind:
-        case "greater_than_equal":
-            return "too small", f"use {bounds['ge']} or more"
-        case "less_than_equal":
-            return "too large", f"use {bounds['le']} or less"
-        case "missing":
-            return "missing", "give a value"
-        case "extra_forbidden":
-            return "not known here", "leave it out"
-        case "string_too_long":
-            return "too long", f"use at most {bounds['max_length']} letters"
-        case "int_parsing" | "int_type" | "int_from_float":
-            return "not a whole number", "use a whole number"
-        case "value_error":
-            return message.removeprefix("Value error, "), "change it and try again"
-        case _:
-            return message[0].lower() + message[1:], "change it and try again"
+    known = {
+        "greater_than_equal": ("too small", "use {ge} or more"),
+        "less_than_equal": ("too large", "use {le} or less"),
+        "string_too_long": ("too long", "use at most {max_length} letters"),
+        "missing": ("missing", "give a value"),
+        "extra_forbidden": ("not known here", "leave it out"),
+        "int_parsing": ("not a whole number", "use a whole number"),
+        "int_type": ("not a whole number", "use a whole number"),
+        "int_from_float": ("not a whole number", "use a whole number"),
+    }
+    if kind in known:
+        what, remedy = known[kind]
+        return what, remedy.format(**bounds)
+    plain = message.removeprefix("Value error, ")
+    return plain[0].lower() + plain[1:], "change it and try again"

@@ -23,8 +23,13 @@ const STRIP = 22;
 /** A whole session as a tide: the client's right above the horizon, left below, depth as height. */
 export function TideLine({ sheet, catalogue, begins, timeZone, selected, onSelect }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(1100);
-  const height = width < 600 ? 380 : 420;
-  const layout = useMemo(() => layTide(sheet, { width, height }, MARGINS), [sheet, width, height]);
+  const height = width < 640 ? 360 : 420;
+  // On a small screen neighbouring stops of one side flow together, or they would be needles.
+  const joined = width < 640;
+  const layout = useMemo(
+    () => layTide(sheet, { width, height }, MARGINS, joined),
+    [sheet, width, height, joined],
+  );
   const short = (id: string) => catalogue.regions[id]?.short ?? id;
   const labels = placeLabels(layout.swells, short, layout.amplitude + 18);
   const water = useId();
@@ -105,7 +110,8 @@ function Swells(props: {
   bottom: number;
 }) {
   const { layout, selected, onSelect } = props;
-  const focusable = layout.swells.some((s) => s.stopId === selected) ? selected : layout.swells[0]?.stopId;
+  const chosen = (swell: Swell) => selected !== null && swell.stopIds.includes(selected);
+  const focusable = layout.swells.find(chosen) ?? layout.swells[0];
 
   function move(event: KeyboardEvent<SVGGElement>, index: number) {
     const steps: Record<string, number> = { ArrowRight: index + 1, ArrowLeft: index - 1, Home: 0, End: -1 };
@@ -128,9 +134,9 @@ function Swells(props: {
         <g
           key={swell.stopId}
           role="button"
-          tabIndex={swell.stopId === focusable ? 0 : -1}
+          tabIndex={swell === focusable ? 0 : -1}
           aria-label={describe(swell, props.catalogue)}
-          aria-pressed={swell.stopId === selected}
+          aria-pressed={chosen(swell)}
           className="group cursor-pointer outline-none"
           onClick={() => onSelect(swell.stopId)}
           onKeyDown={(event) => move(event, index)}
@@ -142,10 +148,10 @@ function Swells(props: {
             width={Math.max(swell.x1 - swell.x0, 1)}
             height={props.bottom - MARGINS.top + 20}
             rx={6}
-            className={`group-hover:fill-base-300/60 group-focus-visible:stroke-primary group-focus-visible:[stroke-width:3] ${swell.stopId === selected ? "fill-base-300" : "fill-transparent"}`}
+            className={`group-hover:fill-base-300/60 group-focus-visible:stroke-primary group-focus-visible:[stroke-width:3] ${chosen(swell) ? "fill-base-300" : "fill-transparent"}`}
           />
-          <path d={swell.above} className={swell.stopId === selected ? "fill-tide-deep" : "fill-tide"} />
-          <path d={swell.below} className="fill-tide" opacity={swell.stopId === selected ? 0.9 : 0.6} />
+          <path d={swell.above} className={chosen(swell) ? "fill-tide-deep" : "fill-tide"} />
+          <path d={swell.below} className="fill-tide" opacity={chosen(swell) ? 0.9 : 0.6} />
           <path d={swell.below} fill={`url(#${props.water})`} />
         </g>
       ))}

@@ -15,6 +15,8 @@ export interface Size {
 export interface Swell {
   stop: number;
   stopId: string;
+  /** All stops in it, when neighbouring stops are joined. */
+  stopIds: string[];
   region: string;
   side: Entry["side"];
   role: Entry["role"];
@@ -134,6 +136,7 @@ function swell(
   return {
     stop: first.stop,
     stopId: first.stop_id,
+    stopIds: [...new Set(entries.map((entry) => entry.stop_id))],
     region: first.region,
     side: first.side,
     role: first.role,

@@ -19,7 +19,6 @@ from mellow_tide.core.catalogue.records import (
 )
 from mellow_tide.core.refusal import FieldProblem, UnknownReference
 
-
 Entry = TypeVar("Entry", bound=Named)
 
 

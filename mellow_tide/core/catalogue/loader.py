@@ -118,6 +118,7 @@ def _ritual_references(c: Catalogue) -> Iterator[Reference]:
             reachable = {id for id, region in c.regions.items() if block.position in region.positions}
             yield from (("schools.toml", id, reachable, f"{block.position} region") for id in block.regions())
     yield from (("schools.toml", id, c.positions, "position") for id in c.openings)
-    for ritual in (*c.openings.values(), *c.closings.values()):
+    rituals: tuple[Opening | Closing, ...] = (*c.openings.values(), *c.closings.values())
+    for ritual in rituals:
         yield "schools.toml", ritual.region, c.regions, "region"
         yield from (("schools.toml", s.stroke, c.strokes, "stroke") for s in ritual.strokes)

@@ -57,4 +57,6 @@ def check_brief(brief: Brief, catalogue: Catalogue) -> None:
     both = [id for id in brief.focus if id in brief.leave_out]
     if both:
         names = ", ".join(catalogue.regions[id].name for id in both)
-        raise BadBrief(FieldProblem("leave_out", f"{names}: both a focus and left out", "choose one of the two"))
+        raise BadBrief(
+            FieldProblem("leave_out", f"{names}: both a focus and left out", "choose one of the two")
+        )

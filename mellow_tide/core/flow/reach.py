@@ -54,7 +54,9 @@ def _stop_faults(stop: Stop, at: str, c: Catalogue) -> Iterator[FieldProblem]:
         )
     allowed = ("left", "right") if region.sides == "pair" else ("mid",)
     if stop.side not in allowed:
-        yield FieldProblem(f"{at}.side", f"{region.name} has no side “{stop.side}”", f"use: {' or '.join(allowed)}")
+        yield FieldProblem(
+            f"{at}.side", f"{region.name} has no side “{stop.side}”", f"use: {' or '.join(allowed)}"
+        )
 
 
 def _step_faults(step: Step, stop: Stop, at: str, stroke: Stroke, c: Catalogue) -> Iterator[FieldProblem]:
@@ -62,7 +64,9 @@ def _step_faults(step: Step, stop: Stop, at: str, stroke: Stroke, c: Catalogue) 
     if not low <= step.depth <= high:
         yield FieldProblem(f"{at}.depth", f"{stroke.name} at depth {step.depth}", f"use {low} to {high}")
     if step.tool not in stroke.tools:
-        yield FieldProblem(f"{at}.tool", f"{stroke.name} is not done with {step.tool}", f"use: {', '.join(stroke.tools)}")
+        yield FieldProblem(
+            f"{at}.tool", f"{stroke.name} is not done with {step.tool}", f"use: {', '.join(stroke.tools)}"
+        )
     if step.zone is not None and step.zone not in c.regions[stop.region].zones:
         zones = ", ".join(c.regions[stop.region].zones)
         yield FieldProblem(f"{at}.zone", f"{stop.region} has no zone “{step.zone}”", f"use: {zones}")

@@ -70,7 +70,7 @@ def _likely_counts(
 ) -> list[int]:
     """How many options to take, the count whose usual passes come nearest to `seconds` first."""
     away: list[tuple[float, int]] = []
-    usual = float(catalogue.pace.oil_first)
+    usual = float(_oil_first(region, catalogue))
     for count, o in enumerate(options, 1):
         usual += step_seconds(o.stroke, region, o.depth, o.passes[1], height_cm, catalogue.pace)
         if count >= _essential_count(options):
@@ -112,12 +112,26 @@ def arc_options(region_id: str, pressure: Pressure, catalogue: Catalogue) -> tup
     return tuple(sorted(found, key=lambda o: (o.rank, SLOTS.index(o.slot))))
 
 
-_LATER: dict[Slot, int] = {"knead": 1, "flush": 2, "specific": 3, "warm": 1, "dry": 4, "mobilise": 4, "spread": 0, "settle": 0}
+_LATER: dict[Slot, int] = {
+    "knead": 1,
+    "flush": 2,
+    "specific": 3,
+    "warm": 1,
+    "dry": 4,
+    "mobilise": 4,
+    "spread": 0,
+    "settle": 0,
+}
 
 
 def medium_of(region_id: str, catalogue: Catalogue) -> StopMedium:
     """`lubricated` where oil may be spread on the region, else `dry`."""
     return "lubricated" if region_id in catalogue.strokes["oil_spread"].regions else "dry"
+
+
+def _oil_first(region: Region, catalogue: Catalogue) -> int:
+    """Seconds of putting the first oil on the region; 0 where none is used."""
+    return catalogue.pace.oil_first if medium_of(region.id, catalogue) == "lubricated" else 0
 
 
 def _medium_fits(stroke: Stroke, slot: Slot, medium: str) -> bool:
@@ -156,19 +170,21 @@ def _nearest_passes(
 ) -> list[int]:
     """Passes whose oiled seconds come nearest to `seconds`; among equals, nearest to usual.
 
-    A programme over the sum of seconds so far: each option adds one of its passes. Re-oiling depends
-    on the sum, so it is allowed for afterwards and the target moved by it once.
+    Whether oil goes on again depends on where the steps end up, so each number of times that it may is
+    allowed for in turn, and what really comes out decides.
     """
-    target = seconds
-    passes: list[int] = []
-    for _ in range(2):
-        passes = _knapsack(options, region, target - catalogue.pace.oil_first, catalogue, height_cm)
+    pace = catalogue.pace
+    nearest: tuple[int, list[int]] | None = None
+    for again in range(seconds // pace.oil_lasts + 1):
+        target = seconds - _oil_first(region, catalogue) - again * pace.oil_again
+        passes = _knapsack(options, region, target, catalogue, height_cm)
         stop = _stop(region, "mid", region.positions[0], options, passes, catalogue)
-        off = stop_seconds(stop, catalogue, height_cm) - seconds
-        if abs(off) <= 5:
+        off = abs(stop_seconds(stop, catalogue, height_cm) - seconds)
+        if nearest is None or off < nearest[0]:
+            nearest = (off, passes)
+        if off <= CLOSE_ENOUGH:
             break
-        target -= off
-    return passes
+    return nearest[1] if nearest else []
 
 
 def _knapsack(

@@ -6,7 +6,6 @@ the search stops when the next bound cannot beat the best value found: that valu
 """
 
 from dataclasses import dataclass
-from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
@@ -89,7 +88,9 @@ class Chooser:
         return int(work + q.close.most) + self._transitions(self._ids)
 
     def _transitions(self, ids: tuple[str, ...]) -> int:
-        return order_seconds(frozenset(ids), self._question.school.id, self._question.closing.id, self._catalogue)
+        return order_seconds(
+            frozenset(ids), self._question.school.id, self._question.closing.id, self._catalogue
+        )
 
     def _price(self, ids: tuple[str, ...]) -> tuple[float, tuple[float, ...], int] | None:
         if not ids:
@@ -119,7 +120,9 @@ class Chooser:
     def _least_transitions(self) -> Floats:
         """Seconds that every order of a set must spend: announcements, each window once, the turn, a wash."""
         q, c = self._question, self._catalogue
-        total = self._member @ np.array([c.pace.announce * s.count for s in (q.shares[id] for id in self._ids)])
+        total: Floats = self._member @ np.array(
+            [c.pace.announce * s.count for s in (q.shares[id] for id in self._ids)]
+        )
         uses: dict[str, list[int]] = {}
         homes = [[b.position for b in q.school.blocks if id in b.regions()] for id in self._ids]
         for column, (id, positions) in enumerate(zip(self._ids, homes, strict=True)):
@@ -143,16 +146,16 @@ class Chooser:
         for position in positions:
             elsewhere = [i for i, home in enumerate(homes) if position not in home]
             stays = np.maximum(stays, 1 - self._any(elsewhere))
-        return 1 - stays
+        return np.asarray(1 - stays)
 
     def _any(self, columns: list[int]) -> Floats:
         """1 for sets that hold any of the columns."""
         if not columns:
             return np.zeros(len(self._member))
-        return np.max(self._member[:, columns], axis=1)
+        return np.asarray(np.max(self._member[:, columns], axis=1))
 
 
-def _gain(share: Share, price: Any) -> float:
+def _gain(share: Share, price: float) -> float:
     """The most a share can gain over the price of its seconds."""
     seconds = share.at_level(1 / price)
     return share.value(seconds) - price * share.count * seconds

@@ -54,9 +54,7 @@ def _total(shares: Sequence[Share], level: float) -> float:
 
 
 def _level(shares: Sequence[Share], total: float) -> float:
-    breaks = sorted(
-        {0.0} | {(b + s.saturation) / s.weight for s in shares for b in (s.least, s.most)}
-    )
+    breaks = sorted({0.0} | {(b + s.saturation) / s.weight for s in shares for b in (s.least, s.most)})
     for low, high in pairwise(breaks):
         at_low, at_high = _total(shares, low), _total(shares, high)
         if total <= at_high:

@@ -65,21 +65,28 @@ def _cost(order: Order) -> int:
 def _likeness(school: str, catalogue: Catalogue) -> dict[str, frozenset[str]]:
     """For each region of the school: the earlier regions of its row that cost the same to reach."""
     like: dict[str, frozenset[str]] = {}
-    homes: dict[str, list[tuple[str, ...]]] = {}
+    homes: dict[str, list[tuple[str, tuple[str, ...]]]] = {}
     for block in catalogue.schools[school].blocks:
         for row in block.rows:
             for id in row:
-                homes.setdefault(id, []).append((block.position, *row))
+                homes.setdefault(id, []).append((block.position, row))
     for id, rows in homes.items():
-        position, *row = rows[0]
+        position, row = rows[0]
         same = _signature(catalogue.regions[id], position)
-        earlier = row[: row.index(id)] if len(rows) == 1 else []
+        earlier = row[: row.index(id)] if len(rows) == 1 else ()
         like[id] = frozenset(e for e in earlier if _signature(catalogue.regions[e], position) == same)
     return like
 
 
 def _signature(region: Region, position: str) -> tuple[object, ...]:
-    return (region.window_in(position), region.sides, region.stand, region.hands, region.keeps_open, region.soils_hands)
+    return (
+        region.window_in(position),
+        region.sides,
+        region.stand,
+        region.hands,
+        region.keeps_open,
+        region.soils_hands,
+    )
 
 
 def _assignments(chosen: frozenset[str], school: School) -> Iterator[tuple[frozenset[str], ...]]:
@@ -92,7 +99,9 @@ def _assignments(chosen: frozenset[str], school: School) -> Iterator[tuple[froze
         )
 
 
-def _through(blocks: tuple[frozenset[str], ...], school: School, closing: Closing, catalogue: Catalogue) -> Order:
+def _through(
+    blocks: tuple[frozenset[str], ...], school: School, closing: Closing, catalogue: Catalogue
+) -> Order:
     first = next(b.position for b, chosen in zip(school.blocks, blocks, strict=True) if chosen)
     opening = _ritual_visit("open", catalogue.openings[first], first, catalogue)
     ways: Ways = {opening_scene(opening, catalogue): (0, (opening,))}
@@ -141,7 +150,8 @@ def _step(scene: Scene, visit: Visit, catalogue: Catalogue) -> tuple[int, Scene]
 @lru_cache(maxsize=4_000)
 def _legs(regions: tuple[str, ...], position: str, catalogue: Catalogue) -> tuple[Leg, ...]:
     """The legs of one row: mid-line regions alone, pairs worked from the ends of the table in one go,
-    and for pairs worked from the client's own side one leg a side."""
+    and for pairs worked from the client's own side one leg a side.
+    """
     legs: list[Leg] = []
     sided: list[str] = []
     for id in regions:

@@ -99,7 +99,11 @@ def _flow(
 
 
 def _fit_regions(
-    brief: Brief, client: ClientFacts, visits: tuple[Visit, ...], minutes: dict[str, int], catalogue: Catalogue
+    brief: Brief,
+    client: ClientFacts,
+    visits: tuple[Visit, ...],
+    minutes: dict[str, int],
+    catalogue: Catalogue,
 ) -> dict[str, Stop]:
     """One stop for each region, to be mirrored; what one misses by the next makes good."""
     worked: dict[str, Stop] = {}
@@ -109,7 +113,9 @@ def _fit_regions(
             continue
         region = catalogue.regions[visit.region]
         target = minutes[visit.region] + max(-5, min(5, round(owed / region.side_count)))
-        stop = fit_stop(region, visit.side, visit.position, brief.pressure, target, catalogue, client.height_cm)
+        stop = fit_stop(
+            region, visit.side, visit.position, brief.pressure, target, catalogue, client.height_cm
+        )
         owed += region.side_count * (minutes[visit.region] - stop_seconds(stop, catalogue, client.height_cm))
         worked[visit.region] = stop
     return worked
@@ -202,13 +208,19 @@ def _why_impossible(brief: Brief, question: Question, chooser: Chooser, catalogu
     most = -(-(chooser.most_seconds() + opening) // 60) + before_after
     if brief.booked_minutes > most - 1:
         what = f"these regions cannot fill {brief.booked_minutes} minutes"
-        return DoesNotFit(FieldProblem("leave_out", what, f"leave out fewer regions, or book about {most - 1} minutes"))
+        return DoesNotFit(
+            FieldProblem("leave_out", what, f"leave out fewer regions, or book about {most - 1} minutes")
+        )
     if not must:
         what = f"{brief.booked_minutes} minutes are too few for any region of this session"
         return DoesNotFit(FieldProblem("booked_minutes", what, "book more minutes"))
     needed = -(-(chooser.least_seconds(must) + opening) // 60) + before_after
     names = ", ".join(catalogue.regions[id].whole for id in must)
     return DoesNotFit(
-        FieldProblem("focus", f"{names} need at least {needed} booked minutes", "take a region out of the focus"),
-        FieldProblem("booked_minutes", f"{brief.booked_minutes} minutes are too few", f"book {needed} minutes or more"),
+        FieldProblem(
+            "focus", f"{names} need at least {needed} booked minutes", "take a region out of the focus"
+        ),
+        FieldProblem(
+            "booked_minutes", f"{brief.booked_minutes} minutes are too few", f"book {needed} minutes or more"
+        ),
     )

@@ -47,9 +47,7 @@ def pose(brief: Brief, client: ClientFacts, catalogue: Catalogue) -> Question:
     outside = tuple(id for id in left if id not in offered and id not in refused)
     _refuse_focus(brief, refused, outside, catalogue)
     shares = {
-        id: _share(id, brief, client, catalogue)
-        for id in sorted(offered)
-        if id in left and id not in refused
+        id: _share(id, brief, client, catalogue) for id in sorted(offered) if id in left and id not in refused
     }
     if not shares:
         raise DoesNotFit(FieldProblem("leave_out", "no region is left to work on", "leave out fewer regions"))
@@ -78,16 +76,22 @@ def ritual_seconds(brief: Brief, client: ClientFacts, catalogue: Catalogue) -> i
     return total
 
 
-def _refuse_focus(brief: Brief, refused: tuple[str, ...], outside: tuple[str, ...], catalogue: Catalogue) -> None:
+def _refuse_focus(
+    brief: Brief, refused: tuple[str, ...], outside: tuple[str, ...], catalogue: Catalogue
+) -> None:
     problems = []
     for id in brief.focus:
         name = catalogue.regions[id].whole
         if id in refused:
             problems.append(
-                FieldProblem("focus", f"{name} needs the client's consent", "ask first, or take it out of the focus")
+                FieldProblem(
+                    "focus", f"{name} needs the client's consent", "ask first, or take it out of the focus"
+                )
             )
         elif id in outside:
-            problems.append(FieldProblem("focus", f"{name} is not worked in this school", "take it out of the focus"))
+            problems.append(
+                FieldProblem("focus", f"{name} is not worked in this school", "take it out of the focus")
+            )
     if problems:
         raise DoesNotFit(*problems)
 

@@ -45,7 +45,7 @@ export function DoneTable({ done, catalogue, field }: Props) {
               <td className="py-1">
                 <select
                   aria-label={`Depth that suited, ${name}`}
-                  className="select h-11 w-full text-base"
+                  className="select h-11 w-full truncate pr-7 text-base"
                   {...field(region.region)}
                 >
                   <option value="">not known</option>

@@ -16,16 +16,16 @@ export function FitLine({ session, planning }: { session: SessionView; planning:
   return (
     <div className="no-print sticky bottom-0 z-20 -mx-4 mt-8 flex flex-wrap items-center gap-x-8 gap-y-2 border-t border-base-300 bg-base-100 px-4 py-3 sm:-mx-8 sm:px-8">
       <p className="font-bold">{planning ? "Planning …" : fit}</p>
-      <p>
+      <p className="max-sm:hidden">
         {apart <= 30 ? `Sides even, ${span(sides.left)} each` : `Left and right differ by ${span(apart)}`}
       </p>
-      <p>
+      <p className="max-sm:hidden">
         {span(sides.between)} between strokes ({Math.round((100 * sides.between) / sheet.seconds)} %)
       </p>
       <Link
         to="/session/$sessionId/work"
         params={{ sessionId: session.session_id }}
-        className="btn btn-primary ml-auto h-12 px-6 text-lg"
+        className="btn btn-primary ml-auto h-12 px-5 text-lg"
       >
         {session.stage === "plan" ? "To the table" : "To Work"}
       </Link>

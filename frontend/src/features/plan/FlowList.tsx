@@ -57,7 +57,7 @@ function StopRow(props: {
   const region = catalogue.regions[stop.region];
   const name = region ? sided(region, stop.side) : stop.region;
   const role = { open: "First contact, ", work: "", close: "Close, " }[stop.role ?? "work"];
-  const between = entries.filter((entry) => entry.kind !== "stroke" && entry.kind !== "oil");
+  const between = entries.filter((entry) => !["stroke", "oil", "announce"].includes(entry.kind));
   return (
     <li ref={row} className="scroll-my-28">
       {between.length > 0 && (

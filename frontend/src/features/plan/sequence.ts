@@ -37,7 +37,7 @@ function inWords(entry: Entry, catalogue: Catalogue): string {
     case "close_window":
       return `cover the ${side}${window}`;
     default:
-      return "rest the hands there first";
+      return entry.kind;
   }
 }
 

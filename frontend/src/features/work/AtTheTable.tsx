@@ -80,14 +80,14 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
         )
       )}
       <div className="relative flex min-h-0 flex-1">
-        <TapZone side="left" label="Back" onTap={back} disabled={run.entry === 0} />
-        <TapZone side="right" label="On" onTap={on} />
+        <TapZone side="left" label="Go back" onTap={back} disabled={run.entry === 0} />
+        <TapZone side="right" label="Go on" onTap={on} />
         <div className="pointer-events-none relative z-10 flex w-full flex-col items-center justify-center gap-[1.5vh] px-4 text-center sm:px-24">
           {ending ? (
             <>
               <p className="font-serif text-[clamp(1.6rem,3.2vw,3rem)] italic">That was the last hold.</p>
               <h1 className="text-[clamp(2.6rem,8vw,7rem)]">End the session?</h1>
-              <p className="text-[clamp(1.2rem,2.2vw,2rem)]">On again ends it; back stays.</p>
+              <p className="text-[clamp(1.2rem,2.2vw,2rem)]">Go on ends it; go back stays.</p>
             </>
           ) : (
             <>
@@ -129,7 +129,7 @@ function TapZone(props: { side: "left" | "right"; label: string; disabled?: bool
       type="button"
       onClick={props.onTap}
       disabled={props.disabled}
-      className={`absolute inset-y-0 z-0 flex w-1/3 items-center px-4 text-2xl text-quiet hover:bg-base-content/5 disabled:opacity-30 sm:px-6 ${
+      className={`absolute inset-y-0 z-0 flex w-1/3 items-center whitespace-nowrap px-4 text-2xl text-quiet hover:bg-base-content/5 disabled:opacity-30 sm:px-6 ${
         props.side === "left" ? "left-0 justify-start" : "right-0 justify-end"
       } max-sm:items-end max-sm:pb-4`}
     >

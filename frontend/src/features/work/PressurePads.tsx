@@ -1,9 +1,9 @@
 type Word = "lighter" | "just_right" | "deeper";
 
-const PADS: { word: Word; name: string; mark: string }[] = [
-  { word: "lighter", name: "Lighter", mark: "︿" },
-  { word: "just_right", name: "Just right", mark: "—" },
-  { word: "deeper", name: "Deeper", mark: "﹀" },
+const PADS: { word: Word; name: string; height: number }[] = [
+  { word: "lighter", name: "Lighter", height: 5 },
+  { word: "just_right", name: "Just right", height: 12 },
+  { word: "deeper", name: "Deeper", height: 20 },
 ];
 
 /** What the client says of the pressure, in one tap of a knuckle. The last word on this region stays marked. */
@@ -22,11 +22,20 @@ export function PressurePads(props: { disabled: boolean; last: Word | undefined;
           className="min-h-28 rounded-box border-2 border-base-content/30 bg-base-100/70 text-xl transition-colors duration-300 aria-pressed:border-primary aria-pressed:bg-base-300 disabled:opacity-35 sm:text-3xl"
         >
           {pad.name}
-          <span className="block text-base text-quiet" aria-hidden="true">
-            {props.last === pad.word ? "said" : pad.mark}
+          <span className="mt-1 flex h-7 items-end justify-center text-base text-quiet" aria-hidden="true">
+            {props.last === pad.word ? "said" : <Swell height={pad.height} />}
           </span>
         </button>
       ))}
     </fieldset>
+  );
+}
+
+/** A swell as high as the word is deep. */
+function Swell({ height }: { height: number }) {
+  return (
+    <svg width="64" height="22" aria-hidden="true">
+      <path d={`M0 21.5c16 0 18-${height} 32-${height}s16 ${height} 32 ${height}z`} className="fill-tide" />
+    </svg>
   );
 }

@@ -1,0 +1,36 @@
+import pytest
+
+from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.core.catalogue.records import SLOTS
+from mellow_tide.core.planner.arc import capacity, fit_stop
+from mellow_tide.core.timing.run_sheet import stop_seconds
+
+CATALOGUE = load_catalogue()
+
+
+def targets(region, pressure, height):
+    low, high = capacity(region.id, pressure, CATALOGUE, height)
+    least = max(region.seconds.least, -(-low // 15) * 15)
+    return range(least, min(region.seconds.most, high // 15 * 15) + 1, 15)
+
+
+@pytest.mark.parametrize("pressure", ["light", "firm"])
+@pytest.mark.parametrize("height", [150, 170, 198])
+@pytest.mark.parametrize("region", CATALOGUE.regions.values(), ids=lambda r: r.id)
+def test_strokes_meet_the_seconds_and_keep_the_arc(region, pressure, height):
+    tried = list(targets(region, pressure, height))
+    assert tried, f"{region.id} has too few strokes for its least time"
+    side = "mid" if region.sides == "mid" else "right"
+    for seconds in tried[:: max(1, len(tried) // 12)]:
+        stop = fit_stop(region, side, region.positions[0], pressure, seconds, CATALOGUE, height)
+        assert abs(stop_seconds(stop, CATALOGUE, height) - seconds) <= 10
+        places = [SLOTS.index(step.slot) for step in stop.steps]
+        assert places == sorted(places)
+        slots = {step.slot for step in stop.steps}
+        assert "settle" in slots
+        assert stop.steps[-1].depth == min(step.depth for step in stop.steps)
+        if stop.medium == "lubricated":
+            assert "spread" in slots
+        for step in stop.steps:
+            low, _, high = CATALOGUE.strokes[step.stroke].slots[step.slot]
+            assert low <= step.passes <= high

@@ -1,0 +1,83 @@
+import shutil
+from importlib import resources
+from pathlib import Path
+
+import pytest
+
+from mellow_tide.core.catalogue.catalogue import require
+from mellow_tide.core.catalogue.loader import CatalogueError, read_catalogue
+from mellow_tide.core.planner.arc import arc_options
+from mellow_tide.core.refusal import UnknownReference
+
+DATA = resources.files("mellow_tide.core.catalogue") / "data"
+
+
+@pytest.fixture
+def folder(tmp_path: Path) -> Path:
+    return Path(shutil.copytree(str(DATA), tmp_path / "data"))
+
+
+def change(folder: Path, file: str, old: str, new: str) -> int:
+    """Replace the first `old`; the line it stood on."""
+    text = (folder / file).read_text()
+    (folder / file).write_text(text.replace(old, new, 1))
+    return text[: text.index(old)].count("\n") + 1
+
+
+def test_every_region_of_the_field_is_there_with_positions_and_zones(catalogue):
+    assert set(catalogue.regions) == {
+        *(["scalp", "face", "neck", "shoulders", "chest", "abdomen", "back", "side_body", "hips", "hip_front"]),
+        *(["thigh_back", "thigh_front", "lower_leg_back", "lower_leg_front", "foot", "arm", "hand"]),
+    }
+    assert all(region.positions and region.zones and region.stand for region in catalogue.regions.values())
+
+
+def test_strokes_are_enough_for_a_whole_body(catalogue):
+    used = {o.stroke.id for region in catalogue.regions for o in arc_options(region, "medium", catalogue)}
+    assert len(used) >= 18
+
+
+@pytest.mark.parametrize(
+    ("file", "old", "new", "said"),
+    [
+        ("regions.toml", 'prone = "back"', 'prone = "bakc"', "no window called “bakc”"),
+        ("strokes.toml", '"reinforced_thumb"', '"thumbb"', "no tool called “thumbb”"),
+        ("strokes.toml", '"posterior_neck"', '"nape"', "no zone of neck called “nape”"),
+        ("schools.toml", '["abdomen"]', '["back"]', "no supine region called “back”"),
+        ("schools.toml", "hips = 1.2", "hip = 1.2", "no region called “hip”"),
+    ],
+)
+def test_a_misspelt_id_is_refused_with_file_and_line(folder, file, old, new, said):
+    change(folder, file, old, new)
+    with pytest.raises(CatalogueError) as refused:
+        read_catalogue(folder)
+    message = str(refused.value)
+    place, words = message.split(": ", 1)
+    name, line = place.split(":")
+    misspelt = said.split("“")[1].rstrip("”")
+    assert (name, words) == (file, f"there is {said}")
+    assert misspelt in (folder / file).read_text().splitlines()[int(line) - 1]
+
+
+def test_an_entry_twice_and_a_value_out_of_bounds_are_refused(folder):
+    line = change(folder, "tools.toml", 'id = "palms"', 'id = "forearm"')
+    with pytest.raises(CatalogueError, match="is there twice"):
+        read_catalogue(folder)
+    change(folder, "tools.toml", 'id = "forearm"\nname = "palms"', 'id = "palms"\nname = "palms"')
+    change(folder, "regions.toml", "least = 90", "least = 900")
+    with pytest.raises(CatalogueError, match="least <= most"):
+        read_catalogue(folder)
+    assert line > 1
+
+
+def test_a_broken_file_names_itself(folder):
+    (folder / "windows.toml").write_text("[[window]\n")
+    with pytest.raises(CatalogueError, match=r"windows\.toml"):
+        read_catalogue(folder)
+
+
+def test_naming_what_is_not_there_says_what_is(catalogue):
+    with pytest.raises(UnknownReference) as refused:
+        require(catalogue.closings, "roof", "close_with", "closing")
+    (problem,) = refused.value.problems
+    assert (problem.field, problem.remedy) == ("close_with", "use one of: head, feet")

@@ -1,0 +1,135 @@
+from collections import Counter
+
+import pytest
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+
+from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.reach import check_flow
+from mellow_tide.core.planner.plan import plan
+from mellow_tide.core.refusal import DoesNotFit
+from mellow_tide.core.timing.run_sheet import lay_out, stop_seconds
+
+CATALOGUE = load_catalogue()
+WORKABLE = sorted(set(CATALOGUE.regions) - {"abdomen"})
+
+
+@st.composite
+def asked(draw):
+    words = draw(st.lists(st.sampled_from(WORKABLE), unique=True, max_size=6))
+    cut = draw(st.integers(0, len(words)))
+    brief = Brief(
+        booked_minutes=draw(st.integers(30, 120)),
+        focus=tuple(words[:cut][:3]),
+        leave_out=tuple(words[cut:]),
+        close_with=draw(st.sampled_from(["head", "feet"])),
+        pressure=draw(st.sampled_from(["light", "medium", "firm"])),
+    )
+    consents = frozenset({"abdomen"}) if draw(st.booleans()) else frozenset()
+    return brief, ClientFacts(height_cm=draw(st.integers(145, 205)), consents=consents)
+
+
+def made(brief, client):
+    try:
+        return plan(brief, client, CATALOGUE)
+    except DoesNotFit:
+        return None
+
+
+@settings(max_examples=120, deadline=None, suppress_health_check=[HealthCheck.too_slow])
+@given(asked())
+def test_a_plan_fits_mirrors_and_keeps_its_promises(question):
+    brief, client = question
+    found = made(brief, client)
+    if found is None:
+        return
+    flow, c = found.flow, CATALOGUE
+    check_flow(flow, c)
+    sheet = lay_out(flow, c, client.height_cm)
+    assert abs(sheet.over) <= 15
+
+    worked = {s.region for s in flow.stops if s.role == "work"}
+    assert set(brief.focus) <= worked
+    assert not worked & set(brief.leave_out)
+    assert "abdomen" not in worked or "abdomen" in client.consents
+
+    steps = {s.id: s.steps for s in flow.stops}
+    for stop in flow.stops:
+        if stop.side == "left" and stop.role == "work":
+            assert steps[f"{stop.region}-right"] == stop.steps
+        if stop.role == "work":
+            seconds = stop_seconds(stop, c, client.height_cm)
+            region = c.regions[stop.region].seconds
+            assert region.least - 10 <= seconds <= region.most + 10
+
+    assert worked | {left.region for left in found.left_out} == set(c.regions)
+    assert worked.isdisjoint(left.region for left in found.left_out)
+    assert [flow.stops[0].role, flow.stops[-1].role] == ["open", "close"]
+
+
+@settings(max_examples=15, deadline=None)
+@given(asked())
+def test_the_same_question_has_the_same_answer(question):
+    assert made(*question) == made(*question)
+
+
+@settings(max_examples=25, deadline=None)
+@given(asked(), st.integers(1, 20))
+def test_more_minutes_never_do_less_good(question, more):
+    brief, client = question
+    longer = brief.model_copy(update={"booked_minutes": min(120, brief.booked_minutes + more)})
+    first, second = made(brief, client), made(longer, client)
+    if first and second:
+        assert second.proof.value >= first.proof.value - 1e-9
+
+
+def test_an_hour_and_a_quarter_in_the_usual_order():
+    found = plan(Brief(booked_minutes=75, focus=("back",)), ClientFacts(), CATALOGUE)
+    order = [s.id for s in found.flow.stops]
+    assert order.index("back") < order.index("thigh_back-right") < order.index("foot-right")
+    assert order[order.index("foot-right") + 1] == "foot-left"
+    kinds = Counter(e.kind for e in lay_out(found.flow, CATALOGUE).entries)
+    assert kinds["turn"] == 1
+
+
+def test_a_focus_gets_more_than_without():
+    def minutes(brief):
+        flow = plan(brief, ClientFacts(), CATALOGUE).flow
+        return stop_seconds(next(s for s in flow.stops if s.id == "neck"), CATALOGUE, 170)
+
+    assert minutes(Brief(booked_minutes=75, focus=("neck",))) > minutes(Brief(booked_minutes=75))
+
+
+def test_what_is_left_out_says_why():
+    brief = Brief(booked_minutes=60, leave_out=("foot",))
+    left = {item.region: item for item in plan(brief, ClientFacts(), CATALOGUE).left_out}
+    assert left["foot"].reason == "wish"
+    assert left["abdomen"].reason == "no_consent"
+    squeezed = [item for item in left.values() if item.reason == "no_time"]
+    assert squeezed
+    assert all(give.seconds < 0 for item in squeezed for give in item.gives)
+
+
+def test_what_cannot_fit_names_field_and_remedy():
+    with pytest.raises(DoesNotFit) as refused:
+        plan(Brief(booked_minutes=25, focus=("back", "foot", "neck")), ClientFacts(), CATALOGUE)
+    focus, minutes = refused.value.problems
+    assert (focus.field, minutes.field) == ("focus", "booked_minutes")
+    needed = int(minutes.remedy.split()[1])
+    assert plan(Brief(booked_minutes=needed, focus=("back", "foot", "neck")), ClientFacts(), CATALOGUE)
+    with pytest.raises(DoesNotFit):
+        plan(Brief(booked_minutes=needed - 1, focus=("back", "foot", "neck")), ClientFacts(), CATALOGUE)
+
+
+def test_too_few_regions_for_the_minutes_says_so():
+    others = tuple(r for r in CATALOGUE.regions if r not in ("hand", "face"))
+    with pytest.raises(DoesNotFit, match="cannot fill"):
+        plan(Brief(booked_minutes=90, leave_out=others), ClientFacts(), CATALOGUE)
+
+
+def test_nothing_left_to_work_and_a_focus_without_consent_are_refused():
+    with pytest.raises(DoesNotFit, match="no region is left"):
+        plan(Brief(booked_minutes=60, leave_out=tuple(CATALOGUE.regions)), ClientFacts(), CATALOGUE)
+    with pytest.raises(DoesNotFit, match="consent"):
+        plan(Brief(booked_minutes=60, focus=("abdomen",)), ClientFacts(), CATALOGUE)

@@ -1,0 +1,69 @@
+import pytest
+from pydantic import ValidationError
+
+from mellow_tide.core.flow.brief import Brief, check_brief
+from mellow_tide.core.flow.reach import check_flow
+from mellow_tide.core.refusal import BadBrief, BadFlow, UnknownReference
+from tests.core.flows import BACK, CLOSE, FEET, OPEN, flow, step, stop
+
+
+def fault(catalogue, *stops, error=BadFlow):
+    with pytest.raises(error) as refused:
+        check_flow(flow(OPEN, *stops, CLOSE), catalogue)
+    (problem,) = refused.value.problems
+    return problem
+
+
+def test_a_flow_that_hands_can_follow_passes(catalogue):
+    check_flow(flow(OPEN, BACK, *FEET, CLOSE), catalogue)
+
+
+def test_unknown_ids_are_named_with_their_place(catalogue):
+    problem = fault(catalogue, stop("back", "mid", "prone", "back", step("knedding")), error=UnknownReference)
+    assert problem.field == "stops.1.steps.0.stroke"
+    assert "“knedding”" in problem.what
+    assert "kneading" in problem.remedy
+
+
+@pytest.mark.parametrize(
+    ("bad", "field", "remedy"),
+    [
+        (stop("abdomen", "mid", "prone", "abdomen"), "stops.1.position", "use one of: supine"),
+        (stop("foot", "mid", "prone", "foot"), "stops.1.side", "use: left or right"),
+        (stop("back", "left", "prone", "back"), "stops.1.side", "use: mid"),
+        (stop("back", "mid", "prone", "back", step(depth=5)), "stops.1.steps.0.depth", "use 1 to 3"),
+        (stop("back", "mid", "prone", "back", step(tool="elbow")), "stops.1.steps.0.tool", "use: palms"),
+    ],
+)
+def test_what_no_hands_could_do_is_refused(catalogue, bad, field, remedy):
+    problem = fault(catalogue, bad)
+    assert (problem.field, problem.remedy) == (field, remedy)
+
+
+def test_a_zone_of_another_region_and_an_id_twice(catalogue):
+    assert (
+        fault(catalogue, stop("back", "mid", "prone", "back", step(zone="toes"))).field
+        == "stops.1.steps.0.zone"
+    )
+    assert fault(catalogue, BACK, BACK).field == "stops.2.id"
+
+
+@pytest.mark.parametrize("minutes", [-5, 0, 9, 121, 5000])
+def test_absurd_minutes_are_no_brief(minutes):
+    with pytest.raises(ValidationError, match="booked_minutes"):
+        Brief(booked_minutes=minutes)
+
+
+def test_a_region_cannot_be_wanted_twice_nor_wanted_and_left_out(catalogue):
+    with pytest.raises(ValidationError, match="at most once"):
+        Brief(booked_minutes=60, focus=("back", "back"))
+    with pytest.raises(BadBrief, match="both a focus and left out"):
+        check_brief(Brief(booked_minutes=60, focus=("back",), leave_out=("back",)), catalogue)
+
+
+def test_all_unknown_names_of_a_brief_come_at_once(catalogue):
+    with pytest.raises(UnknownReference) as refused:
+        check_brief(
+            Brief(booked_minutes=60, focus=("bak",), leave_out=("nose",), close_with="roof"), catalogue
+        )
+    assert [p.field for p in refused.value.problems] == ["close_with", "focus", "leave_out"]

@@ -1,0 +1,104 @@
+from itertools import pairwise
+
+import pytest
+
+from mellow_tide.core.timing.run_sheet import lay_out
+from tests.core.flows import ARM, BACK, CLOSE, FACE, FEET, HAND, OPEN, flow, step, stop
+
+
+def kinds(sheet, stop_id):
+    return [e.kind for e in sheet.entries if e.stop_id == stop_id and e.kind != "stroke"]
+
+
+def test_every_second_is_a_stroke_or_a_named_transition(catalogue):
+    sheet = lay_out(flow(OPEN, BACK, *FEET, FACE, ARM, HAND, CLOSE), catalogue)
+    assert sheet.entries[0].start == 0
+    assert all(a.start + a.seconds == b.start for a, b in pairwise(sheet.entries))
+    assert sheet.entries[-1].start + sheet.entries[-1].seconds == sheet.seconds
+    assert sheet.hands_on_seconds == 50 * 60
+
+
+def test_the_way_to_each_stop_is_named_and_timed(catalogue):
+    sheet = lay_out(flow(OPEN, BACK, *FEET, FACE, CLOSE), catalogue)
+    pace = catalogue.pace
+    assert kinds(sheet, OPEN.id) == []
+    assert kinds(sheet, BACK.id) == ["open_window", "announce", "oil"]
+    assert kinds(sheet, FEET[0].id) == ["close_window", "walk", "open_window", "announce", "oil"]
+    assert kinds(sheet, FEET[1].id) == ["announce", "oil"]
+    assert kinds(sheet, FACE.id) == ["close_window", "wash", "turn", "bolster", "walk", "announce"]
+    assert kinds(sheet, CLOSE.id) == []
+    turn = next(e for e in sheet.entries if e.kind == "turn")
+    assert (turn.seconds, turn.about) == (pace.turn, "supine")
+
+
+def test_feet_soil_the_hands_until_they_are_washed(catalogue):
+    sheet = lay_out(flow(OPEN, *FEET, HAND, CLOSE), catalogue)
+    states = {e.stop_id: e.hands for e in sheet.entries if e.kind == "stroke"}
+    assert states[FEET[1].id] == "soiled"
+    assert states[HAND.id] == "oiled"
+    washing = next(e for e in sheet.entries if e.kind == "wash")
+    assert (washing.seconds, washing.place, washing.stop_id) == (45, "away", HAND.id)
+
+
+def test_oily_hands_are_washed_before_the_face_but_not_before_the_arm(catalogue):
+    sheet = lay_out(flow(OPEN, ARM, FACE, CLOSE), catalogue)
+    assert "wash" in kinds(sheet, FACE.id)
+    assert "wash" not in kinds(sheet, ARM.id)
+
+
+def test_the_arm_stays_out_for_its_own_hand_only(catalogue):
+    other = HAND.model_copy(update={"id": "other", "side": "left"})
+    sheet = lay_out(flow(OPEN, ARM, HAND, other, CLOSE), catalogue)
+    assert "close_window" not in kinds(sheet, HAND.id)
+    assert "close_window" in kinds(sheet, "other")
+
+
+def test_a_window_of_a_pair_is_opened_for_each_side(catalogue):
+    right, left = (stop("thigh_back", side, "prone", "leg_back") for side in ("right", "left"))
+    sheet = lay_out(flow(OPEN, right, left, CLOSE), catalogue)
+    assert kinds(sheet, left.id)[:3] == ["close_window", "walk", "open_window"]
+    assert [e.window_side for e in sheet.entries if e.kind == "stroke" and e.stop_id == left.id] == [
+        "left"
+    ] * 2
+
+
+def test_oil_goes_on_again_after_seven_minutes_of_work(catalogue):
+    long = [
+        step("oil_spread", "spread", depth=1, passes=2),
+        step(passes=40),
+        step(passes=6),
+        step(slot="settle"),
+    ]
+    sheet = lay_out(flow(OPEN, stop("back", "mid", "prone", "back", *long), CLOSE), catalogue)
+    oils = [e.seconds for e in sheet.entries if e.kind == "oil"]
+    assert oils == [catalogue.pace.oil_first, catalogue.pace.oil_again]
+
+
+@pytest.mark.parametrize(
+    ("wanted", "seconds"),
+    [
+        # 55 cm there and back at 10 cm/s, and at 5 cm/s: domain numbers, common practice.
+        (step(passes=1, depth=2), 11),
+        (step("reinforced_stroking", tool="stacked_palms", passes=2, depth=4), 44),
+        (step("kneading", "knead", passes=2, depth=3), 66),  # 12 s for each of 55/20
+        (step("palm_compression", "dry", passes=1, depth=2), 18),  # 3 s on each of 5.5 spots, rounded to 6
+        (step("resting_hold", "open", depth=1, passes=4), 20),  # four breaths of 5 s
+    ],
+)
+def test_a_step_takes_its_passes(catalogue, wanted, seconds):
+    back = stop("back", "mid", "prone", "back", wanted)
+    entry = next(e for e in lay_out(flow(back), catalogue).entries if e.kind == "stroke")
+    assert entry.seconds == seconds
+
+
+def test_a_taller_client_has_longer_glides(catalogue):
+    seconds = [
+        lay_out(flow(stop("back", "mid", "prone", "back", step())), catalogue, h).seconds
+        for h in (150, 170, 200)
+    ]
+    assert seconds == sorted(set(seconds))
+
+
+def test_laying_out_twice_gives_the_same(catalogue):
+    whole = flow(OPEN, BACK, *FEET, FACE, CLOSE)
+    assert lay_out(whole, catalogue) == lay_out(whole, catalogue)
