@@ -26,7 +26,20 @@ def change(folder: Path, file: str, old: str, new: str) -> int:
 
 def test_every_region_of_the_field_is_there_with_positions_and_zones(catalogue):
     assert set(catalogue.regions) == {
-        *(["scalp", "face", "neck", "shoulders", "chest", "abdomen", "back", "side_body", "hips", "hip_front"]),
+        *(
+            [
+                "scalp",
+                "face",
+                "neck",
+                "shoulders",
+                "chest",
+                "abdomen",
+                "back",
+                "side_body",
+                "hips",
+                "hip_front",
+            ]
+        ),
         *(["thigh_back", "thigh_front", "lower_leg_back", "lower_leg_front", "foot", "arm", "hand"]),
     }
     assert all(region.positions and region.zones and region.stand for region in catalogue.regions.values())

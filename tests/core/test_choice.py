@@ -51,4 +51,4 @@ def test_no_set_of_regions_does_more_good(catalogue, seed):
             assert found is None
         else:
             assert found.value == pytest.approx(tried, rel=1e-12)
-            assert found.next_bound <= found.value + 1e-9
+            assert found.value - 10 <= found.next_bound <= found.value

@@ -19,6 +19,7 @@ PRICES = 64
 """How many prices of a second the bound tries; more make it tighter and slower."""
 
 Floats = NDArray[np.float64]
+Bools = NDArray[np.bool_]
 
 
 @dataclass(frozen=True)
@@ -44,18 +45,16 @@ class Chooser:
     def __init__(self, question: Question, catalogue: Catalogue) -> None:
         self._question = question
         self._catalogue = catalogue
-        self._ids = tuple(sorted(question.shares, key=lambda id: (id not in question.must, id)))
-        optional = len(self._ids) - len(question.must)
-        sets = np.arange(1 << optional, dtype=np.uint32)
-        bits = ((sets[:, None] >> np.arange(optional, dtype=np.uint32)) & 1).astype(np.float64)
-        must = np.ones((len(sets), len(question.must)))
-        self._member: Floats = np.hstack([must, bits])
+        # A set of optional regions is the number whose bit i stands for the i-th of them; musts are in all.
+        self._musts = tuple(sorted(question.must))
+        self._optional = tuple(sorted(question.shares.keys() - question.must))
+        self._sets = np.arange(1 << len(self._optional), dtype=np.uint32)
         self._bound = self._bounds()
         self._order = np.argsort(-self._bound, kind="stable")
 
     def best(self, also: str | None = None) -> Choice | None:
         """The proven best set that holds the musts, and region `also`; None if none fits the minutes."""
-        column = self._ids.index(also) if also else None
+        holds = self._any([also]) if also else None
         best: tuple[float, tuple[str, ...], tuple[float, ...], int] | None = None
         priced = 0
         bound = -np.inf
@@ -63,9 +62,9 @@ class Chooser:
             bound = float(self._bound[index])
             if bound == -np.inf or (best and bound <= best[0] + 1e-9):
                 break
-            if column is not None and not self._member[index, column]:
+            if holds is not None and not holds[index]:
                 continue
-            ids = tuple(id for id, holds in zip(self._ids, self._member[index], strict=True) if holds)
+            ids = self._ids_of(int(index))
             found = self._price(ids)
             priced += 1
             if found and (best is None or found[0] > best[0] + 1e-12):
@@ -73,7 +72,9 @@ class Chooser:
         if best is None:
             return None
         value, ids, seconds, transitions = best
-        return Choice(ids, seconds[:-1], seconds[-1], transitions, value, min(bound, value), priced)
+        # Where no other set fits at all, the value itself is the bound.
+        bound = value if bound == -np.inf else min(bound, value)
+        return Choice(ids, seconds[:-1], seconds[-1], transitions, value, bound, priced)
 
     def least_seconds(self, ids: tuple[str, ...]) -> int:
         """The least hands-on seconds (opening left out) that a session of exactly `ids` takes."""
@@ -85,7 +86,10 @@ class Chooser:
         """The most hands-on seconds (opening left out) that all candidates together can fill."""
         q = self._question
         work = sum(s.count * s.most for s in q.shares.values())
-        return int(work + q.close.most) + self._transitions(self._ids)
+        return int(work + q.close.most) + self._transitions(self._ids_of(len(self._sets) - 1))
+
+    def _ids_of(self, index: int) -> tuple[str, ...]:
+        return (*self._musts, *(id for i, id in enumerate(self._optional) if index >> i & 1))
 
     def _transitions(self, ids: tuple[str, ...]) -> int:
         return order_seconds(
@@ -106,53 +110,51 @@ class Chooser:
     def _bounds(self) -> Floats:
         """The Lagrangian bound of every set; -inf where not even least times and transitions fit."""
         q = self._question
-        shares = [q.shares[id] for id in self._ids]
-        transitions = self._least_transitions()
-        prices = _price_grid([*shares, q.close])
-        gains = np.array([[_gain(s, price) for price in prices] for s in shares])
-        close = np.array([_gain(q.close, price) for price in prices])
-        free = q.work_seconds - transitions
-        bound: Floats = np.min(self._member @ gains + close + free[:, None] * prices, axis=1)
-        least = self._member @ np.array([s.count * s.least for s in shares]) + q.close.least
-        bound[least > free] = -np.inf
+        free = q.work_seconds - self._least_transitions()
+        bound = np.full(len(self._sets), np.inf)
+        for price in _price_grid([*q.shares.values(), q.close]):
+            gains = self._sums({id: _gain(share, price) for id, share in q.shares.items()})
+            np.minimum(bound, gains + _gain(q.close, price) + price * free, out=bound)
+        least = self._sums({id: share.count * share.least for id, share in q.shares.items()})
+        bound[least + q.close.least > free] = -np.inf
         return bound
+
+    def _sums(self, values: dict[str, float]) -> Floats:
+        """The sum of `values` over every set, doubled up: each region adds itself to all sets before it."""
+        sums = np.empty(len(self._sets))
+        sums[0] = sum(values[id] for id in self._musts)
+        for i, id in enumerate(self._optional):
+            np.add(sums[: 1 << i], values[id], out=sums[1 << i : 2 << i])
+        return sums
 
     def _least_transitions(self) -> Floats:
         """Seconds that every order of a set must spend: announcements, each window once, the turn, a wash."""
         q, c = self._question, self._catalogue
-        total: Floats = self._member @ np.array(
-            [c.pace.announce * s.count for s in (q.shares[id] for id in self._ids)]
-        )
-        uses: dict[str, list[int]] = {}
-        homes = [[b.position for b in q.school.blocks if id in b.regions()] for id in self._ids]
-        for column, (id, positions) in enumerate(zip(self._ids, homes, strict=True)):
+        total = self._sums({id: c.pace.announce * share.count for id, share in q.shares.items()})
+        homes = {id: [b.position for b in q.school.blocks if id in b.regions()] for id in q.shares}
+        users: dict[str, list[str]] = {}
+        for id, positions in homes.items():
             windows = {c.regions[id].window_in(p) for p in positions}
             if len(windows) == 1:
-                uses.setdefault(windows.pop(), []).append(column)
-        for name, columns in uses.items():
+                users.setdefault(windows.pop(), []).append(id)
+        for name, ids in users.items():
             window = c.windows[name]
             seconds = (window.open_seconds + window.close_seconds) * (2 if window.per_side else 1)
-            total += seconds * self._any(columns)
-        total += (c.pace.turn + c.pace.bolster) * self._turned(homes)
-        soiling = [i for i, id in enumerate(self._ids) if c.regions[id].soils_hands]
+            total += seconds * self._any(ids)
+        turned = np.ones(len(self._sets), dtype=np.bool_)
+        for position in (b.position for b in q.school.blocks):
+            turned &= self._any([id for id, positions in homes.items() if position not in positions])
+        total += (c.pace.turn + c.pace.bolster) * turned
         if not c.regions[q.closing.region].soils_hands:
-            total += c.pace.wash_hands * self._any(soiling)
+            total += c.pace.wash_hands * self._any([id for id in q.shares if c.regions[id].soils_hands])
         return total
 
-    def _turned(self, homes: list[list[str]]) -> Floats:
-        """1 for sets that cannot be worked in one position."""
-        positions = [b.position for b in self._question.school.blocks]
-        stays: Floats = np.zeros(len(self._member))
-        for position in positions:
-            elsewhere = [i for i, home in enumerate(homes) if position not in home]
-            stays = np.maximum(stays, 1 - self._any(elsewhere))
-        return np.asarray(1 - stays)
-
-    def _any(self, columns: list[int]) -> Floats:
-        """1 for sets that hold any of the columns."""
-        if not columns:
-            return np.zeros(len(self._member))
-        return np.asarray(np.max(self._member[:, columns], axis=1))
+    def _any(self, ids: list[str]) -> Bools:
+        """Which sets hold any of `ids`."""
+        if not self._question.must.isdisjoint(ids):
+            return np.ones(len(self._sets), dtype=np.bool_)
+        mask = sum(1 << self._optional.index(id) for id in ids)
+        return np.asarray((self._sets & np.uint32(mask)) != 0)
 
 
 def _gain(share: Share, price: float) -> float:

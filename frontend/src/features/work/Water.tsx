@@ -4,8 +4,8 @@ export function Water({ level }: { level: number }) {
     <div
       aria-hidden="true"
       data-testid="water"
-      className="absolute inset-x-0 bottom-0 bg-tide-faint transition-[height] duration-1000 ease-linear"
-      style={{ height: `${(level * 100).toFixed(2)}%` }}
+      className="absolute inset-0 bg-tide-faint transition-transform duration-1000 ease-linear"
+      style={{ transform: `translateY(${(100 - level * 100).toFixed(2)}%)` }}
     >
       <svg
         className="absolute inset-x-0 -top-3 h-4 w-full"

@@ -1,0 +1,47 @@
+import { describe, expect, it } from "vitest";
+import type { RunSheet, RunState } from "../../api/client";
+import { behind, paceWords, waterLevel } from "./pace";
+import { UNBEGUN } from "./runState";
+
+const T0 = Date.parse("2026-05-04T09:00:00Z");
+const iso = (second: number) => new Date(T0 + second * 1000).toISOString();
+const entry = (start: number, seconds: number, stop_id: string) => ({ start, seconds, stop_id });
+const sheet = { entries: [entry(0, 40, "a"), entry(40, 60, "b"), entry(100, 20, "b")] } as RunSheet;
+const run = (over: Partial<RunState>): RunState => ({
+  ...UNBEGUN,
+  begun_at: iso(0),
+  last_at: iso(0),
+  ...over,
+});
+
+describe("the water level", () => {
+  it("falls over the whole stop, not the single stroke", () => {
+    const inB = run({ entry: 2, taken: { a: 40, b: 60 }, last_at: iso(100) });
+    expect(waterLevel(inB, sheet, T0 + 100_000)).toBeCloseTo(0.25);
+    expect(waterLevel(inB, sheet, T0 + 110_000)).toBeCloseTo(0.125);
+  });
+
+  it("stays at nothing once the time is gone, and full before it begins", () => {
+    expect(waterLevel(run({ taken: { a: 500 } }), sheet, T0)).toBe(0);
+    expect(waterLevel(UNBEGUN, sheet, T0)).toBe(1);
+  });
+});
+
+describe("behind or ahead", () => {
+  it("is nothing while the present stroke has its time", () => {
+    expect(behind(run({ entry: 1 }), sheet, T0 + 70_000)).toBe(0);
+    expect(behind(run({ entry: 1 }), sheet, T0 + 130_000)).toBe(30);
+    expect(behind(run({ entry: 2 }), sheet, T0 + 60_000)).toBe(-40);
+  });
+
+  it("is said in words", () => {
+    expect([0, 19, 32, -45, 95, -600].map(paceWords)).toEqual([
+      "On time",
+      "On time",
+      "30 s behind",
+      "45 s ahead",
+      "2 min behind",
+      "10 min ahead",
+    ]);
+  });
+});

@@ -1,0 +1,99 @@
+"""What a person finds on each screen, by role and name."""
+
+import re
+
+from playwright.sync_api import Locator, Page, expect
+
+from mellow_tide.demo.people import THERAPIST_EMAIL, THERAPIST_PASSWORD
+
+
+class SignIn:
+    def __init__(self, page: Page) -> None:
+        self.page = page
+
+    def enter(self, email: str = THERAPIST_EMAIL, password: str = THERAPIST_PASSWORD) -> "Today":
+        self.page.get_by_label("E-mail").fill(email)
+        self.page.get_by_label("Password").fill(password)
+        self.page.get_by_role("button", name="Sign in").click()
+        return Today(self.page)
+
+
+class Today:
+    def __init__(self, page: Page) -> None:
+        self.page = page
+        self.next_action = page.get_by_role("region", name="Next action")
+
+    def open(self, client: str) -> None:
+        self.page.get_by_role("listitem").filter(has_text=client).get_by_role("link").click()
+
+
+class Plan:
+    def __init__(self, page: Page) -> None:
+        self.page = page
+        self.tide = page.get_by_role("group", name="Tide line")
+        self.fit = page.get_by_text(re.compile(r"^(Fits|\d+ .* (over|under) the)"))
+
+    def word(self, about: str) -> Locator:
+        return self.page.get_by_role("button", name=re.compile(f"^{about}: "))
+
+    def panel(self, about: str) -> Locator:
+        self.word(about).click()
+        return self.page.get_by_role("dialog", name=about)
+
+    def type_minutes(self, minutes: str) -> Locator:
+        panel = self.panel("Booked minutes")
+        panel.get_by_label("Booked minutes").fill(minutes)
+        panel.get_by_role("button", name="Plan", exact=True).click()
+        return panel
+
+    def planned(self) -> None:
+        expect(self.page.get_by_text("The plan is up to date")).to_be_attached()
+
+    def swell(self, name: str) -> Locator:
+        return self.tide.get_by_role("button", name=re.compile(f"^{name}, "))
+
+    def stop(self, name: str) -> Locator:
+        return self.page.get_by_role("region", name="Sequence").get_by_role("button", name=re.compile(name))
+
+    def to_work(self) -> "Work":
+        self.page.get_by_role("link", name="To the table").click()
+        return Work(self.page)
+
+
+class Work:
+    def __init__(self, page: Page) -> None:
+        self.page = page
+        self.stroke = page.get_by_role("heading", level=1)
+        self.water = page.get_by_test_id("water")
+
+    def begin(self, news: str = "") -> None:
+        if news:
+            self.page.get_by_label("Ask: anything new").fill(news)
+        self.page.get_by_role("button", name="Noted: begin" if news else "Nothing new: begin").click()
+        expect(self.page.get_by_role("button", name="Go on")).to_be_visible()
+
+    def pad(self, word: str) -> Locator:
+        return self.page.get_by_role("group", name="What the client says").get_by_role("button", name=word)
+
+    def end(self) -> "Log":
+        ending = self.page.get_by_role("heading", name="End the session?")
+        for _ in range(400):
+            if ending.is_visible():
+                break
+            self.page.keyboard.press("PageDown")
+        self.page.keyboard.press("PageDown")
+        self.page.get_by_role("link", name="Log the session").click()
+        return Log(self.page)
+
+
+class Log:
+    def __init__(self, page: Page) -> None:
+        self.page = page
+
+    def row(self, region: str) -> Locator:
+        return self.page.get_by_role("row").filter(
+            has=self.page.get_by_role("rowheader", name=region, exact=True)
+        )
+
+    def suited(self, region: str) -> Locator:
+        return self.page.get_by_label(f"Depth that suited, {region}", exact=True)

@@ -1,0 +1,54 @@
+"""The real server in a process of its own, on a socket that is bound before it starts."""
+
+import os
+import socket
+import subprocess
+import sys
+import time
+from pathlib import Path
+
+import httpx
+
+ROOT = Path(__file__).parents[2]
+
+
+class LiveServer:
+    """Serves the application over `dsn`; keeps its port over a restart."""
+
+    def __init__(self, dsn: str, log: Path) -> None:
+        self._dsn = dsn
+        self._log = log
+        self._listener = socket.socket()
+        self._listener.bind(("127.0.0.1", 0))
+        self._listener.listen(64)
+        self.url = f"http://127.0.0.1:{self._listener.getsockname()[1]}"
+        self._process: subprocess.Popen | None = None
+
+    def start(self) -> None:
+        fd = self._listener.fileno()
+        env = {**os.environ, "TIDE_DSN": self._dsn, "PYTHONPATH": str(ROOT)}
+        with self._log.open("ab") as log:
+            self._process = subprocess.Popen(
+                [sys.executable, "-m", "mellow_tide.cli", "serve", "--fd", str(fd)],
+                env=env,
+                pass_fds=[fd],
+                stdout=log,
+                stderr=log,
+            )
+        for _ in range(200):
+            try:
+                if httpx.get(self.url, timeout=1).status_code == 200:
+                    return
+            except httpx.HTTPError:
+                time.sleep(0.05)
+        raise RuntimeError(f"the server did not answer:\n{self._log.read_text()}")
+
+    def stop(self) -> None:
+        if self._process:
+            self._process.terminate()
+            self._process.wait(10)
+            self._process = None
+
+    def close(self) -> None:
+        self.stop()
+        self._listener.close()

@@ -1,0 +1,94 @@
+"""Automated rules on every main view in both themes, and what a therapist reads from a step away."""
+
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.pages import Plan, Today
+
+AXE = Path(__file__).parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
+RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
+
+
+def broken_rules(page: Page) -> list[str]:
+    page.wait_for_timeout(500)  # colours move for 300 ms
+    page.add_script_tag(path=str(AXE))
+    found = page.evaluate("tags => axe.run({ runOnly: tags })", RULES)
+    return [
+        f"{v['id']}: {n['target']} {n['failureSummary']}" for v in found["violations"] for n in v["nodes"]
+    ]
+
+
+@pytest.fixture(params=["shore", "nightroom"])
+def theme(request, context):
+    context.add_init_script(f"localStorage.setItem('tide-theme', '{request.param}')")
+    return request.param
+
+
+def test_signing_in(page: Page, server, theme):
+    page.goto(server.url)
+    expect(page.get_by_label("E-mail")).to_be_visible()
+    assert broken_rules(page) == []
+
+
+def test_today(page: Page, theme, today: Today):
+    expect(page.locator("html")).to_have_attribute("data-theme", theme)
+    assert broken_rules(page) == []
+
+
+def test_plan(page: Page, theme, today: Today):
+    today.open("Isolde Kelpworth")
+    plan = Plan(page)
+    plan.swell("back").click()
+    assert broken_rules(page) == []
+    plan.panel("Focus")
+    assert broken_rules(page) == []
+
+
+def test_log(page: Page, theme, today: Today):
+    today.open("Ottilie Saltgrove")
+    expect(page.get_by_role("table")).to_be_visible()
+    assert broken_rules(page) == []
+
+
+def test_work_is_read_from_a_step_away(page: Page, today: Today):
+    today.open("Corin Foghollow")
+    work = Plan(page).to_work()
+    assert broken_rules(page) == []
+    work.begin()
+    for _ in range(5):
+        page.keyboard.press("PageDown")
+    assert broken_rules(page) == []
+    # ISO 9241-303: 20 minutes of arc; at 1.5 m that is 8.7 mm, 33 CSS px of x-height at 96 dpi.
+    x_height = work.stroke.evaluate(
+        """element => {
+            const style = getComputedStyle(element);
+            const canvas = document.createElement('canvas').getContext('2d');
+            canvas.font = `${style.fontWeight} ${style.fontSize} ${style.fontFamily}`;
+            return canvas.measureText('x').actualBoundingBoxAscent;
+        }"""
+    )
+    assert x_height >= 33
+
+
+@pytest.mark.parametrize("width", [360, 390, 2560])
+def test_no_page_scrolls_sideways(page: Page, server, today: Today, width):
+    page.set_viewport_size({"width": width, "height": 844})
+    for client in ("Isolde Kelpworth", "Ottilie Saltgrove"):
+        today.open(client)
+        expect(page.get_by_role("heading", name=client)).to_be_visible()
+        assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
+        page.get_by_role("link", name="Mellow Tide").click()
+        expect(today.next_action).to_be_visible()
+        assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
+
+
+def test_targets_are_large_enough_for_a_knuckle(page: Page, today: Today):
+    today.open("Bram Lanternby")
+    work = Plan(page).to_work()
+    work.begin()
+    expect(work.pad("Deeper")).to_be_visible()
+    for word in ("Lighter", "Just right", "Deeper"):
+        box = work.pad(word).bounding_box()
+        assert min(box["width"], box["height"]) >= 96

@@ -1,0 +1,100 @@
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.pages import Plan, SignIn, Today
+
+
+@pytest.fixture
+def plan(page: Page, today: Today) -> Plan:
+    today.open("Isolde Kelpworth")
+    screen = Plan(page)
+    expect(screen.fit).to_be_visible()
+    return screen
+
+
+def test_absurd_minutes_are_refused_beside_the_field_and_nothing_is_saved(page: Page, plan: Plan):
+    panel = plan.type_minutes("4000")
+    expect(panel.get_by_role("alert")).to_have_text(re.compile("Too large: use 120 or less"))
+    page.keyboard.press("Escape")
+    expect(plan.word("Booked minutes")).to_have_text("4000 minutes")
+    page.get_by_role("button", name="Put the brief back").click()
+    expect(plan.word("Booked minutes")).to_have_text("60 minutes")
+    page.reload()
+    expect(plan.word("Booked minutes")).to_have_text("60 minutes")
+
+
+def test_a_brief_that_cannot_fit_names_what_to_change(page: Page, plan: Plan):
+    panel = plan.panel("Focus")
+    for region in ("back", "neck", "feet"):
+        panel.get_by_role("checkbox", name=region, exact=True).check()
+    page.keyboard.press("Escape")
+    plan.planned()
+    panel = plan.type_minutes("20")
+    expect(panel.get_by_role("alert")).to_contain_text("too few: book")
+    page.keyboard.press("Escape")
+    needed = page.get_by_role("alert").filter(has_text="This does not fit").inner_text()
+    minutes = re.search(r"book (\d+) minutes", needed)[1]
+    plan.type_minutes(minutes)
+    plan.planned()
+    page.keyboard.press("Escape")
+    expect(plan.word("Booked minutes")).to_have_text(f"{minutes} minutes")
+    expect(plan.fit).to_have_text(re.compile("^Fits"))
+
+
+def test_the_tide_line_is_walked_by_keys_and_opens_the_list(page: Page, plan: Plan):
+    plan.swell("back").click()
+    expect(plan.stop("Back")).to_have_attribute("aria-expanded", "true")
+    expect(page.get_by_role("list", name="Strokes")).to_contain_text("effleurage")
+    page.keyboard.press("ArrowRight")
+    following = plan.tide.locator("[role=button][aria-pressed=true]")
+    expect(following).to_be_focused()
+    name = following.get_attribute("aria-label").split(",")[0]
+    assert name != "back"
+    expect(
+        page.locator("[aria-expanded=true]").filter(has_text=re.compile(name, re.IGNORECASE))
+    ).to_be_visible()
+    page.keyboard.press("Home")
+    expect(plan.tide.locator("[role=button]").first).to_be_focused()
+    page.keyboard.press("ArrowLeft")
+    expect(plan.tide.locator("[role=button]").first).to_be_focused()
+
+
+def test_what_is_left_out_can_be_asked_for(page: Page, plan: Plan):
+    left_out = page.get_by_role("region", name="Left out")
+    ask = left_out.get_by_role("button", name=re.compile("^Ask for the")).first
+    wanted = ask.inner_text().removeprefix("Ask for the ")
+    ask.click()
+    plan.planned()
+    expect(plan.word("Focus")).to_contain_text(wanted)
+
+
+def test_a_change_in_another_window_is_not_overwritten(page: Page, plan: Plan, context):
+    other = context.new_page()
+    other.goto(page.url)
+    elsewhere = Plan(other)
+    elsewhere.panel("Pressure").get_by_role("radio", name=re.compile("^Light")).click()
+    elsewhere.planned()
+    plan.panel("Close with").get_by_role("radio", name="At the head").click()
+    expect(page.get_by_role("alert").first).to_contain_text("changed in another window")
+    page.get_by_role("button", name="Put the brief back").click()
+    expect(plan.word("Pressure")).to_have_text("light pressure")
+
+
+def test_a_wrong_password_and_an_empty_field_say_what_to_do(page: Page, server):
+    page.goto(server.url)
+    page.get_by_role("button", name="Sign in").click()
+    expect(page.get_by_text("Give the e-mail you sign in with.")).to_be_visible()
+    SignIn(page).enter(password="spring tide")
+    expect(page.get_by_role("alert")).to_contain_text("do not belong together")
+
+
+def test_signing_out_leads_back_and_in_again_to_the_same_page(page: Page, plan: Plan, server):
+    wanted = page.url
+    page.get_by_role("button", name="Sign out").click()
+    expect(page.get_by_label("E-mail")).to_be_visible()
+    page.goto(wanted)
+    SignIn(page).enter()
+    expect(plan.fit).to_be_visible()
+    assert page.url == wanted

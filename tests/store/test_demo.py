@@ -1,0 +1,46 @@
+from datetime import timedelta
+
+from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.demo.load import ensure_demo, reset_demo
+from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID, demo_id
+from mellow_tide.services.days import day_of
+from mellow_tide.services.logs import log_page
+from mellow_tide.store.database import Database, Sight
+from mellow_tide.store.people import SignedIn
+from mellow_tide.store.sessions import add_client, find_session
+from tests.conftest import NOW
+
+WHO = SignedIn(PRACTICE_ID, THERAPIST_ID)
+
+
+def stages(db, now, catalogue):
+    return [s.stage for s in day_of(db, WHO, None, now, catalogue).sessions]
+
+
+def test_every_new_day_gets_its_sessions_and_none_twice(db, owner_dsn, catalogue):
+    tomorrow = NOW + timedelta(days=1)
+    assert stages(db, tomorrow, catalogue) == []
+    with Database(owner_dsn, most_connections=1) as owner:
+        ensure_demo(owner, tomorrow)
+        ensure_demo(owner, tomorrow)
+    assert stages(db, tomorrow, catalogue) == ["logged", "plan", "plan", "plan"]
+    assert stages(db, NOW, catalogue) == ["logged", "plan", "plan", "plan"]
+
+
+def test_the_logged_session_is_whole(db, catalogue):
+    page = log_page(db, WHO, demo_id("session 2026-05-04 ottilie"), catalogue)
+    assert page.session.run.ended_at
+    assert page.log.note
+    assert page.log.suited["back"] == 4
+    assert all(region.taken > 0 for region in page.done)
+
+
+def test_reset_puts_it_back_as_shipped(db, owner_dsn, catalogue):
+    extra = demo_id("client nobody")
+    with db.transaction(Sight(PRACTICE_ID)) as c:
+        add_client(c, PRACTICE_ID, extra, "Someone added", ClientFacts(), "")
+    with Database(owner_dsn, most_connections=1) as owner:
+        reset_demo(owner, NOW)
+    with db.transaction(Sight(PRACTICE_ID)) as c:
+        assert c.execute("SELECT count(*) FROM client").fetchone() == (6,)
+        find_session(c, PRACTICE_ID, demo_id("session 2026-05-04 bram"))

@@ -1,0 +1,128 @@
+"""One practice cannot reach another's rows, with raw SQL under the application's own role."""
+
+from uuid import uuid4
+
+import psycopg
+import pytest
+
+from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID
+from mellow_tide.store.database import Database, Sight, look_through
+from mellow_tide.store.people import Person, Practice, add_member, add_person, add_practice
+
+OTHER = Practice(uuid4(), "Another practice", "UTC")
+STRANGER = Person(uuid4(), "Someone Else", "else@elsewhere.example", "x")
+TENANT_TABLES = ("practice", "membership", "sign_in", "client", "session", "run_event", "session_log")
+
+
+@pytest.fixture(scope="module", autouse=True)
+def _second_practice(owner_dsn):
+    with (
+        Database(owner_dsn, most_connections=1) as db,
+        db.transaction(Sight(OTHER.practice_id, STRANGER.person_id)) as c,
+    ):
+        add_practice(c, OTHER)
+        add_person(c, STRANGER)
+        add_member(c, OTHER.practice_id, STRANGER.person_id)
+
+
+@pytest.fixture
+def other(app_dsn):
+    """A connection that has been opened for the second practice."""
+    with psycopg.connect(app_dsn) as connection:
+        look_through(connection, Sight(OTHER.practice_id, STRANGER.person_id))
+        yield connection
+        connection.rollback()
+
+
+def count(connection, table):
+    return connection.execute(
+        psycopg.sql.SQL("SELECT count(*) FROM {}").format(psycopg.sql.Identifier(table))
+    ).fetchone()[0]
+
+
+def test_the_first_practice_has_rows_to_protect(app_dsn):
+    with psycopg.connect(app_dsn) as connection:
+        look_through(connection, Sight(PRACTICE_ID))
+        counts = {table: count(connection, table) for table in TENANT_TABLES if table != "sign_in"}
+    assert counts["client"] == 6
+    assert counts["session"] == 4
+    assert counts["session_log"] == 1
+    assert all(counts.values())
+
+
+def test_reading_finds_only_ones_own(other):
+    seen = {table: count(other, table) for table in TENANT_TABLES}
+    assert seen == {**dict.fromkeys(TENANT_TABLES, 0), "practice": 1, "membership": 1}
+    assert other.execute("SELECT email FROM person").fetchall() == [("else@elsewhere.example",)]
+
+
+def test_without_a_sight_there_is_nothing(app_dsn):
+    with psycopg.connect(app_dsn) as connection:
+        assert [count(connection, table) for table in (*TENANT_TABLES, "person")] == [0] * 8
+
+
+def test_writing_over_the_first_practices_rows_changes_none(other):
+    assert other.execute("UPDATE client SET name = 'mine'").rowcount == 0
+    assert other.execute("UPDATE session SET revision = 99").rowcount == 0
+    assert other.execute("DELETE FROM sign_in").rowcount == 0
+
+
+@pytest.mark.parametrize(
+    "statement",
+    [
+        "INSERT INTO client (practice_id, client_id, name) VALUES (%(first)s, gen_random_uuid(), 'planted')",
+        "INSERT INTO sign_in VALUES (%(first)s, '\\x00', %(therapist)s, now() + interval '1 day')",
+    ],
+)
+def test_planting_a_row_in_the_first_practice_is_refused(other, statement):
+    with pytest.raises(psycopg.errors.InsufficientPrivilege):
+        other.execute(statement, {"first": PRACTICE_ID, "therapist": THERAPIST_ID})
+
+
+@pytest.mark.parametrize(
+    "statement",
+    [
+        "UPDATE run_event SET event = '{}'",
+        "DELETE FROM run_event",
+        "UPDATE session_log SET log = '{}'",
+        "DELETE FROM session_log",
+        "DELETE FROM session",
+        "UPDATE session SET starts_at = now()",
+        "UPDATE person SET password_hash = 'mine'",
+        "ALTER TABLE client DISABLE ROW LEVEL SECURITY",
+        "ALTER TABLE client NO FORCE ROW LEVEL SECURITY",
+        "SET ROLE mellow_tide_owner",
+    ],
+)
+def test_what_was_tapped_and_who_may_see_it_cannot_be_changed_even_at_home(app_dsn, statement):
+    with psycopg.connect(app_dsn) as connection:
+        look_through(connection, Sight(PRACTICE_ID, THERAPIST_ID))
+        with pytest.raises(psycopg.errors.InsufficientPrivilege):
+            connection.execute(statement)
+
+
+def test_the_role_owns_nothing_and_cannot_bypass(app_dsn):
+    with psycopg.connect(app_dsn) as connection:
+        flags = "rolsuper, rolbypassrls, rolcreaterole, rolcreatedb"
+        assert (
+            connection.execute(f"SELECT {flags} FROM pg_roles WHERE rolname = current_user").fetchone()
+            == (False,) * 4
+        )
+        owned = connection.execute(
+            "SELECT count(*) FROM pg_class WHERE pg_get_userbyid(relowner) = current_user"
+        ).fetchone()
+        assert owned == (0,)
+
+
+def test_every_table_of_a_practice_forces_row_security_and_starts_its_key_with_the_practice(owner_dsn):
+    keys = """
+        SELECT c.relname, c.relrowsecurity AND c.relforcerowsecurity,
+               (SELECT a.attname FROM pg_index i JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum = i.indkey[0]
+                WHERE i.indrelid = c.oid AND i.indisprimary)
+        FROM pg_class c
+        WHERE c.relkind = 'r' AND c.relnamespace = 'public'::regnamespace
+          AND EXISTS (SELECT FROM pg_attribute p WHERE p.attrelid = c.oid AND p.attname = 'practice_id')
+    """
+    with psycopg.connect(owner_dsn) as connection:
+        found = connection.execute(keys).fetchall()
+    assert sorted(found) == sorted((table, True, "practice_id") for table in TENANT_TABLES)

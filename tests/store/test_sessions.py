@@ -1,0 +1,85 @@
+from datetime import timedelta
+from uuid import uuid4
+
+import pytest
+
+from mellow_tide.demo.people import PRACTICE_ID, demo_id
+from mellow_tide.store.database import Sight
+from mellow_tide.store.errors import Conflict, NotThere, Stale
+from mellow_tide.store.queries import read_queries
+from mellow_tide.store.sessions import (
+    add_log,
+    append_events,
+    events_of,
+    find_session,
+    newest_log,
+    replace_plan,
+    sessions_between,
+)
+from tests.conftest import NOW
+
+SESSION = demo_id("session 2026-05-04 isolde")
+HERE = Sight(PRACTICE_ID)
+
+
+def test_a_day_has_its_sessions_in_order(db):
+    start = NOW.replace(hour=0)
+    with db.transaction(HERE) as c:
+        day = sessions_between(c, PRACTICE_ID, start, start + timedelta(days=1))
+        assert sessions_between(c, PRACTICE_ID, start + timedelta(days=1), start + timedelta(days=2)) == []
+    names = [row.client_name for row in day]
+    assert names == ["Ottilie Saltgrove", "Bram Lanternby", "Isolde Kelpworth", "Corin Foghollow"]
+    assert [row.logged for row in day] == [True, False, False, False]
+
+
+def test_events_keep_their_order_and_one_sent_twice_changes_nothing(db):
+    events = [(uuid4(), {"n": n}) for n in range(20)]
+    with db.transaction(HERE) as c:
+        append_events(c, PRACTICE_ID, SESSION, events[:12])
+    with db.transaction(HERE) as c:
+        append_events(c, PRACTICE_ID, SESSION, [(events[3][0], {"n": "changed"}), *events[8:]])
+        assert [e["n"] for e in events_of(c, PRACTICE_ID, SESSION)] == list(range(20))
+
+
+def test_a_plan_is_replaced_only_over_the_newest(db):
+    with db.transaction(HERE) as c:
+        replace_plan(c, PRACTICE_ID, SESSION, 1, {"made": "first"})
+    with pytest.raises(Stale), db.transaction(HERE) as c:
+        replace_plan(c, PRACTICE_ID, SESSION, 1, {"made": "late"})
+    with db.transaction(HERE) as c:
+        row = find_session(c, PRACTICE_ID, SESSION)
+    assert (row.revision, row.plan) == (2, {"made": "first"})
+
+
+def test_a_log_is_added_to_never_overwritten(db):
+    with db.transaction(HERE) as c:
+        assert newest_log(c, PRACTICE_ID, SESSION) is None
+        add_log(c, PRACTICE_ID, SESSION, 1, {"note": "first"})
+        add_log(c, PRACTICE_ID, SESSION, 2, {"note": "second"})
+        newest = newest_log(c, PRACTICE_ID, SESSION)
+    assert (newest.revision, newest.log) == (2, {"note": "second"})
+    with pytest.raises(Conflict) as refused, db.transaction(HERE) as c:
+        add_log(c, PRACTICE_ID, SESSION, 2, {"note": "late"})
+    assert refused.value.constraint == "session_log_pkey"
+
+
+def test_a_transaction_that_fails_changes_nothing(db):
+    taken = [(uuid4(), {"n": "lost"}), (None, {"n": "without an id"})]
+    with pytest.raises(Conflict), db.transaction(HERE) as c:
+        append_events(c, PRACTICE_ID, SESSION, taken)
+    with db.transaction(HERE) as c:
+        assert all(e["n"] != "lost" for e in events_of(c, PRACTICE_ID, SESSION))
+
+
+def test_what_is_not_there_is_said_so(db):
+    with pytest.raises(NotThere), db.transaction(HERE) as c:
+        find_session(c, PRACTICE_ID, uuid4())
+
+
+def test_a_query_name_is_unique():
+    assert read_queries(["-- name: a\nSELECT 1\n\n-- name: b\nSELECT 2\n"]) == {
+        "a": "SELECT 1",
+        "b": "SELECT 2",
+    }
+    with pytest.raises(ValueError, match="“a” is there twice"):
+        read_queries(["-- name: a\nSELECT 1\n", "-- name: a\nSELECT 2\n"])

@@ -1,0 +1,169 @@
+from datetime import timedelta
+from uuid import UUID, uuid4
+
+import pytest
+
+from mellow_tide.demo.people import demo_id
+from tests.conftest import NOW
+
+DAY = "/api/day?day=2026-05-04"
+
+
+def url(name, rest=""):
+    return f"/api/sessions/{demo_id(f'session 2026-05-04 {name}')}{rest}"
+
+
+def fields(answer, status=422):
+    assert answer.status_code == status, answer.text
+    assert answer.headers["content-type"] == "application/problem+json"
+    return {error["field"]: (error["what"], error["remedy"]) for error in answer.json()["errors"]}
+
+
+def change(client, name, **brief):
+    revision = client.get(url(name)).json()["revision"]
+    return client.put(url(name, "/brief"), json={"revision": revision, "brief": brief})
+
+
+def test_the_day_says_what_is_next(client):
+    day = client.get(DAY).json()
+    assert [s["stage"] for s in day["sessions"]] == ["logged", "plan", "plan", "plan"]
+    assert day["next_action"]["action"] == "plan"
+    assert client.get("/api/day?day=2030-01-01").json() == {
+        "day": "2030-01-01",
+        "time_zone": "UTC",
+        "sessions": [],
+        "next_action": None,
+    }
+
+
+def test_a_changed_brief_is_planned_stored_and_read_again(client):
+    answer = change(client, "bram", booked_minutes=60, focus=["neck"], leave_out=["foot"], close_with="feet")
+    assert answer.status_code == 200
+    made = answer.json()
+    assert abs(made["sheet"]["seconds"] - 50 * 60) <= 15
+    again = client.get(url("bram")).json()
+    assert again == made
+    assert {"region": "foot", "reason": "wish", "gives": []} in again["plan"]["left_out"]
+
+
+@pytest.mark.parametrize(
+    ("brief", "wanted"),
+    [
+        ({"booked_minutes": -3}, {"booked_minutes": ("too small", "use 10 or more")}),
+        ({"booked_minutes": 4000}, {"booked_minutes": ("too large", "use 120 or less")}),
+        ({"booked_minutes": "soon"}, {"booked_minutes": ("not a whole number", "use a whole number")}),
+        ({}, {"booked_minutes": ("missing", "give a value")}),
+        ({"booked_minutes": 60, "colour": "blue"}, {"colour": ("not known here", "leave it out")}),
+    ],
+)
+def test_bad_input_names_field_and_remedy_and_saves_nothing(client, brief, wanted):
+    before = client.get(url("corin")).json()
+    assert fields(change(client, "corin", **brief)) == wanted
+    assert client.get(url("corin")).json() == before
+
+
+def test_an_unknown_region_and_a_brief_that_cannot_fit(client):
+    assert list(fields(change(client, "corin", booked_minutes=60, focus=["bak"]))) == ["focus"]
+    needs = fields(change(client, "corin", booked_minutes=20, focus=["back", "neck"]))
+    assert set(needs) == {"focus", "booked_minutes"}
+    assert needs["booked_minutes"][1].startswith("book ")
+
+
+def test_two_windows_never_overwrite_one_another(client):
+    revision = client.get(url("corin")).json()["revision"]
+    body = {"revision": revision, "brief": {"booked_minutes": 60}}
+    assert client.put(url("corin", "/brief"), json=body).status_code == 200
+    late = client.put(url("corin", "/brief"), json={**body, "brief": {"booked_minutes": 90}})
+    assert late.status_code == 409
+    assert late.json()["type"].endswith("changed-elsewhere")
+    assert client.get(url("corin")).json()["plan"]["flow"]["brief"]["booked_minutes"] == 60
+
+
+def test_a_flow_made_by_hand_is_held_to_the_catalogue_and_the_clock(client):
+    session = client.get(url("isolde")).json()
+    flow, revision = session["plan"]["flow"], session["revision"]
+
+    def put(changed):
+        return client.put(url("isolde", "/flow"), json={"revision": revision, "flow": changed})
+
+    def with_step(**over):
+        stops = [*flow["stops"]]
+        stops[1] = {**stops[1], "steps": [{**stops[1]["steps"][0], **over}, *stops[1]["steps"][1:]]}
+        return {**flow, "stops": stops}
+
+    assert list(fields(put(with_step(stroke="poking")))) == ["stops.1.steps.0.stroke"]
+    assert list(fields(put(with_step(passes=0)))) == ["stops.1.steps.0.passes"]
+    assert fields(put(with_step(passes=60)))["stops"][1] == "take passes or a stop away, or book more minutes"
+    fewer = with_step(passes=1)
+    answer = put(fewer)
+    assert answer.status_code == 200
+    assert answer.json()["plan"]["flow"] == fewer
+
+
+class TestARun:
+    """Working a session: events in, state out, the plan stands, the log after the end."""
+
+    def events(self, *kinds):
+        return [
+            {"id": str(uuid4()), "at": (NOW + timedelta(seconds=30 * n)).isoformat(), **kind}
+            for n, kind in enumerate(kinds)
+        ]
+
+    def test_events_are_kept_once_and_in_order(self, client):
+        said = {"kind": "said", "word": "deeper", "region": "back", "side": "mid", "depth": 2}
+        sent = self.events({"kind": "began"}, {"kind": "moved", "to": 3}, said, {"kind": "moved", "to": 5})
+        first = client.post(url("bram", "/events"), json={"events": sent})
+        assert first.status_code == 200
+        assert first.json()["entry"] == 5
+        again = client.post(url("bram", "/events"), json={"events": sent[1:3]})
+        assert again.json() == first.json()
+        assert client.get(url("bram")).json()["run"] == first.json()
+        assert client.get(url("bram")).json()["stage"] == "work"
+
+    def test_the_plan_of_a_run_stands(self, client):
+        answer = change(client, "bram", booked_minutes=75)
+        assert answer.status_code == 409
+        assert answer.json()["type"].endswith("run-has-begun")
+
+    def test_it_is_logged_only_after_its_end(self, client):
+        body = {"revision": 0, "log": {"suited": {"back": 3}, "note": "well", "next_time": ""}}
+        assert list(fields(client.put(url("bram", "/log"), json=body))) == ["session_id"]
+        client.post(url("bram", "/events"), json={"events": self.events({"kind": "ended"})})
+        assert client.get(url("bram")).json()["stage"] == "log"
+        saved = client.put(url("bram", "/log"), json=body)
+        assert saved.status_code == 200
+        assert (saved.json()["revision"], saved.json()["log"]["suited"]) == (1, {"back": 3})
+        assert client.put(url("bram", "/log"), json=body).status_code == 409
+        assert client.get(url("bram", "/log")).json() == saved.json()
+
+    def test_nonsense_is_refused_with_its_place(self, client):
+        wrong = self.events({"kind": "said", "word": "ouch", "region": "back", "side": "mid", "depth": 9})
+        named = fields(client.post(url("isolde", "/events"), json={"events": wrong}))
+        assert set(named) == {"events.0.said.word", "events.0.said.depth"}
+        elsewhere = self.events(
+            {"kind": "said", "word": "deeper", "region": "tail", "side": "mid", "depth": 2}
+        )
+        assert list(fields(client.post(url("isolde", "/events"), json={"events": elsewhere}))) == [
+            "events.0.region"
+        ]
+        body = {"revision": 0, "log": {"suited": {"tail": 3}}}
+        assert list(fields(client.put(url("isolde", "/log"), json=body))) == ["suited.tail"]
+
+
+def test_what_is_not_there_is_a_problem_too(client):
+    nowhere = client.get(f"/api/sessions/{UUID(int=1)}")
+    assert nowhere.status_code == 404
+    assert nowhere.json()["type"].endswith("not-there")
+    assert client.get("/api/nothing").headers["content-type"] == "application/problem+json"
+
+
+def test_no_stack_trace_reaches_a_user(client, monkeypatch):
+    def broken(*_):
+        raise RuntimeError("secret inner matter")
+
+    monkeypatch.setattr("mellow_tide.web.routes.practice.day_of", broken)
+    answer = client.get(DAY)
+    assert answer.status_code == 500
+    assert "secret" not in answer.text
+    assert "Traceback" not in answer.text
+    assert answer.json()["detail"].startswith("Nothing was changed.")

@@ -1,0 +1,94 @@
+from datetime import UTC, datetime, timedelta
+
+import pytest
+
+from mellow_tide.demo.people import THERAPIST_EMAIL, THERAPIST_PASSWORD
+from mellow_tide.services.sign_in import SignInRefused, TooManyAttempts, sign_in, sign_out, who_holds
+from tests.conftest import NOW
+
+RIGHT = {"email": THERAPIST_EMAIL, "password": THERAPIST_PASSWORD}
+
+
+def problem(answer, status):
+    assert answer.status_code == status
+    assert answer.headers["content-type"] == "application/problem+json"
+    return answer.json()["type"].rsplit(":", 1)[1]
+
+
+def test_the_cookie_is_out_of_reach_of_scripts_and_other_sites(stranger):
+    answer = stranger.post("/api/sign-in", json=RIGHT)
+    cookie = answer.headers["set-cookie"].lower()
+    assert "httponly" in cookie
+    assert "samesite=strict" in cookie
+    stranger.cookies.clear()
+
+
+def test_every_route_but_signing_in_asks_who_it_is(stranger):
+    paths = stranger.get("/api/openapi.json").json()["paths"]
+    inside = [(path, method) for path, ways in paths.items() for method in ways if path != "/api/sign-in"]
+    assert len(inside) >= 8
+    for path, method in inside:
+        url = path.replace("{session_id}", "8263e649-d33f-5b58-946b-004267f3f1ea")
+        assert problem(stranger.request(method.upper(), url, json={}), 401) == "not-signed-in", (path, method)
+
+
+@pytest.mark.parametrize("origin", ["http://evil.example", "null", "", "http://testserver.evil.example"])
+def test_a_write_from_a_foreign_page_is_refused(client, origin):
+    answer = client.delete("/api/sign-in", headers={"Origin": origin})
+    assert problem(answer, 403) == "foreign-origin"
+    assert client.get("/api/me").status_code == 200
+
+
+def test_signing_out_ends_it_on_the_server_too(stranger):
+    stranger.post("/api/sign-in", json=RIGHT)
+    token = stranger.cookies["tide_sign_in"]
+    assert stranger.get("/api/me").json()["practice"] == "The Loft above the Boat Shed"
+    stranger.delete("/api/sign-in")
+    stranger.cookies.set("tide_sign_in", token)
+    assert problem(stranger.get("/api/me"), 401) == "not-signed-in"
+    stranger.cookies.clear()
+
+
+@pytest.mark.parametrize(
+    "wrong", [{**RIGHT, "password": "spring tide"}, {**RIGHT, "email": "nobody@nowhere.example"}]
+)
+def test_a_wrong_word_and_an_unknown_person_get_the_same_answer(stranger, wrong):
+    assert problem(stranger.post("/api/sign-in", json=wrong), 401) == "sign-in-refused"
+
+
+def test_attempts_are_slowed_and_the_right_password_does_not_help_while_waiting(db):
+    def attempt(password, seconds):
+        return sign_in(db, " WENNA@boatshed.example", password, "10.0.0.7", NOW + timedelta(seconds=seconds))
+
+    for second in range(3):
+        with pytest.raises(SignInRefused):
+            attempt("wrong", second)
+    with pytest.raises(TooManyAttempts) as slowed:
+        attempt(THERAPIST_PASSWORD, 3)
+    assert slowed.value.seconds == 1
+    with pytest.raises(SignInRefused):
+        attempt("wrong", 4)
+    with pytest.raises(TooManyAttempts) as slowed:
+        attempt("wrong", 5)
+    assert slowed.value.seconds == 3
+    # Another address is not held up, and after the pause the right password works and clears the slate.
+    assert sign_in(db, THERAPIST_EMAIL, THERAPIST_PASSWORD, "10.0.0.8", NOW)
+    assert attempt(THERAPIST_PASSWORD, 8)
+    with pytest.raises(SignInRefused):
+        attempt("wrong", 9)
+
+
+def test_the_wait_is_told_to_the_browser(stranger):
+    wrong = {"email": "slow@boatshed.example", "password": "x"}
+    answers = [stranger.post("/api/sign-in", json=wrong) for _ in range(4)]
+    assert problem(answers[-1], 429) == "too-many-attempts"
+    assert int(answers[-1].headers["Retry-After"]) >= 1
+
+
+def test_a_sign_in_expires(db):
+    now = datetime.now(UTC)
+    token = sign_in(db, THERAPIST_EMAIL, THERAPIST_PASSWORD, "10.0.0.9", now)
+    assert who_holds(db, token, now + timedelta(days=13))
+    assert who_holds(db, token, now + timedelta(days=15)) is None
+    sign_out(db, token)
+    assert who_holds(db, token, now) is None
