@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link, Outlet, useParams } from "@tanstack/react-router";
 import { meQuery, sessionQuery } from "../api/queries";
-import { timeOfDay } from "../lib/time";
+import { dayAndTime } from "../lib/time";
 import { ProblemNote } from "../ui/ProblemNote";
 
 const WANTS: Record<string, { stage: "plan" | "work" | "log"; words: string }> = {
@@ -22,7 +22,7 @@ export function SessionFrame() {
         <h1 className="text-3xl">{session.data?.client.name ?? " "}</h1>
         {session.data && me.data && (
           <p className="text-quiet">
-            today at {timeOfDay(session.data.starts_at, me.data.time_zone)}
+            {dayAndTime(session.data.starts_at, me.data.time_zone, new Date())}
             {session.data.client.know_first && (
               <>
                 {" · "}

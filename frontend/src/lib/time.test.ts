@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { clock, minuteOfDay, span } from "./time";
+import { clock, dayAndTime, minuteOfDay, span } from "./time";
 import { listed } from "./words";
 
 describe("times", () => {
@@ -21,6 +21,14 @@ describe("times", () => {
     expect(minuteOfDay("2026-07-01T09:30:00Z", "UTC")).toBe(570);
     expect(minuteOfDay("2026-07-01T09:30:00Z", "Atlantic/Azores")).toBe(570);
     expect(minuteOfDay("2026-01-01T00:15:00Z", "Atlantic/Azores")).toBe(23 * 60 + 15);
+  });
+});
+
+describe("when a session is", () => {
+  it("is today by the practice's clock, else a date", () => {
+    const now = new Date("2026-05-04T23:30:00Z");
+    expect(dayAndTime("2026-05-04T09:30:00Z", "UTC", now)).toBe("today at 09:30");
+    expect(dayAndTime("2026-05-04T09:30:00Z", "Asia/Tokyo", now)).toMatch(/^Monday.* at 18:30$/);
   });
 });
 

@@ -23,6 +23,13 @@ export function timeOfDay(instant: string | Date, timeZone: string): string {
   });
 }
 
+/** `today at 11:00`, or with the date for another day, in the practice's time zone. */
+export function dayAndTime(instant: string, timeZone: string, now: Date): string {
+  const isoDay = (at: Date) => at.toLocaleDateString("en-CA", { timeZone });
+  const day = isoDay(new Date(instant));
+  return `${day === isoDay(now) ? "today" : longDate(day)} at ${timeOfDay(instant, timeZone)}`;
+}
+
 /** Minutes since midnight of an instant in the practice's time zone. */
 export function minuteOfDay(instant: string | Date, timeZone: string): number {
   const [hour = "0", minute = "0"] = new Date(instant)

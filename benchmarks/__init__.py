@@ -1,0 +1,1 @@
+"""What is promised about speed, each figure beside a reference measured in the same run."""

@@ -1,0 +1,64 @@
+"""One measured figure, and how it is told."""
+
+import json
+from collections.abc import Callable, Sequence
+from dataclasses import asdict, dataclass
+from statistics import median, quantiles
+from time import perf_counter
+
+
+@dataclass(frozen=True)
+class Figure:
+    """`median` and `p95` in `unit`; `ratio` is median over the reference's median; `target` bounds p95."""
+
+    name: str
+    median: float
+    p95: float
+    unit: str
+    reference: str
+    ratio: float
+    target: float | None
+    holds: bool
+
+    def as_json(self) -> str:
+        """One JSON object on one line."""
+        return json.dumps(asdict(self))
+
+    def as_line(self) -> str:
+        """One line for a person."""
+        verdict = (
+            ""
+            if self.target is None
+            else f", {'holds' if self.holds else 'MISSES'} {self.target:g} {self.unit}"
+        )
+        return (
+            f"{self.name}: median {self.median:.2f}, p95 {self.p95:.2f} {self.unit}"
+            f" ({self.ratio:.2f} x {self.reference}){verdict}"
+        )
+
+
+def milliseconds(work: Callable[[], object], times: int) -> list[float]:
+    """How long `work` takes, `times` over, in ms."""
+    taken = []
+    for _ in range(times):
+        began = perf_counter()
+        work()
+        taken.append(1000 * (perf_counter() - began))
+    return taken
+
+
+def figure(
+    name: str, taken: Sequence[float], reference: str, reference_taken: Sequence[float], target: float | None
+) -> Figure:
+    """The figure of `taken` ms beside a reference measured in the same run."""
+    p95 = quantiles(taken, n=20)[-1]
+    return Figure(
+        name=name,
+        median=median(taken),
+        p95=p95,
+        unit="ms",
+        reference=reference,
+        ratio=median(taken) / median(reference_taken),
+        target=target,
+        holds=target is None or p95 <= target,
+    )

@@ -1,0 +1,140 @@
+"""`./tide shots`: a current picture of each main view, from the demo as shipped, on a database of its own."""
+
+import tempfile
+from collections.abc import Callable
+from datetime import UTC, datetime
+from pathlib import Path
+
+from playwright.sync_api import Browser, Page, sync_playwright
+
+from launcher.cluster import APP, OWNER, Cluster
+from launcher.places import settle
+from mellow_tide.demo.load import reset_demo
+from mellow_tide.store.database import Database
+from mellow_tide.store.migrate import migrate
+from tests.browser.conftest import CHROMIUM
+from tests.browser.pages import Plan, SignIn, Today, Work
+from tests.browser.serving import ROOT, LiveServer
+
+FOLDER = ROOT / "docs" / "screenshots"
+WIDE = {"width": 1280, "height": 800}
+NARROW = {"width": 390, "height": 844}
+
+
+def sign_in(page: Page) -> None:
+    pass
+
+
+def today(page: Page) -> None:
+    SignIn(page).enter().next_action.wait_for()
+
+
+def today_empty(page: Page) -> None:
+    page.route("**/api/day", lambda route: route.fulfill(json=EMPTY_DAY))
+    SignIn(page).enter()
+    page.get_by_text("Still water.").wait_for()
+
+
+def plan(page: Page) -> None:
+    today(page)
+    Today(page).open("Isolde Kelpworth")
+    screen = Plan(page)
+    screen.swell("right hip").click()
+    screen.fit.wait_for()
+    page.evaluate("scrollTo(0, 0)")
+
+
+def plan_list(page: Page) -> None:
+    plan(page)
+    page.get_by_role("heading", name="In this order").evaluate("e => e.scrollIntoView()")
+
+
+def plan_refused(page: Page) -> None:
+    today(page)
+    Today(page).open("Isolde Kelpworth")
+    Plan(page).type_minutes("500").get_by_role("alert").wait_for()
+
+
+def work(page: Page) -> None:
+    today(page)
+    Today(page).open("Bram Lanternby")
+    table = Plan(page).to_work()
+    page.clock.install()
+    table.begin()
+    for _ in range(13):
+        page.keyboard.press("PageDown")
+    page.clock.run_for(340_000)
+    table.pad("Just right").click()
+    Work(page).stroke.wait_for()
+
+
+def log(page: Page) -> None:
+    today(page)
+    Today(page).open("Ottilie Saltgrove")
+    page.get_by_role("table").wait_for()
+
+
+def log_empty(page: Page) -> None:
+    today(page)
+    Today(page).open("Isolde Kelpworth")
+    page.get_by_role("link", name="Log").click()
+    page.get_by_text("Nothing to log yet.").wait_for()
+
+
+EMPTY_DAY = {"day": "2026-11-26", "time_zone": "UTC", "sessions": [], "next_action": None}
+
+SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
+    ("sign-in", sign_in, WIDE, "shore"),
+    ("today", today, WIDE, "shore"),
+    ("today-empty", today_empty, WIDE, "shore"),
+    ("plan", plan, WIDE, "shore"),
+    ("plan-list", plan_list, WIDE, "shore"),
+    ("plan-refused", plan_refused, WIDE, "shore"),
+    ("plan-night", plan, WIDE, "nightroom"),
+    ("plan-narrow", plan, NARROW, "shore"),
+    ("log", log, WIDE, "shore"),
+    ("log-empty", log_empty, WIDE, "shore"),
+    ("work", work, WIDE, "shore"),
+]
+
+
+def take(
+    browser: Browser, server: LiveServer, name: str, arrange: Callable[[Page], None], size, theme: str
+) -> None:
+    context = browser.new_context(viewport=size, locale="en-GB", reduced_motion="reduce")
+    context.add_init_script(f"localStorage.setItem('tide-theme', '{theme}')")
+    page = context.new_page()
+    page.goto(server.url)
+    page.get_by_label("E-mail").wait_for()
+    arrange(page)
+    page.mouse.move(2, 2)
+    page.evaluate("document.fonts.ready")
+    page.screenshot(path=FOLDER / f"{name}.png")
+    context.close()
+
+
+def main() -> None:
+    cluster = Cluster(settle().state / "test-postgres", durable=False)
+    cluster.start()
+    cluster.ensure_roles()
+    name = "tide_shots"
+    cluster.psql("postgres", f"DROP DATABASE IF EXISTS {name} WITH (FORCE)")
+    cluster.psql("postgres", f"CREATE DATABASE {name} OWNER {OWNER}")
+    migrate(cluster.dsn(OWNER, name))
+    with Database(cluster.dsn(OWNER, name), most_connections=1) as owner:
+        reset_demo(owner, datetime.now(UTC))
+    server = LiveServer(cluster.dsn(APP, name), Path(tempfile.mkdtemp()) / "log")
+    server.start()
+    try:
+        with sync_playwright() as playwright:
+            browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM)
+            for shot in SHOTS:
+                take(browser, server, *shot)
+            browser.close()
+    finally:
+        server.close()
+        cluster.stop()
+
+
+if __name__ == "__main__":
+    main()
