@@ -1,19 +1,19 @@
 import { Link } from "@tanstack/react-router";
-import { useCallback, useEffect, useState } from "react";
+import { useState } from "react";
 import type { Catalogue, Problem, RunState, SessionView } from "../../api/client";
 import { cueFor } from "./cues";
-import { PressurePads } from "./PressurePads";
+import { PressurePads, type Word } from "./PressurePads";
 import { behind, paceWords, waterLevel } from "./pace";
 import { useKeys } from "./useKeys";
 import { useNow } from "./useNow";
-import type { Happening } from "./useRun";
+import type { Happen } from "./useRun";
 import { Water } from "./Water";
 
 interface Props {
   session: SessionView;
   catalogue: Catalogue;
   run: RunState;
-  happen(happening: Happening): void;
+  happen: Happen;
   unsent: number;
   refusal: Problem | null;
 }
@@ -25,34 +25,31 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
   const [ending, setEnding] = useState(false);
   const last = sheet.entries.length - 1;
 
-  const on = useCallback(() => {
-    if (run.entry < last) happen({ kind: "moved", to: run.entry + 1 });
-    else if (ending) happen({ kind: "ended" });
-    else setEnding(true);
-  }, [run.entry, last, ending, happen]);
-  const back = useCallback(() => {
-    if (ending) setEnding(false);
-    else if (run.entry > 0) happen({ kind: "moved", to: run.entry - 1 });
-  }, [run.entry, ending, happen]);
-
-  const entry = sheet.entries[run.entry];
-  const say = useCallback(
-    (word: "lighter" | "just_right" | "deeper") => {
-      const spoken = depthSpokenOf(sheet.entries, run.entry);
-      if (spoken)
-        happen({ kind: "said", word, region: spoken.region, side: spoken.side, depth: spoken.depth ?? 1 });
-    },
-    [sheet, run.entry, happen],
-  );
+  const on = () =>
+    happen((present) => {
+      if (present.entry < last) return { kind: "moved", to: present.entry + 1 };
+      if (ending) return { kind: "ended" };
+      setEnding(true);
+      return null;
+    });
+  const back = () =>
+    happen((present) => {
+      setEnding(false);
+      return ending || present.entry === 0 ? null : { kind: "moved", to: present.entry - 1 };
+    });
+  const say = (word: Word) =>
+    happen((present) => {
+      const about = strokeAt(sheet.entries, present.entry);
+      if (!about) return null;
+      return { kind: "said", word, region: about.region, side: about.side, depth: about.depth ?? 1 };
+    });
   useKeys({ on, back, say });
-  useEffect(() => {
-    if (run.entry < last) setEnding(false);
-  }, [run.entry, last]);
+  const entry = sheet.entries[run.entry];
   if (!entry) return null;
   const cue = cueFor(entry, catalogue);
   const next = sheet.entries[run.entry + 1];
   const nextCue = next && cueFor(next, catalogue);
-  const working = entry.role === "work" && depthSpokenOf(sheet.entries, run.entry);
+  const working = entry.role === "work" && strokeAt(sheet.entries, run.entry);
 
   return (
     <div className="relative flex h-dvh flex-col overflow-hidden">
@@ -116,7 +113,7 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
 }
 
 /** The stroke a word on pressure is about: the present one, or the last before it in the same stop. */
-function depthSpokenOf(entries: SessionView["sheet"]["entries"], index: number) {
+function strokeAt(entries: SessionView["sheet"]["entries"], index: number) {
   const stop = entries[index]?.stop;
   for (let i = index; i >= 0 && entries[i]?.stop === stop; i--)
     if (entries[i]?.kind === "stroke") return entries[i];

@@ -1,4 +1,4 @@
-type Word = "lighter" | "just_right" | "deeper";
+export type Word = "lighter" | "just_right" | "deeper";
 
 const PADS: { word: Word; name: string; height: number }[] = [
   { word: "lighter", name: "Lighter", height: 5 },

@@ -1,12 +1,13 @@
-import { useEffect } from "react";
+import { useEffect, useRef } from "react";
+import type { Word } from "./PressurePads";
 
 interface Actions {
   on(): void;
   back(): void;
-  say(word: "lighter" | "just_right" | "deeper"): void;
+  say(word: Word): void;
 }
 
-const WORDS: Record<string, "lighter" | "just_right" | "deeper"> = {
+const WORDS: Record<string, Word> = {
   "1": "lighter",
   "2": "just_right",
   "3": "deeper",
@@ -15,7 +16,9 @@ const ON = new Set([" ", "PageDown", "ArrowRight", "ArrowDown"]);
 const BACK = new Set(["Backspace", "PageUp", "ArrowLeft", "ArrowUp"]);
 
 /** Keys of the keyboard and of foot switches, which send the same codes. A held key counts once. */
-export function useKeys({ on, back, say }: Actions) {
+export function useKeys(actions: Actions) {
+  const latest = useRef(actions);
+  latest.current = actions;
   useEffect(() => {
     function press(event: KeyboardEvent) {
       if (event.ctrlKey || event.altKey || event.metaKey) return;
@@ -25,11 +28,12 @@ export function useKeys({ on, back, say }: Actions) {
       if (!ON.has(event.key) && !BACK.has(event.key) && !word) return;
       event.preventDefault();
       if (event.repeat) return;
+      const { on, back, say } = latest.current;
       if (word) say(word);
       else if (ON.has(event.key)) on();
       else back();
     }
     addEventListener("keydown", press);
     return () => removeEventListener("keydown", press);
-  }, [on, back, say]);
+  }, []);
 }

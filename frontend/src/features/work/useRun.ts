@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { api, body, Problem, type RunEvent, type RunState, type SessionView } from "../../api/client";
 import { sessionQuery } from "../../api/queries";
 import { keep, kept, release } from "./eventStore";
@@ -14,19 +14,30 @@ export type Happening = RunEvent extends infer E
     : never
   : never;
 
+/** Makes what happens from the run as it is at that very moment, taps not yet drawn included. */
+export type Happen = (make: (run: RunState) => Happening | null) => void;
+
 /**
  * The run as the server knows it plus what only this device knows. Events are kept here first, then sent in
  * order, again and again until they arrive; sent twice they count once.
  */
 export function useRun(session: SessionView) {
   const queries = useQueryClient();
-  const [unsent, setUnsent] = useState<RunEvent[]>([]);
   const [refusal, setRefusal] = useState<Problem | null>(null);
   const waiting = useRef<RunEvent[]>([]);
   const sending = useRef(false);
-  const { session_id: sessionId } = session;
+  const { session_id: sessionId, sheet } = session;
+  const { queryKey } = sessionQuery(sessionId);
 
-  const send = useCallback(async () => {
+  // Read from where both parts are written at once: a render may see one of them late.
+  const present = () => {
+    const known = queries.getQueryData(queryKey) ?? session;
+    return waiting.current.reduce((state, event) => step(state, event, sheet), known.run);
+  };
+  const [shown, setShown] = useState(() => ({ run: session.run, unsent: 0 }));
+  const show = () => setShown({ run: present(), unsent: waiting.current.length });
+
+  const send = async () => {
     if (sending.current || waiting.current.length === 0) return;
     sending.current = true;
     const batch = waiting.current.slice(0, 200);
@@ -39,9 +50,9 @@ export function useRun(session: SessionView) {
       );
       const ids = new Set(batch.map((event) => event.id));
       const stage = run.ended_at ? ("log" as const) : ("work" as const);
-      queries.setQueryData(sessionQuery(sessionId).queryKey, (old) => old && { ...old, run, stage });
+      queries.setQueryData(queryKey, (old) => old && { ...old, run, stage });
       waiting.current = waiting.current.filter((event) => !ids.has(event.id));
-      setUnsent(waiting.current);
+      show();
       setRefusal(null);
       await release(sessionId, ids);
     } catch (error) {
@@ -49,38 +60,36 @@ export function useRun(session: SessionView) {
     } finally {
       sending.current = false;
     }
-  }, [queries, sessionId]);
+  };
+  const latest = useRef({ send, show });
+  latest.current = { send, show };
 
   useEffect(() => {
     let gone = false;
+    const again = () => latest.current.send();
     kept(sessionId).then((events) => {
       if (gone) return;
-      waiting.current = [...events, ...waiting.current.filter((e) => !events.some((k) => k.id === e.id))];
-      setUnsent(waiting.current);
-      send();
+      const known = new Set(waiting.current.map((event) => event.id));
+      waiting.current = [...events.filter((event) => !known.has(event.id)), ...waiting.current];
+      latest.current.show();
+      again();
     });
-    const timer = setInterval(send, AGAIN);
-    addEventListener("online", send);
+    const timer = setInterval(again, AGAIN);
+    addEventListener("online", again);
     return () => {
       gone = true;
       clearInterval(timer);
-      removeEventListener("online", send);
+      removeEventListener("online", again);
     };
-  }, [sessionId, send]);
+  }, [sessionId]);
 
-  const happen = useCallback(
-    (happening: Happening) => {
-      const event = { ...happening, id: crypto.randomUUID(), at: new Date().toISOString() } as RunEvent;
-      waiting.current = [...waiting.current, event];
-      setUnsent(waiting.current);
-      keep(sessionId, event).then(send);
-    },
-    [sessionId, send],
-  );
-
-  const run = useMemo(
-    () => unsent.reduce((state, event) => step(state, event, session.sheet), session.run),
-    [unsent, session],
-  );
-  return { run, happen, unsent: unsent.length, refusal };
+  const happen: Happen = (make) => {
+    const happening = make(present());
+    if (!happening) return;
+    const event = { ...happening, id: crypto.randomUUID(), at: new Date().toISOString() } as RunEvent;
+    waiting.current = [...waiting.current, event];
+    show();
+    keep(sessionId, event).then(send, send);
+  };
+  return { ...shown, happen, refusal };
 }
