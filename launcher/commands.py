@@ -102,6 +102,9 @@ def main(words: list[str]) -> int:
             return COMMANDS[words[0]](places, words[1:])
     except Trouble as trouble:
         return report(trouble)
+    except PermissionError as error:
+        what = f"{error.filename} belongs to another user"
+        return report(Trouble(what, "run this as the user who started it first, or in a copy of your own"))
     except KeyboardInterrupt:
         say("\nStopped half way; the same command goes on from here.")
         return 130
