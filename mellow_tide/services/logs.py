@@ -52,7 +52,7 @@ def log_page(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue
     view = view_of(row, stored, catalogue)
     return LogView(
         session=view,
-        done=regions_done(view.sheet, view.run),
+        done=regions_done(view.evaluation.sheet, view.run),
         revision=newest.revision if newest else 0,
         log=Log.model_validate(newest.log) if newest else None,
         logged_at=newest.logged_at if newest else None,

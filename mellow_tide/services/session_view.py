@@ -8,10 +8,10 @@ from pydantic import AwareDatetime, TypeAdapter
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.state import RunState, fold
-from mellow_tide.core.timing.run_sheet import RunSheet, lay_out
 from mellow_tide.store.sessions import SessionRow
 
 Stage = Literal["plan", "work", "log", "logged"]
@@ -39,7 +39,7 @@ class SessionView(Record):
     revision: int
     stage: Stage
     plan: Plan
-    sheet: RunSheet
+    evaluation: Evaluation
     run: RunState
 
 
@@ -49,10 +49,10 @@ def read_events(stored: Iterable[dict[str, Any]]) -> list[RunEvent]:
 
 
 def view_of(row: SessionRow, stored_events: Iterable[dict[str, Any]], catalogue: Catalogue) -> SessionView:
-    """Lay the stored plan out and fold the events over it."""
+    """Evaluate the stored plan and fold the events over its run sheet."""
     plan = Plan.model_validate(row.plan)
-    sheet = lay_out(plan.flow, catalogue, row.height_cm)
-    run = fold(read_events(stored_events), sheet)
+    evaluation = evaluate(plan.flow, row.facts, catalogue)
+    run = fold(read_events(stored_events), evaluation.sheet)
     return SessionView(
         session_id=row.session_id,
         client=ClientView(
@@ -66,7 +66,7 @@ def view_of(row: SessionRow, stored_events: Iterable[dict[str, Any]], catalogue:
         revision=row.revision,
         stage=_stage(row, run),
         plan=plan,
-        sheet=sheet,
+        evaluation=evaluation,
         run=run,
     )
 

@@ -1,13 +1,16 @@
 """Reading a session and changing its plan."""
 
+from collections.abc import Sequence
 from typing import Any
 from uuid import UUID
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.flow.edits import Edit, apply
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.flow.reach import check_flow
-from mellow_tide.core.planner.plan import Plan, plan
+from mellow_tide.core.planner.plan import Plan, meet_the_minutes, plan
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.services.session_view import SessionView, view_of
@@ -56,6 +59,36 @@ def set_flow(
         what = f"the flow takes {minutes} min {seconds:02d} s more than the booking leaves"
         raise DoesNotFit(FieldProblem("stops", what, "take passes or a stop away, or book more minutes"))
     before = Plan.model_validate(row.plan)
+    changed = before.model_copy(update={"flow": flow}).model_dump(mode="json")
+    return _store(db, who, session_id, revision, changed, catalogue)
+
+
+def evaluate_draft(
+    db: Database, who: SignedIn, session_id: UUID, flow: Flow, catalogue: Catalogue
+) -> Evaluation:
+    """Evaluate a flow for the session's client without storing it. Raises `NotThere`, and as `check_flow` does."""
+    with db.transaction(Sight(who.practice_id)) as c:
+        row = find_session(c, who.practice_id, session_id)
+    check_flow(flow, catalogue)
+    return evaluate(flow, row.facts, catalogue)
+
+
+def edit_flow(
+    db: Database,
+    who: SignedIn,
+    session_id: UUID,
+    revision: int,
+    edits: Sequence[Edit],
+    catalogue: Catalogue,
+) -> SessionView:
+    """Apply edits to the stored flow; the closing hold takes up the change in time as far as it sensibly can.
+
+    What then still does not fit is a finding, not a refusal. Raises as `replan` does otherwise.
+    """
+    row = _unworked(db, who, session_id)
+    before = Plan.model_validate(row.plan)
+    flow = meet_the_minutes(apply(before.flow, edits), row.facts, catalogue)
+    check_flow(flow, catalogue)
     changed = before.model_copy(update={"flow": flow}).model_dump(mode="json")
     return _store(db, who, session_id, revision, changed, catalogue)
 

@@ -40,7 +40,7 @@ def test_a_changed_brief_is_planned_stored_and_read_again(client):
     answer = change(client, "bram", booked_minutes=60, focus=["neck"], leave_out=["foot"], close_with="feet")
     assert answer.status_code == 200
     made = answer.json()
-    assert abs(made["sheet"]["seconds"] - 50 * 60) <= 15
+    assert abs(made["evaluation"]["sheet"]["seconds"] - 50 * 60) <= 15
     again = client.get(url("bram")).json()
     assert again == made
     assert {"region": "foot", "reason": "wish", "gives": []} in again["plan"]["left_out"]
@@ -167,3 +167,34 @@ def test_no_stack_trace_reaches_a_user(client, monkeypatch):
     assert "secret" not in answer.text
     assert "Traceback" not in answer.text
     assert answer.json()["detail"].startswith("Nothing was changed.")
+
+
+def test_a_draft_is_evaluated_and_not_stored(client):
+    session = client.get(url("ottilie")).json()
+    stops = [s for s in session["plan"]["flow"]["stops"] if s["id"] != "hips-left"]
+    draft = {**session["plan"]["flow"], "stops": stops}
+    found = client.post(url("ottilie", "/evaluation"), json={"flow": draft}).json()["findings"]
+    assert "BAL01" in [f["code"] for f in found]
+    assert client.get(url("ottilie")).json() == session
+    assert (
+        client.post(url("ottilie", "/evaluation"), json={"flow": session["plan"]["flow"]}).json()
+        == session["evaluation"]
+    )
+
+
+def test_a_repair_is_one_action(client):
+    change(client, "corin", booked_minutes=75)
+    before = client.get(url("corin")).json()
+    removed = {"revision": before["revision"], "edits": [{"kind": "remove_stop", "stop_id": "hips-left"}]}
+    lopsided = client.post(url("corin", "/edits"), json=removed).json()
+    missing = next(f for f in lopsided["evaluation"]["findings"] if f["code"] == "BAL01")
+    mended = client.post(
+        url("corin", "/edits"),
+        json={"revision": lopsided["revision"], "edits": missing["repairs"][0]["edits"]},
+    )
+    assert mended.status_code == 200
+    assert mended.json()["evaluation"]["findings"] == []
+    stale = client.post(url("corin", "/edits"), json=removed)
+    assert stale.status_code == 409
+    nowhere = {"revision": mended.json()["revision"], "edits": [{"kind": "remove_stop", "stop_id": "tail"}]}
+    assert list(fields(client.post(url("corin", "/edits"), json=nowhere))) == ["stop_id"]

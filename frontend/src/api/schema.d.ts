@@ -148,6 +148,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session_id}/evaluation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Evaluate Draft
+         * @description Evaluate a flow that is not stored.
+         */
+        post: operations["evaluate_draft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Flow
+         * @description Apply edits to the stored flow: a repair, for one.
+         */
+        post: operations["edit_flow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session_id}/events": {
         parameters: {
             query?: never;
@@ -196,6 +236,20 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * Balance
+         * @description Whole seconds of strokes on the client's left, right and middle, and of everything between strokes.
+         */
+        Balance: {
+            /** Left */
+            left: number;
+            /** Right */
+            right: number;
+            /** Middle */
+            middle: number;
+            /** Between */
+            between: number;
+        };
         /**
          * Began
          * @description The first touch. `news` is the client's answer to the day's question, empty if there was nothing new.
@@ -320,6 +374,46 @@ export interface components {
             closings: {
                 [key: string]: components["schemas"]["Closing"];
             };
+            /** Checks */
+            checks: {
+                [key: string]: components["schemas"]["CheckView"];
+            };
+        };
+        /**
+         * ChangeStep
+         * @description Give a step another depth or another number of passes; what is left out stays.
+         */
+        ChangeStep: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "change_step";
+            /** Stop Id */
+            stop_id: string;
+            /** Step */
+            step: number;
+            /** Depth */
+            depth?: number | null;
+            /** Passes */
+            passes?: number | null;
+        };
+        /**
+         * CheckView
+         * @description A check as a screen explains it.
+         */
+        CheckView: {
+            /** Name */
+            name: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "stop" | "caution" | "advice";
+            /** Summary */
+            summary: string;
+            /** Rationale */
+            rationale: string;
         };
         /**
          * ClientView
@@ -363,6 +457,21 @@ export interface components {
             strokes: components["schemas"]["RitualStroke"][];
         };
         /**
+         * CopySteps
+         * @description Give `stop_id` the very steps of `like`: the other side, usually.
+         */
+        CopySteps: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "copy_steps";
+            /** Stop Id */
+            stop_id: string;
+            /** Like */
+            like: string;
+        };
+        /**
          * Credentials
          * @description What a person signs in with.
          */
@@ -387,6 +496,23 @@ export interface components {
             /** Sessions */
             sessions: components["schemas"]["SessionView"][];
             next_action: components["schemas"]["NextAction"] | null;
+        };
+        /**
+         * Draft
+         * @description A flow to be evaluated, not stored.
+         */
+        Draft: {
+            flow: components["schemas"]["Flow"];
+        };
+        /**
+         * Edits
+         * @description Edits to the flow of the session read at `revision`, in order.
+         */
+        Edits: {
+            /** Revision */
+            revision: number;
+            /** Edits */
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["InsertStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
         };
         /**
          * Ended
@@ -485,6 +611,18 @@ export interface components {
             passes?: number | null;
         };
         /**
+         * Evaluation
+         * @description What a flow is, in full. Screens read this and compute no rules of their own.
+         */
+        Evaluation: {
+            sheet: components["schemas"]["RunSheet"];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            balance: components["schemas"]["Balance"];
+            hands: components["schemas"]["HandLoad"];
+            supplies: components["schemas"]["Supplies"];
+        };
+        /**
          * Events
          * @description Events in the order they happened.
          */
@@ -503,6 +641,32 @@ export interface components {
             what: string;
             /** Remedy */
             remedy: string;
+        };
+        /**
+         * Finding
+         * @description One thing found: `what` in a sentence, at a stop and a step of it if it has such a place.
+         */
+        Finding: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "stop" | "caution" | "advice";
+            /** What */
+            what: string;
+            /** Stop Id */
+            stop_id?: string | null;
+            /** Step */
+            step?: number | null;
+            /**
+             * Repairs
+             * @default []
+             */
+            repairs: components["schemas"]["Repair"][];
         };
         /**
          * Flow
@@ -533,6 +697,52 @@ export interface components {
             seconds: number;
             /** Gone */
             gone: boolean;
+        };
+        /**
+         * HandLoad
+         * @description Load of one session: thumb seconds and their share, composite strain index, the hardest stroke.
+         */
+        HandLoad: {
+            /** Thumb Seconds */
+            thumb_seconds: number;
+            /** Thumb Share */
+            thumb_share: number;
+            /** Strain */
+            strain: number;
+            /** Hazardous */
+            hazardous: boolean;
+            /** Hardest */
+            hardest: string | null;
+        };
+        /**
+         * InsertStep
+         * @description Put a new step before place `at` (at the end, if `at` is the number of steps).
+         */
+        InsertStep: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "insert_step";
+            /** Stop Id */
+            stop_id: string;
+            /** At */
+            at: number;
+            step: components["schemas"]["Step"];
+        };
+        /**
+         * InsertStop
+         * @description Put a new stop before place `at` of the flow.
+         */
+        InsertStop: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "insert_stop";
+            /** At */
+            at: number;
+            stop: components["schemas"]["Stop"];
         };
         /**
          * Kind
@@ -635,6 +845,16 @@ export interface components {
             logged_at: string | null;
         };
         /**
+         * Lubricant
+         * @description Millilitres for one region, both sides together.
+         */
+        Lubricant: {
+            /** Region */
+            region: string;
+            /** Millilitres */
+            millilitres: number;
+        };
+        /**
          * MeView
          * @description The person signed in and their practice.
          */
@@ -647,6 +867,38 @@ export interface components {
             practice: string;
             /** Time Zone */
             time_zone: string;
+        };
+        /**
+         * MoveStep
+         * @description Take a step out and put it back before place `to` of what is left (its end, if `to` is their number).
+         */
+        MoveStep: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "move_step";
+            /** Stop Id */
+            stop_id: string;
+            /** Step */
+            step: number;
+            /** To */
+            to: number;
+        };
+        /**
+         * MoveStop
+         * @description Take a stop out and put it back before place `to` of what is left.
+         */
+        MoveStop: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "move_stop";
+            /** Stop Id */
+            stop_id: string;
+            /** To */
+            to: number;
         };
         /**
          * Moved
@@ -770,7 +1022,8 @@ export interface components {
          * Region
          * @description What a plan allots time to. `share` is percent of body surface per side; `glide_cm` at 170 cm height.
          *
-         *     `name` says one side of it, `short` fits on the tide line, `whole` says both sides.
+         *     `name` says one side of it, `short` fits on the tide line, `whole` says both sides. `oil_factor` is how much
+         *     more lubricant it takes than its share of the surface.
          */
         Region: {
             /** Id */
@@ -829,6 +1082,11 @@ export interface components {
              * @default false
              */
             needs_consent: boolean;
+            /**
+             * Oil Factor
+             * @default 1
+             */
+            oil_factor: number;
         };
         /**
          * RegionDone
@@ -847,6 +1105,44 @@ export interface components {
             suited: number | null;
             /** Last Word */
             last_word: ("lighter" | "just_right" | "deeper") | null;
+        };
+        /**
+         * RemoveStep
+         * @description Take a step away; the last one of a stop cannot be.
+         */
+        RemoveStep: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "remove_step";
+            /** Stop Id */
+            stop_id: string;
+            /** Step */
+            step: number;
+        };
+        /**
+         * RemoveStop
+         * @description Take a stop away.
+         */
+        RemoveStop: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "remove_stop";
+            /** Stop Id */
+            stop_id: string;
+        };
+        /**
+         * Repair
+         * @description A way to mend a finding: what it does in words, and the edits that do it.
+         */
+        Repair: {
+            /** Words */
+            words: string;
+            /** Edits */
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["InsertStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
         };
         /**
          * RitualStroke
@@ -1028,7 +1324,7 @@ export interface components {
              */
             stage: "plan" | "work" | "log" | "logged";
             plan: components["schemas"]["Plan"];
-            sheet: components["schemas"]["RunSheet"];
+            evaluation: components["schemas"]["Evaluation"];
             run: components["schemas"]["RunState"];
         };
         /**
@@ -1145,8 +1441,23 @@ export interface components {
             how: string;
         };
         /**
+         * Supplies
+         * @description What to lay out: lubricant in all and by region, and linen by the piece.
+         */
+        Supplies: {
+            /** Millilitres */
+            millilitres: number;
+            /** By Region */
+            by_region: components["schemas"]["Lubricant"][];
+            /** Linen */
+            linen: string[];
+        };
+        /**
          * Tool
          * @description A part of the hand or arm; `load_rank` 1 is the easiest on the therapist.
+         *
+         *     `effort` (0 to 2) scales a stroke's effort to what the hand itself must make; `flexion` is the usual bend
+         *     of the wrist in degrees, extension negative.
          */
         Tool: {
             /** Id */
@@ -1160,6 +1471,10 @@ export interface components {
             gloss: string;
             /** Load Rank */
             load_rank: number;
+            /** Effort */
+            effort: number;
+            /** Flexion */
+            flexion: number;
         };
         /**
          * Window
@@ -1483,6 +1798,94 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["FlowChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    evaluate_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Draft"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Evaluation"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    edit_flow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Edits"];
             };
         };
         responses: {

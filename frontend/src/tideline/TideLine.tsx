@@ -1,5 +1,5 @@
 import { type KeyboardEvent, useId, useMemo } from "react";
-import type { Catalogue, RunSheet } from "../api/client";
+import type { Catalogue, Finding, RunSheet } from "../api/client";
 import { clock, span, timeOfDay } from "../lib/time";
 import { sided } from "../lib/words";
 import { useWidth } from "../ui/useWidth";
@@ -13,6 +13,8 @@ interface Props {
   /** When the hands-on minutes begin, for the clock along the top. */
   begins?: Date;
   timeZone: string;
+  /** Marked at their place. */
+  findings: readonly Finding[];
   selected: string | null;
   onSelect(stopId: string): void;
 }
@@ -21,7 +23,7 @@ const MARGINS = { left: 8, right: 8, top: 62, bottom: 118 };
 const STRIP = 22;
 
 /** A whole session as a tide: the client's right above the horizon, left below, depth as height. */
-export function TideLine({ sheet, catalogue, begins, timeZone, selected, onSelect }: Props) {
+export function TideLine({ sheet, catalogue, begins, timeZone, findings, selected, onSelect }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(1100);
   const height = width < 640 ? 360 : 420;
   // On a small screen neighbouring stops of one side flow together, or they would be needles.
@@ -76,6 +78,7 @@ export function TideLine({ sheet, catalogue, begins, timeZone, selected, onSelec
             {label.text}
           </text>
         ))}
+        <Marks layout={layout} findings={findings} />
         <Strip
           y={foot}
           title="Uncovered"
@@ -189,6 +192,25 @@ function SlackWater({ turn, horizon }: { turn: Span; horizon: number }) {
       </text>
     </g>
   );
+}
+
+/** A small triangle over each stop at which something was found. */
+function Marks({ layout, findings }: { layout: TideLayout; findings: readonly Finding[] }) {
+  return layout.swells.map((swell) => {
+    const here = findings.filter((finding) => finding.stop_id && swell.stopIds.includes(finding.stop_id));
+    if (here.length === 0) return null;
+    const x = (swell.x0 + swell.x1) / 2;
+    const y = MARGINS.top - 14;
+    return (
+      <path
+        key={swell.stopId}
+        d={`M${x - 7} ${y + 6}h14l-7 -12z`}
+        className="pointer-events-none fill-none stroke-accent"
+        strokeWidth={2}
+        strokeLinejoin="round"
+      />
+    );
+  });
 }
 
 function SideNames({ layout }: { layout: TideLayout }) {

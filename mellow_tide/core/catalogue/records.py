@@ -49,7 +49,8 @@ class SecondsRange(Record):
 class Region(Named):
     """What a plan allots time to. `share` is percent of body surface per side; `glide_cm` at 170 cm height.
 
-    `name` says one side of it, `short` fits on the tide line, `whole` says both sides.
+    `name` says one side of it, `short` fits on the tide line, `whole` says both sides. `oil_factor` is how much
+    more lubricant it takes than its share of the surface.
     """
 
     short: str
@@ -66,6 +67,7 @@ class Region(Named):
     keeps_open: tuple[str, ...] = ()
     soils_hands: bool = False
     needs_consent: bool = False
+    oil_factor: Annotated[float, Field(gt=0)] = 1.0
 
     @property
     def side_count(self) -> int:
@@ -94,9 +96,15 @@ class Window(Named):
 
 
 class Tool(Named):
-    """A part of the hand or arm; `load_rank` 1 is the easiest on the therapist."""
+    """A part of the hand or arm; `load_rank` 1 is the easiest on the therapist.
+
+    `effort` (0 to 2) scales a stroke's effort to what the hand itself must make; `flexion` is the usual bend
+    of the wrist in degrees, extension negative.
+    """
 
     load_rank: PositiveInt
+    effort: Annotated[float, Field(ge=0, le=2)]
+    flexion: Annotated[float, Field(ge=-90, le=90)]
 
 
 class Pass(Record):

@@ -10,6 +10,9 @@ from mellow_tide.core.refusal import BadBrief, FieldProblem, UnknownReference
 
 Pressure = Literal["light", "medium", "firm"]
 
+WISHED_DEPTH: dict[Pressure, int] = {"light": 2, "medium": 3, "firm": 4}
+"""Depth of the middle of the arc, on the five-level scale, for the brief's word."""
+
 
 class Brief(Record):
     """What is asked of a session.

@@ -5,13 +5,10 @@ from functools import lru_cache
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import SLOTS, Region, Slot, Stroke
-from mellow_tide.core.flow.brief import Pressure
+from mellow_tide.core.flow.brief import WISHED_DEPTH, Pressure
 from mellow_tide.core.flow.flow import Side, Step, Stop, StopMedium
 from mellow_tide.core.timing.run_sheet import stop_seconds
 from mellow_tide.core.timing.step_seconds import step_seconds
-
-WISHED_DEPTH: dict[Pressure, int] = {"light": 2, "medium": 3, "firm": 4}
-"""Depth of the middle of the arc, on the five-level scale, for the brief's word."""
 
 ESSENTIAL: tuple[Slot, ...] = ("spread", "warm", "settle")
 """Slots no lubricated stop is without; their first stroke always stays."""
@@ -147,7 +144,7 @@ def _depth(stroke: Stroke, slot: Slot, place: int, pressure: Pressure) -> int:
     target = {
         "dry": min(wished, 2),
         "spread": 1,
-        "warm": 2 if place == 0 else wished,
+        "warm": min(wished, 2 + place),
         "knead": min(wished, 3) if place == 0 else wished,
         "specific": wished,
         "mobilise": 2,

@@ -93,9 +93,7 @@ def _flow(
     order = cheapest_order(frozenset(choice.regions), question.school.id, question.closing.id, catalogue)
     worked = _fit_regions(brief, client, order.visits, minutes, catalogue)
     stops = [_stop_for(visit, worked, brief, catalogue) for visit in order.visits]
-    flow = Flow(brief=brief, stops=tuple(stops))
-    missing = hands_on_seconds(brief, catalogue) - lay_out(flow, catalogue, client.height_cm).seconds
-    return flow.model_copy(update={"stops": (*stops[:-1], _stretched(stops[-1], missing, client, catalogue))})
+    return meet_the_minutes(Flow(brief=brief, stops=tuple(stops)), client, catalogue)
 
 
 def _fit_regions(
@@ -158,13 +156,22 @@ def _ritual_steps(visit: Visit, brief: Brief, catalogue: Catalogue) -> tuple[Ste
     return tuple(steps)
 
 
-def _stretched(close: Stop, missing: int, client: ClientFacts, catalogue: Catalogue) -> Stop:
-    """The close with its last hold longer or shorter by whole breaths, so that the session adds up."""
+def meet_the_minutes(flow: Flow, client: ClientFacts, catalogue: Catalogue) -> Flow:
+    """The flow with its last hold longer or shorter by whole breaths, so that the session adds up.
+
+    The hold keeps at least three breaths, and no more than the stroke's most; a flow without a close stays.
+    """
+    close = flow.stops[-1]
     last = close.steps[-1]
     stroke, region = catalogue.strokes[last.stroke], catalogue.regions[close.region]
+    if close.role != "close" or "close" not in stroke.slots:
+        return flow
+    missing = -lay_out(flow, catalogue, client.height_cm).over
     one = pass_seconds(stroke, region, last.depth, client.height_cm, catalogue.pace)
-    passes = max(1, last.passes + round(missing / one))
-    return close.model_copy(update={"steps": (*close.steps[:-1], last.model_copy(update={"passes": passes}))})
+    least, _, most = stroke.slots["close"]
+    passes = min(most, max(least, last.passes + round(missing / one)))
+    steps = (*close.steps[:-1], last.model_copy(update={"passes": passes}))
+    return flow.model_copy(update={"stops": (*flow.stops[:-1], close.model_copy(update={"steps": steps}))})
 
 
 def _left_out(

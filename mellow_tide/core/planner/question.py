@@ -104,8 +104,10 @@ def _share(id: str, brief: Brief, client: ClientFacts, catalogue: Catalogue) -> 
         most=min(region.seconds.most, most // GRAIN * GRAIN),
         saturation=region.seconds.saturation,
     )
-    school = catalogue.schools[brief.school].weights.get(id, 1.0)
-    weight = region.share * school * (FOCUS_FACTOR if id in brief.focus else 1.0)
+    weight = region.share * catalogue.schools[brief.school].weights.get(id, 1.0)
+    if id in brief.focus:
+        # A school that thinks little of a region does not talk a client out of it.
+        weight = max(weight, region.share) * FOCUS_FACTOR
     return _as_share(bounds, region.side_count, weight)
 
 

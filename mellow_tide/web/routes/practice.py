@@ -6,6 +6,8 @@ from fastapi import APIRouter, Response
 from pydantic import BaseModel
 
 from mellow_tide.core.catalogue.records import Closing, Kind, Position, Region, School, Stroke, Tool, Window
+from mellow_tide.core.checks.check import Severity
+from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.services.days import Day, day_of
 from mellow_tide.services.sign_in import me
 from mellow_tide.web.guard import Db, Known, Who
@@ -22,6 +24,15 @@ class MeView(BaseModel):
     time_zone: str
 
 
+class CheckView(BaseModel):
+    """A check as a screen explains it."""
+
+    name: str
+    severity: Severity
+    summary: str
+    rationale: str
+
+
 class CatalogueView(BaseModel):
     """Everything that has a name on a screen, by id."""
 
@@ -33,6 +44,7 @@ class CatalogueView(BaseModel):
     kinds: dict[str, Kind]
     schools: dict[str, School]
     closings: dict[str, Closing]
+    checks: dict[str, CheckView]
 
 
 @router.get("/me")
@@ -66,4 +78,8 @@ def read_catalogue(known: Known, response: Response) -> CatalogueView:
         kinds=dict(known.kinds),
         schools=dict(known.schools),
         closings=dict(known.closings),
+        checks={
+            c.code: CheckView(name=c.name, severity=c.severity, summary=c.summary, rationale=c.rationale)
+            for c in CHECKS
+        },
     )

@@ -6,7 +6,9 @@ from uuid import UUID
 from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field
 
+from mellow_tide.core.evaluation.evaluate import Evaluation
 from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.state import RunState
@@ -40,6 +42,19 @@ class FlowChange(Body):
     flow: Flow
 
 
+class Draft(Body):
+    """A flow to be evaluated, not stored."""
+
+    flow: Flow
+
+
+class Edits(Body):
+    """Edits to the flow of the session read at `revision`, in order."""
+
+    revision: Revision
+    edits: Annotated[list[Edit], Field(min_length=1, max_length=100)]
+
+
 class Events(Body):
     """Events in the order they happened."""
 
@@ -69,6 +84,18 @@ def change_brief(session_id: UUID, change: BriefChange, db: Db, who: Who, known:
 def change_flow(session_id: UUID, change: FlowChange, db: Db, who: Who, known: Known) -> SessionView:
     """Store a flow made by hand."""
     return sessions.set_flow(db, who, session_id, change.revision, change.flow, known)
+
+
+@router.post("/evaluation")
+def evaluate_draft(session_id: UUID, draft: Draft, db: Db, who: Who, known: Known) -> Evaluation:
+    """Evaluate a flow that is not stored."""
+    return sessions.evaluate_draft(db, who, session_id, draft.flow, known)
+
+
+@router.post("/edits")
+def edit_flow(session_id: UUID, change: Edits, db: Db, who: Who, known: Known) -> SessionView:
+    """Apply edits to the stored flow: a repair, for one."""
+    return sessions.edit_flow(db, who, session_id, change.revision, change.edits, known)
 
 
 @router.post("/events")

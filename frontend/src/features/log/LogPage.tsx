@@ -103,7 +103,8 @@ function toLog(fields: Fields): Log {
 }
 
 function Summary({ page, timeZone }: { page: LogView; timeZone: string }) {
-  const { run, sheet } = page.session;
+  const { run } = page.session;
+  const { sheet } = page.session.evaluation;
   const taken = Object.values(run.taken).reduce((sum, seconds) => sum + seconds, 0);
   return (
     <p className="text-lg">

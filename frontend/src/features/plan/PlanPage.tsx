@@ -7,6 +7,7 @@ import { TideLine } from "../../tideline/TideLine";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { BriefSentence } from "./BriefSentence";
+import { FindingsList } from "./FindingsList";
 import { FitLine } from "./FitLine";
 import { FlowList } from "./FlowList";
 import { LeftOutList } from "./LeftOutList";
@@ -22,7 +23,7 @@ export function PlanPage() {
 }
 
 function Designer({ session, catalogue }: { session: SessionView; catalogue: Catalogue }) {
-  const { brief, planning, problem, change, putBack } = useBrief(session);
+  const { brief, planning, problem, change, mend, putBack } = useBrief(session);
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   const [selected, setSelected] = useState<string | null>(null);
   const fixed = session.stage !== "plan";
@@ -54,18 +55,25 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
       </section>
       <div className={`mt-4 transition-opacity duration-300 ${planning || problem ? "opacity-50" : ""}`}>
         <TideLine
-          sheet={session.sheet}
+          sheet={session.evaluation.sheet}
           catalogue={catalogue}
           begins={begins}
           timeZone={timeZone}
+          findings={session.evaluation.findings}
           selected={selected}
           onSelect={setSelected}
         />
       </div>
+      <FindingsList
+        findings={session.evaluation.findings}
+        catalogue={catalogue}
+        onShow={setSelected}
+        onMend={fixed ? undefined : mend}
+      />
       <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]">
         <FlowList
           flow={session.plan.flow}
-          sheet={session.sheet}
+          sheet={session.evaluation.sheet}
           catalogue={catalogue}
           selected={selected}
           onSelect={setSelected}

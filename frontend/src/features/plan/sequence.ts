@@ -1,4 +1,4 @@
-import type { Catalogue, Entry, RunSheet, Stop } from "../../api/client";
+import type { Catalogue, Entry, Stop } from "../../api/client";
 
 /** Neighbouring stops in one position together. */
 export function groupByPosition(stops: readonly Stop[]): { position: string; stops: Stop[] }[] {
@@ -45,15 +45,4 @@ function inWords(entry: Entry, catalogue: Catalogue): string {
 export function transitionWords(entries: readonly Entry[], catalogue: Catalogue): string {
   const seconds = entries.reduce((sum, entry) => sum + entry.seconds, 0);
   return `${entries.map((entry) => inWords(entry, catalogue)).join(", ")} (${seconds} s)`;
-}
-
-/** Seconds of strokes on the client's left and right; mid-line work is neither. */
-export function sideSeconds(sheet: RunSheet): { left: number; right: number; between: number } {
-  const sum = (wanted: (entry: Entry) => boolean) =>
-    sheet.entries.filter(wanted).reduce((total, entry) => total + entry.seconds, 0);
-  return {
-    left: sum((entry) => entry.kind === "stroke" && entry.side === "left"),
-    right: sum((entry) => entry.kind === "stroke" && entry.side === "right"),
-    between: sum((entry) => entry.kind !== "stroke"),
-  };
 }

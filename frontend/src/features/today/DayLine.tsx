@@ -41,7 +41,7 @@ export function DayLine({ day }: { day: Day }) {
               <span className="block h-7 truncate text-[0.95rem]">
                 {width >= 900 ? session.client.name : ""}
               </span>
-              <SmallTide sheet={session.sheet} width={wide} height={HEIGHT} />
+              <SmallTide sheet={session.evaluation.sheet} width={wide} height={HEIGHT} />
             </Link>
           );
         })}

@@ -105,7 +105,7 @@ function SessionRow({ session, timeZone }: { session: SessionView; timeZone: str
         <span className="text-lg font-bold">{session.client.name}</span>
         <span className="col-start-2 md:col-start-auto">{askedFor(session.plan.flow.brief, regions)}</span>
         <span className="hidden md:block">
-          <SmallTide sheet={session.sheet} width={170} height={44} />
+          <SmallTide sheet={session.evaluation.sheet} width={170} height={44} />
         </span>
         <span className="col-start-2 text-quiet italic md:col-start-auto md:text-right">
           {STAGE_WORDS[session.stage]}

@@ -1,6 +1,6 @@
 import { Link } from "@tanstack/react-router";
 import { useState } from "react";
-import type { Catalogue, Problem, RunState, SessionView } from "../../api/client";
+import type { Catalogue, Problem, RunSheet, RunState, SessionView } from "../../api/client";
 import { cueFor } from "./cues";
 import { PressurePads, type Word } from "./PressurePads";
 import { behind, paceWords, waterLevel } from "./pace";
@@ -20,7 +20,7 @@ interface Props {
 
 /** One stroke at a time, in letters to be read from a step away; the water falls as its stop's time runs out. */
 export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }: Props) {
-  const { sheet } = session;
+  const { sheet } = session.evaluation;
   const now = useNow(1000);
   const [ending, setEnding] = useState(false);
   const last = sheet.entries.length - 1;
@@ -113,7 +113,7 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
 }
 
 /** The stroke a word on pressure is about: the present one, or the last before it in the same stop. */
-function strokeAt(entries: SessionView["sheet"]["entries"], index: number) {
+function strokeAt(entries: RunSheet["entries"], index: number) {
   const stop = entries[index]?.stop;
   for (let i = index; i >= 0 && entries[i]?.stop === stop; i--)
     if (entries[i]?.kind === "stroke") return entries[i];

@@ -45,8 +45,8 @@ export function BeforeTouch({ session, onBegin }: { session: SessionView; onBegi
         {news.trim() ? "Noted: begin" : "Nothing new: begin"}
       </button>
       <p className="text-quiet">
-        {span(session.sheet.hands_on_seconds)} from first touch to last. If something is said that you are not
-        sure of, do not work there, or do not work at all: the client’s own clinician decides.
+        {span(session.evaluation.sheet.hands_on_seconds)} from first touch to last. If something is said that
+        you are not sure of, do not work there, or do not work at all: the client’s own clinician decides.
       </p>
     </form>
   );

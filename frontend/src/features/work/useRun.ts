@@ -26,7 +26,8 @@ export function useRun(session: SessionView) {
   const [refusal, setRefusal] = useState<Problem | null>(null);
   const waiting = useRef<RunEvent[]>([]);
   const sending = useRef(false);
-  const { session_id: sessionId, sheet } = session;
+  const { session_id: sessionId } = session;
+  const { sheet } = session.evaluation;
   const { queryKey } = sessionQuery(sessionId);
 
   // Read from where both parts are written at once: a render may see one of them late.

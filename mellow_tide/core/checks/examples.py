@@ -1,0 +1,79 @@
+"""Small flows in few words, for the examples that checks carry."""
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Slot
+from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.flow.flow import Flow, Side, Step, Stop
+
+ARC: tuple[tuple[str, Slot, int], ...] = (
+    ("oil_spread", "spread", 1),
+    ("effleurage", "warm", 2),
+    ("kneading", "knead", 3),
+    ("effleurage", "flush", 2),
+    ("effleurage", "settle", 1),
+)
+"""A plain arc that breaks no rule: stroke, slot, depth."""
+
+Strokes = tuple[tuple[str, Slot, int], ...]
+
+
+def step(c: Catalogue, stroke: str, slot: Slot, depth: int, passes: int = 0) -> Step:
+    """A step with the stroke's easiest tool and, unless given, its usual passes."""
+    known = c.strokes[stroke]
+    tool = min(known.tools, key=lambda tool: c.tools[tool].load_rank)
+    return Step(stroke=stroke, slot=slot, tool=tool, depth=depth, passes=passes or known.slots[slot][1])
+
+
+def stop(
+    c: Catalogue,
+    region: str,
+    side: Side = "mid",
+    strokes: Strokes = ARC,
+    position: str = "prone",
+    times: int = 0,
+) -> Stop:
+    """A lubricated stop; `times` sets the passes of all its steps."""
+    return Stop(
+        id=region if side == "mid" else f"{region}-{side}",
+        region=region,
+        side=side,
+        position=position,
+        window=c.regions[region].window_in(position),
+        medium="lubricated",
+        steps=tuple(step(c, stroke, slot, depth, times) for stroke, slot, depth in strokes),
+    )
+
+
+def flow(
+    c: Catalogue, *stops: Stop, opening: Strokes = (("resting_hold", "open", 1),), **brief: object
+) -> Flow:
+    """The stops between a still first contact and a closing hold."""
+    first, last = stops[0].position, stops[-1].position
+    return Flow(
+        brief=Brief.model_validate({"booked_minutes": 60, **brief}),
+        stops=(
+            _ritual(c, "open", "back" if first == "prone" else "shoulders", first, opening),
+            *stops,
+            _ritual(c, "close", "scalp", last, (("resting_hold", "close", 1),)),
+        ),
+    )
+
+
+def both(c: Catalogue, region: str, strokes: Strokes = ARC, position: str = "prone") -> tuple[Stop, Stop]:
+    """The same stop on the right and on the left."""
+    return stop(c, region, "right", strokes, position), stop(c, region, "left", strokes, position)
+
+
+def _ritual(c: Catalogue, role: str, region: str, position: str, strokes: Strokes) -> Stop:
+    return Stop.model_validate(
+        {
+            "id": role,
+            "role": role,
+            "region": region,
+            "side": "both" if c.regions[region].sides == "pair" else "mid",
+            "position": position,
+            "window": "none",
+            "medium": "clothed",
+            "steps": [step(c, stroke, slot, depth).model_dump() for stroke, slot, depth in strokes],
+        }
+    )

@@ -1,0 +1,1 @@
+"""The checks, one a file."""

@@ -1,0 +1,37 @@
+"""ORD03: strong or deep work before two units of warming."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.flow.edits import ChangeStep
+
+STRONG = 4
+UNITS = 2
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Steps at depth 4 or 5 with fewer than two dry, warming or kneading steps up to depth 3 before them."""
+    for s in case.worked():
+        warmed = 0
+        for i, x in enumerate(s.steps):
+            if x.depth >= STRONG and warmed < UNITS:
+                lightest = case.stroke(x).depth[0]
+                edits = (ChangeStep(stop_id=s.id, step=i, depth=max(lightest, STRONG - 1)),)
+                repairs = (Repair(words="Work it at depth 3", edits=edits),) if lightest < STRONG else ()
+                what = f"{case.stroke(x).name} at depth {x.depth} on the {case.place(s)} comes before it is warm."
+                yield Found(what, s, i, repairs)
+            elif x.slot in ("dry", "warm", "knead"):
+                warmed += 1
+
+
+CHECK = Check(
+    code="ORD03",
+    name="deep before warm",
+    severity="caution",
+    summary="Two warming strokes up to depth 3 come before anything at depth 4 or 5.",
+    rationale="Cold tissue guards itself against depth; warmed, it lets the same depth in without force.",
+    bad=lambda c: flow(c, stop(c, "back", strokes=(ARC[0], ("reinforced_stroking", "warm", 4), *ARC[1:]))),
+    good=lambda c: flow(c, stop(c, "back", strokes=(*ARC[:3], ("knuckling", "specific", 4), *ARC[3:]))),
+    check=check,
+)

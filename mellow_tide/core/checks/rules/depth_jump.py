@@ -1,0 +1,36 @@
+"""ORD06: a rise of two depth levels from one stroke to the next."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.flow.edits import ChangeStep
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Steps two or more levels deeper than the one before; easing off may be as sudden as it likes."""
+    for s in case.worked():
+        for i in range(1, len(s.steps)):
+            before, now = s.steps[i - 1].depth, s.steps[i].depth
+            if now - before < 2:
+                continue
+            softer = before + 1
+            possible = case.stroke(s.steps[i]).depth[0] <= softer
+            edits = (ChangeStep(stop_id=s.id, step=i, depth=softer),)
+            repairs = (Repair(words=f"Work it at depth {softer}", edits=edits),) if possible else ()
+            name = case.stroke(s.steps[i]).name
+            yield Found(
+                f"{name} on the {case.place(s)} goes from depth {before} to {now} at once.", s, i, repairs
+            )
+
+
+CHECK = Check(
+    code="ORD06",
+    name="jump in depth",
+    severity="caution",
+    summary="Depth rises by one level at a time.",
+    rationale="A body that has just met light hands braces against a sudden strong one.",
+    bad=lambda c: flow(c, stop(c, "back", strokes=(*ARC[:2], ("kneading", "knead", 4), *ARC[3:]))),
+    good=lambda c: flow(c, stop(c, "back")),
+    check=check,
+)

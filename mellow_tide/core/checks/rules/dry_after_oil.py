@@ -1,0 +1,35 @@
+"""ORD01: dry work after lubricant."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.flow.edits import MoveStep
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Steps that need dry skin, after the first one that brings oil."""
+    for s in case.worked():
+        oiled_at = next((i for i, x in enumerate(s.steps) if "lubricated" in case.stroke(x).medium), None)
+        if oiled_at is None or s.medium != "lubricated":
+            continue
+        for i, x in enumerate(s.steps):
+            if i > oiled_at and case.stroke(x).medium == ("dry",):
+                name = case.stroke(x).name
+                repair = Repair(
+                    words=f"Move the {name} before the oil",
+                    edits=(MoveStep(stop_id=s.id, step=i, to=oiled_at),),
+                )
+                yield Found(f"{name} on the {case.place(s)} comes after the oil.", s, i, (repair,))
+
+
+CHECK = Check(
+    code="ORD01",
+    name="dry work after oil",
+    severity="caution",
+    summary="Strokes that lift or hold dry skin come before any oil on the region.",
+    rationale="Oiled skin slips out of the fingers: rolling and slow skin stretches no longer work.",
+    bad=lambda c: flow(c, stop(c, "back", strokes=(*ARC[:2], ("skin_rolling", "dry", 2), *ARC[2:]))),
+    good=lambda c: flow(c, stop(c, "back", strokes=(("skin_rolling", "dry", 2), *ARC))),
+    check=check,
+)

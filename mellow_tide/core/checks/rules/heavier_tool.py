@@ -1,0 +1,45 @@
+"""HND02: strong work with a tool that loads the hand more than it must."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.flow.edits import InsertStep, RemoveStep
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.hands.load import easier_tool
+
+STRONG = 4
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Steps at depth 4 or 5 for which the stroke allows an easier tool."""
+    for s in case.worked():
+        for i, x in enumerate(s.steps):
+            tool = easier_tool(case.stroke(x), x.tool, case.catalogue) if x.depth >= STRONG else None
+            if tool is None:
+                continue
+            names = case.catalogue.tools
+            eased = x.model_copy(update={"tool": tool})
+            edits = (RemoveStep(stop_id=s.id, step=i), InsertStep(stop_id=s.id, at=i, step=eased))
+            repair = Repair(words=f"Use the {names[tool].name}", edits=edits)
+            what = f"{case.stroke(x).name} on the {case.place(s)} at depth {x.depth} with the {names[x.tool].name}"
+            yield Found(f"{what}: the {names[tool].name} would spare your hand.", s, i, (repair,))
+
+
+def _with_thumb(c: Catalogue) -> Flow:
+    strong = step(c, "stripping", "specific", 4).model_copy(update={"tool": "reinforced_thumb"})
+    back = stop(c, "back", strokes=ARC)
+    return flow(c, back.model_copy(update={"steps": (*back.steps[:3], strong, *back.steps[3:])}))
+
+
+CHECK = Check(
+    code="HND02",
+    name="heavier tool than needed",
+    severity="advice",
+    summary="Strong strokes use the easiest tool they allow.",
+    rationale="The same depth through a forearm or a fist costs the hand a fraction of what a thumb pays.",
+    bad=_with_thumb,
+    good=lambda c: flow(c, stop(c, "back", strokes=(*ARC[:3], ("stripping", "specific", 4), *ARC[3:]))),
+    check=check,
+)

@@ -1,0 +1,45 @@
+"""TIM02: less than is useful, or more than is sensible, on a region."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import Strokes, both, flow, stop
+from mellow_tide.core.checks.words import span
+
+TOLERATED = 10
+"""Seconds by which passes may miss a bound."""
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Stops outside the least and most seconds of their region, side by side."""
+    for s in case.worked():
+        seconds, bounds = case.seconds(s), case.region(s).seconds
+        if seconds < bounds.least - TOLERATED:
+            yield Found(
+                f"{span(seconds)} on the {case.place(s)}: less than {span(bounds.least)} is hardly felt.", s
+            )
+        elif seconds > bounds.most + TOLERATED:
+            yield Found(
+                f"{span(seconds)} on the {case.place(s)}: more than {span(bounds.most)} only wears it out.", s
+            )
+
+
+FOOT: Strokes = (
+    ("oil_spread", "spread", 1),
+    ("foot_circles", "warm", 2),
+    ("thumb_criss_cross", "knead", 3),
+    ("sole_knuckling", "specific", 3),
+    ("toe_work", "mobilise", 2),
+    ("effleurage", "settle", 1),
+)
+
+CHECK = Check(
+    code="TIM02",
+    name="too short or too long",
+    severity="caution",
+    summary="Each region has at least its least useful time, and at most its most sensible one.",
+    rationale="Two minutes on a back only wake it; half an hour on a calf leaves it sore.",
+    bad=lambda c: flow(c, stop(c, "back", times=1)),
+    good=lambda c: flow(c, *both(c, "foot", strokes=FOOT)),
+    check=check,
+)

@@ -1,0 +1,30 @@
+"""TIM01: over or under the hands-on minutes."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import both, flow, stop
+from mellow_tide.core.checks.words import span
+
+TOLERATED = 15
+"""Seconds by which a session may miss its minutes."""
+
+
+def check(case: Case) -> Iterator[Found]:
+    """A run sheet more than 15 s longer or shorter than the booking leaves."""
+    over = case.sheet.over
+    if abs(over) > TOLERATED:
+        way = "longer" if over > 0 else "shorter"
+        yield Found(f"The session is {span(over)} {way} than the {span(case.sheet.hands_on_seconds)} it has.")
+
+
+CHECK = Check(
+    code="TIM01",
+    name="minutes missed",
+    severity="caution",
+    summary="Strokes and transitions together meet the hands-on minutes within 15 s.",
+    rationale="A session that does not add up is paid for by its last region, or by the next client.",
+    bad=lambda c: flow(c, *both(c, "thigh_back"), booked_minutes=60),
+    good=lambda c: flow(c, stop(c, "back", times=8), booked_minutes=23),
+    check=check,
+)

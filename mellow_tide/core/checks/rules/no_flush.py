@@ -1,0 +1,46 @@
+"""ORD04: no flush after points or friction."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.flow.edits import InsertStep
+from mellow_tide.core.flow.flow import Step
+
+WORKED_IN = ("friction", "point")
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Lubricated stops whose last friction or point has no stroke toward the heart after it but the settling."""
+    for s in case.worked():
+        specific = [
+            i for i, x in enumerate(s.steps) if x.slot == "specific" and case.stroke(x).family in WORKED_IN
+        ]
+        if not specific or s.medium != "lubricated":
+            continue
+        last = specific[-1]
+        # On the abdomen the clockwise circle is what clears.
+        if any(x.slot == "flush" or case.stroke(x).direction == "clockwise" for x in s.steps[last + 1 :]):
+            continue
+        settle = next((i for i, x in enumerate(s.steps) if i > last and x.slot == "settle"), len(s.steps))
+        stroke = Step(stroke="effleurage", slot="flush", tool="palms", depth=2, passes=2)
+        repair = Repair(
+            words="Add two strokes toward the heart",
+            edits=(InsertStep(stop_id=s.id, at=settle, step=stroke),),
+        )
+        name = case.stroke(s.steps[last]).name
+        yield Found(f"Nothing flushes the {case.place(s)} after {name}.", s, last, (repair,))
+
+
+CHECK = Check(
+    code="ORD04",
+    name="no flush after specific work",
+    severity="caution",
+    summary="Strokes toward the heart follow points and friction.",
+    rationale="Small, local work leaves a place congested; broad strokes toward the heart clear and soothe it.",
+    bad=lambda c: flow(c, stop(c, "back", strokes=(*ARC[:3], ("circular_friction", "specific", 3), ARC[4]))),
+    good=lambda c: flow(
+        c, stop(c, "back", strokes=(*ARC[:3], ("circular_friction", "specific", 3), *ARC[3:]))
+    ),
+    check=check,
+)

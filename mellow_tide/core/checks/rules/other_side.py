@@ -1,0 +1,55 @@
+"""BAL01: the other side is missing."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import both, flow, stop
+from mellow_tide.core.flow.edits import InsertStop
+from mellow_tide.core.flow.flow import Flow, Side, Stop
+
+
+def check(case: Case) -> Iterator[Found]:
+    """One side of a pair worked without the other."""
+    sides = {(s.region, s.side) for s in case.worked()}
+    taken = {s.id for s in case.flow.stops}
+    for s in case.flow.stops:
+        if s.role != "work" or s.side not in ("left", "right"):
+            continue
+        other: Side = "left" if s.side == "right" else "right"
+        if (s.region, other) in sides:
+            continue
+        sides.add((s.region, other))
+        name = f"{s.region}-{other}"
+        mirrored = s.model_copy(
+            update={"side": other, "id": name if name not in taken else f"{s.id}-{other}"}
+        )
+        repair = Repair(
+            words=f"Work the {other} side the same",
+            edits=(InsertStop(at=_beside(case.flow, s, other), stop=mirrored),),
+        )
+        yield Found(f"The {case.place(s)} is worked, the {other} is not.", s, None, (repair,))
+
+
+def _beside(flow: Flow, s: Stop, other: Side) -> int:
+    """Where the other side of `s` belongs: among the stops of that side in the same window, in the same order."""
+    alike = [i for i, x in enumerate(flow.stops) if (x.position, x.window) == (s.position, s.window)]
+    mates = {flow.stops[i].region: i for i in alike if flow.stops[i].side == other}
+    following = [
+        flow.stops[i].region for i in alike if flow.stops[i].side == s.side and i > flow.stops.index(s)
+    ]
+    for region in following:
+        if region in mates:
+            return mates[region]
+    return max(mates.values(), default=flow.stops.index(s)) + 1
+
+
+CHECK = Check(
+    code="BAL01",
+    name="other side missing",
+    severity="caution",
+    summary="What is done to one side is done to the other.",
+    rationale="A client worked on one side only leaves feeling lopsided.",
+    bad=lambda c: flow(c, stop(c, "back"), stop(c, "thigh_back", "right")),
+    good=lambda c: flow(c, stop(c, "back"), *both(c, "thigh_back")),
+    check=check,
+)

@@ -1,0 +1,38 @@
+"""PRS01: depth over the wished pressure by two."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.flow.brief import WISHED_DEPTH
+from mellow_tide.core.flow.edits import ChangeStep
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Steps two or more levels deeper than the depth the brief's pressure means."""
+    wished = WISHED_DEPTH[case.flow.brief.pressure]
+    for s in case.worked():
+        for i, x in enumerate(s.steps):
+            if x.depth < wished + 2:
+                continue
+            lightest = case.stroke(x).depth[0]
+            edits = (ChangeStep(stop_id=s.id, step=i, depth=max(wished, lightest)),)
+            repairs = (
+                (Repair(words=f"Work it at depth {wished}", edits=edits),) if lightest < wished + 2 else ()
+            )
+            what = f"{case.stroke(x).name} at depth {x.depth} on the {case.place(s)}, where {case.flow.brief.pressure}"
+            yield Found(f"{what} pressure was wished.", s, i, repairs)
+
+
+CHECK = Check(
+    code="PRS01",
+    name="deeper than wished",
+    severity="caution",
+    summary="No stroke is two levels or more deeper than the pressure wished.",
+    rationale="“Was it too hard?” is asked too late when the plan had already decided it.",
+    bad=lambda c: flow(
+        c, stop(c, "back", strokes=(*ARC[:2], ("kneading", "knead", 4), *ARC[3:])), pressure="light"
+    ),
+    good=lambda c: flow(c, stop(c, "back"), pressure="light"),
+    check=check,
+)

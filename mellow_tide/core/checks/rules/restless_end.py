@@ -1,0 +1,37 @@
+"""ORD08: the last minutes do not get calmer."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import Strokes, flow, stop
+from mellow_tide.core.flow.edits import ChangeStep
+
+LAST_SECONDS = 60
+CALM = 2
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Steps deeper than 2 that begin in the last minute of a session."""
+    from_second = case.sheet.seconds - LAST_SECONDS
+    for e in case.sheet.entries:
+        if e.kind != "stroke" or e.start < from_second or (e.depth or 0) <= CALM or e.step is None:
+            continue
+        s = case.flow.stops[e.stop]
+        lightest = case.stroke(s.steps[e.step]).depth[0]
+        edits = (ChangeStep(stop_id=s.id, step=e.step, depth=max(lightest, CALM)),)
+        repairs = (Repair(words="Make it lighter", edits=edits),) if lightest <= CALM else ()
+        yield Found("The last minute is not the calmest.", s, e.step, repairs)
+
+
+RESTLESS: Strokes = (("oil_spread", "spread", 1), ("kneading", "knead", 3))
+
+CHECK = Check(
+    code="ORD08",
+    name="restless end",
+    severity="caution",
+    summary="The last minutes only get slower and lighter.",
+    rationale="The client gets up from the last minute, not from the middle.",
+    bad=lambda c: flow(c, stop(c, "neck", position="supine", strokes=RESTLESS)),
+    good=lambda c: flow(c, stop(c, "neck", position="supine")),
+    check=check,
+)

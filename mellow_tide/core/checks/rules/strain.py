@@ -1,0 +1,37 @@
+"""HND03: a session that strains the hand."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.hands.load import hand_load
+
+
+def check(case: Case) -> Iterator[Found]:
+    """A composite strain index above 10."""
+    load = hand_load(case.sheet, case.catalogue)
+    if load.hazardous:
+        hardest = case.catalogue.strokes[load.hardest].name if load.hardest else "the work"
+        yield Found(
+            f"The session strains the hand (index {load.strain:g}, 10 is the most); {hardest} is the hardest."
+        )
+
+
+def _all_thumb(c: Catalogue) -> Flow:
+    hard = step(c, "stripping", "specific", 5, 3).model_copy(update={"tool": "reinforced_thumb"})
+    back = stop(c, "back", strokes=ARC)
+    return flow(c, back.model_copy(update={"steps": (*back.steps[:3], *(hard,) * 20, *back.steps[3:])}))
+
+
+CHECK = Check(
+    code="HND03",
+    name="straining session",
+    severity="caution",
+    summary="The composite strain index of a session stays at or below 10.",
+    rationale="Force, repetition and bent wrists add up over a session (revised strain index, 2017).",
+    bad=_all_thumb,
+    good=lambda c: flow(c, stop(c, "back")),
+    check=check,
+)

@@ -1,0 +1,35 @@
+"""HND01: thumbs over their budget."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.hands.load import THUMB_BUDGET, hand_load
+
+
+def check(case: Case) -> Iterator[Found]:
+    """A session whose thumbs work more than 15 % of it."""
+    load = hand_load(case.sheet, case.catalogue)
+    if load.thumb_share > THUMB_BUDGET:
+        share, most = round(100 * load.thumb_share), round(100 * THUMB_BUDGET)
+        yield Found(f"Thumbs work {share} % of the session, {most} % is the most: use knuckles or a forearm.")
+
+
+def _with_thumbs(c: Catalogue) -> Flow:
+    thumbs = step(c, "circular_friction", "specific", 3, 4).model_copy(update={"tool": "thumb"})
+    back = stop(c, "back", strokes=ARC)
+    return flow(c, back.model_copy(update={"steps": (*back.steps[:3], thumbs, thumbs, *back.steps[3:])}))
+
+
+CHECK = Check(
+    code="HND01",
+    name="thumbs over budget",
+    severity="caution",
+    summary="Thumbs work at most 15 % of the hands-on time.",
+    rationale="Thumbs are for small places and short times; they end careers when they are the main tool.",
+    bad=_with_thumbs,
+    good=lambda c: flow(c, stop(c, "back")),
+    check=check,
+)

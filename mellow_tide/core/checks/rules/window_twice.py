@@ -1,0 +1,33 @@
+"""TIM03: a window opened twice."""
+
+from collections import Counter
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import both, flow, stop
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Windows that are opened again in the same position after they were closed."""
+    opened: Counter[tuple[str, str, str]] = Counter()
+    for e in case.sheet.entries:
+        if e.kind != "open_window":
+            continue
+        key = (e.position, e.about, e.about_side)
+        opened[key] += 1
+        if opened[key] == 2:
+            name = case.catalogue.windows[e.about].name
+            side = "" if e.about_side == "mid" else f"{e.about_side} "
+            yield Found(f"The {side}{name} is uncovered twice.", case.flow.stops[e.stop])
+
+
+CHECK = Check(
+    code="TIM03",
+    name="uncovered twice",
+    severity="advice",
+    summary="Each window is opened once in a position.",
+    rationale="Every opening and closing takes most of a minute and lets the warmth out.",
+    bad=lambda c: flow(c, stop(c, "back"), stop(c, "thigh_back", "right"), *both(c, "shoulders")),
+    good=lambda c: flow(c, stop(c, "back"), *both(c, "shoulders"), stop(c, "thigh_back", "right")),
+    check=check,
+)

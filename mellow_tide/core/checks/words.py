@@ -1,0 +1,9 @@
+"""Times in sentences."""
+
+
+def span(seconds: int) -> str:
+    """`3 min 15 s`, `45 s`, `2 min`; the sign is left to the sentence."""
+    minutes, rest = divmod(abs(seconds), 60)
+    if not minutes:
+        return f"{rest} s"
+    return f"{minutes} min {rest} s" if rest else f"{minutes} min"

@@ -1,0 +1,1 @@
+"""Everything a screen may ask about a flow, from one call."""

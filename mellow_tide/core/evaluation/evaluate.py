@@ -1,0 +1,50 @@
+"""One flow, one client: run sheet, findings, balance, hands and supplies."""
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.checks.check import Case, Finding
+from mellow_tide.core.checks.engine import findings
+from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.hands.load import HandLoad, hand_load
+from mellow_tide.core.supplies.packing import Supplies, supplies
+from mellow_tide.core.timing.run_sheet import RunSheet, lay_out
+
+
+class Balance(Record):
+    """Whole seconds of strokes on the client's left, right and middle, and of everything between strokes."""
+
+    left: int
+    right: int
+    middle: int
+    between: int
+
+
+class Evaluation(Record):
+    """What a flow is, in full. Screens read this and compute no rules of their own."""
+
+    sheet: RunSheet
+    findings: tuple[Finding, ...]
+    balance: Balance
+    hands: HandLoad
+    supplies: Supplies
+
+
+def evaluate(flow: Flow, client: ClientFacts, catalogue: Catalogue) -> Evaluation:
+    """Evaluate a flow that `check_flow` has passed. Pure: the same flow gives the same evaluation."""
+    sheet = lay_out(flow, catalogue, client.height_cm)
+    return Evaluation(
+        sheet=sheet,
+        findings=findings(Case(flow, sheet, catalogue, client)),
+        balance=_balance(sheet),
+        hands=hand_load(sheet, catalogue),
+        supplies=supplies(flow, sheet, catalogue, client.height_cm),
+    )
+
+
+def _balance(sheet: RunSheet) -> Balance:
+    seconds = {"left": 0, "right": 0, "middle": 0, "between": 0}
+    for entry in sheet.entries:
+        side = entry.side if entry.side in ("left", "right") else "middle"
+        seconds[side if entry.kind == "stroke" else "between"] += entry.seconds
+    return Balance(**seconds)

@@ -1,0 +1,99 @@
+import pytest
+from hypothesis import given, settings
+
+from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.core.checks.registry import CHECKS
+from mellow_tide.core.evaluation.evaluate import evaluate
+from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.edits import ChangeStep, InsertStep, RemoveStep, RemoveStop, apply
+from mellow_tide.core.flow.flow import Step
+from mellow_tide.core.planner.plan import meet_the_minutes, plan
+from tests.core.test_plan import asked, made
+
+C = load_catalogue()
+CLIENT = ClientFacts()
+FLOW = plan(Brief(booked_minutes=60), CLIENT, C).flow
+
+
+def at(stop_id, slot, last=False):
+    places = [i for i, x in enumerate(next(s for s in FLOW.stops if s.id == stop_id).steps) if x.slot == slot]
+    return places[-1 if last else 0]
+
+
+def of(flow, client=CLIENT):
+    return evaluate(flow, client, C)
+
+
+def test_a_planned_flow_has_nothing_to_mend():
+    assert of(FLOW).findings == ()
+
+
+@settings(max_examples=40, deadline=None)
+@given(asked())
+def test_no_plan_is_ever_stopped_by_a_check(question):
+    brief, client = question
+    found = made(brief, client)
+    if found:
+        codes = {f.code for f in of(found.flow, client).findings if f.severity != "advice"}
+        # A focus beside few other regions may fall short of its share; the planner does not bind it yet.
+        assert codes <= {"TIM05"}
+
+
+def test_the_parts_add_up():
+    e = of(FLOW)
+    assert e.balance.left == e.balance.right
+    total = e.balance.left + e.balance.right + e.balance.middle + e.balance.between
+    assert total == e.sheet.seconds
+    assert e.supplies.millilitres == pytest.approx(sum(r.millilitres for r in e.supplies.by_region), abs=0.6)
+    assert "chest-cover towel" not in e.supplies.linen
+
+
+def test_a_whole_body_takes_the_usual_amount_of_oil_and_a_back_its_own():
+    whole = plan(Brief(booked_minutes=120), CLIENT, C).flow
+    supplies = of(whole).supplies
+    assert 20 <= supplies.millilitres <= 30  # common practice
+    amounts = {r.region: r.millilitres for r in supplies.by_region}
+    assert 1.5 <= amounts["arm"] / 2 <= 2.5  # an arm takes 2
+    assert 6.5 <= amounts["back"] <= 9.5  # a back about 8
+    taller = evaluate(whole, ClientFacts(height_cm=195), C).supplies
+    assert taller.millilitres > supplies.millilitres
+
+
+def thumbs(stop_id, times, passes):
+    place = at(stop_id, "knead") + 1
+    thumb = Step(stroke="circular_friction", slot="specific", tool="thumb", depth=3, passes=passes)
+    return [InsertStep(stop_id=stop_id, at=place, step=thumb) for _ in range(times)]
+
+
+ROLLING = Step(stroke="skin_rolling", slot="dry", tool="fingertips", depth=2, passes=1)
+BROKEN = {
+    "ORD01": [InsertStep(stop_id="back", at=at("back", "knead"), step=ROLLING)],
+    "ORD02": [RemoveStep(stop_id="neck", step=at("neck", "spread"))],
+    "ORD05": [RemoveStep(stop_id="back", step=at("back", "settle"))],
+    "ORD07": [RemoveStep(stop_id="open", step=0)],
+    "BAL01": [RemoveStop(stop_id="hips-left")],
+    "BAL02": [ChangeStep(stop_id="foot-left", step=at("foot-left", "warm"), passes=16)],
+    "HND01": thumbs("back", 4, 4),
+}
+
+
+@pytest.mark.parametrize("code", BROKEN)
+def test_breaking_one_rule_shows_exactly_that(code):
+    broken = meet_the_minutes(apply(FLOW, BROKEN[code]), CLIENT, C)
+    # Taking much away or adding it also costs the minutes; that is a second rule, and rightly found.
+    found = [f.code for f in of(broken).findings if f.code != "TIM01"]
+    assert set(found) == {code}
+
+
+def test_consent_withdrawn_stops_the_flow():
+    consenting = ClientFacts(consents=frozenset({"abdomen"}))
+    with_abdomen = plan(Brief(booked_minutes=90, focus=("abdomen",)), consenting, C).flow
+    assert of(with_abdomen, consenting).findings == ()
+    stopped = [f for f in of(with_abdomen, ClientFacts()).findings if f.severity == "stop"]
+    assert [f.code for f in stopped] == ["CNS01"]
+    repaired = apply(with_abdomen, stopped[0].repairs[0].edits)
+    assert "CNS01" not in [f.code for f in of(repaired, ClientFacts()).findings]
+
+
+def test_every_check_has_run():
+    assert len(CHECKS) >= 20
