@@ -47,6 +47,13 @@ class BadFlow(Refused):
     title = "The flow cannot be worked as it stands."
 
 
+class NoSession(Refused):
+    """A stop sign: nothing is planned; the client is referred."""
+
+    code = "no-session"
+    title = "There is no session today."
+
+
 class DoesNotFit(Refused):
     """A brief or flow whose minutes cannot be met."""
 

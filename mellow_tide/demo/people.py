@@ -37,25 +37,33 @@ class DemoClient:
         return demo_id(f"client {self.key}")
 
 
-def _client(key: str, name: str, height_cm: int, know_first: str, *consents: str) -> DemoClient:
-    return DemoClient(key, name, ClientFacts(height_cm=height_cm, consents=frozenset(consents)), know_first)
+def _client(
+    key: str,
+    name: str,
+    height_cm: int,
+    know_first: str,
+    conditions: tuple[str, ...] = (),
+    consents: tuple[str, ...] = (),
+) -> DemoClient:
+    facts = ClientFacts(height_cm=height_cm, consents=frozenset(consents), conditions=frozenset(conditions))
+    return DemoClient(key, name, facts, know_first)
 
 
 CLIENTS = {
     c.key: c
     for c in (
         _client(
-            "ottilie",
-            "Ottilie Saltgrove",
-            164,
-            "Nut allergy: no nut oils. Likes the calves lighter.",
-            "abdomen",
+            "ottilie", "Ottilie Saltgrove", 164, "Likes the calves lighter.", ("nut_allergy",), ("abdomen",)
         ),
         _client("bram", "Bram Lanternby", 188, "Long legs; face cradle a notch lower."),
         _client("isolde", "Isolde Kelpworth", 171, "Ticklish feet: slower and firmer, not lighter."),
-        _client("corin", "Corin Foghollow", 176, "Contact lenses: take out before lying face down."),
-        _client("piet", "Piet Gullander", 182, "Old ankle sprain on the right, healed."),
-        _client("mirabel", "Mirabel Shoalcroft", 158, "Scent sensitivity: unscented oil."),
+        _client(
+            "corin", "Corin Foghollow", 176, "Talks until the first turn, then sleeps.", ("contact_lenses",)
+        ),
+        _client(
+            "piet", "Piet Gullander", 182, "Old ankle sprain on the right.", ("high_blood_pressure_treated",)
+        ),
+        _client("mirabel", "Mirabel Shoalcroft", 158, "Comes straight from work.", ("scent_sensitivity",)),
     )
 }
 

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import date, datetime
 from typing import Any
 from uuid import UUID
 
@@ -10,6 +10,7 @@ from psycopg import Connection
 from psycopg.rows import class_row
 from psycopg.types.json import Jsonb
 
+from mellow_tide.core.care.pregnancy import gestation_days
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.store.database import Row
 from mellow_tide.store.errors import NotThere, Stale
@@ -19,10 +20,11 @@ from mellow_tide.store.queries import query
 
 @dataclass(frozen=True)
 class SessionRow:
-    """A session with what planning needs of its client. `plan` is a core plan as JSON."""
+    """A session with what planning needs of its client. `plan` is a core plan as JSON, `day` the practice's date."""
 
     session_id: UUID
     starts_at: datetime
+    day: date
     revision: int
     plan: dict[str, Any]
     person_id: UUID
@@ -30,13 +32,20 @@ class SessionRow:
     client_name: str
     height_cm: int
     consents: list[str]
+    conditions: list[str]
+    due_date: date | None
     know_first: str
     logged: bool
 
     @property
     def facts(self) -> ClientFacts:
-        """What of the client changes a plan."""
-        return ClientFacts(height_cm=self.height_cm, consents=frozenset(self.consents))
+        """What of the client changes a plan on the day of the session."""
+        return ClientFacts(
+            height_cm=self.height_cm,
+            consents=frozenset(self.consents),
+            conditions=frozenset(self.conditions),
+            gestation_days=gestation_days(self.due_date, self.day) if self.due_date else None,
+        )
 
 
 @dataclass(frozen=True)
@@ -49,7 +58,13 @@ class LogRow:
 
 
 def add_client(
-    c: Connection[Row], practice_id: UUID, client_id: UUID, name: str, facts: ClientFacts, know_first: str
+    c: Connection[Row],
+    practice_id: UUID,
+    client_id: UUID,
+    name: str,
+    facts: ClientFacts,
+    know_first: str,
+    due_date: date | None = None,
 ) -> None:
     """Add a client; one whose id is already there stays as it is."""
     c.execute(
@@ -60,6 +75,8 @@ def add_client(
             "name": name,
             "height_cm": facts.height_cm,
             "consents": sorted(facts.consents),
+            "conditions": sorted(facts.conditions),
+            "due_date": due_date,
             "know_first": know_first,
         },
     )

@@ -97,3 +97,17 @@ class Log:
 
     def suited(self, region: str) -> Locator:
         return self.page.get_by_label(f"Depth that suited, {region}", exact=True)
+
+
+def take_away(page: Page, stop_id: str) -> None:
+    """Take a stop out of the session on the Plan screen, as another tool might."""
+    page.evaluate(
+        """async ([url, stop_id]) => {
+            const { revision } = await (await fetch(url)).json();
+            const body = JSON.stringify({ revision, edits: [{ kind: "remove_stop", stop_id }] });
+            const headers = { "Content-Type": "application/json" };
+            const answer = await fetch(`${url}/edits`, { method: "POST", headers, body });
+            if (!answer.ok) throw new Error(await answer.text());
+        }""",
+        [page.url.replace("/session/", "/api/sessions/").removesuffix("/plan"), stop_id],
+    )

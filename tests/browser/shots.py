@@ -13,7 +13,7 @@ from mellow_tide.demo.load import reset_demo
 from mellow_tide.store.database import Database
 from mellow_tide.store.migrate import migrate
 from tests.browser.conftest import CHROMIUM
-from tests.browser.pages import Plan, SignIn, Today, Work
+from tests.browser.pages import Plan, SignIn, Today, Work, take_away
 from tests.browser.serving import ROOT, LiveServer
 
 FOLDER = ROOT / "docs" / "screenshots"
@@ -55,6 +55,18 @@ def plan_refused(page: Page) -> None:
     Plan(page).type_minutes("500").get_by_role("alert").wait_for()
 
 
+def plan_findings(page: Page) -> None:
+    today(page)
+    Today(page).open("Corin Foghollow")
+    screen = Plan(page)
+    screen.fit.wait_for()
+    take_away(page, "shoulders-left")
+    page.reload()
+    page.get_by_role("region", name="To look at").wait_for()
+    page.get_by_role("link", name="to look at").click()
+    page.evaluate("scrollTo(0, 190)")
+
+
 def work(page: Page) -> None:
     today(page)
     Today(page).open("Bram Lanternby")
@@ -90,6 +102,7 @@ SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("plan", plan, WIDE, "shore"),
     ("plan-list", plan_list, WIDE, "shore"),
     ("plan-refused", plan_refused, WIDE, "shore"),
+    ("plan-findings", plan_findings, WIDE, "shore"),
     ("plan-night", plan, WIDE, "nightroom"),
     ("plan-narrow", plan, NARROW, "shore"),
     ("log", log, WIDE, "shore"),

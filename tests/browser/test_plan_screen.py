@@ -3,7 +3,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.pages import Plan, SignIn, Today
+from tests.browser.pages import Plan, SignIn, Today, take_away
 
 
 @pytest.fixture
@@ -101,7 +101,7 @@ def test_signing_out_leads_back_and_in_again_to_the_same_page(page: Page, plan: 
 
 
 def test_a_finding_is_shown_at_its_place_and_mended_in_one_action(page: Page, plan: Plan):
-    lopsided(page)
+    take_away(page, "hips-left")
     page.reload()
     findings = page.get_by_role("region", name="To look at")
     expect(findings).to_contain_text("The right hip is worked, the left is not.")
@@ -113,17 +113,3 @@ def test_a_finding_is_shown_at_its_place_and_mended_in_one_action(page: Page, pl
     findings.get_by_role("button", name="Work the left side the same").click()
     expect(findings).to_be_hidden()
     expect(plan.stop("Left hip")).to_be_visible()
-
-
-def lopsided(page: Page):
-    """Take the left hip away, as another tool might."""
-    page.evaluate(
-        """async (url) => {
-            const { revision } = await (await fetch(url)).json();
-            const body = JSON.stringify({ revision, edits: [{ kind: "remove_stop", stop_id: "hips-left" }] });
-            const headers = { "Content-Type": "application/json" };
-            const answer = await fetch(`${url}/edits`, { method: "POST", headers, body });
-            if (!answer.ok) throw new Error(await answer.text());
-        }""",
-        page.url.replace("/session/", "/api/sessions/").removesuffix("/plan"),
-    )

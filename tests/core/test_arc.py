@@ -2,14 +2,14 @@ import pytest
 
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.catalogue.records import SLOTS
-from mellow_tide.core.planner.arc import capacity, fit_stop
+from mellow_tide.core.planner.arc import Touch, capacity, fit_stop
 from mellow_tide.core.timing.run_sheet import stop_seconds
 
 CATALOGUE = load_catalogue()
 
 
 def targets(region, pressure, height):
-    low, high = capacity(region.id, pressure, CATALOGUE, height)
+    low, high = capacity(region.id, Touch(pressure), CATALOGUE, height)
     least = max(region.seconds.least, -(-low // 15) * 15)
     return range(least, min(region.seconds.most, high // 15 * 15) + 1, 15)
 
@@ -22,7 +22,7 @@ def test_strokes_meet_the_seconds_and_keep_the_arc(region, pressure, height):
     assert tried, f"{region.id} has too few strokes for its least time"
     side = "mid" if region.sides == "mid" else "right"
     for seconds in tried[:: max(1, len(tried) // 12)]:
-        stop = fit_stop(region, side, region.positions[0], pressure, seconds, CATALOGUE, height)
+        stop = fit_stop(region, side, region.positions[0], Touch(pressure), seconds, CATALOGUE, height)
         assert abs(stop_seconds(stop, CATALOGUE, height) - seconds) <= 10
         places = [SLOTS.index(step.slot) for step in stop.steps]
         assert places == sorted(places)

@@ -6,7 +6,7 @@ import pytest
 
 from mellow_tide.core.catalogue.catalogue import require
 from mellow_tide.core.catalogue.loader import CatalogueError, read_catalogue
-from mellow_tide.core.planner.arc import arc_options
+from mellow_tide.core.planner.arc import Touch, arc_options
 from mellow_tide.core.refusal import UnknownReference
 
 DATA = resources.files("mellow_tide.core.catalogue") / "data"
@@ -46,7 +46,9 @@ def test_every_region_of_the_field_is_there_with_positions_and_zones(catalogue):
 
 
 def test_strokes_are_enough_for_a_whole_body(catalogue):
-    used = {o.stroke.id for region in catalogue.regions for o in arc_options(region, "medium", catalogue)}
+    used = {
+        o.stroke.id for region in catalogue.regions for o in arc_options(region, Touch("medium"), catalogue)
+    }
     assert len(used) >= 18
 
 

@@ -19,7 +19,7 @@ def best_by_trying(question, catalogue, also=None):
         for chosen in combinations(ids, size):
             if not question.must.issubset(chosen) or (also and also not in chosen):
                 continue
-            seconds = order_seconds(frozenset(chosen), question.school.id, question.closing.id, catalogue)
+            seconds = order_seconds(frozenset(chosen), question.way, catalogue)
             shares = [*(question.shares[id] for id in chosen), question.close]
             given = allot(shares, question.work_seconds - seconds)
             if given:

@@ -6,7 +6,7 @@ from random import Random
 import pytest
 
 from mellow_tide.core.flow.flow import Visit
-from mellow_tide.core.planner.order import cheapest_order, order_seconds
+from mellow_tide.core.planner.order import Way, cheapest_order, order_seconds
 from mellow_tide.core.timing.transitions import approach, opening_scene
 
 SCHOOL = "back_outwards"
@@ -76,15 +76,15 @@ def test_no_allowed_order_is_cheaper(catalogue, seed):
     random = Random(seed)
     chosen = frozenset(random.sample(sorted(catalogue.regions), random.randint(1, 10)))
     closing = random.choice(["head", "feet"])
-    found = cheapest_order(chosen, SCHOOL, closing, catalogue)
+    found = cheapest_order(chosen, Way(SCHOOL, closing), catalogue)
     assert found.seconds == brute_force(chosen, closing, catalogue)
-    assert order_seconds(chosen, SCHOOL, closing, catalogue) == found.seconds
+    assert order_seconds(chosen, Way(SCHOOL, closing), catalogue) == found.seconds
     assert {v.region for v in found.visits if v.role == "work"} == chosen
 
 
 def test_legs_then_feet_then_washed_hands(catalogue):
     order = cheapest_order(
-        frozenset({"thigh_back", "lower_leg_back", "foot", "hand"}), SCHOOL, "head", catalogue
+        frozenset({"thigh_back", "lower_leg_back", "foot", "hand"}), Way(SCHOOL, "head"), catalogue
     )
     assert [f"{v.region}-{v.side}" for v in order.visits] == [
         "back-mid",

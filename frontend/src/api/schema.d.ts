@@ -338,6 +338,18 @@ export interface components {
             brief: components["schemas"]["Brief"];
         };
         /**
+         * Cap
+         * @description The most depth on a region, and why.
+         */
+        Cap: {
+            /** Region */
+            region: string;
+            /** Depth */
+            depth: number;
+            /** Because */
+            because: string;
+        };
+        /**
          * CatalogueView
          * @description Everything that has a name on a screen, by id.
          */
@@ -616,6 +628,7 @@ export interface components {
          */
         Evaluation: {
             sheet: components["schemas"]["RunSheet"];
+            restrictions: components["schemas"]["Restrictions"];
             /** Findings */
             findings: components["schemas"]["Finding"][];
             balance: components["schemas"]["Balance"];
@@ -781,17 +794,15 @@ export interface components {
          * @description A region the plan does not work, and why.
          *
          *     `wish`: the brief leaves it out. `no_consent`: it needs consent. `not_in_school`: the school has no
-         *     place for it. `no_time`: the minutes do more good elsewhere; `gives` says what it would cost whom.
+         *     place for it. `position_barred`: the client may not lie so that it is reached. `health`: it cannot be worked as
+         *     lightly as it must. `no_time`: the minutes do more good elsewhere; `gives` says what it would cost whom.
          *     `never_fits`: its least time does not fit beside the musts.
          */
         LeftOut: {
             /** Region */
             region: string;
-            /**
-             * Reason
-             * @enum {string}
-             */
-            reason: "wish" | "no_consent" | "not_in_school" | "no_time" | "never_fits";
+            /** Reason */
+            reason: ("wish" | "no_time" | "never_fits") | ("no_consent" | "not_in_school" | "position_barred" | "health");
             /**
              * Gives
              * @default []
@@ -1019,6 +1030,21 @@ export interface components {
             sets_priced: number;
         };
         /**
+         * Reason
+         * @description Why something is restricted: the condition's name, how grave it is, and what it means in plain words.
+         */
+        Reason: {
+            /** Name */
+            name: string;
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "stop" | "ask" | "adapt";
+            /** Says */
+            says: string;
+        };
+        /**
          * Region
          * @description What a plan allots time to. `share` is percent of body surface per side; `glide_cm` at 170 cm height.
          *
@@ -1143,6 +1169,35 @@ export interface components {
             words: string;
             /** Edits */
             edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["InsertStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+        };
+        /**
+         * Restrictions
+         * @description Depth caps by region, positions the client may not lie in with the reason, heat, and all reasons.
+         */
+        Restrictions: {
+            /**
+             * Reasons
+             * @default []
+             */
+            reasons: components["schemas"]["Reason"][];
+            /**
+             * Caps
+             * @default []
+             */
+            caps: components["schemas"]["Cap"][];
+            /**
+             * No Positions
+             * @default []
+             */
+            no_positions: [
+                string,
+                string
+            ][];
+            /**
+             * Heat
+             * @default true
+             */
+            heat: boolean;
         };
         /**
          * RitualStroke

@@ -6,11 +6,13 @@ from typing import TypeVar
 
 from mellow_tide.core.catalogue.records import (
     Closing,
+    Condition,
     Kind,
     Named,
     Opening,
     Pace,
     Position,
+    PregnancyRule,
     Region,
     School,
     Stroke,
@@ -35,6 +37,8 @@ class Catalogue:
     schools: Mapping[str, School]
     openings: Mapping[str, Opening]
     closings: Mapping[str, Closing]
+    conditions: Mapping[str, Condition]
+    pregnancy_rules: tuple[PregnancyRule, ...]
     pace: Pace
 
 

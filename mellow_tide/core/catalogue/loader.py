@@ -12,11 +12,13 @@ from pydantic import ValidationError
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import (
     Closing,
+    Condition,
     Kind,
     Named,
     Opening,
     Pace,
     Position,
+    PregnancyRule,
     Region,
     School,
     Stroke,
@@ -50,6 +52,8 @@ def read_catalogue(folder: Traversable) -> Catalogue:
         schools=_entries(folder, "schools.toml", "school", School),
         openings=_entries(folder, "schools.toml", "opening", Opening),
         closings=_entries(folder, "schools.toml", "closing", Closing),
+        conditions=_entries(folder, "conditions.toml", "condition", Condition),
+        pregnancy_rules=_rules(folder),
         pace=Pace.model_validate(_read(folder, "transitions.toml")),
     )
     for file, id, known, noun in _references(catalogue):
@@ -79,6 +83,11 @@ def _entries(folder: Traversable, file: str, table: str, record: type[Entry]) ->
     return entries
 
 
+def _rules(folder: Traversable) -> tuple[PregnancyRule, ...]:
+    rules = _read(folder, "conditions.toml").get("pregnancy_rule", [])
+    return tuple(PregnancyRule.model_validate(rule) for rule in rules)
+
+
 def _line_of(folder: Traversable, file: str, id: str) -> int:
     """The first line (from 1) that quotes `id`, as a value or as a key; 0 if none does."""
     for number, line in enumerate((folder / file).read_text(encoding="utf-8").splitlines(), 1):
@@ -104,6 +113,10 @@ def _references(c: Catalogue) -> Iterator[Reference]:
             yield "strokes.toml", id, c.regions, "region"
             yield from (("strokes.toml", zone, c.regions[id].zones, f"zone of {id}") for zone in zones)
     yield from (("kinds.toml", id, c.positions, "position") for k in c.kinds.values() for id in k.positions)
+    capped = {*c.regions, "all"}
+    for limits in (*c.conditions.values(), *c.pregnancy_rules):
+        yield from (("conditions.toml", id, capped, "region") for id in limits.cap)
+        yield from (("conditions.toml", id, c.positions, "position") for id in limits.no_positions)
     yield from _ritual_references(c)
 
 

@@ -177,6 +177,27 @@ class School(Named):
     blocks: Annotated[tuple[Block, ...], Field(alias="block")]
 
 
+class Limits(Record):
+    """What a state of health limits: depth by region or for `all`, positions, heat; `says` it in plain words."""
+
+    cap: dict[str, Depth] = {}
+    no_positions: tuple[str, ...] = ()
+    no_heat: bool = False
+    says: str
+
+
+class Condition(Limits, Named):
+    """A condition a client may have. `stop`: no session, refer. `ask`: the clinician first. `adapt`."""
+
+    level: Literal["stop", "ask", "adapt"]
+
+
+class PregnancyRule(Limits):
+    """What pregnancy limits from a day of it on (0 to 308)."""
+
+    from_day: Annotated[int, Field(ge=0, le=308)]
+
+
 class RitualStroke(Record):
     """One stroke of an opening or closing; passes left out are found by the planner."""
 

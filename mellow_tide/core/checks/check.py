@@ -4,6 +4,7 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from typing import Literal
 
+from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record, Region, Stroke
 from mellow_tide.core.flow.brief import ClientFacts
@@ -36,12 +37,13 @@ class Finding(Record):
 
 @dataclass(frozen=True)
 class Case:
-    """What a check looks at: a flow, laid out, for a client."""
+    """What a check looks at: a flow, laid out, for a client and what their health restricts."""
 
     flow: Flow
     sheet: RunSheet
     catalogue: Catalogue
     client: ClientFacts
+    restrictions: Restrictions
 
     def worked(self) -> Iterator[Stop]:
         """The stops that are work, in order."""
@@ -82,7 +84,11 @@ Example = Callable[[Catalogue], Flow]
 
 @dataclass(frozen=True)
 class Check:
-    """A rule as data and one pure function. `bad` breaks it, `good` keeps it; both are small flows."""
+    """A rule as data and one pure function. `bad` breaks it, `good` keeps it; both are small flows.
+
+    A rule about health names the `client` for whom `bad` breaks it; where `good` is the same flow, it is good for
+    a client without that condition.
+    """
 
     code: str
     name: str
@@ -92,3 +98,4 @@ class Check:
     bad: Example
     good: Example
     check: Callable[[Case], Iterator[Found]]
+    client: ClientFacts | None = None

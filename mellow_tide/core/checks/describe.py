@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable
 
+from mellow_tide.core.care.restrictions import restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check
 from mellow_tide.core.flow.brief import ClientFacts
@@ -28,6 +29,8 @@ def checks_page(checks: Iterable[Check], catalogue: Catalogue) -> str:
 
 def _repair(check: Check, catalogue: Catalogue) -> str:
     """What the repair of the check's own bad example says, or a dash."""
-    flow, client = check.bad(catalogue), ClientFacts()
-    case = Case(flow, lay_out(flow, catalogue, client.height_cm), catalogue, client)
+    flow, client = check.bad(catalogue), check.client or ClientFacts()
+    case = Case(
+        flow, lay_out(flow, catalogue, client.height_cm), catalogue, client, restrict(client, catalogue)
+    )
     return next((repair.words for found in check.check(case) for repair in found.repairs), "–")

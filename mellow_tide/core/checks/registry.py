@@ -2,6 +2,8 @@
 
 from mellow_tide.core.checks.check import Check
 from mellow_tide.core.checks.rules import (
+    adapt,
+    ask_first,
     deep_before_warm,
     depth_jump,
     dry_after_oil,
@@ -15,7 +17,10 @@ from mellow_tide.core.checks.rules import (
     no_flush,
     no_settle,
     other_side,
+    over_cap,
     over_wish,
+    position_barred,
+    refer,
     restless_end,
     sides_differ,
     strain,
@@ -44,6 +49,11 @@ CHECKS: tuple[Check, ...] = (
     sides_differ.CHECK,
     over_wish.CHECK,
     no_consent.CHECK,
+    refer.CHECK,
+    ask_first.CHECK,
+    adapt.CHECK,
+    over_cap.CHECK,
+    position_barred.CHECK,
     thumb_budget.CHECK,
     heavier_tool.CHECK,
     strain.CHECK,

@@ -1,5 +1,6 @@
-"""One flow, one client: run sheet, findings, balance, hands and supplies."""
+"""One flow, one client: run sheet, restrictions, findings, balance, hands and supplies."""
 
+from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.checks.check import Case, Finding
@@ -24,6 +25,7 @@ class Evaluation(Record):
     """What a flow is, in full. Screens read this and compute no rules of their own."""
 
     sheet: RunSheet
+    restrictions: Restrictions
     findings: tuple[Finding, ...]
     balance: Balance
     hands: HandLoad
@@ -33,9 +35,11 @@ class Evaluation(Record):
 def evaluate(flow: Flow, client: ClientFacts, catalogue: Catalogue) -> Evaluation:
     """Evaluate a flow that `check_flow` has passed. Pure: the same flow gives the same evaluation."""
     sheet = lay_out(flow, catalogue, client.height_cm)
+    restrictions = restrict(client, catalogue)
     return Evaluation(
         sheet=sheet,
-        findings=findings(Case(flow, sheet, catalogue, client)),
+        restrictions=restrictions,
+        findings=findings(Case(flow, sheet, catalogue, client, restrictions)),
         balance=_balance(sheet),
         hands=hand_load(sheet, catalogue),
         supplies=supplies(flow, sheet, catalogue, client.height_cm),

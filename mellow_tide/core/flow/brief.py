@@ -39,10 +39,14 @@ class Brief(Record):
 
 
 class ClientFacts(Record):
-    """What of the client changes seconds and choice: height in cm (100 to 230), consented region ids."""
+    """What of the client changes a plan on the day: height in cm (100 to 230), consented region ids, condition
+    ids, and days of pregnancy (0 to 308) if there is one.
+    """
 
     height_cm: Annotated[int, Field(ge=100, le=230)] = 170
     consents: frozenset[str] = frozenset()
+    conditions: frozenset[str] = frozenset()
+    gestation_days: Annotated[int, Field(ge=0, le=308)] | None = None
 
 
 def check_brief(brief: Brief, catalogue: Catalogue) -> None:

@@ -20,6 +20,14 @@ PLANNED_SLOTS: tuple[Slot, ...] = tuple(s for s in SLOTS if s not in ("open", "r
 
 
 @dataclass(frozen=True, slots=True)
+class Touch:
+    """How strong a region is worked: the pressure wished, and the most depth allowed there (1 to 5)."""
+
+    pressure: Pressure
+    cap: int = 5
+
+
+@dataclass(frozen=True, slots=True)
 class Option:
     """A stroke that could stand in the arc: where, how deep, and its passes (least, usual, most)."""
 
@@ -36,7 +44,7 @@ def fit_stop(
     region: Region,
     side: Side,
     position: str,
-    pressure: Pressure,
+    touch: Touch,
     seconds: int,
     catalogue: Catalogue,
     height_cm: int,
@@ -46,7 +54,7 @@ def fit_stop(
     Takes as many options as usual passes fill best, then the passes closest to usual whose seconds are
     nearest. `seconds` must lie within `capacity`; the result is then within 10 s of it.
     """
-    options = arc_options(region.id, pressure, catalogue)
+    options = arc_options(region.id, touch, catalogue)
     nearest: tuple[int, Stop] | None = None
     for count in _likely_counts(options, region, seconds, catalogue, height_cm):
         chosen = _in_order(options[:count])
@@ -76,10 +84,10 @@ def _likely_counts(
 
 
 @lru_cache(maxsize=512)
-def capacity(region_id: str, pressure: Pressure, catalogue: Catalogue, height_cm: int) -> tuple[int, int]:
+def capacity(region_id: str, touch: Touch, catalogue: Catalogue, height_cm: int) -> tuple[int, int]:
     """Least and most seconds per side that the catalogue's strokes can fill on the region."""
     region = catalogue.regions[region_id]
-    options = arc_options(region_id, pressure, catalogue)
+    options = arc_options(region_id, touch, catalogue)
     essential = _in_order(options[: _essential_count(options)])
     least = _stop(region, "mid", region.positions[0], essential, [o.passes[0] for o in essential], catalogue)
     every = _in_order(options)
@@ -88,18 +96,18 @@ def capacity(region_id: str, pressure: Pressure, catalogue: Catalogue, height_cm
 
 
 @lru_cache(maxsize=512)
-def arc_options(region_id: str, pressure: Pressure, catalogue: Catalogue) -> tuple[Option, ...]:
+def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Option, ...]:
     """All options for the region, the essential first, then in the order in which a longer stop wants them."""
     found: list[Option] = []
     medium = medium_of(region_id, catalogue)
     for slot in PLANNED_SLOTS:
         usable = [s for s in catalogue.strokes.values() if region_id in s.regions and slot in s.slots]
-        usable = [s for s in usable if _medium_fits(s, slot, medium)]
+        usable = [s for s in usable if _medium_fits(s, slot, medium) and s.depth[0] <= touch.cap]
         place = 0
         for stroke in usable:
             for zone in stroke.zones.get(region_id, (None,)):
                 rank = 0 if place == 0 and slot in ESSENTIAL else place + _LATER[slot]
-                depth = _depth(stroke, slot, place, pressure)
+                depth = min(touch.cap, _depth(stroke, slot, place, touch.pressure))
                 found.append(Option(stroke, slot, zone, depth, stroke.slots[slot], rank))
                 place += 1
                 if slot in ("flush", "settle"):

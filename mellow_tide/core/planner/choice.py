@@ -92,9 +92,7 @@ class Chooser:
         return (*self._musts, *(id for i, id in enumerate(self._optional) if index >> i & 1))
 
     def _transitions(self, ids: tuple[str, ...]) -> int:
-        return order_seconds(
-            frozenset(ids), self._question.school.id, self._question.closing.id, self._catalogue
-        )
+        return order_seconds(frozenset(ids), self._question.way, self._catalogue)
 
     def _price(self, ids: tuple[str, ...]) -> tuple[float, tuple[float, ...], int] | None:
         if not ids:
@@ -131,7 +129,7 @@ class Chooser:
         """Seconds that every order of a set must spend: announcements, each window once, the turn, a wash."""
         q, c = self._question, self._catalogue
         total = self._sums({id: c.pace.announce * share.count for id, share in q.shares.items()})
-        homes = {id: [b.position for b in q.school.blocks if id in b.regions()] for id in q.shares}
+        homes = {id: [b.position for b in q.blocks if id in b.regions()] for id in q.shares}
         users: dict[str, list[str]] = {}
         for id, positions in homes.items():
             windows = {c.regions[id].window_in(p) for p in positions}
@@ -142,7 +140,7 @@ class Chooser:
             seconds = (window.open_seconds + window.close_seconds) * (2 if window.per_side else 1)
             total += seconds * self._any(ids)
         turned = np.ones(len(self._sets), dtype=np.bool_)
-        for position in (b.position for b in q.school.blocks):
+        for position in (b.position for b in q.blocks):
             turned &= self._any([id for id, positions in homes.items() if position not in positions])
         total += (c.pace.turn + c.pace.bolster) * turned
         if not c.regions[q.closing.region].soils_hands:

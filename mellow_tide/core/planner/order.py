@@ -5,13 +5,13 @@ split. Rows follow one another; within a row a programme over the sets of legs d
 1962) keeps, for every scene it can end in, the cheapest way there. Blocks are joined by a turn.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import product
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.records import Closing, Opening, Region, School
+from mellow_tide.core.catalogue.records import Block, Closing, Opening, Region, School
 from mellow_tide.core.flow.flow import Role, Side, Visit
 from mellow_tide.core.planner.arc import medium_of
 from mellow_tide.core.timing.transitions import Scene, approach, opening_scene
@@ -19,6 +19,22 @@ from mellow_tide.core.timing.transitions import Scene, approach, opening_scene
 Leg = tuple[Visit, ...]
 Ways = dict[Scene, tuple[int, tuple[Visit, ...]]]
 """For each scene that can be reached: the least seconds, and the visits that take them."""
+
+
+@dataclass(frozen=True, slots=True)
+class Way:
+    """The rules of an order: a school's and a closing's id, and the positions the client may not lie in."""
+
+    school: str
+    closing: str
+    barred: frozenset[str] = frozenset()
+
+    def blocks(self, catalogue: Catalogue) -> tuple[Block, ...]:
+        """The school's blocks; one in a barred position has no rows."""
+        return tuple(
+            Block(position=b.position, rows=()) if b.position in self.barred else b
+            for b in catalogue.schools[self.school].blocks
+        )
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,16 +46,15 @@ class Order:
 
 
 @lru_cache(maxsize=20_000)
-def cheapest_order(chosen: frozenset[str], school: str, closing: str, catalogue: Catalogue) -> Order:
-    """The order of least transition seconds for `chosen`, region ids the school knows (at least one).
+def cheapest_order(chosen: frozenset[str], way: Way, catalogue: Catalogue) -> Order:
+    """The order of least transition seconds for `chosen`, region ids that `way` has a place for (at least one)."""
+    rules, end = catalogue.schools[way.school], catalogue.closings[way.closing]
+    return min(
+        (_through(a, rules, end, catalogue) for a in _assignments(chosen, way.blocks(catalogue))), key=_cost
+    )
 
-    `school` and `closing` are ids of the catalogue.
-    """
-    rules, end = catalogue.schools[school], catalogue.closings[closing]
-    return min((_through(a, rules, end, catalogue) for a in _assignments(chosen, rules)), key=_cost)
 
-
-def order_seconds(chosen: frozenset[str], school: str, closing: str, catalogue: Catalogue) -> int:
+def order_seconds(chosen: frozenset[str], way: Way, catalogue: Catalogue) -> int:
     """The seconds of `cheapest_order`, found once for all sets that differ only in like regions.
 
     Two regions of one leg with the same window, place and hands cost the same to reach; one stands for
@@ -47,13 +62,13 @@ def order_seconds(chosen: frozenset[str], school: str, closing: str, catalogue: 
     """
     kept: set[str] = set()
     dropped = 0
-    for id, like in _likeness(school, catalogue).items():
+    for id, like in _likeness(way, catalogue).items():
         if id in chosen:
             if chosen.isdisjoint(like):
                 kept.add(id)
             else:
                 dropped += catalogue.regions[id].side_count
-    order = cheapest_order(frozenset(kept), school, closing, catalogue)
+    order = cheapest_order(frozenset(kept), way, catalogue)
     return order.seconds + dropped * catalogue.pace.announce
 
 
@@ -62,11 +77,11 @@ def _cost(order: Order) -> int:
 
 
 @lru_cache(maxsize=64)
-def _likeness(school: str, catalogue: Catalogue) -> dict[str, frozenset[str]]:
+def _likeness(way: Way, catalogue: Catalogue) -> dict[str, frozenset[str]]:
     """For each region of the school: the earlier regions of its row that cost the same to reach."""
     like: dict[str, frozenset[str]] = {}
     homes: dict[str, list[tuple[str, tuple[str, ...]]]] = {}
-    for block in catalogue.schools[school].blocks:
+    for block in way.blocks(catalogue):
         for row in block.rows:
             for id in row:
                 homes.setdefault(id, []).append((block.position, row))
@@ -89,13 +104,13 @@ def _signature(region: Region, position: str) -> tuple[object, ...]:
     )
 
 
-def _assignments(chosen: frozenset[str], school: School) -> Iterator[tuple[frozenset[str], ...]]:
+def _assignments(chosen: frozenset[str], blocks: Sequence[Block]) -> Iterator[tuple[frozenset[str], ...]]:
     """Every way to give each chosen region to one block that has it: one set of regions a block."""
-    homes = {id: [i for i, b in enumerate(school.blocks) if id in b.regions()] for id in sorted(chosen)}
+    homes = {id: [i for i, b in enumerate(blocks) if id in b.regions()] for id in sorted(chosen)}
     for pick in product(*homes.values()):
         yield tuple(
             frozenset(id for id, block in zip(homes, pick, strict=True) if block == i)
-            for i in range(len(school.blocks))
+            for i in range(len(blocks))
         )
 
 

@@ -6,11 +6,11 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief
 from mellow_tide.core.flow.flow import Flow, Step, Stop, Visit
-from mellow_tide.core.planner.arc import fit_stop
+from mellow_tide.core.planner.arc import Touch, fit_stop
 from mellow_tide.core.planner.choice import Choice, Chooser
 from mellow_tide.core.planner.minutes import round_down_and_share
 from mellow_tide.core.planner.order import cheapest_order
-from mellow_tide.core.planner.question import GRAIN, Question, pose
+from mellow_tide.core.planner.question import GRAIN, Absence, Question, pose
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
 from mellow_tide.core.timing.run_sheet import hands_on_seconds, lay_out, stop_seconds
 from mellow_tide.core.timing.step_seconds import pass_seconds
@@ -28,12 +28,13 @@ class LeftOut(Record):
     """A region the plan does not work, and why.
 
     `wish`: the brief leaves it out. `no_consent`: it needs consent. `not_in_school`: the school has no
-    place for it. `no_time`: the minutes do more good elsewhere; `gives` says what it would cost whom.
+    place for it. `position_barred`: the client may not lie so that it is reached. `health`: it cannot be worked as
+    lightly as it must. `no_time`: the minutes do more good elsewhere; `gives` says what it would cost whom.
     `never_fits`: its least time does not fit beside the musts.
     """
 
     region: str
-    reason: Literal["wish", "no_consent", "not_in_school", "no_time", "never_fits"]
+    reason: Literal["wish", "no_time", "never_fits"] | Absence
     gives: tuple[Give, ...] = ()
 
 
@@ -57,7 +58,7 @@ def plan(brief: Brief, client: ClientFacts, catalogue: Catalogue) -> Plan:
     """The best flow for `brief` and `client`; its run sheet meets the hands-on minutes within 15 s.
 
     Both sides of a pair get the same strokes. Raises `UnknownReference` or `BadBrief` for a brief that
-    cannot be read, `DoesNotFit` naming field and remedy where no flow meets the minutes.
+    cannot be read, `NoSession` for a stop sign, `DoesNotFit` naming field and remedy where no flow meets the minutes.
     """
     check_brief(brief, catalogue)
     question = pose(brief, client, catalogue)
@@ -90,8 +91,8 @@ def _flow(
     minutes: dict[str, int],
     catalogue: Catalogue,
 ) -> Flow:
-    order = cheapest_order(frozenset(choice.regions), question.school.id, question.closing.id, catalogue)
-    worked = _fit_regions(brief, client, order.visits, minutes, catalogue)
+    order = cheapest_order(frozenset(choice.regions), question.way, catalogue)
+    worked = _fit_regions(brief, client, question, order.visits, minutes, catalogue)
     stops = [_stop_for(visit, worked, brief, catalogue) for visit in order.visits]
     return meet_the_minutes(Flow(brief=brief, stops=tuple(stops)), client, catalogue)
 
@@ -99,6 +100,7 @@ def _flow(
 def _fit_regions(
     brief: Brief,
     client: ClientFacts,
+    question: Question,
     visits: tuple[Visit, ...],
     minutes: dict[str, int],
     catalogue: Catalogue,
@@ -111,9 +113,8 @@ def _fit_regions(
             continue
         region = catalogue.regions[visit.region]
         target = minutes[visit.region] + max(-5, min(5, round(owed / region.side_count)))
-        stop = fit_stop(
-            region, visit.side, visit.position, brief.pressure, target, catalogue, client.height_cm
-        )
+        touch = Touch(brief.pressure, question.restrictions.cap(region.id))
+        stop = fit_stop(region, visit.side, visit.position, touch, target, catalogue, client.height_cm)
         owed += region.side_count * (minutes[visit.region] - stop_seconds(stop, catalogue, client.height_cm))
         worked[visit.region] = stop
     return worked
@@ -183,8 +184,7 @@ def _left_out(
     catalogue: Catalogue,
 ) -> tuple[LeftOut, ...]:
     found = [LeftOut(region=id, reason="wish") for id in brief.leave_out]
-    found += [LeftOut(region=id, reason="no_consent") for id in question.not_consented]
-    found += [LeftOut(region=id, reason="not_in_school") for id in question.not_in_school]
+    found += [LeftOut(region=id, reason=why) for id, why in question.absent.items()]
     for id in question.shares:
         if id in choice.regions:
             continue

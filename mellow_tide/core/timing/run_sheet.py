@@ -166,7 +166,12 @@ def _stroke_entry(
         kind="stroke",
         seconds=seconds,
         step=number,
-        **step.model_dump(exclude={"note"}),
+        stroke=step.stroke,
+        slot=step.slot,
+        tool=step.tool,
+        zone=step.zone,
+        depth=step.depth,
+        passes=step.passes,
         **_shared(clock, index, stop, scene),
     )
 

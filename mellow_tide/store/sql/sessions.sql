@@ -1,6 +1,7 @@
 -- name: insert_client
-INSERT INTO client (practice_id, client_id, name, height_cm, consents, know_first)
-VALUES (%(practice_id)s, %(client_id)s, %(name)s, %(height_cm)s, %(consents)s, %(know_first)s)
+INSERT INTO client (practice_id, client_id, name, height_cm, consents, conditions, due_date, know_first)
+VALUES (%(practice_id)s, %(client_id)s, %(name)s, %(height_cm)s, %(consents)s, %(conditions)s, %(due_date)s,
+        %(know_first)s)
 ON CONFLICT (practice_id, client_id) DO NOTHING
 
 -- name: insert_session
@@ -8,21 +9,23 @@ INSERT INTO session (practice_id, session_id, client_id, person_id, starts_at, p
 VALUES (%(practice_id)s, %(session_id)s, %(client_id)s, %(person_id)s, %(starts_at)s, %(plan)s)
 
 -- name: sessions_between
-SELECT s.session_id, s.starts_at, s.revision, s.plan, s.person_id,
-       c.client_id, c.name AS client_name, c.height_cm, c.consents, c.know_first,
+SELECT s.session_id, s.starts_at, (s.starts_at AT TIME ZONE p.time_zone)::date AS day, s.revision, s.plan, s.person_id,
+       c.client_id, c.name AS client_name, c.height_cm, c.consents, c.conditions, c.due_date, c.know_first,
        EXISTS (SELECT 1 FROM session_log l
                WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id) AS logged
 FROM session s
+JOIN practice p ON p.practice_id = s.practice_id
 JOIN client c ON c.practice_id = s.practice_id AND c.client_id = s.client_id
 WHERE s.practice_id = %(practice_id)s AND s.starts_at >= %(from)s AND s.starts_at < %(until)s
 ORDER BY s.starts_at, s.session_id
 
 -- name: find_session
-SELECT s.session_id, s.starts_at, s.revision, s.plan, s.person_id,
-       c.client_id, c.name AS client_name, c.height_cm, c.consents, c.know_first,
+SELECT s.session_id, s.starts_at, (s.starts_at AT TIME ZONE p.time_zone)::date AS day, s.revision, s.plan, s.person_id,
+       c.client_id, c.name AS client_name, c.height_cm, c.consents, c.conditions, c.due_date, c.know_first,
        EXISTS (SELECT 1 FROM session_log l
                WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id) AS logged
 FROM session s
+JOIN practice p ON p.practice_id = s.practice_id
 JOIN client c ON c.practice_id = s.practice_id AND c.client_id = s.client_id
 WHERE s.practice_id = %(practice_id)s AND s.session_id = %(session_id)s
 

@@ -20,7 +20,7 @@ export function FitLine({ session, planning }: { session: SessionView; planning:
       <p className="max-sm:hidden">
         {span(balance.between)} between strokes ({Math.round((100 * balance.between) / sheet.seconds)} %)
       </p>
-      <p className="max-lg:hidden">
+      <p className="max-2xl:hidden">
         Thumbs {Math.round(100 * hands.thumb_share)} %, oil {Math.round(supplies.millilitres)} ml
       </p>
       {findings.length > 0 && (

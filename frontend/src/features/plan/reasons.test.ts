@@ -29,7 +29,14 @@ describe("why a region is left out", () => {
   });
 
   it("has words for every other reason", () => {
-    const reasons = ["wish", "no_consent", "not_in_school", "never_fits"] as const;
+    const reasons = [
+      "wish",
+      "no_consent",
+      "not_in_school",
+      "never_fits",
+      "position_barred",
+      "health",
+    ] as const;
     const said = reasons.map((reason) => whyLeftOut(left({ reason }), name));
     expect(new Set(said).size).toBe(reasons.length);
     expect(whyLeftOut(left({}), name)).toBe("The minutes do more good elsewhere.");

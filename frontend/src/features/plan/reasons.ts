@@ -11,6 +11,10 @@ export function whyLeftOut(left: LeftOut, name: (region: string) => string): str
       return "Only with the client’s consent; none is on record.";
     case "not_in_school":
       return "This school has no place for it.";
+    case "position_barred":
+      return "The client may not lie so that it is reached.";
+    case "health":
+      return "It cannot be worked as lightly as it must be.";
     case "never_fits":
       return "Even its least time does not fit beside what was asked for.";
     case "no_time":

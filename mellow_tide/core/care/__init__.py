@@ -1,0 +1,1 @@
+"""Health, pregnancy and consents: what they forbid, limit or advise, each with its reason."""

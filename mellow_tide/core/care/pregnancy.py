@@ -1,0 +1,32 @@
+"""How far along a pregnancy is on a day.
+
+Sources (from memory): Naegele's rule, 280 days from the first day of the last period; ACOG usage for trimesters, which
+begin at 14w0d and 28w0d.
+"""
+
+from datetime import date, timedelta
+
+TERM_DAYS = 280
+SECOND_TRIMESTER = 14 * 7
+THIRD_TRIMESTER = 28 * 7
+
+
+def due_date_of(last_period: date) -> date:
+    """The due date for the first day of the last period."""
+    return last_period + timedelta(days=TERM_DAYS)
+
+
+def gestation_days(due: date, on: date) -> int | None:
+    """Days of pregnancy on a day; None before it began or more than four weeks past the due date."""
+    days = TERM_DAYS - (due - on).days
+    return days if 0 <= days <= TERM_DAYS + 28 else None
+
+
+def weeks_words(days: int) -> str:
+    """`20w0d` for 140 days."""
+    return f"{days // 7}w{days % 7}d"
+
+
+def trimester(days: int) -> int:
+    """1, 2 or 3."""
+    return 1 + (days >= SECOND_TRIMESTER) + (days >= THIRD_TRIMESTER)

@@ -1,0 +1,27 @@
+"""HLT03: a condition that asks for small changes."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.flow.brief import ClientFacts
+
+
+def check(case: Case) -> Iterator[Found]:
+    """What to do a little differently, and why."""
+    for reason in case.restrictions.reasons:
+        if reason.level == "adapt":
+            yield Found(f"{reason.name}: {reason.says}")
+
+
+CHECK = Check(
+    code="HLT03",
+    name="adapt",
+    severity="advice",
+    summary="Some conditions are met with small changes of depth, position, oil or words.",
+    rationale="Known and forgotten is as bad as not asked.",
+    bad=lambda c: flow(c, stop(c, "back")),
+    good=lambda c: flow(c, stop(c, "back")),
+    client=ClientFacts(conditions=frozenset({"contact_lenses"})),
+    check=check,
+)

@@ -1,0 +1,26 @@
+"""HLT01: a condition for which there is no session."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.flow.brief import ClientFacts
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Conditions that stop the session, each with what to do instead."""
+    for reason in case.restrictions.refer:
+        yield Found(f"{reason.name}: {reason.says}")
+
+
+CHECK = Check(
+    code="HLT01",
+    name="stop and refer",
+    severity="stop",
+    summary="With a stop sign there is no session: refer, never diagnose.",
+    rationale="Massage could do harm, or delay help. Local rules and licensed care decide.",
+    bad=lambda c: flow(c, stop(c, "back")),
+    good=lambda c: flow(c, stop(c, "back")),
+    client=ClientFacts(conditions=frozenset({"fever"})),
+    check=check,
+)

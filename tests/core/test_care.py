@@ -1,0 +1,99 @@
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from mellow_tide.core.care.restrictions import restrict
+from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.core.evaluation.evaluate import evaluate
+from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.planner.plan import plan
+from mellow_tide.core.refusal import DoesNotFit, NoSession, UnknownReference
+
+C = load_catalogue()
+USUAL = sorted(id for id, condition in C.conditions.items() if condition.level != "stop")
+clients = st.builds(
+    ClientFacts,
+    conditions=st.frozensets(st.sampled_from(USUAL), max_size=4),
+    gestation_days=st.none() | st.integers(0, 300),
+)
+
+
+def of(*conditions, **facts):
+    return ClientFacts(conditions=frozenset(conditions), **facts)
+
+
+def test_nothing_known_restricts_nothing():
+    free = restrict(ClientFacts(), C)
+    assert (free.reasons, free.caps, free.no_positions, free.heat) == ((), (), (), True)
+    assert free.cap("back") == 5
+
+
+def test_the_strictest_wins_and_says_why():
+    both = restrict(of("high_blood_pressure_treated", "varicose_veins"), C)
+    assert (both.cap("back"), both.cap("lower_leg_back")) == (3, 2)
+    assert both.why_capped("back") == "high blood pressure, treated"
+    assert both.why_capped("lower_leg_back") == "varicose veins"
+
+
+@given(clients, st.sampled_from(USUAL))
+def test_a_further_condition_only_ever_tightens(client, more):
+    before = restrict(client, C)
+    after = restrict(client.model_copy(update={"conditions": client.conditions | {more}}), C)
+    assert all(after.cap(region) <= before.cap(region) for region in C.regions)
+    assert {p for p, _ in before.no_positions} <= {p for p, _ in after.no_positions}
+    assert before.heat or not after.heat
+    assert set(before.reasons) <= set(after.reasons)
+
+
+@pytest.mark.parametrize(
+    ("days", "barred"), [(84, set()), (85, {"prone"}), (139, {"prone"}), (140, {"prone", "supine"})]
+)
+def test_pregnancy_bars_positions_from_its_day_on(days, barred):
+    found = restrict(ClientFacts(gestation_days=days), C)
+    assert {position for position, _ in found.no_positions} == barred
+    assert (found.cap("back"), found.cap("lower_leg_back"), found.cap("abdomen"), found.heat) == (
+        3,
+        2,
+        1,
+        False,
+    )
+
+
+def test_an_unknown_condition_is_refused():
+    with pytest.raises(UnknownReference, match="dropsy"):
+        restrict(of("dropsy"), C)
+
+
+@settings(max_examples=40, deadline=None)
+@given(clients, st.sampled_from(["light", "medium", "firm"]))
+def test_a_plan_obeys_what_is_restricted(client, pressure):
+    try:
+        flow = plan(Brief(booked_minutes=75, pressure=pressure), client, C).flow
+    except DoesNotFit:
+        assert client.gestation_days is not None
+        return
+    evaluation = evaluate(flow, client, C)
+    assert [f for f in evaluation.findings if f.severity == "stop"] == []
+    allowed = evaluation.restrictions
+    for stop in flow.stops:
+        assert allowed.why_not(stop.position) is None
+        if stop.role == "work":
+            assert max(step.depth for step in stop.steps) <= allowed.cap(stop.region)
+
+
+def test_after_twelve_weeks_the_whole_session_is_on_the_back_and_after_twenty_there_is_none_of_this_kind():
+    sixteen = plan(Brief(booked_minutes=60), ClientFacts(gestation_days=112), C)
+    assert {stop.position for stop in sixteen.flow.stops} == {"supine"}
+    assert {left.reason for left in sixteen.left_out if left.region == "back"} == {"position_barred"}
+    with pytest.raises(DoesNotFit, match="no position of this session is allowed"):
+        plan(Brief(booked_minutes=60), ClientFacts(gestation_days=141), C)
+    with pytest.raises(DoesNotFit, match="cannot be reached in a position that is allowed"):
+        plan(Brief(booked_minutes=60, focus=("back",)), ClientFacts(gestation_days=112), C)
+
+
+def test_a_stop_sign_plans_nothing_and_refers():
+    with pytest.raises(NoSession) as refused:
+        plan(Brief(booked_minutes=60), of("clot_signs", "nut_allergy"), C)
+    (problem,) = refused.value.problems
+    assert "clot" in problem.what
+    assert "clinician" in problem.remedy
