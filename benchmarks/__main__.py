@@ -2,9 +2,9 @@
 
 import sys
 
-from benchmarks import clock, planner
+from benchmarks import clock, evaluation, planner
 
-AREAS = {"clock": clock.figures, "planner": planner.figures}
+AREAS = {"clock": clock.figures, "evaluation": evaluation.figures, "planner": planner.figures}
 
 
 def main(words: list[str]) -> int:

@@ -2,19 +2,14 @@
 
 import tempfile
 from collections.abc import Callable
-from datetime import UTC, datetime
 from pathlib import Path
 
 from playwright.sync_api import Browser, Page, sync_playwright
 
-from launcher.cluster import APP, OWNER, Cluster
-from launcher.places import settle
-from mellow_tide.demo.load import reset_demo
-from mellow_tide.store.database import Database
-from mellow_tide.store.migrate import migrate
 from tests.browser.conftest import CHROMIUM
 from tests.browser.pages import Plan, SignIn, Today, Work, take_away
 from tests.browser.serving import ROOT, LiveServer
+from tests.demo_database import demo_database
 
 FOLDER = ROOT / "docs" / "screenshots"
 WIDE = {"width": 1280, "height": 800}
@@ -67,6 +62,13 @@ def plan_findings(page: Page) -> None:
     page.evaluate("scrollTo(0, 190)")
 
 
+def before_touch(page: Page) -> None:
+    today(page)
+    Today(page).open("Corin Foghollow")
+    Plan(page).to_work()
+    page.get_by_role("button", name="Nothing new: begin").wait_for()
+
+
 def work(page: Page) -> None:
     today(page)
     Today(page).open("Bram Lanternby")
@@ -107,6 +109,7 @@ SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("plan-narrow", plan, NARROW, "shore"),
     ("log", log, WIDE, "shore"),
     ("log-empty", log_empty, WIDE, "shore"),
+    ("before-touch", before_touch, WIDE, "shore"),
     ("work", work, WIDE, "shore"),
 ]
 
@@ -127,26 +130,17 @@ def take(
 
 
 def main() -> None:
-    cluster = Cluster(settle().state / "test-postgres", durable=False)
-    cluster.start()
-    cluster.ensure_roles()
-    name = "tide_shots"
-    cluster.psql("postgres", f"DROP DATABASE IF EXISTS {name} WITH (FORCE)")
-    cluster.psql("postgres", f"CREATE DATABASE {name} OWNER {OWNER}")
-    migrate(cluster.dsn(OWNER, name))
-    with Database(cluster.dsn(OWNER, name), most_connections=1) as owner:
-        reset_demo(owner, datetime.now(UTC))
-    server = LiveServer(cluster.dsn(APP, name), Path(tempfile.mkdtemp()) / "log")
-    server.start()
-    try:
-        with sync_playwright() as playwright:
-            browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM)
-            for shot in SHOTS:
-                take(browser, server, *shot)
-            browser.close()
-    finally:
-        server.close()
-        cluster.stop()
+    with demo_database("tide_shots") as dsn:
+        server = LiveServer(dsn, Path(tempfile.mkdtemp()) / "log")
+        server.start()
+        try:
+            with sync_playwright() as playwright:
+                browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM)
+                for shot in SHOTS:
+                    take(browser, server, *shot)
+                browser.close()
+        finally:
+            server.close()
 
 
 if __name__ == "__main__":

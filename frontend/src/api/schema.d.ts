@@ -494,6 +494,16 @@ export interface components {
             password: string;
         };
         /**
+         * Cue
+         * @description An active cue's two halves.
+         */
+        Cue: {
+            /** Command */
+            command: string;
+            /** Release */
+            release: string;
+        };
+        /**
          * Day
          * @description The sessions that start on `day` in the practice's time zone, in order.
          */
@@ -1445,6 +1455,8 @@ export interface components {
         /**
          * Stroke
          * @description A stroke: `slots` maps each place in the arc to passes (least, usual, most).
+         *
+         *     `routine` strokes may be planned; the others come by wish or by hand. `heat` strokes bring warmth.
          */
         Stroke: {
             /** Id */
@@ -1483,6 +1495,17 @@ export interface components {
             direction: "toward_heart" | "away" | "clockwise" | "along_fibre" | "across" | "still";
             /** Breath */
             breath?: "press_on_out" | null;
+            cue?: components["schemas"]["Cue"] | null;
+            /**
+             * Routine
+             * @default true
+             */
+            routine: boolean;
+            /**
+             * Heat
+             * @default false
+             */
+            heat: boolean;
             /** Regions */
             regions: string[];
             /**

@@ -7,6 +7,7 @@ from typing import TypeVar
 from mellow_tide.core.catalogue.records import (
     Closing,
     Condition,
+    FragilePlace,
     Kind,
     Named,
     Opening,
@@ -37,6 +38,7 @@ class Catalogue:
     schools: Mapping[str, School]
     openings: Mapping[str, Opening]
     closings: Mapping[str, Closing]
+    places: Mapping[str, FragilePlace]
     conditions: Mapping[str, Condition]
     pregnancy_rules: tuple[PregnancyRule, ...]
     pace: Pace

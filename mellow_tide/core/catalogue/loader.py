@@ -13,6 +13,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import (
     Closing,
     Condition,
+    FragilePlace,
     Kind,
     Named,
     Opening,
@@ -52,6 +53,7 @@ def read_catalogue(folder: Traversable) -> Catalogue:
         schools=_entries(folder, "schools.toml", "school", School),
         openings=_entries(folder, "schools.toml", "opening", Opening),
         closings=_entries(folder, "schools.toml", "closing", Closing),
+        places=_entries(folder, "places.toml", "place", FragilePlace),
         conditions=_entries(folder, "conditions.toml", "condition", Condition),
         pregnancy_rules=_rules(folder),
         pace=Pace.model_validate(_read(folder, "transitions.toml")),
@@ -113,6 +115,10 @@ def _references(c: Catalogue) -> Iterator[Reference]:
             yield "strokes.toml", id, c.regions, "region"
             yield from (("strokes.toml", zone, c.regions[id].zones, f"zone of {id}") for zone in zones)
     yield from (("kinds.toml", id, c.positions, "position") for k in c.kinds.values() for id in k.positions)
+    for place in c.places.values():
+        for id, zones in place.zones.items():
+            yield "places.toml", id, c.regions, "region"
+            yield from (("places.toml", zone, c.regions[id].zones, f"zone of {id}") for zone in zones)
     capped = {*c.regions, "all"}
     for limits in (*c.conditions.values(), *c.pregnancy_rules):
         yield from (("conditions.toml", id, capped, "region") for id in limits.cap)

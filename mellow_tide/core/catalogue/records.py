@@ -115,8 +115,18 @@ class Pass(Record):
     pace: Annotated[float, Field(gt=0, le=1)] = 1
 
 
+class Cue(Record):
+    """An active cue's two halves."""
+
+    command: str
+    release: str
+
+
 class Stroke(Named):
-    """A stroke: `slots` maps each place in the arc to passes (least, usual, most)."""
+    """A stroke: `slots` maps each place in the arc to passes (least, usual, most).
+
+    `routine` strokes may be planned; the others come by wish or by hand. `heat` strokes bring warmth.
+    """
 
     family: str
     slots: dict[Slot, tuple[PositiveInt, PositiveInt, PositiveInt]]
@@ -126,6 +136,9 @@ class Stroke(Named):
     passing: Annotated[Pass, Field(alias="pass")]
     direction: Direction
     breath: Literal["press_on_out"] | None = None
+    cue: Cue | None = None
+    routine: bool = True
+    heat: bool = False
     regions: tuple[str, ...]
     zones: dict[str, tuple[str, ...]] = {}
     how: str
@@ -137,6 +150,15 @@ class Stroke(Named):
     def most_passes(self) -> int:
         """The most passes that make sense in any slot."""
         return max(most for _, _, most in self.slots.values())
+
+
+class FragilePlace(Named):
+    """A place where pressure is limited: zones by region, the most depth there, whether percussion is allowed."""
+
+    zones: dict[str, tuple[str, ...]]
+    most_depth: Depth
+    percussion: bool
+    says: str
 
 
 class Kind(Named):

@@ -102,7 +102,9 @@ def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Opt
     medium = medium_of(region_id, catalogue)
     for slot in PLANNED_SLOTS:
         usable = [s for s in catalogue.strokes.values() if region_id in s.regions and slot in s.slots]
-        usable = [s for s in usable if _medium_fits(s, slot, medium) and s.depth[0] <= touch.cap]
+        usable = [
+            s for s in usable if s.routine and _medium_fits(s, slot, medium) and s.depth[0] <= touch.cap
+        ]
         place = 0
         for stroke in usable:
             for zone in stroke.zones.get(region_id, (None,)):

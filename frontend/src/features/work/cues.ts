@@ -38,7 +38,9 @@ function strokeCue(entry: Entry, place: string, catalogue: Catalogue): Cue {
     detail: [tool, `depth ${entry.depth}, ${depthWord[entry.depth ?? 1]}`, direction, count]
       .filter(Boolean)
       .join(" · "),
-    how: stroke?.how ?? "",
+    how: [stroke?.cue && `“${stroke.cue.command} … ${stroke.cue.release}.”`, stroke?.how]
+      .filter(Boolean)
+      .join(" "),
   };
 }
 

@@ -1,0 +1,44 @@
+"""CAU04: the abdomen worked against the clock."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import Strokes, flow, stop
+from mellow_tide.core.flow.edits import RemoveStep
+
+RIGHT_WAY = ("clockwise", "still", "toward_heart")
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Strokes on the abdomen that run neither clockwise nor still; spreading the oil may run upward."""
+    for s in case.worked():
+        if s.region != "abdomen":
+            continue
+        for i, x in enumerate(s.steps):
+            if case.stroke(x).direction not in RIGHT_WAY:
+                edits = (RemoveStep(stop_id=s.id, step=i),)
+                repairs = (
+                    (Repair(words=f"Leave the {case.stroke(x).name} out", edits=edits),)
+                    if len(s.steps) > 1
+                    else ()
+                )
+                yield Found(
+                    f"{case.stroke(x).name} does not follow the clock over the abdomen.", s, i, repairs
+                )
+
+
+SPREAD: Strokes = (("oil_spread", "spread", 1), ("abdominal_circle", "warm", 2))
+END: Strokes = (("abdominal_circle", "settle", 1),)
+
+CHECK = Check(
+    code="CAU04",
+    name="against the clock",
+    severity="caution",
+    summary="The abdomen is worked clockwise, as seen by someone looking at it, or with still hands.",
+    rationale="The bowel runs up the client's right, across, and down the left; against it is only discomfort.",
+    bad=lambda c: flow(
+        c, stop(c, "abdomen", position="supine", strokes=(*SPREAD, ("kneading", "knead", 2), *END))
+    ),
+    good=lambda c: flow(c, stop(c, "abdomen", position="supine", strokes=(*SPREAD, *END))),
+    check=check,
+)

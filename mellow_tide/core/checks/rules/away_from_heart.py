@@ -1,0 +1,39 @@
+"""CAU03: deep strokes away from the heart on limbs."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import ARC, Strokes, flow, stop
+from mellow_tide.core.flow.edits import ChangeStep
+
+LIMBS = ("thigh_back", "thigh_front", "lower_leg_back", "lower_leg_front", "foot", "arm", "hand")
+LIGHT = 2
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Strokes that run outward on a limb deeper than 2."""
+    for s in case.worked():
+        for i, x in enumerate(s.steps):
+            stroke = case.stroke(x)
+            if s.region in LIMBS and stroke.direction == "away" and x.depth > LIGHT:
+                edits = (ChangeStep(stop_id=s.id, step=i, depth=max(stroke.depth[0], LIGHT)),)
+                repairs = (Repair(words="Make it light", edits=edits),) if stroke.depth[0] <= LIGHT else ()
+                yield Found(
+                    f"{stroke.name} on the {case.place(s)} runs outward at depth {x.depth}.", s, i, repairs
+                )
+
+
+def _foot(depth: int) -> Strokes:
+    return (*ARC[:2], ("toe_work", "mobilise", depth), ARC[4])
+
+
+CHECK = Check(
+    code="CAU03",
+    name="deep away from the heart",
+    severity="caution",
+    summary="On limbs, pressure goes toward the heart; strokes that run outward are light.",
+    rationale="The valves in the veins of a limb open toward the heart only.",
+    bad=lambda c: flow(c, stop(c, "foot", "right", _foot(3))),
+    good=lambda c: flow(c, stop(c, "foot", "right", _foot(2))),
+    check=check,
+)

@@ -1,0 +1,46 @@
+"""CAU01: too deep on a fragile place."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.flow.edits import ChangeStep, RemoveStep
+from mellow_tide.core.flow.flow import Flow
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Steps at a fragile zone deeper than is allowed there."""
+    for s in case.worked():
+        for i, x in enumerate(s.steps):
+            for place in case.catalogue.places.values():
+                if x.zone not in place.zones.get(s.region, ()) or x.depth <= place.most_depth:
+                    continue
+                stroke = case.stroke(x)
+                if stroke.depth[0] <= place.most_depth:
+                    edit = ChangeStep(stop_id=s.id, step=i, depth=place.most_depth)
+                    repair = Repair(words=f"Work it at depth {place.most_depth}", edits=(edit,))
+                else:
+                    repair = Repair(
+                        words=f"Leave the {stroke.name} out", edits=(RemoveStep(stop_id=s.id, step=i),)
+                    )
+                repairs = (repair,) if len(s.steps) > 1 else ()
+                yield Found(f"{stroke.name} at depth {x.depth} on {place.name}. {place.says}", s, i, repairs)
+
+
+def _kneading(zone: str, depth: int, c: Catalogue) -> Flow:
+    kneading = step(c, "kneading", "knead", depth).model_copy(update={"zone": zone})
+    calf = stop(c, "lower_leg_back", "right", ARC)
+    return flow(c, calf.model_copy(update={"steps": (*calf.steps[:2], kneading, *calf.steps[3:])}))
+
+
+CHECK = Check(
+    code="CAU01",
+    name="fragile place",
+    severity="stop",
+    summary="Each fragile place has its own most depth: the back of the knee, the front of the neck and others.",
+    rationale="Vessels, nerves, organs and bone lie unprotected there. Schools differ on the back of the knee.",
+    bad=lambda c: _kneading("back_of_knee", 3, c),
+    good=lambda c: _kneading("calf", 3, c),
+    check=check,
+)

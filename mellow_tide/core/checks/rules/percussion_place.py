@@ -1,0 +1,44 @@
+"""CAU02: percussion where there must be none."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.flow.edits import RemoveStep
+from mellow_tide.core.flow.flow import Flow
+
+NEVER = ("abdomen", "neck", "face", "scalp", "chest", "hip_front", "lower_leg_front")
+"""Regions without any place for percussion (common practice)."""
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Percussion on a region or a zone that bears none."""
+    for s in case.worked():
+        for i, x in enumerate(s.steps):
+            if case.stroke(x).family != "percussion":
+                continue
+            zones = [p.name for p in case.catalogue.places.values() if x.zone in p.zones.get(s.region, ())]
+            where = zones[0] if zones else f"the {case.region(s).whole}" if s.region in NEVER else None
+            if where:
+                repairs = (Repair(words="Leave it out", edits=(RemoveStep(stop_id=s.id, step=i),)),)
+                what = f"{case.stroke(x).name} on {where}: no percussion there."
+                yield Found(what, s, i, repairs if len(s.steps) > 1 else ())
+
+
+def _hacking(zone: str, c: Catalogue) -> Flow:
+    hacking = step(c, "hacking", "rouse", 2).model_copy(update={"zone": zone})
+    back = stop(c, "back", strokes=ARC)
+    return flow(c, back.model_copy(update={"steps": (*back.steps[:3], hacking, *back.steps[3:])}))
+
+
+CHECK = Check(
+    code="CAU02",
+    name="percussion on a forbidden place",
+    severity="stop",
+    summary="No percussion on spine, kidneys, abdomen, back of the knee or bone.",
+    rationale="Percussion carries into what lies beneath: kidneys, vessels, thin bone.",
+    bad=lambda c: _hacking("ribs", c),
+    good=lambda c: _hacking("upper_back", c),
+    check=check,
+)

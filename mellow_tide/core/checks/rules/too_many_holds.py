@@ -1,0 +1,49 @@
+"""PRS02: more than three holds on a point."""
+
+from collections import Counter
+from collections.abc import Iterator
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.flow.edits import RemoveStep
+from mellow_tide.core.flow.flow import Flow
+
+MOST = 3
+
+
+def check(case: Case) -> Iterator[Found]:
+    """The step with which a zone of a stop gets its fourth hold or more."""
+    for s in case.worked():
+        holds: Counter[str | None] = Counter()
+        for i, x in enumerate(s.steps):
+            if case.stroke(x).family != "point":
+                continue
+            before = holds[x.zone]
+            holds[x.zone] += x.passes
+            if holds[x.zone] > MOST and before <= MOST and case.stroke(x).id == "point_hold":
+                repairs = (Repair(words="Leave these holds out", edits=(RemoveStep(stop_id=s.id, step=i),)),)
+                yield Found(
+                    f"{holds[x.zone]} holds on one point of the {case.place(s)}: three are the most.",
+                    s,
+                    i,
+                    repairs,
+                )
+
+
+def _holds(times: int, c: Catalogue) -> Flow:
+    hold = step(c, "point_hold", "specific", 3, times).model_copy(update={"zone": "medial_scapula"})
+    back = stop(c, "back", strokes=ARC)
+    return flow(c, back.model_copy(update={"steps": (*back.steps[:3], hold, *back.steps[3:])}))
+
+
+CHECK = Check(
+    code="PRS02",
+    name="too many holds",
+    severity="caution",
+    summary="A point is held three times at the most; what has not eased by then waits for the next visit.",
+    rationale="More presses make a place sore that was not. Schools differ on the length of a hold, not on its number.",
+    bad=lambda c: _holds(4, c),
+    good=lambda c: _holds(3, c),
+    check=check,
+)
