@@ -393,7 +393,7 @@ export interface components {
         };
         /**
          * ChangeStep
-         * @description Give a step another depth or another number of passes; what is left out stays.
+         * @description Give a step another depth, another number of passes, or a question after it; what is left out stays.
          */
         ChangeStep: {
             /**
@@ -409,6 +409,8 @@ export interface components {
             depth?: number | null;
             /** Passes */
             passes?: number | null;
+            /** Check In */
+            check_in?: boolean | null;
         };
         /**
          * CheckView
@@ -566,7 +568,7 @@ export interface components {
          */
         Entry: {
             /** Kind */
-            kind: "stroke" | ("close_window" | "wash" | "turn" | "bolster" | "walk" | "open_window" | "announce" | "oil");
+            kind: "stroke" | ("close_window" | "wash" | "turn" | "bolster" | "walk" | "open_window" | "announce" | "oil" | "check_in");
             /** Start */
             start: number;
             /** Seconds */
@@ -1394,7 +1396,7 @@ export interface components {
         };
         /**
          * Step
-         * @description One stroke as it is to be done: `passes` 1 to 60, `depth` 1 to 5.
+         * @description One stroke as it is to be done: `passes` 1 to 60, `depth` 1 to 5; `check_in` asks about the pressure after it.
          */
         Step: {
             /** Stroke */
@@ -1412,6 +1414,11 @@ export interface components {
             depth: number;
             /** Passes */
             passes: number;
+            /**
+             * Check In
+             * @default false
+             */
+            check_in: boolean;
             /**
              * Note
              * @default

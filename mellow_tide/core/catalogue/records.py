@@ -254,5 +254,6 @@ class Pace(Record):
     oil_lasts: PositiveInt
     wash_hands: PositiveInt
     announce: PositiveInt
+    check_in: PositiveInt
     breath: PositiveInt
     glide_cm_per_second: dict[Depth, Annotated[float, Field(gt=0)]]

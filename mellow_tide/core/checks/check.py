@@ -12,6 +12,9 @@ from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow, Step, Stop
 from mellow_tide.core.timing.run_sheet import RunSheet
 
+WORKING = ("stroke", "oil", "check_in")
+"""Kinds of entries that are working a stop, not getting there."""
+
 Severity = Literal["stop", "caution", "advice"]
 """`stop`: do not work so. `caution`: mend it, or know why not. `advice`: most would do otherwise."""
 
@@ -63,10 +66,8 @@ class Case:
         return name if stop.side in ("mid", "both") else f"{stop.side} {name}"
 
     def seconds(self, stop: Stop) -> int:
-        """Whole seconds of working a stop, oiling included, getting there not."""
-        return sum(
-            e.seconds for e in self.sheet.entries if e.stop_id == stop.id and e.kind in ("stroke", "oil")
-        )
+        """Whole seconds of working a stop, oiling and asking included, getting there not."""
+        return sum(e.seconds for e in self.sheet.entries if e.stop_id == stop.id and e.kind in WORKING)
 
 
 @dataclass(frozen=True)

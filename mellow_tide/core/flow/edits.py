@@ -13,13 +13,14 @@ Index = Annotated[int, Field(ge=0)]
 
 
 class ChangeStep(Record):
-    """Give a step another depth or another number of passes; what is left out stays."""
+    """Give a step another depth, another number of passes, or a question after it; what is left out stays."""
 
     kind: Literal["change_step"] = "change_step"
     stop_id: str
     step: Index
     depth: Depth | None = None
     passes: Annotated[int, Field(ge=1, le=60)] | None = None
+    check_in: bool | None = None
 
 
 class MoveStep(Record):
@@ -136,5 +137,6 @@ def _edited(steps: Steps, edit: ChangeStep | MoveStep | InsertStep | RemoveStep)
             rest = (*steps[:at], *steps[at + 1 :])
             return (*rest[: edit.to], steps[at], *rest[edit.to :])
         case ChangeStep():
-            new = {"depth": edit.depth or steps[at].depth, "passes": edit.passes or steps[at].passes}
+            changes = {"depth": edit.depth, "passes": edit.passes, "check_in": edit.check_in}
+            new = {name: value for name, value in changes.items() if value is not None}
             return (*steps[:at], steps[at].model_copy(update=new), *steps[at + 1 :])

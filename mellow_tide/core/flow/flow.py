@@ -26,7 +26,7 @@ class Visit:
 
 
 class Step(Record):
-    """One stroke as it is to be done: `passes` 1 to 60, `depth` 1 to 5."""
+    """One stroke as it is to be done: `passes` 1 to 60, `depth` 1 to 5; `check_in` asks about the pressure after it."""
 
     stroke: str
     slot: Slot
@@ -34,6 +34,7 @@ class Step(Record):
     zone: str | None = None
     depth: Depth
     passes: Annotated[int, Field(ge=1, le=60)]
+    check_in: bool = False
     note: Annotated[str, Field(max_length=400)] = ""
 
 

@@ -13,6 +13,9 @@ from mellow_tide.core.timing.step_seconds import step_seconds
 ESSENTIAL: tuple[Slot, ...] = ("spread", "warm", "settle")
 """Slots no lubricated stop is without; their first stroke always stays."""
 
+FIRM = 3
+"""Depth from which the pressure is asked about, early in every region."""
+
 CLOSE_ENOUGH = 5
 """Seconds by which a stop may miss its target without trying another set of strokes."""
 
@@ -183,7 +186,8 @@ def _nearest_passes(
     pace = catalogue.pace
     nearest: tuple[int, list[int]] | None = None
     for again in range(seconds // pace.oil_lasts + 1):
-        target = seconds - _oil_first(region, catalogue) - again * pace.oil_again
+        asking = pace.check_in if _asked_after(options) is not None else 0
+        target = seconds - _oil_first(region, catalogue) - again * pace.oil_again - asking
         passes = _knapsack(options, region, target, catalogue, height_cm)
         stop = _stop(region, "mid", region.positions[0], options, passes, catalogue)
         off = abs(stop_seconds(stop, catalogue, height_cm) - seconds)
@@ -216,6 +220,7 @@ def _knapsack(
 def _stop(
     region: Region, side: Side, position: str, options: list[Option], passes: list[int], catalogue: Catalogue
 ) -> Stop:
+    asked_after = _asked_after(options)
     steps = tuple(
         Step(
             stroke=o.stroke.id,
@@ -224,8 +229,9 @@ def _stop(
             zone=o.zone,
             depth=o.depth,
             passes=n,
+            check_in=i == asked_after,
         )
-        for o, n in zip(options, passes, strict=True)
+        for i, (o, n) in enumerate(zip(options, passes, strict=True))
     )
     name = region.id if side == "mid" else f"{region.id}-{side}"
     return Stop(
@@ -238,6 +244,11 @@ def _stop(
         medium=medium_of(region.id, catalogue),
         steps=steps,
     )
+
+
+def _asked_after(options: list[Option]) -> int | None:
+    """The step after which the client is asked about the pressure: the first that is as firm as kneading."""
+    return next((i for i, o in enumerate(options) if o.depth >= FIRM), None)
 
 
 def _easiest_tool(option: Option, catalogue: Catalogue) -> str:

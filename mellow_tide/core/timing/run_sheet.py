@@ -96,7 +96,7 @@ def lay_out(flow: Flow, catalogue: Catalogue, height_cm: int = 170) -> RunSheet:
 def work_through(
     stop: Stop, catalogue: Catalogue, height_cm: int
 ) -> Iterator[tuple[Transition | tuple[int, Step], int]]:
-    """The steps of `stop` in order, with the oiling between them, each with its whole seconds.
+    """The steps of `stop` in order, with the oiling and asking between them, each with its whole seconds.
 
     Oil goes on before the first stroke that needs it, and again at the first step after the oil has
     been worked for `pace.oil_lasts` seconds, but not for the last slow stroke.
@@ -116,10 +116,12 @@ def work_through(
         yield (index, step), seconds
         if since_oil is not None:
             since_oil += seconds
+        if step.check_in:
+            yield Transition("check_in", pace.check_in, stop.region, stop.side), pace.check_in
 
 
 def stop_seconds(stop: Stop, catalogue: Catalogue, height_cm: int) -> int:
-    """Whole seconds of working `stop`, oiling included, getting there not."""
+    """Whole seconds of working `stop`, oiling and asking included, getting there not."""
     return sum(seconds for _, seconds in work_through(stop, catalogue, height_cm))
 
 

@@ -7,7 +7,9 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Region
 from mellow_tide.core.flow.flow import Side, Visit
 
-TransitionKind = Literal["close_window", "wash", "turn", "bolster", "walk", "open_window", "announce", "oil"]
+TransitionKind = Literal[
+    "close_window", "wash", "turn", "bolster", "walk", "open_window", "announce", "oil", "check_in"
+]
 Place = Literal["head", "foot", "left", "right", "away"]
 HandState = Literal["clean", "oiled", "soiled"]
 

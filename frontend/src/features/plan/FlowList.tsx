@@ -57,7 +57,7 @@ function StopRow(props: {
   const region = catalogue.regions[stop.region];
   const name = region ? sided(region, stop.side) : stop.region;
   const role = { open: "First contact, ", work: "", close: "Close, " }[stop.role ?? "work"];
-  const between = entries.filter((entry) => !["stroke", "oil", "announce"].includes(entry.kind));
+  const between = entries.filter((entry) => !["stroke", "oil", "check_in", "announce"].includes(entry.kind));
   return (
     <li ref={row} className="scroll-my-28">
       {between.length > 0 && (
@@ -85,9 +85,9 @@ function Strokes({ entries, catalogue }: { entries: Entry[]; catalogue: Catalogu
         entry.kind === "stroke" ? (
           <StrokeRow key={entry.start} entry={entry} catalogue={catalogue} />
         ) : (
-          entry.kind === "oil" && (
+          (entry.kind === "oil" || entry.kind === "check_in") && (
             <li key={entry.start} className="flex justify-between py-1 text-quiet italic">
-              <span>warm oil in the hands</span>
+              <span>{entry.kind === "oil" ? "warm oil in the hands" : "ask about the pressure"}</span>
               <span className="numbers">{span(entry.seconds)}</span>
             </li>
           )

@@ -11,10 +11,10 @@ export function groupByPosition(stops: readonly Stop[]): { position: string; sto
   return groups;
 }
 
-/** Seconds of working a stop, oiling included, getting there not. */
+/** Seconds of working a stop, oiling and asking included, getting there not. */
 export function stopSeconds(entries: readonly Entry[]): number {
   return entries
-    .filter((entry) => entry.kind === "stroke" || entry.kind === "oil")
+    .filter((entry) => ["stroke", "oil", "check_in"].includes(entry.kind))
     .reduce((sum, entry) => sum + entry.seconds, 0);
 }
 

@@ -85,6 +85,13 @@ function transitionCue(entry: Entry, place: string, catalogue: Catalogue): Cue {
         detail,
         how: "Keep one hand in contact as you go.",
       };
+    case "check_in":
+      return {
+        place,
+        name: "Ask",
+        detail: "lighter, just right, deeper?",
+        how: "In few words, and tap the answer. A held breath or curled toes have answered already.",
+      };
     case "oil":
       return {
         place,

@@ -1,0 +1,43 @@
+"""COM01: no question after the first firm stroke while the face is hidden."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.flow.edits import ChangeStep
+from mellow_tide.core.flow.flow import Flow
+
+FIRM = 3
+FACE_HIDDEN = ("prone", "seated_leaning")
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Stops in which a client whose face is hidden is worked firmly and never asked from then on."""
+    for s in case.worked():
+        firm = next((i for i, x in enumerate(s.steps) if x.depth >= FIRM), None)
+        if s.position not in FACE_HIDDEN or firm is None or any(x.check_in for x in s.steps[firm:]):
+            continue
+        repair = Repair(words="Ask after it", edits=(ChangeStep(stop_id=s.id, step=firm, check_in=True),))
+        what = (
+            f"Nobody asks about the pressure after {case.stroke(s.steps[firm]).name} on the {case.place(s)}."
+        )
+        yield Found(what, s, firm, (repair,))
+
+
+def _asking(c: Catalogue, check_in: bool) -> Flow:
+    back = stop(c, "back")
+    steps = tuple(x.model_copy(update={"check_in": check_in and x.slot == "knead"}) for x in back.steps)
+    return flow(c, back.model_copy(update={"steps": steps}))
+
+
+CHECK = Check(
+    code="COM01",
+    name="not asked",
+    severity="caution",
+    summary="After the first firm stroke on a region the pressure is asked about, while the face is hidden.",
+    rationale="Face-down clients stay silent, and half asleep they do not complain: ask anyway, in few words.",
+    bad=lambda c: _asking(c, check_in=False),
+    good=lambda c: _asking(c, check_in=True),
+    check=check,
+)
