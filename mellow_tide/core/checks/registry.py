@@ -29,13 +29,16 @@ from mellow_tide.core.checks.rules import (
     position_barred,
     refer,
     restless_end,
+    same_tool_twice,
     sides_differ,
     strain,
+    through_cloth,
     thumb_budget,
     too_many_holds,
     turns,
     window_twice,
     work_before_spreading,
+    wrong_window,
 )
 
 CHECKS: tuple[Check, ...] = (
@@ -56,6 +59,8 @@ CHECKS: tuple[Check, ...] = (
     percussion_time.CHECK,
     other_side.CHECK,
     sides_differ.CHECK,
+    wrong_window.CHECK,
+    through_cloth.CHECK,
     over_wish.CHECK,
     too_many_holds.CHECK,
     fragile_place.CHECK,
@@ -73,4 +78,5 @@ CHECKS: tuple[Check, ...] = (
     thumb_budget.CHECK,
     heavier_tool.CHECK,
     strain.CHECK,
+    same_tool_twice.CHECK,
 )

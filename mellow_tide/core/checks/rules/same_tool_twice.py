@@ -1,0 +1,51 @@
+"""HND04: two strong stops in a row on one tool."""
+
+from collections.abc import Iterator
+from itertools import pairwise
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.flow.flow import Flow, Stop
+
+STRONG = 4
+BY_WEIGHT = ("forearm", "elbow")
+"""Tools that carry leaned weight and do not tire the hand."""
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Neighbouring stops whose strong strokes load the hand with the same tool."""
+    for before, now in pairwise(case.worked()):
+        again = _strong(before) & _strong(now)
+        for tool in sorted(again - set(BY_WEIGHT)):
+            name = case.catalogue.tools[tool].name
+            what = (
+                f"Strong work with the {name} on the {case.place(before)} and again on the {case.place(now)}."
+            )
+            yield Found(what, now)
+
+
+def _strong(s: Stop) -> set[str]:
+    return {x.tool for x in s.steps if x.depth >= STRONG}
+
+
+def _two(c: Catalogue, second: str) -> Flow:
+    right, left = (stop(c, "thigh_back", side, ARC) for side in ("right", "left"))
+    tools = {"right": "knuckles", "left": second}
+    stops = []
+    for s in (right, left):
+        strong = step(c, "stripping", "specific", 4).model_copy(update={"tool": tools[s.side]})
+        stops.append(s.model_copy(update={"steps": (*s.steps[:3], strong, *s.steps[3:])}))
+    return flow(c, *stops)
+
+
+CHECK = Check(
+    code="HND04",
+    name="one tool, twice strong",
+    severity="advice",
+    summary="Two strong stops in a row use different tools, or the therapist's weight.",
+    rationale="Effort that is spread over hand, fist and forearm lasts a working life.",
+    bad=lambda c: _two(c, "knuckles"),
+    good=lambda c: _two(c, "forearm"),
+    check=check,
+)

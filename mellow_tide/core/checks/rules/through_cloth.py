@@ -1,0 +1,44 @@
+"""DRP02: a stroke that fails through cloth."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import flow, step, stop
+from mellow_tide.core.flow.edits import RemoveStep
+from mellow_tide.core.flow.flow import Flow
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Steps of clothed stops, openings and closings among them, whose stroke needs bare skin."""
+    for s in case.flow.stops:
+        if s.medium != "clothed":
+            continue
+        for i, x in enumerate(s.steps):
+            stroke = case.stroke(x)
+            if "clothed" in stroke.medium or "any" in stroke.medium:
+                continue
+            edits = (RemoveStep(stop_id=s.id, step=i),)
+            repairs = (Repair(words=f"Leave the {stroke.name} out", edits=edits),) if len(s.steps) > 1 else ()
+            yield Found(f"{stroke.name} does not work through cloth.", s, i, repairs)
+
+
+def _through(stroke: str, c: Catalogue) -> Flow:
+    made = flow(c, stop(c, "back"))
+    first = made.stops[0]
+    slot = next(iter(c.strokes[stroke].slots))
+    more = step(c, stroke, slot, c.strokes[stroke].depth[0])
+    opened = first.model_copy(update={"steps": (*first.steps, more)})
+    return made.model_copy(update={"stops": (opened, *made.stops[1:])})
+
+
+CHECK = Check(
+    code="DRP02",
+    name="fails through cloth",
+    severity="caution",
+    summary="Through a sheet or a shirt only strokes that neither glide on skin nor lift it.",
+    rationale="Cloth bunches: long glides and skin rolling drag it along.",
+    bad=lambda c: _through("effleurage", c),
+    good=lambda c: _through("draped_stroking", c),
+    check=check,
+)
