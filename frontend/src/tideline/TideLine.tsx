@@ -1,10 +1,11 @@
 import { type KeyboardEvent, useId, useMemo } from "react";
 import type { Catalogue, Finding, RunSheet } from "../api/client";
-import { clock, span, timeOfDay } from "../lib/time";
+import { clock, span } from "../lib/time";
 import { sided } from "../lib/words";
 import { useWidth } from "../ui/useWidth";
 import { placeLabels } from "./labels";
 import { layTide, type Span, type Swell, type TideLayout } from "./layout";
+import { ClockAxis, MinuteAxis, STRIP, Strip, windowName } from "./Scales";
 import { Ripples, Surface } from "./Water";
 
 interface Props {
@@ -20,7 +21,6 @@ interface Props {
 }
 
 const MARGINS = { left: 8, right: 8, top: 62, bottom: 118 };
-const STRIP = 22;
 
 /** A whole session as a tide: the client's right above the horizon, left below, depth as height. */
 export function TideLine({ sheet, catalogue, begins, timeZone, findings, selected, onSelect }: Props) {
@@ -97,11 +97,6 @@ export function TideLine({ sheet, catalogue, begins, timeZone, findings, selecte
       </svg>
     </div>
   );
-}
-
-function windowName(window: Span, catalogue: Catalogue): string {
-  const name = catalogue.windows[window.name]?.name ?? window.name;
-  return window.side === "mid" ? name : `${window.side} ${window.name.startsWith("leg") ? "leg" : name}`;
 }
 
 function Swells(props: {
@@ -223,85 +218,6 @@ function SideNames({ layout }: { layout: TideLayout }) {
       <text x={MARGINS.left} y={layout.horizon + layout.amplitude + 14}>
         client’s left
       </text>
-    </g>
-  );
-}
-
-function Strip(props: {
-  y: number;
-  title: string;
-  spans: Span[];
-  nameOf(span: Span): string;
-  fill(span: Span): string;
-}) {
-  return (
-    <g>
-      {props.spans.map((part) => {
-        const name = props.nameOf(part);
-        const room = part.x1 - part.x0;
-        return (
-          <g key={part.x0}>
-            <title>
-              {name ? `${props.title}: ${name}, ${span(part.seconds)}` : `${props.title}: nothing`}
-            </title>
-            <rect
-              x={part.x0 + 0.75}
-              y={props.y}
-              width={Math.max(room - 1.5, 0.5)}
-              height={STRIP - 2}
-              rx={4}
-              className={props.fill(part)}
-            />
-            {room > name.length * 6.6 + 6 && (
-              <text
-                x={(part.x0 + part.x1) / 2}
-                y={props.y + 15}
-                textAnchor="middle"
-                className="pointer-events-none fill-base-content text-[13px]"
-              >
-                {name}
-              </text>
-            )}
-          </g>
-        );
-      })}
-    </g>
-  );
-}
-
-function MinuteAxis({ layout, y }: { layout: TideLayout; y: number }) {
-  return (
-    // biome-ignore lint/a11y/noAriaHiddenOnFocusable: a group of axis labels takes no focus
-    <g aria-hidden="true" className="fill-quiet numbers text-[13px]">
-      {layout.ticks.map((tick, i) => (
-        <text key={tick.minute} x={tick.x} y={y} textAnchor={i === 0 ? "start" : "middle"}>
-          {i === 0 ? "0 min" : tick.minute}
-        </text>
-      ))}
-    </g>
-  );
-}
-
-function ClockAxis({ layout, begins, timeZone }: { layout: TideLayout; begins: Date; timeZone: string }) {
-  const quarter = 15 * 60_000;
-  const first = Math.ceil(begins.getTime() / quarter) * quarter;
-  const last = layout.swells.at(-1)?.end ?? 0;
-  const marks: number[] = [];
-  for (let at = first; at <= begins.getTime() + last * 1000; at += quarter) marks.push(at);
-  return (
-    // biome-ignore lint/a11y/noAriaHiddenOnFocusable: a group of axis labels takes no focus
-    <g aria-hidden="true" className="fill-quiet numbers text-[13px]">
-      {marks.map((at) => {
-        const x = layout.x((at - begins.getTime()) / 1000);
-        return (
-          <g key={at}>
-            <line x1={x} x2={x} y1={20} y2={26} className="stroke-quiet" />
-            <text x={x} y={14} textAnchor={x < 24 ? "start" : "middle"}>
-              {timeOfDay(new Date(at), timeZone)}
-            </text>
-          </g>
-        );
-      })}
     </g>
   );
 }

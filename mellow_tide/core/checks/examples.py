@@ -59,6 +59,12 @@ def flow(
     )
 
 
+def back_with(c: Catalogue, *steps: Step) -> Flow:
+    """A flow of one back whose plain arc has `steps` before its flush."""
+    back = stop(c, "back")
+    return flow(c, back.model_copy(update={"steps": (*back.steps[:3], *steps, *back.steps[3:])}))
+
+
 def both(c: Catalogue, region: str, strokes: Strokes = ARC, position: str = "prone") -> tuple[Stop, Stop]:
     """The same stop on the right and on the left."""
     return stop(c, region, "right", strokes, position), stop(c, region, "left", strokes, position)

@@ -61,6 +61,12 @@ def check_brief(brief: Brief, catalogue: Catalogue) -> None:
     problems = [problem for problem in known if problem]
     if problems:
         raise UnknownReference(*problems)
+    school = catalogue.schools[brief.school]
+    if school.kind != brief.kind:
+        kind = catalogue.kinds[school.kind].name
+        raise BadBrief(
+            FieldProblem("school", f"{school.name} is a school for {kind}", "choose another school or kind")
+        )
     both = [id for id in brief.focus if id in brief.leave_out]
     if both:
         names = ", ".join(catalogue.regions[id].name for id in both)

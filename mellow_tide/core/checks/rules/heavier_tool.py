@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.checks.examples import ARC, back_with, flow, step, stop
 from mellow_tide.core.flow.edits import InsertStep, RemoveStep
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import easier_tool
@@ -28,9 +28,7 @@ def check(case: Case) -> Iterator[Found]:
 
 
 def _with_thumb(c: Catalogue) -> Flow:
-    strong = step(c, "stripping", "specific", 4).model_copy(update={"tool": "reinforced_thumb"})
-    back = stop(c, "back", strokes=ARC)
-    return flow(c, back.model_copy(update={"steps": (*back.steps[:3], strong, *back.steps[3:])}))
+    return back_with(c, step(c, "stripping", "specific", 4).model_copy(update={"tool": "reinforced_thumb"}))
 
 
 CHECK = Check(

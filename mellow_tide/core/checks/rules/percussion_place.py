@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.flow.edits import RemoveStep
 from mellow_tide.core.flow.flow import Flow
 
@@ -27,9 +27,7 @@ def check(case: Case) -> Iterator[Found]:
 
 
 def _hacking(zone: str, c: Catalogue) -> Flow:
-    hacking = step(c, "hacking", "rouse", 2).model_copy(update={"zone": zone})
-    back = stop(c, "back", strokes=ARC)
-    return flow(c, back.model_copy(update={"steps": (*back.steps[:3], hacking, *back.steps[3:])}))
+    return back_with(c, step(c, "hacking", "rouse", 2).model_copy(update={"zone": zone}))
 
 
 CHECK = Check(

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
 
@@ -28,9 +28,7 @@ def check(case: Case) -> Iterator[Found]:
 
 
 def _clapping(passes: int, c: Catalogue) -> Flow:
-    clapping = step(c, "clapping", "rouse", 2, passes)
-    back = stop(c, "back", strokes=ARC)
-    return flow(c, back.model_copy(update={"steps": (*back.steps[:3], clapping, *back.steps[3:])}))
+    return back_with(c, step(c, "clapping", "rouse", 2, passes))
 
 
 CHECK = Check(

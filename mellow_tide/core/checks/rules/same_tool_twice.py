@@ -16,7 +16,8 @@ BY_WEIGHT = ("forearm", "elbow")
 def check(case: Case) -> Iterator[Found]:
     """Neighbouring stops whose strong strokes load the hand with the same tool."""
     for before, now in pairwise(case.worked()):
-        again = _strong(before) & _strong(now)
+        # The other side of a pair gets the same strokes, and so the same tools.
+        again = _strong(before) & _strong(now) if before.region != now.region else set()
         for tool in sorted(again - set(BY_WEIGHT)):
             name = case.catalogue.tools[tool].name
             what = (
@@ -30,11 +31,10 @@ def _strong(s: Stop) -> set[str]:
 
 
 def _two(c: Catalogue, second: str) -> Flow:
-    right, left = (stop(c, "thigh_back", side, ARC) for side in ("right", "left"))
-    tools = {"right": "knuckles", "left": second}
     stops = []
-    for s in (right, left):
-        strong = step(c, "stripping", "specific", 4).model_copy(update={"tool": tools[s.side]})
+    for region, tool in (("thigh_back", "knuckles"), ("lower_leg_back", second)):
+        s = stop(c, region, "right", ARC)
+        strong = step(c, "stripping", "specific", 4).model_copy(update={"tool": tool})
         stops.append(s.model_copy(update={"steps": (*s.steps[:3], strong, *s.steps[3:])}))
     return flow(c, *stops)
 

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.checks.examples import back_with, flow, step, stop
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import hand_load
 
@@ -21,8 +21,7 @@ def check(case: Case) -> Iterator[Found]:
 
 def _all_thumb(c: Catalogue) -> Flow:
     hard = step(c, "stripping", "specific", 5, 3).model_copy(update={"tool": "reinforced_thumb"})
-    back = stop(c, "back", strokes=ARC)
-    return flow(c, back.model_copy(update={"steps": (*back.steps[:3], *(hard,) * 20, *back.steps[3:])}))
+    return back_with(c, *(hard,) * 20)
 
 
 CHECK = Check(

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.checks.examples import back_with, flow, step, stop
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import THUMB_BUDGET, hand_load
 
@@ -19,8 +19,7 @@ def check(case: Case) -> Iterator[Found]:
 
 def _with_thumbs(c: Catalogue) -> Flow:
     thumbs = step(c, "circular_friction", "specific", 3, 4).model_copy(update={"tool": "thumb"})
-    back = stop(c, "back", strokes=ARC)
-    return flow(c, back.model_copy(update={"steps": (*back.steps[:3], thumbs, thumbs, *back.steps[3:])}))
+    return back_with(c, thumbs, thumbs)
 
 
 CHECK = Check(

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.flow.edits import RemoveStep
 from mellow_tide.core.flow.flow import Flow
 
@@ -32,9 +32,9 @@ def check(case: Case) -> Iterator[Found]:
 
 
 def _holds(times: int, c: Catalogue) -> Flow:
-    hold = step(c, "point_hold", "specific", 3, times).model_copy(update={"zone": "medial_scapula"})
-    back = stop(c, "back", strokes=ARC)
-    return flow(c, back.model_copy(update={"steps": (*back.steps[:3], hold, *back.steps[3:])}))
+    return back_with(
+        c, step(c, "point_hold", "specific", 3, times).model_copy(update={"zone": "medial_scapula"})
+    )
 
 
 CHECK = Check(
