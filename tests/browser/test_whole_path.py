@@ -112,6 +112,21 @@ def test_with_the_network_gone_no_tap_is_lost(page: Page, server, today: Today, 
     assert [said["word"] for said in run["said"]] == ["lighter"]
 
 
+def test_with_a_stop_sign_there_is_no_session(page: Page, server, today: Today):
+    def with_fever(route):
+        session = route.fetch().json()
+        fever = {"name": "fever or acute infection", "level": "stop", "says": "No session today."}
+        session["evaluation"]["restrictions"]["reasons"] = [fever]
+        route.fulfill(json=session)
+
+    today.open("Isolde Kelpworth")
+    page.route(re.compile(r"/api/sessions/[^/]+$"), with_fever)
+    page.goto(page.url.replace("/plan", "/work"))
+    expect(page.get_by_role("alert")).to_contain_text("There is no session today")
+    expect(page.get_by_text("fever or acute infection")).to_be_visible()
+    expect(page.get_by_role("button", name="begin")).to_have_count(0)
+
+
 def test_the_water_falls_as_the_stop_runs_out(page: Page, server, today: Today):
     today.open("Isolde Kelpworth")
     work = Plan(page).to_work()

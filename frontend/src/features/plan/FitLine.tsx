@@ -4,7 +4,7 @@ import { span } from "../../lib/time";
 
 /** One line that always answers: does it fit, is it balanced, is there something to mend. */
 export function FitLine({ session, planning }: { session: SessionView; planning: boolean }) {
-  const { sheet, balance, findings, hands, supplies } = session.evaluation;
+  const { sheet, balance, findings } = session.evaluation;
   const over = sheet.seconds - sheet.hands_on_seconds;
   const apart = Math.abs(balance.left - balance.right);
   const fit =
@@ -19,9 +19,6 @@ export function FitLine({ session, planning }: { session: SessionView; planning:
       </p>
       <p className="max-sm:hidden">
         {span(balance.between)} between strokes ({Math.round((100 * balance.between) / sheet.seconds)} %)
-      </p>
-      <p className="max-2xl:hidden">
-        Thumbs {Math.round(100 * hands.thumb_share)} %, oil {Math.round(supplies.millilitres)} ml
       </p>
       {findings.length > 0 && (
         <a href="#findings" className="font-bold text-accent underline">

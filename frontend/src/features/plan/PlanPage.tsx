@@ -11,6 +11,7 @@ import { FindingsList } from "./FindingsList";
 import { FitLine } from "./FitLine";
 import { FlowList } from "./FlowList";
 import { LeftOutList } from "./LeftOutList";
+import { SideNotes } from "./SideNotes";
 import { useBrief } from "./useBrief";
 
 export function PlanPage() {
@@ -78,16 +79,19 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
           selected={selected}
           onSelect={setSelected}
         />
-        <LeftOutList
-          leftOut={session.plan.left_out}
-          proof={session.plan.proof}
-          school={catalogue.schools[school ?? ""]?.name ?? ""}
-          catalogue={catalogue}
-          onFocus={fixed ? undefined : (id) => change({ focus: [...focus, id] })}
-          onAllow={
-            fixed ? undefined : (id) => change({ leave_out: leave_out.filter((other) => other !== id) })
-          }
-        />
+        <div>
+          <LeftOutList
+            leftOut={session.plan.left_out}
+            proof={session.plan.proof}
+            school={catalogue.schools[school ?? ""]?.name ?? ""}
+            catalogue={catalogue}
+            onFocus={fixed ? undefined : (id) => change({ focus: [...focus, id] })}
+            onAllow={
+              fixed ? undefined : (id) => change({ leave_out: leave_out.filter((other) => other !== id) })
+            }
+          />
+          <SideNotes evaluation={session.evaluation} catalogue={catalogue} />
+        </div>
       </div>
       <FitLine session={session} planning={planning} />
     </>
