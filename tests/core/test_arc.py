@@ -2,7 +2,8 @@ import pytest
 
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.catalogue.records import SLOTS
-from mellow_tide.core.planner.arc import Touch, capacity, fit_stop
+from mellow_tide.core.planner.arc import capacity, fit_stop
+from mellow_tide.core.planner.repertoire import Touch
 from mellow_tide.core.timing.run_sheet import stop_seconds
 
 CATALOGUE = load_catalogue()

@@ -1,46 +1,19 @@
 """Strokes along the arc of one stop, with passes that meet its seconds."""
 
-from dataclasses import dataclass
 from functools import lru_cache
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.records import SLOTS, Region, Slot, Stroke
-from mellow_tide.core.flow.brief import WISHED_DEPTH, Pressure
-from mellow_tide.core.flow.flow import Side, Step, Stop, StopMedium
+from mellow_tide.core.catalogue.records import SLOTS, Region
+from mellow_tide.core.flow.flow import Side, Step, Stop
+from mellow_tide.core.planner.repertoire import Option, Touch, arc_options, medium_of
 from mellow_tide.core.timing.run_sheet import stop_seconds
 from mellow_tide.core.timing.step_seconds import step_seconds
-
-ESSENTIAL: tuple[Slot, ...] = ("spread", "warm", "settle")
-"""Slots no lubricated stop is without; their first stroke always stays."""
 
 FIRM = 3
 """Depth from which the pressure is asked about, early in every region."""
 
 CLOSE_ENOUGH = 5
 """Seconds by which a stop may miss its target without trying another set of strokes."""
-
-PLANNED_SLOTS: tuple[Slot, ...] = tuple(s for s in SLOTS if s not in ("open", "rouse", "close"))
-
-
-@dataclass(frozen=True, slots=True)
-class Touch:
-    """How strong a region is worked: the pressure wished, and the most depth allowed there (1 to 5)."""
-
-    pressure: Pressure
-    cap: int = 5
-
-
-@dataclass(frozen=True, slots=True)
-class Option:
-    """A stroke that could stand in the arc: where, how deep, and its passes (least, usual, most)."""
-
-    stroke: Stroke
-    slot: Slot
-    zone: str | None
-    depth: int
-    passes: tuple[int, int, int]
-    rank: int
-    """How early it is wanted as a stop grows longer: 0 is always there."""
 
 
 def fit_stop(
@@ -98,73 +71,9 @@ def capacity(region_id: str, touch: Touch, catalogue: Catalogue, height_cm: int)
     return stop_seconds(least, catalogue, height_cm), stop_seconds(most, catalogue, height_cm)
 
 
-@lru_cache(maxsize=512)
-def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Option, ...]:
-    """All options for the region, the essential first, then in the order in which a longer stop wants them."""
-    found: list[Option] = []
-    medium = medium_of(region_id, catalogue)
-    for slot in PLANNED_SLOTS:
-        usable = [s for s in catalogue.strokes.values() if region_id in s.regions and slot in s.slots]
-        usable = [
-            s for s in usable if s.routine and _medium_fits(s, slot, medium) and s.depth[0] <= touch.cap
-        ]
-        place = 0
-        for stroke in usable:
-            for zone in stroke.zones.get(region_id, (None,)):
-                rank = 0 if place == 0 and slot in ESSENTIAL else place + _LATER[slot]
-                depth = min(touch.cap, _depth(stroke, slot, place, touch.pressure))
-                found.append(Option(stroke, slot, zone, depth, stroke.slots[slot], rank))
-                place += 1
-                if slot in ("flush", "settle"):
-                    break
-            if slot in ("flush", "settle", "spread") and place:
-                break
-    return tuple(sorted(found, key=lambda o: (o.rank, SLOTS.index(o.slot))))
-
-
-_LATER: dict[Slot, int] = {
-    "knead": 1,
-    "flush": 2,
-    "specific": 3,
-    "warm": 1,
-    "dry": 4,
-    "mobilise": 4,
-    "spread": 0,
-    "settle": 0,
-}
-
-
-def medium_of(region_id: str, catalogue: Catalogue) -> StopMedium:
-    """`lubricated` where oil may be spread on the region, else `dry`."""
-    return "lubricated" if region_id in catalogue.strokes["oil_spread"].regions else "dry"
-
-
 def _oil_first(region: Region, catalogue: Catalogue) -> int:
     """Seconds of putting the first oil on the region; 0 where none is used."""
     return catalogue.pace.oil_first if medium_of(region.id, catalogue) == "lubricated" else 0
-
-
-def _medium_fits(stroke: Stroke, slot: Slot, medium: str) -> bool:
-    if "any" in stroke.medium:
-        return True
-    if slot == "dry":
-        return "dry" in stroke.medium
-    return medium in stroke.medium
-
-
-def _depth(stroke: Stroke, slot: Slot, place: int, pressure: Pressure) -> int:
-    wished = WISHED_DEPTH[pressure]
-    target = {
-        "dry": min(wished, 2),
-        "spread": 1,
-        "warm": min(wished, 2 + place),
-        "knead": min(wished, 3) if place == 0 else wished,
-        "specific": wished,
-        "mobilise": 2,
-        "flush": 2,
-        "settle": 1,
-    }[slot]
-    return stroke.depth_near(target)
 
 
 def _essential_count(options: tuple[Option, ...]) -> int:

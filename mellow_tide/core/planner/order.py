@@ -13,7 +13,7 @@ from itertools import product
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Block, Closing, Opening, Region, School
 from mellow_tide.core.flow.flow import Role, Side, Visit
-from mellow_tide.core.planner.arc import medium_of
+from mellow_tide.core.planner.repertoire import medium_of
 from mellow_tide.core.timing.transitions import Scene, approach, opening_scene
 
 Leg = tuple[Visit, ...]

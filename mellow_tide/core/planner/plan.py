@@ -6,11 +6,12 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief
 from mellow_tide.core.flow.flow import Flow, Step, Stop, Visit
-from mellow_tide.core.planner.arc import Touch, fit_stop
+from mellow_tide.core.planner.arc import fit_stop
 from mellow_tide.core.planner.choice import Choice, Chooser
 from mellow_tide.core.planner.minutes import round_down_and_share
 from mellow_tide.core.planner.order import cheapest_order
 from mellow_tide.core.planner.question import GRAIN, Absence, Question, pose
+from mellow_tide.core.planner.repertoire import Touch
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
 from mellow_tide.core.timing.run_sheet import hands_on_seconds, lay_out, stop_seconds
 from mellow_tide.core.timing.step_seconds import pass_seconds

@@ -7,9 +7,10 @@ from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Block, Closing, SecondsRange
 from mellow_tide.core.flow.brief import Brief, ClientFacts
-from mellow_tide.core.planner.arc import Touch, capacity
+from mellow_tide.core.planner.arc import capacity
 from mellow_tide.core.planner.minutes import Share
 from mellow_tide.core.planner.order import Way
+from mellow_tide.core.planner.repertoire import Touch
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
 from mellow_tide.core.timing.run_sheet import hands_on_seconds
 from mellow_tide.core.timing.step_seconds import step_seconds

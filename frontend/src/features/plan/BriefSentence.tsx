@@ -6,6 +6,8 @@ import { OpenWord } from "../../ui/OpenWord";
 interface Props {
   brief: Brief;
   catalogue: Catalogue;
+  /** Which way up the planned flow begins: `prone first`. */
+  wayUp: string;
   problem: unknown;
   /** A session that has begun: the words no longer open. */
   fixed: boolean;
@@ -19,7 +21,7 @@ const PRESSURES = {
 } as const;
 
 /** The brief as one sentence whose words open in place. */
-export function BriefSentence({ brief, catalogue, problem, fixed, onChange }: Props) {
+export function BriefSentence({ brief, catalogue, wayUp, problem, fixed, onChange }: Props) {
   const fault = (field: string) => (problem instanceof Problem ? problem.forField(field) : undefined);
   const names = (ids: readonly string[]) => listed(ids.map((id) => catalogue.regions[id]?.whole ?? id));
   const word = (about: string, field: string, text: string, panel: (close: () => void) => React.ReactNode) =>
@@ -51,7 +53,7 @@ export function BriefSentence({ brief, catalogue, problem, fixed, onChange }: Pr
           onDone={close}
         />
       ))}
-      , full body, prone first, with{" "}
+      , {catalogue.kinds[brief.kind ?? ""]?.name}, {wayUp}, with{" "}
       {word("Focus", "focus", focus.length ? `more ${names(focus)}` : "no part above the others", () => (
         <RegionsPanel
           question="Where does the client want more?"

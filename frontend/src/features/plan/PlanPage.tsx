@@ -12,6 +12,7 @@ import { FitLine } from "./FitLine";
 import { FlowList } from "./FlowList";
 import { LeftOutList } from "./LeftOutList";
 import { SideNotes } from "./SideNotes";
+import { wayUp } from "./sequence";
 import { useBrief } from "./useBrief";
 
 export function PlanPage() {

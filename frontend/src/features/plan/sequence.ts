@@ -11,6 +11,13 @@ export function groupByPosition(stops: readonly Stop[]): { position: string; sto
   return groups;
 }
 
+/** Which way up a flow begins, in words: `prone first`, or `supine throughout`. */
+export function wayUp(stops: readonly Stop[], catalogue: Pick<Catalogue, "positions">): string {
+  const [first, ...others] = groupByPosition(stops).map(({ position }) => position);
+  const name = catalogue.positions[first ?? ""]?.name ?? "";
+  return `${name} ${others.length > 0 ? "first" : "throughout"}`;
+}
+
 /** Seconds of working a stop, oiling and asking included, getting there not. */
 export function stopSeconds(entries: readonly Entry[]): number {
   return entries

@@ -1,0 +1,40 @@
+import { describe, expect, it } from "vitest";
+import type { Catalogue, Entry, Stop } from "../../api/client";
+import { groupByPosition, stopSeconds, transitionWords, wayUp } from "./sequence";
+
+const stops = (...positions: string[]) =>
+  positions.map((position, i) => ({ id: String(i), position })) as Stop[];
+const catalogue = {
+  positions: { prone: { name: "prone" }, supine: { name: "supine" } },
+  windows: { leg_back: { name: "back of the leg" } },
+} as unknown as Catalogue;
+const entry = (kind: Entry["kind"], seconds: number, about = "", about_side = "mid") =>
+  ({ kind, seconds, about, about_side }) as Entry;
+
+describe("the sequence", () => {
+  it("groups neighbouring stops of one position", () => {
+    const groups = groupByPosition(stops("prone", "prone", "supine", "prone"));
+    expect(groups.map((group) => [group.position, group.stops.length])).toEqual([
+      ["prone", 2],
+      ["supine", 1],
+      ["prone", 1],
+    ]);
+  });
+
+  it("says which way up it begins", () => {
+    expect(wayUp(stops("prone", "supine"), catalogue)).toBe("prone first");
+    expect(wayUp(stops("supine", "supine"), catalogue)).toBe("supine throughout");
+  });
+
+  it("counts working, not getting there", () => {
+    const entries = [entry("walk", 10), entry("oil", 15), entry("stroke", 60), entry("check_in", 8)];
+    expect(stopSeconds(entries)).toBe(83);
+  });
+
+  it("tells the way to a stop in one line", () => {
+    const way = [entry("wash", 45), entry("walk", 10, "left"), entry("open_window", 25, "leg_back", "left")];
+    expect(transitionWords(way, catalogue)).toBe(
+      "wash hands, walk to the client’s left, uncover the left back of the leg (80 s)",
+    );
+  });
+});
