@@ -38,6 +38,7 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
         <BriefSentence
           brief={brief}
           catalogue={catalogue}
+          wayUp={wayUp(session.plan.flow.stops, catalogue)}
           problem={problem}
           fixed={fixed}
           onChange={change}
