@@ -11,6 +11,7 @@ from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.services.days import Day, day_of
 from mellow_tide.services.sign_in import me
 from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.straight import straight
 
 router = APIRouter(tags=["practice"])
 
@@ -59,10 +60,10 @@ def read_me(db: Db, who: Who) -> MeView:
     )
 
 
-@router.get("/day")
-def read_day(db: Db, who: Who, known: Known, day: date | None = None) -> Day:
+@router.get("/day", response_model=Day)
+def read_day(db: Db, who: Who, known: Known, day: date | None = None) -> Response:
     """A day of the practice, today if none is named."""
-    return day_of(db, who, day, datetime.now(UTC), known)
+    return straight(day_of(db, who, day, datetime.now(UTC), known))
 
 
 @router.get("/catalogue")

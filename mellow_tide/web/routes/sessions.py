@@ -3,7 +3,7 @@
 from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Response
 from pydantic import BaseModel, ConfigDict, Field
 
 from mellow_tide.core.evaluation.evaluate import Evaluation
@@ -16,6 +16,7 @@ from mellow_tide.services import logs, runs, sessions
 from mellow_tide.services.logs import Log, LogView
 from mellow_tide.services.session_view import SessionView
 from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.straight import straight
 
 router = APIRouter(prefix="/sessions/{session_id}", tags=["session"])
 
@@ -68,34 +69,34 @@ class LogChange(Body):
     log: Log
 
 
-@router.get("")
-def read_session(session_id: UUID, db: Db, who: Who, known: Known) -> SessionView:
+@router.get("", response_model=SessionView)
+def read_session(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
     """The session, laid out."""
-    return sessions.session(db, who, session_id, known)
+    return straight(sessions.session(db, who, session_id, known))
 
 
-@router.put("/brief")
-def change_brief(session_id: UUID, change: BriefChange, db: Db, who: Who, known: Known) -> SessionView:
+@router.put("/brief", response_model=SessionView)
+def change_brief(session_id: UUID, change: BriefChange, db: Db, who: Who, known: Known) -> Response:
     """Plan anew for a brief."""
-    return sessions.replan(db, who, session_id, change.revision, change.brief, known)
+    return straight(sessions.replan(db, who, session_id, change.revision, change.brief, known))
 
 
-@router.put("/flow")
-def change_flow(session_id: UUID, change: FlowChange, db: Db, who: Who, known: Known) -> SessionView:
+@router.put("/flow", response_model=SessionView)
+def change_flow(session_id: UUID, change: FlowChange, db: Db, who: Who, known: Known) -> Response:
     """Store a flow made by hand."""
-    return sessions.set_flow(db, who, session_id, change.revision, change.flow, known)
+    return straight(sessions.set_flow(db, who, session_id, change.revision, change.flow, known))
 
 
-@router.post("/evaluation")
-def evaluate_draft(session_id: UUID, draft: Draft, db: Db, who: Who, known: Known) -> Evaluation:
+@router.post("/evaluation", response_model=Evaluation)
+def evaluate_draft(session_id: UUID, draft: Draft, db: Db, who: Who, known: Known) -> Response:
     """Evaluate a flow that is not stored."""
-    return sessions.evaluate_draft(db, who, session_id, draft.flow, known)
+    return straight(sessions.evaluate_draft(db, who, session_id, draft.flow, known))
 
 
-@router.post("/edits")
-def edit_flow(session_id: UUID, change: Edits, db: Db, who: Who, known: Known) -> SessionView:
+@router.post("/edits", response_model=SessionView)
+def edit_flow(session_id: UUID, change: Edits, db: Db, who: Who, known: Known) -> Response:
     """Apply edits to the stored flow: a repair, for one."""
-    return sessions.edit_flow(db, who, session_id, change.revision, change.edits, known)
+    return straight(sessions.edit_flow(db, who, session_id, change.revision, change.edits, known))
 
 
 @router.post("/events")
