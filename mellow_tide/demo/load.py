@@ -1,6 +1,7 @@
 """Loads the demo and keeps its day today's, under the role that owns the tables."""
 
 from datetime import UTC, date, datetime, time, timedelta
+from uuid import UUID
 from zoneinfo import ZoneInfo
 
 from psycopg import Connection
@@ -79,15 +80,14 @@ def _add_day(c: Connection[Row], day: date) -> None:
             c, WHO, session_id, client.client_id, starts_at.astimezone(UTC), made.model_dump(mode="json")
         )
         if number == 0:
-            _work_and_log(c, wanted, made, starts_at, day)
+            _work_and_log(c, session_id, wanted, made, starts_at)
 
 
 def _work_and_log(
-    c: Connection[Row], wanted: DemoSession, made: Plan, starts_at: datetime, day: date
+    c: Connection[Row], session_id: UUID, wanted: DemoSession, made: Plan, starts_at: datetime
 ) -> None:
-    session_id = demo_id(f"session {day.isoformat()} {wanted.client}")
     sheet = lay_out(made.flow, load_catalogue(), CLIENTS[wanted.client].facts.height_cm)
-    events = worked_run(sheet, starts_at + timedelta(minutes=6), seed=day.toordinal())
+    events = worked_run(sheet, starts_at + timedelta(minutes=6), seed=starts_at.toordinal())
     append_events(c, PRACTICE_ID, session_id, [(e.id, e.model_dump(mode="json")) for e in events])
     done = regions_done(sheet, fold(events, sheet))
     log = Log(

@@ -1,10 +1,10 @@
 """Reading a session and changing its plan."""
 
 from collections.abc import Sequence
-from typing import Any
 from uuid import UUID
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.words import span
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.edits import Edit, apply
@@ -12,14 +12,11 @@ from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.plan import Plan, meet_the_minutes, plan
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
-from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.run_sheet import TOLERATED, lay_out
 from mellow_tide.services.session_view import SessionView, view_of
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.people import SignedIn
 from mellow_tide.store.sessions import SessionRow, events_of, find_session, replace_plan
-
-MOST_OVER = 15
-"""Seconds by which a flow may pass the hands-on minutes."""
 
 
 class RunHasBegun(Exception):
@@ -44,7 +41,7 @@ def replan(
     """
     row = _unworked(db, who, session_id)
     made = plan(brief, row.facts, catalogue)
-    return _store(db, who, session_id, revision, made.model_dump(mode="json"), catalogue)
+    return _store(db, who, session_id, revision, made, catalogue)
 
 
 def set_flow(
@@ -54,12 +51,11 @@ def set_flow(
     row = _unworked(db, who, session_id)
     check_flow(flow, catalogue)
     over = lay_out(flow, catalogue, row.height_cm).over
-    if over > MOST_OVER:
-        minutes, seconds = divmod(over, 60)
-        what = f"the flow takes {minutes} min {seconds:02d} s more than the booking leaves"
+    if over > TOLERATED:
+        what = f"the flow takes {span(over)} more than the booking leaves"
         raise DoesNotFit(FieldProblem("stops", what, "take passes or a stop away, or book more minutes"))
     before = Plan.model_validate(row.plan)
-    changed = before.model_copy(update={"flow": flow}).model_dump(mode="json")
+    changed = before.model_copy(update={"flow": flow})
     return _store(db, who, session_id, revision, changed, catalogue)
 
 
@@ -89,7 +85,7 @@ def edit_flow(
     before = Plan.model_validate(row.plan)
     flow = meet_the_minutes(apply(before.flow, edits), row.facts, catalogue)
     check_flow(flow, catalogue)
-    changed = before.model_copy(update={"flow": flow}).model_dump(mode="json")
+    changed = before.model_copy(update={"flow": flow})
     return _store(db, who, session_id, revision, changed, catalogue)
 
 
@@ -106,11 +102,11 @@ def _store(
     who: SignedIn,
     session_id: UUID,
     revision: int,
-    made: dict[str, Any],
+    made: Plan,
     catalogue: Catalogue,
 ) -> SessionView:
     with db.transaction(Sight(who.practice_id)) as c:
-        replace_plan(c, who.practice_id, session_id, revision, made)
+        replace_plan(c, who.practice_id, session_id, revision, made.model_dump(mode="json"))
         # The row is held now: a run cannot begin between this look and the commit.
         if events_of(c, who.practice_id, session_id):
             raise RunHasBegun

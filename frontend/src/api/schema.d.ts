@@ -1338,13 +1338,6 @@ export interface components {
             gloss: string;
             /** Kind */
             kind: string;
-            /** First Position */
-            first_position: string;
-            /**
-             * Wash After Feet
-             * @constant
-             */
-            wash_after_feet: "at_once";
             /**
              * Weights
              * @default {}

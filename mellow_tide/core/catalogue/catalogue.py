@@ -20,7 +20,7 @@ from mellow_tide.core.catalogue.records import (
     Tool,
     Window,
 )
-from mellow_tide.core.refusal import FieldProblem, UnknownReference
+from mellow_tide.core.refusal import FieldProblem
 
 Entry = TypeVar("Entry", bound=Named)
 
@@ -49,11 +49,3 @@ def unknown(known: Mapping[str, Entry], id: str, field: str, noun: str) -> Field
     if id in known:
         return None
     return FieldProblem(field, f"there is no {noun} called “{id}”", f"use one of: {', '.join(known)}")
-
-
-def require(known: Mapping[str, Entry], id: str, field: str, noun: str) -> Entry:
-    """The entry `id` of `known`; raises `UnknownReference` naming `field` otherwise."""
-    problem = unknown(known, id, field, noun)
-    if problem:
-        raise UnknownReference(problem)
-    return known[id]

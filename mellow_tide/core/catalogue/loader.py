@@ -129,7 +129,6 @@ def _references(c: Catalogue) -> Iterator[Reference]:
 def _ritual_references(c: Catalogue) -> Iterator[Reference]:
     for school in c.schools.values():
         yield "schools.toml", school.kind, c.kinds, "kind"
-        yield "schools.toml", school.first_position, c.positions, "position"
         yield from (("schools.toml", id, c.regions, "region") for id in school.weights)
         for block in school.blocks:
             yield "schools.toml", block.position, c.openings, "opening"

@@ -193,8 +193,6 @@ class School(Named):
     """A rule set of order and weight, chosen as a whole; rules of two schools are never mixed."""
 
     kind: str
-    first_position: str
-    wash_after_feet: Literal["at_once"]
     weights: dict[str, Annotated[float, Field(gt=0)]] = {}
     blocks: Annotated[tuple[Block, ...], Field(alias="block")]
 

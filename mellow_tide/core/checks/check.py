@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Literal
 
 from mellow_tide.core.care.restrictions import Restrictions
@@ -10,6 +11,7 @@ from mellow_tide.core.catalogue.records import Record, Region, Stroke
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow, Step, Stop
+from mellow_tide.core.hands.load import HandLoad, hand_load
 from mellow_tide.core.timing.run_sheet import RunSheet
 
 WORKING = ("stroke", "oil", "check_in")
@@ -47,6 +49,11 @@ class Case:
     catalogue: Catalogue
     client: ClientFacts
     restrictions: Restrictions
+
+    @cached_property
+    def load(self) -> HandLoad:
+        """What the flow asks of the therapist's hands, worked out once."""
+        return hand_load(self.sheet, self.catalogue)
 
     def worked(self) -> Iterator[Stop]:
         """The stops that are work, in order."""

@@ -7,7 +7,7 @@ from mellow_tide.core.checks.check import Case, Finding
 from mellow_tide.core.checks.engine import findings
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.hands.load import HandLoad, hand_load
+from mellow_tide.core.hands.load import HandLoad
 from mellow_tide.core.supplies.packing import Supplies, supplies
 from mellow_tide.core.timing.run_sheet import RunSheet, lay_out
 
@@ -36,12 +36,13 @@ def evaluate(flow: Flow, client: ClientFacts, catalogue: Catalogue) -> Evaluatio
     """Evaluate a flow that `check_flow` has passed. Pure: the same flow gives the same evaluation."""
     sheet = lay_out(flow, catalogue, client.height_cm)
     restrictions = restrict(client, catalogue)
+    case = Case(flow, sheet, catalogue, client, restrictions)
     return Evaluation(
         sheet=sheet,
         restrictions=restrictions,
-        findings=findings(Case(flow, sheet, catalogue, client, restrictions)),
+        findings=findings(case),
         balance=_balance(sheet),
-        hands=hand_load(sheet, catalogue),
+        hands=case.load,
         supplies=supplies(flow, sheet, catalogue, client.height_cm),
     )
 

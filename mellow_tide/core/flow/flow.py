@@ -13,6 +13,10 @@ Role = Literal["open", "work", "close"]
 StopMedium = Literal["dry", "lubricated", "clothed"]
 
 
+FIRM = 3
+"""Depth from which the pressure is asked about, early in every region."""
+
+
 @dataclass(frozen=True, slots=True)
 class Visit:
     """Where a stop is, without its strokes: all that decides what must happen before it."""

@@ -4,13 +4,10 @@ from functools import lru_cache
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import SLOTS, Region
-from mellow_tide.core.flow.flow import Side, Step, Stop
+from mellow_tide.core.flow.flow import FIRM, Side, Step, Stop
 from mellow_tide.core.planner.repertoire import Option, Touch, arc_options, medium_of
 from mellow_tide.core.timing.run_sheet import stop_seconds
 from mellow_tide.core.timing.step_seconds import step_seconds
-
-FIRM = 3
-"""Depth from which the pressure is asked about, early in every region."""
 
 CLOSE_ENOUGH = 5
 """Seconds by which a stop may miss its target without trying another set of strokes."""

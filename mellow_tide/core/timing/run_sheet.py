@@ -20,6 +20,9 @@ from mellow_tide.core.timing.transitions import (
     opening_scene,
 )
 
+TOLERATED = 15
+"""Seconds by which a session may miss its hands-on minutes."""
+
 
 class Entry(Record):
     """One stroke or transition on the clock; `start` and `seconds` are whole seconds from the first touch.

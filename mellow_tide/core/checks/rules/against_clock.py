@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
-from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import Strokes, flow, stop
-from mellow_tide.core.flow.edits import RemoveStep
+from mellow_tide.core.checks.repairs import leave_out
 
 RIGHT_WAY = ("clockwise", "still", "toward_heart")
 
@@ -16,15 +16,8 @@ def check(case: Case) -> Iterator[Found]:
             continue
         for i, x in enumerate(s.steps):
             if case.stroke(x).direction not in RIGHT_WAY:
-                edits = (RemoveStep(stop_id=s.id, step=i),)
-                repairs = (
-                    (Repair(words=f"Leave the {case.stroke(x).name} out", edits=edits),)
-                    if len(s.steps) > 1
-                    else ()
-                )
-                yield Found(
-                    f"{case.stroke(x).name} does not follow the clock over the abdomen.", s, i, repairs
-                )
+                what = f"{case.stroke(x).name} does not follow the clock over the abdomen."
+                yield Found(what, s, i, leave_out(case, s, i))
 
 
 SPREAD: Strokes = (("oil_spread", "spread", 1), ("abdominal_circle", "warm", 2))

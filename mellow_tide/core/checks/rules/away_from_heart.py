@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
-from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, Strokes, flow, stop
-from mellow_tide.core.flow.edits import ChangeStep
+from mellow_tide.core.checks.repairs import work_at
 
 LIMBS = ("thigh_back", "thigh_front", "lower_leg_back", "lower_leg_front", "foot", "arm", "hand")
 LIGHT = 2
@@ -16,11 +16,8 @@ def check(case: Case) -> Iterator[Found]:
         for i, x in enumerate(s.steps):
             stroke = case.stroke(x)
             if s.region in LIMBS and stroke.direction == "away" and x.depth > LIGHT:
-                edits = (ChangeStep(stop_id=s.id, step=i, depth=max(stroke.depth[0], LIGHT)),)
-                repairs = (Repair(words="Make it light", edits=edits),) if stroke.depth[0] <= LIGHT else ()
-                yield Found(
-                    f"{stroke.name} on the {case.place(s)} runs outward at depth {x.depth}.", s, i, repairs
-                )
+                what = f"{stroke.name} on the {case.place(s)} runs outward at depth {x.depth}."
+                yield Found(what, s, i, work_at(case, s, i, LIGHT))
 
 
 def _foot(depth: int) -> Strokes:

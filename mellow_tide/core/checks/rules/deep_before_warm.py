@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
-from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, stop
-from mellow_tide.core.flow.edits import ChangeStep
+from mellow_tide.core.checks.repairs import work_at
 
 STRONG = 4
 UNITS = 2
@@ -16,11 +16,8 @@ def check(case: Case) -> Iterator[Found]:
         warmed = 0
         for i, x in enumerate(s.steps):
             if x.depth >= STRONG and warmed < UNITS:
-                lightest = case.stroke(x).depth[0]
-                edits = (ChangeStep(stop_id=s.id, step=i, depth=max(lightest, STRONG - 1)),)
-                repairs = (Repair(words="Work it at depth 3", edits=edits),) if lightest < STRONG else ()
                 what = f"{case.stroke(x).name} at depth {x.depth} on the {case.place(s)} comes before it is warm."
-                yield Found(what, s, i, repairs)
+                yield Found(what, s, i, work_at(case, s, i, STRONG - 1))
             elif x.slot in ("dry", "warm", "knead"):
                 warmed += 1
 

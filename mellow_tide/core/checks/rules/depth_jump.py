@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
-from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, stop
-from mellow_tide.core.flow.edits import ChangeStep
+from mellow_tide.core.checks.repairs import work_at
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -14,14 +14,9 @@ def check(case: Case) -> Iterator[Found]:
             before, now = s.steps[i - 1].depth, s.steps[i].depth
             if now - before < 2:
                 continue
-            softer = before + 1
-            possible = case.stroke(s.steps[i]).depth[0] <= softer
-            edits = (ChangeStep(stop_id=s.id, step=i, depth=softer),)
-            repairs = (Repair(words=f"Work it at depth {softer}", edits=edits),) if possible else ()
             name = case.stroke(s.steps[i]).name
-            yield Found(
-                f"{name} on the {case.place(s)} goes from depth {before} to {now} at once.", s, i, repairs
-            )
+            what = f"{name} on the {case.place(s)} goes from depth {before} to {now} at once."
+            yield Found(what, s, i, work_at(case, s, i, before + 1))
 
 
 CHECK = Check(

@@ -3,9 +3,9 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, step, stop
-from mellow_tide.core.flow.edits import ChangeStep, RemoveStep
+from mellow_tide.core.checks.repairs import leave_out, work_at
 from mellow_tide.core.flow.flow import Flow
 
 
@@ -16,16 +16,8 @@ def check(case: Case) -> Iterator[Found]:
             for place in case.catalogue.places.values():
                 if x.zone not in place.zones.get(s.region, ()) or x.depth <= place.most_depth:
                     continue
-                stroke = case.stroke(x)
-                if stroke.depth[0] <= place.most_depth:
-                    edit = ChangeStep(stop_id=s.id, step=i, depth=place.most_depth)
-                    repair = Repair(words=f"Work it at depth {place.most_depth}", edits=(edit,))
-                else:
-                    repair = Repair(
-                        words=f"Leave the {stroke.name} out", edits=(RemoveStep(stop_id=s.id, step=i),)
-                    )
-                repairs = (repair,) if len(s.steps) > 1 else ()
-                yield Found(f"{stroke.name} at depth {x.depth} on {place.name}. {place.says}", s, i, repairs)
+                what = f"{case.stroke(x).name} at depth {x.depth} on {place.name}. {place.says}"
+                yield Found(what, s, i, work_at(case, s, i, place.most_depth) or leave_out(case, s, i))
 
 
 def _kneading(zone: str, depth: int, c: Catalogue) -> Flow:

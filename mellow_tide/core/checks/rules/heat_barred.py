@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator
 
-from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, Strokes, flow, stop
+from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.brief import ClientFacts
-from mellow_tide.core.flow.edits import RemoveStep
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -15,15 +15,8 @@ def check(case: Case) -> Iterator[Found]:
     for s in case.worked():
         for i, x in enumerate(s.steps):
             if case.stroke(x).heat:
-                edits = (RemoveStep(stop_id=s.id, step=i),)
-                repairs = (
-                    (Repair(words=f"Leave the {case.stroke(x).name} out", edits=edits),)
-                    if len(s.steps) > 1
-                    else ()
-                )
-                yield Found(
-                    f"{case.stroke(x).name} on the {case.place(s)}: no heat for this client.", s, i, repairs
-                )
+                what = f"{case.stroke(x).name} on the {case.place(s)}: no heat for this client."
+                yield Found(what, s, i, leave_out(case, s, i))
 
 
 WITH_TOWEL: Strokes = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])

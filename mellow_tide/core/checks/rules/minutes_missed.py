@@ -5,9 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, stop
 from mellow_tide.core.checks.words import span
-
-TOLERATED = 15
-"""Seconds by which a session may miss its minutes."""
+from mellow_tide.core.timing.run_sheet import TOLERATED
 
 
 def check(case: Case) -> Iterator[Found]:

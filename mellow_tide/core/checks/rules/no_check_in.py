@@ -6,9 +6,8 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, stop
 from mellow_tide.core.flow.edits import ChangeStep
-from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.flow.flow import FIRM, Flow
 
-FIRM = 3
 FACE_HIDDEN = ("prone", "seated_leaning")
 
 

@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator
 
-from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.checks.repairs import leave_out, work_at
 from mellow_tide.core.flow.brief import ClientFacts
-from mellow_tide.core.flow.edits import ChangeStep, RemoveStep
 
 LIGHT = (*ARC[:2], ("kneading", "knead", 2), *ARC[3:])
 
@@ -17,23 +17,11 @@ def check(case: Case) -> Iterator[Found]:
         for i, x in enumerate(s.steps):
             if x.depth <= cap:
                 continue
-            stroke = case.stroke(x)
-            if stroke.depth[0] <= cap:
-                repair = Repair(
-                    words=f"Work it at depth {cap}", edits=(ChangeStep(stop_id=s.id, step=i, depth=cap),)
-                )
-            else:
-                repair = Repair(
-                    words=f"Leave the {stroke.name} out", edits=(RemoveStep(stop_id=s.id, step=i),)
-                )
             why = case.restrictions.why_capped(s.region)
-            repairs = (repair,) if len(s.steps) > 1 else ()
-            yield Found(
-                f"{stroke.name} at depth {x.depth} on the {case.place(s)}: {cap} is the most ({why}).",
-                s,
-                i,
-                repairs,
+            what = (
+                f"{case.stroke(x).name} at depth {x.depth} on the {case.place(s)}: {cap} is the most ({why})."
             )
+            yield Found(what, s, i, work_at(case, s, i, cap) or leave_out(case, s, i))
 
 
 CHECK = Check(

@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator
 
-from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.checks.repairs import work_at
 from mellow_tide.core.flow.brief import WISHED_DEPTH
-from mellow_tide.core.flow.edits import ChangeStep
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -15,13 +15,10 @@ def check(case: Case) -> Iterator[Found]:
         for i, x in enumerate(s.steps):
             if x.depth < wished + 2:
                 continue
-            lightest = case.stroke(x).depth[0]
-            edits = (ChangeStep(stop_id=s.id, step=i, depth=max(wished, lightest)),)
-            repairs = (
-                (Repair(words=f"Work it at depth {wished}", edits=edits),) if lightest < wished + 2 else ()
-            )
-            what = f"{case.stroke(x).name} at depth {x.depth} on the {case.place(s)}, where {case.flow.brief.pressure}"
-            yield Found(f"{what} pressure was wished.", s, i, repairs)
+            stroke, pressure = case.stroke(x), case.flow.brief.pressure
+            what = f"{stroke.name} at depth {x.depth} on the {case.place(s)}, where {pressure} pressure was wished."
+            softer = max(wished, stroke.depth[0])
+            yield Found(what, s, i, work_at(case, s, i, softer) if softer < wished + 2 else ())
 
 
 CHECK = Check(

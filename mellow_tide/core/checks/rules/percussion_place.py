@@ -3,9 +3,9 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import back_with, step
-from mellow_tide.core.flow.edits import RemoveStep
+from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.flow import Flow
 
 NEVER = ("abdomen", "neck", "face", "scalp", "chest", "hip_front", "lower_leg_front")
@@ -21,9 +21,9 @@ def check(case: Case) -> Iterator[Found]:
             zones = [p.name for p in case.catalogue.places.values() if x.zone in p.zones.get(s.region, ())]
             where = zones[0] if zones else f"the {case.region(s).whole}" if s.region in NEVER else None
             if where:
-                repairs = (Repair(words="Leave it out", edits=(RemoveStep(stop_id=s.id, step=i),)),)
-                what = f"{case.stroke(x).name} on {where}: no percussion there."
-                yield Found(what, s, i, repairs if len(s.steps) > 1 else ())
+                yield Found(
+                    f"{case.stroke(x).name} on {where}: no percussion there.", s, i, leave_out(case, s, i)
+                )
 
 
 def _hacking(zone: str, c: Catalogue) -> Flow:

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
-from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import Strokes, flow, stop
-from mellow_tide.core.flow.edits import ChangeStep
+from mellow_tide.core.checks.repairs import work_at
 
 LAST_SECONDS = 60
 CALM = 2
@@ -17,10 +17,7 @@ def check(case: Case) -> Iterator[Found]:
         if e.kind != "stroke" or e.start < from_second or (e.depth or 0) <= CALM or e.step is None:
             continue
         s = case.flow.stops[e.stop]
-        lightest = case.stroke(s.steps[e.step]).depth[0]
-        edits = (ChangeStep(stop_id=s.id, step=e.step, depth=max(lightest, CALM)),)
-        repairs = (Repair(words="Make it lighter", edits=edits),) if lightest <= CALM else ()
-        yield Found("The last minute is not the calmest.", s, e.step, repairs)
+        yield Found("The last minute is not the calmest.", s, e.step, work_at(case, s, e.step, CALM))
 
 
 RESTLESS: Strokes = (("oil_spread", "spread", 1), ("kneading", "knead", 3))

@@ -6,12 +6,11 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import back_with, flow, step, stop
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.hands.load import hand_load
 
 
 def check(case: Case) -> Iterator[Found]:
     """A composite strain index above 10."""
-    load = hand_load(case.sheet, case.catalogue)
+    load = case.load
     if load.hazardous:
         hardest = case.catalogue.strokes[load.hardest].name if load.hardest else "the work"
         yield Found(

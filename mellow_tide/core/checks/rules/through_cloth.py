@@ -3,9 +3,9 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import flow, step, stop
-from mellow_tide.core.flow.edits import RemoveStep
+from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.flow import Flow
 
 
@@ -18,9 +18,7 @@ def check(case: Case) -> Iterator[Found]:
             stroke = case.stroke(x)
             if "clothed" in stroke.medium or "any" in stroke.medium:
                 continue
-            edits = (RemoveStep(stop_id=s.id, step=i),)
-            repairs = (Repair(words=f"Leave the {stroke.name} out", edits=edits),) if len(s.steps) > 1 else ()
-            yield Found(f"{stroke.name} does not work through cloth.", s, i, repairs)
+            yield Found(f"{stroke.name} does not work through cloth.", s, i, leave_out(case, s, i))
 
 
 def _through(stroke: str, c: Catalogue) -> Flow:

@@ -6,12 +6,12 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import back_with, flow, step, stop
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.hands.load import THUMB_BUDGET, hand_load
+from mellow_tide.core.hands.load import THUMB_BUDGET
 
 
 def check(case: Case) -> Iterator[Found]:
     """A session whose thumbs work more than 15 % of it."""
-    load = hand_load(case.sheet, case.catalogue)
+    load = case.load
     if load.thumb_share > THUMB_BUDGET:
         share, most = round(100 * load.thumb_share), round(100 * THUMB_BUDGET)
         yield Found(f"Thumbs work {share} % of the session, {most} % is the most: use knuckles or a forearm.")

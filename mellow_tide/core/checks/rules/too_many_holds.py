@@ -4,9 +4,9 @@ from collections import Counter
 from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import back_with, step
-from mellow_tide.core.flow.edits import RemoveStep
+from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.flow import Flow
 
 MOST = 3
@@ -22,13 +22,8 @@ def check(case: Case) -> Iterator[Found]:
             before = holds[x.zone]
             holds[x.zone] += x.passes
             if holds[x.zone] > MOST and before <= MOST and case.stroke(x).id == "point_hold":
-                repairs = (Repair(words="Leave these holds out", edits=(RemoveStep(stop_id=s.id, step=i),)),)
-                yield Found(
-                    f"{holds[x.zone]} holds on one point of the {case.place(s)}: three are the most.",
-                    s,
-                    i,
-                    repairs,
-                )
+                what = f"{holds[x.zone]} holds on one point of the {case.place(s)}: three are the most."
+                yield Found(what, s, i, leave_out(case, s, i))
 
 
 def _holds(times: int, c: Catalogue) -> Flow:
