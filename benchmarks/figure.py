@@ -44,6 +44,15 @@ def milliseconds(work: Callable[[], object], times: int) -> list[float]:
     return taken
 
 
+def by_turns(works: Sequence[Callable[[], object]], times: int) -> list[list[float]]:
+    """How long each of `works` takes, `times` over, in ms; one of each in turn."""
+    taken: list[list[float]] = [[] for _ in works]
+    for _ in range(times):
+        for work, found in zip(works, taken, strict=True):
+            found.extend(milliseconds(work, 1))
+    return taken
+
+
 def figure(
     name: str,
     taken: Sequence[float],

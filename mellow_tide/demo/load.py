@@ -6,13 +6,16 @@ from zoneinfo import ZoneInfo
 
 from psycopg import Connection
 
+from mellow_tide.core.catalogue.house import in_house
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.planner.plan import Plan, plan
 from mellow_tide.core.run.state import fold, regions_done
 from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.tempo import tempo_of
 from mellow_tide.demo.people import (
     CLIENTS,
     DAY,
+    HOUSE,
     PRACTICE_ID,
     PRACTICE_NAME,
     THERAPIST_EMAIL,
@@ -62,7 +65,7 @@ def reset_demo(db: Database, now: datetime) -> None:
 
 
 def _add_practice(c: Connection[Row]) -> None:
-    add_practice(c, Practice(PRACTICE_ID, PRACTICE_NAME, TIME_ZONE))
+    add_practice(c, Practice(PRACTICE_ID, PRACTICE_NAME, TIME_ZONE), HOUSE)
     add_person(c, Person(THERAPIST_ID, THERAPIST_NAME, THERAPIST_EMAIL, hash_password(THERAPIST_PASSWORD)))
     add_member(c, PRACTICE_ID, THERAPIST_ID)
     for client in CLIENTS.values():
@@ -73,7 +76,7 @@ def _add_day(c: Connection[Row], day: date) -> None:
     """The day's four sessions; the first has been worked and logged."""
     for number, wanted in enumerate(DAY):
         client = CLIENTS[wanted.client]
-        made = plan(wanted.brief, client.facts, load_catalogue())
+        made = plan(wanted.brief, client.facts, load_catalogue(), HOUSE)
         session_id = demo_id(f"session {day.isoformat()} {wanted.client}")
         starts_at = datetime.combine(day, time(wanted.hour, wanted.minute), ZoneInfo(TIME_ZONE))
         add_session(
@@ -86,7 +89,7 @@ def _add_day(c: Connection[Row], day: date) -> None:
 def _work_and_log(
     c: Connection[Row], session_id: UUID, wanted: DemoSession, made: Plan, starts_at: datetime
 ) -> None:
-    sheet = lay_out(made.flow, load_catalogue(), CLIENTS[wanted.client].facts.height_cm)
+    sheet = lay_out(made.flow, in_house(HOUSE, load_catalogue()), tempo_of(CLIENTS[wanted.client].facts))
     events = worked_run(sheet, starts_at + timedelta(minutes=6), seed=starts_at.toordinal())
     append_events(c, PRACTICE_ID, session_id, [(e.id, e.model_dump(mode="json")) for e in events])
     done = regions_done(sheet, fold(events, sheet))

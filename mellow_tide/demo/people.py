@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from uuid import UUID, uuid5
 
+from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 
 NAMESPACE = UUID("5d0f4a52-7d1e-4c39-9d0e-0c6f1b1d7a11")
@@ -20,6 +21,12 @@ THERAPIST_ID = demo_id("wenna")
 THERAPIST_NAME = "Wenna Tidebrook"
 THERAPIST_EMAIL = "wenna@boatshed.example"
 THERAPIST_PASSWORD = "slackwater"
+
+HOUSE = House(rules={"table_height": "lifts"})
+"""The demo's house rules: the defaults, on a table that lifts."""
+
+ASKED = ("hips", "chest", "face", "scalp", "foot")
+"""Consents that most of the demo's clients have given."""
 
 
 @dataclass(frozen=True)
@@ -43,7 +50,7 @@ def _client(
     height_cm: int,
     know_first: str,
     conditions: tuple[str, ...] = (),
-    consents: tuple[str, ...] = (),
+    consents: tuple[str, ...] = ASKED,
 ) -> DemoClient:
     facts = ClientFacts(height_cm=height_cm, consents=frozenset(consents), conditions=frozenset(conditions))
     return DemoClient(key, name, facts, know_first)
@@ -53,7 +60,12 @@ CLIENTS = {
     c.key: c
     for c in (
         _client(
-            "ottilie", "Ottilie Saltgrove", 164, "Likes the calves lighter.", ("nut_allergy",), ("abdomen",)
+            "ottilie",
+            "Ottilie Saltgrove",
+            164,
+            "Likes the calves lighter.",
+            ("nut_allergy",),
+            ("abdomen", *ASKED),
         ),
         _client("bram", "Bram Lanternby", 188, "Long legs; face cradle a notch lower."),
         _client("isolde", "Isolde Kelpworth", 171, "Ticklish feet: slower and firmer, not lighter."),

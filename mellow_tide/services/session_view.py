@@ -51,7 +51,7 @@ def read_events(stored: Iterable[dict[str, Any]]) -> list[RunEvent]:
 def view_of(row: SessionRow, stored_events: Iterable[dict[str, Any]], catalogue: Catalogue) -> SessionView:
     """Evaluate the stored plan and fold the events over its run sheet."""
     plan = Plan.model_validate(row.plan)
-    evaluation = evaluate(plan.flow, row.facts, catalogue)
+    evaluation = evaluate(plan.flow, row.facts, catalogue, row.house)
     run = fold(read_events(stored_events), evaluation.sheet)
     return SessionView(
         session_id=row.session_id,

@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from uuid import UUID
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house import in_house
 from mellow_tide.core.checks.words import span
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.flow.brief import Brief
@@ -13,10 +14,17 @@ from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.plan import Plan, meet_the_minutes, plan
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
 from mellow_tide.core.timing.run_sheet import TOLERATED, lay_out
+from mellow_tide.core.timing.tempo import tempo_of
 from mellow_tide.services.session_view import SessionView, view_of
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.people import SignedIn
-from mellow_tide.store.sessions import SessionRow, events_of, find_session, replace_plan
+from mellow_tide.store.sessions import (
+    SessionRow,
+    events_of,
+    find_client_on_the_day,
+    find_session,
+    replace_plan,
+)
 
 
 class RunHasBegun(Exception):
@@ -40,7 +48,7 @@ def replan(
     is changed.
     """
     row = _unworked(db, who, session_id)
-    made = plan(brief, row.facts, catalogue)
+    made = plan(brief, row.facts, catalogue, row.house)
     return _store(db, who, session_id, revision, made, catalogue)
 
 
@@ -50,7 +58,7 @@ def set_flow(
     """Store a flow made by hand, if hands can follow it and it fits. Raises as `replan` does."""
     row = _unworked(db, who, session_id)
     check_flow(flow, catalogue)
-    over = lay_out(flow, catalogue, row.height_cm).over
+    over = lay_out(flow, in_house(row.house, catalogue), tempo_of(row.facts)).over
     if over > TOLERATED:
         what = f"the flow takes {span(over)} more than the booking leaves"
         raise DoesNotFit(FieldProblem("stops", what, "take passes or a stop away, or book more minutes"))
@@ -64,9 +72,9 @@ def evaluate_draft(
 ) -> Evaluation:
     """Evaluate a flow for the session's client without storing it. Raises `NotThere`, and as `check_flow` does."""
     with db.transaction(Sight(who.practice_id)) as c:
-        row = find_session(c, who.practice_id, session_id)
+        client = find_client_on_the_day(c, who.practice_id, session_id)
     check_flow(flow, catalogue)
-    return evaluate(flow, row.facts, catalogue)
+    return evaluate(flow, client.facts, catalogue, client.house)
 
 
 def edit_flow(
@@ -83,7 +91,7 @@ def edit_flow(
     """
     row = _unworked(db, who, session_id)
     before = Plan.model_validate(row.plan)
-    flow = meet_the_minutes(apply(before.flow, edits), row.facts, catalogue)
+    flow = meet_the_minutes(apply(before.flow, edits), row.facts, catalogue, row.house)
     check_flow(flow, catalogue)
     changed = before.model_copy(update={"flow": flow})
     return _store(db, who, session_id, revision, changed, catalogue)

@@ -6,7 +6,9 @@ from uuid import UUID
 
 from psycopg import Connection
 from psycopg.rows import class_row
+from psycopg.types.json import Jsonb
 
+from mellow_tide.core.catalogue.house import DEFAULTS, House
 from mellow_tide.store.database import Row
 from mellow_tide.store.errors import NotThere
 from mellow_tide.store.queries import query
@@ -118,11 +120,16 @@ def forget_attempts(c: Connection[Row], key: bytes, before: datetime) -> None:
     c.execute(query("forget_attempts"), {"attempt_key": key, "before": before})
 
 
-def add_practice(c: Connection[Row], practice: Practice) -> None:
-    """Add a practice; only the owner of the tables may."""
+def add_practice(c: Connection[Row], practice: Practice, house: House = DEFAULTS) -> None:
+    """Add a practice with its house rules; only the owner of the tables may."""
     c.execute(
         query("insert_practice"),
-        {"practice_id": practice.practice_id, "name": practice.name, "time_zone": practice.time_zone},
+        {
+            "practice_id": practice.practice_id,
+            "name": practice.name,
+            "time_zone": practice.time_zone,
+            "house": Jsonb(house.model_dump()),
+        },
     )
 
 

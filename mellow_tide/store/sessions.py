@@ -11,6 +11,7 @@ from psycopg.rows import class_row
 from psycopg.types.json import Jsonb
 
 from mellow_tide.core.care.pregnancy import gestation_days
+from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.store.database import Row
 from mellow_tide.store.errors import NotThere, Stale
@@ -18,34 +19,62 @@ from mellow_tide.store.people import SignedIn
 from mellow_tide.store.queries import query
 
 
-@dataclass(frozen=True)
-class SessionRow:
-    """A session with what planning needs of its client. `plan` is a core plan as JSON, `day` the practice's date."""
+@dataclass(frozen=True, kw_only=True)
+class ClientOnTheDay:
+    """What planning and checking a session need of its client, and of the practice. `day` is the practice's date."""
+
+    day: date
+    height_cm: int
+    weight_kg: int | None
+    breaths_per_minute: int
+    body_hair: str
+    skin: str
+    consents: list[str]
+    declined: list[str]
+    conditions: list[str]
+    excluded: list[dict[str, Any]]
+    due_date: date | None
+    day_question: str
+    house_json: dict[str, Any]
+
+    @property
+    def facts(self) -> ClientFacts:
+        """What of the client changes a plan on the day of the session."""
+        return ClientFacts.model_validate(
+            {
+                "height_cm": self.height_cm,
+                "weight_kg": self.weight_kg,
+                "breaths_per_minute": self.breaths_per_minute,
+                "body_hair": self.body_hair,
+                "skin": self.skin,
+                "consents": self.consents,
+                "declined": self.declined,
+                "conditions": self.conditions,
+                "excluded": self.excluded,
+                "gestation_days": gestation_days(self.due_date, self.day) if self.due_date else None,
+                "day_question": self.day_question,
+            }
+        )
+
+    @property
+    def house(self) -> House:
+        """What the practice has chosen where schools differ."""
+        return House.model_validate(self.house_json)
+
+
+@dataclass(frozen=True, kw_only=True)
+class SessionRow(ClientOnTheDay):
+    """A session with its client. `plan` is a core plan as JSON."""
 
     session_id: UUID
     starts_at: datetime
-    day: date
     revision: int
     plan: dict[str, Any]
     person_id: UUID
     client_id: UUID
     client_name: str
-    height_cm: int
-    consents: list[str]
-    conditions: list[str]
-    due_date: date | None
     know_first: str
     logged: bool
-
-    @property
-    def facts(self) -> ClientFacts:
-        """What of the client changes a plan on the day of the session."""
-        return ClientFacts(
-            height_cm=self.height_cm,
-            consents=frozenset(self.consents),
-            conditions=frozenset(self.conditions),
-            gestation_days=gestation_days(self.due_date, self.day) if self.due_date else None,
-        )
 
 
 @dataclass(frozen=True)
@@ -74,8 +103,14 @@ def add_client(
             "client_id": client_id,
             "name": name,
             "height_cm": facts.height_cm,
+            "weight_kg": facts.weight_kg,
+            "breaths_per_minute": facts.breaths_per_minute,
+            "body_hair": facts.body_hair,
+            "skin": facts.skin,
             "consents": sorted(facts.consents),
+            "declined": sorted(facts.declined),
             "conditions": sorted(facts.conditions),
+            "excluded": Jsonb([place.model_dump() for place in facts.excluded]),
             "due_date": due_date,
             "know_first": know_first,
         },
@@ -111,6 +146,16 @@ def sessions_between(
     values = {"practice_id": practice_id, "from": start, "until": end}
     with c.cursor(row_factory=class_row(SessionRow)) as cursor:
         return cursor.execute(query("sessions_between"), values).fetchall()
+
+
+def find_client_on_the_day(c: Connection[Row], practice_id: UUID, session_id: UUID) -> ClientOnTheDay:
+    """The client of a session, without its plan; raises `NotThere`."""
+    values = {"practice_id": practice_id, "session_id": session_id}
+    with c.cursor(row_factory=class_row(ClientOnTheDay)) as cursor:
+        found = cursor.execute(query("find_client_on_the_day"), values).fetchone()
+    if found is None:
+        raise NotThere("session")
+    return found
 
 
 def find_session(c: Connection[Row], practice_id: UUID, session_id: UUID) -> SessionRow:

@@ -35,13 +35,13 @@ class OwnPagesOnly:
         await self._app(scope, receive, send)
 
 
-def database(request: Request) -> Database:
-    """The application's database."""
+async def database(request: Request) -> Database:
+    """The application's database. Asynchronous, as it only looks up a name: a thread would cost more than the work."""
     db: Database = request.app.state.database
     return db
 
 
-def catalogue(request: Request) -> Catalogue:
+async def catalogue(request: Request) -> Catalogue:
     """The application's catalogue."""
     loaded: Catalogue = request.app.state.catalogue
     return loaded

@@ -1,7 +1,12 @@
 """Small flows that tests build on."""
 
-from mellow_tide.core.flow.brief import Brief
-from mellow_tide.core.flow.flow import Flow, Role, Side, Step, Stop
+from mellow_tide.core.flow.brief import Brief, ClientFacts, Side
+from mellow_tide.core.flow.flow import Flow, Role, Step, Stop
+
+AGREED = frozenset({"hips", "chest", "face", "scalp", "foot"})
+"""What most clients agree to; the abdomen is for a test that wants it."""
+
+CLIENT = ClientFacts(consents=AGREED)
 
 BRIEF = Brief(booked_minutes=60)
 

@@ -5,12 +5,13 @@ from mellow_tide.core.catalogue.records import SLOTS
 from mellow_tide.core.planner.arc import capacity, fit_stop
 from mellow_tide.core.planner.repertoire import Touch
 from mellow_tide.core.timing.run_sheet import stop_seconds
+from mellow_tide.core.timing.tempo import Tempo
 
 CATALOGUE = load_catalogue()
 
 
 def targets(region, pressure, height):
-    low, high = capacity(region.id, Touch(pressure), CATALOGUE, height)
+    low, high = capacity(region.id, Touch(pressure), CATALOGUE, Tempo(height))
     least = max(region.seconds.least, -(-low // 15) * 15)
     return range(least, min(region.seconds.most, high // 15 * 15) + 1, 15)
 
@@ -23,8 +24,8 @@ def test_strokes_meet_the_seconds_and_keep_the_arc(region, pressure, height):
     assert tried, f"{region.id} has too few strokes for its least time"
     side = "mid" if region.sides == "mid" else "right"
     for seconds in tried[:: max(1, len(tried) // 12)]:
-        stop = fit_stop(region, side, region.positions[0], Touch(pressure), seconds, CATALOGUE, height)
-        assert abs(stop_seconds(stop, CATALOGUE, height) - seconds) <= 10
+        stop = fit_stop(region, side, region.positions[0], Touch(pressure), seconds, CATALOGUE, Tempo(height))
+        assert abs(stop_seconds(stop, CATALOGUE, Tempo(height)) - seconds) <= 10
         places = [SLOTS.index(step.slot) for step in stop.steps]
         assert places == sorted(places)
         slots = {step.slot for step in stop.steps}

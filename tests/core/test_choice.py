@@ -5,11 +5,13 @@ from random import Random
 
 import pytest
 
-from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.choice import Chooser
 from mellow_tide.core.planner.minutes import allot
 from mellow_tide.core.planner.order import order_seconds
 from mellow_tide.core.planner.question import pose
+from mellow_tide.core.timing.tempo import tempo_of
+from tests.core.flows import CLIENT
 
 
 def best_by_trying(question, catalogue, also=None):
@@ -41,7 +43,8 @@ def test_no_set_of_regions_does_more_good(catalogue, seed):
         close_with=random.choice(["head", "feet"]),
         pressure=random.choice(["light", "medium", "firm"]),
     )
-    question = pose(brief, ClientFacts(height_cm=random.randint(150, 200)), catalogue)
+    client = CLIENT.model_copy(update={"height_cm": random.randint(150, 200)})
+    question = pose(brief, client, catalogue, tempo_of(client))
     chooser = Chooser(question, catalogue)
     also = random.choice(sorted(question.shares))
     for forced in (None, also):

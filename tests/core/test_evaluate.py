@@ -8,10 +8,10 @@ from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.flow.edits import ChangeStep, InsertStep, RemoveStep, RemoveStop, apply
 from mellow_tide.core.flow.flow import Step
 from mellow_tide.core.planner.plan import meet_the_minutes, plan
+from tests.core.flows import AGREED, CLIENT
 from tests.core.test_plan import asked, made
 
 C = load_catalogue()
-CLIENT = ClientFacts()
 FLOW = plan(Brief(booked_minutes=60), CLIENT, C).flow
 
 
@@ -55,7 +55,7 @@ def test_a_whole_body_takes_the_usual_amount_of_oil_and_a_back_its_own():
     amounts = {r.region: r.millilitres for r in supplies.by_region}
     assert 1.5 <= amounts["arm"] / 2 <= 2.5  # an arm takes 2
     assert 6.5 <= amounts["back"] <= 9.5  # a back about 8
-    taller = evaluate(whole, ClientFacts(height_cm=195), C).supplies
+    taller = evaluate(whole, CLIENT.model_copy(update={"height_cm": 195}), C).supplies
     assert taller.millilitres > supplies.millilitres
 
 
@@ -86,13 +86,13 @@ def test_breaking_one_rule_shows_exactly_that(code):
 
 
 def test_consent_withdrawn_stops_the_flow():
-    consenting = ClientFacts(consents=frozenset({"abdomen"}))
+    consenting = ClientFacts(consents=AGREED | {"abdomen"})
     with_abdomen = plan(Brief(booked_minutes=90, focus=("abdomen",)), consenting, C).flow
     assert of(with_abdomen, consenting).findings == ()
-    stopped = [f for f in of(with_abdomen, ClientFacts()).findings if f.severity == "stop"]
+    stopped = [f for f in of(with_abdomen, CLIENT).findings if f.severity == "stop"]
     assert [f.code for f in stopped] == ["CNS01"]
     repaired = apply(with_abdomen, stopped[0].repairs[0].edits)
-    assert "CNS01" not in [f.code for f in of(repaired, ClientFacts()).findings]
+    assert "CNS01" not in [f.code for f in of(repaired, CLIENT).findings]
 
 
 def test_every_check_has_run():

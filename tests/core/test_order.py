@@ -7,7 +7,8 @@ import pytest
 
 from mellow_tide.core.flow.flow import Visit
 from mellow_tide.core.planner.order import Way, cheapest_order, order_seconds
-from mellow_tide.core.timing.transitions import approach, opening_scene
+from mellow_tide.core.timing.scene import opening_scene
+from mellow_tide.core.timing.transitions import approach
 
 SCHOOL = "back_outwards"
 # Written out by hand: which stops travel together, in each row of each block.
@@ -65,8 +66,8 @@ def brute_force(chosen, closing, c):
             close = Visit("close", end, "both" if end == "foot" else "mid", last, "none", "clothed")
             seconds = 0
             for v in [*visits, close]:
-                transitions, scene = approach(scene, v, c)
-                seconds += sum(t.seconds for t in transitions)
+                changes, scene = approach(scene, v, c)
+                seconds += sum(t.seconds for t, _ in changes)
             best = seconds if best is None else min(best, seconds)
     return best
 

@@ -10,6 +10,8 @@ from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import DoesNotFit
 from mellow_tide.core.timing.run_sheet import lay_out, stop_seconds
+from mellow_tide.core.timing.tempo import tempo_of
+from tests.core.flows import AGREED, CLIENT
 
 CATALOGUE = load_catalogue()
 WORKABLE = sorted(set(CATALOGUE.regions) - {"abdomen"})
@@ -26,7 +28,7 @@ def asked(draw):
         close_with=draw(st.sampled_from(["head", "feet"])),
         pressure=draw(st.sampled_from(["light", "medium", "firm"])),
     )
-    consents = frozenset({"abdomen"}) if draw(st.booleans()) else frozenset()
+    consents = AGREED | ({"abdomen"} if draw(st.booleans()) else set())
     return brief, ClientFacts(height_cm=draw(st.integers(145, 205)), consents=consents)
 
 
@@ -46,7 +48,7 @@ def test_a_plan_fits_mirrors_and_keeps_its_promises(question):
         return
     flow, c = found.flow, CATALOGUE
     check_flow(flow, c)
-    sheet = lay_out(flow, c, client.height_cm)
+    sheet = lay_out(flow, c, tempo_of(client))
     assert abs(sheet.over) <= 15
 
     worked = {s.region for s in flow.stops if s.role == "work"}
@@ -59,7 +61,7 @@ def test_a_plan_fits_mirrors_and_keeps_its_promises(question):
         if stop.side == "left" and stop.role == "work":
             assert steps[f"{stop.region}-right"] == stop.steps
         if stop.role == "work":
-            seconds = stop_seconds(stop, c, client.height_cm)
+            seconds = stop_seconds(stop, c, tempo_of(client))
             region = c.regions[stop.region].seconds
             assert region.least - 10 <= seconds <= region.most + 10
 
@@ -85,7 +87,7 @@ def test_more_minutes_never_do_less_good(question, more):
 
 
 def test_an_hour_and_a_quarter_in_the_usual_order():
-    found = plan(Brief(booked_minutes=75, focus=("back",)), ClientFacts(), CATALOGUE)
+    found = plan(Brief(booked_minutes=75, focus=("back",)), CLIENT, CATALOGUE)
     order = [s.id for s in found.flow.stops]
     assert order.index("back") < order.index("thigh_back-right") < order.index("foot-right")
     assert order[order.index("foot-right") + 1] == "foot-left"
@@ -95,15 +97,15 @@ def test_an_hour_and_a_quarter_in_the_usual_order():
 
 def test_a_focus_gets_more_than_without():
     def minutes(brief):
-        flow = plan(brief, ClientFacts(), CATALOGUE).flow
-        return stop_seconds(next(s for s in flow.stops if s.id == "neck"), CATALOGUE, 170)
+        flow = plan(brief, CLIENT, CATALOGUE).flow
+        return stop_seconds(next(s for s in flow.stops if s.id == "neck"), CATALOGUE)
 
     assert minutes(Brief(booked_minutes=75, focus=("neck",))) > minutes(Brief(booked_minutes=75))
 
 
 def test_what_is_left_out_says_why():
     brief = Brief(booked_minutes=60, leave_out=("foot",))
-    left = {item.region: item for item in plan(brief, ClientFacts(), CATALOGUE).left_out}
+    left = {item.region: item for item in plan(brief, CLIENT, CATALOGUE).left_out}
     assert left["foot"].reason == "wish"
     assert left["abdomen"].reason == "no_consent"
     squeezed = [item for item in left.values() if item.reason == "no_time"]
@@ -113,23 +115,23 @@ def test_what_is_left_out_says_why():
 
 def test_what_cannot_fit_names_field_and_remedy():
     with pytest.raises(DoesNotFit) as refused:
-        plan(Brief(booked_minutes=25, focus=("back", "foot", "neck")), ClientFacts(), CATALOGUE)
+        plan(Brief(booked_minutes=25, focus=("back", "foot", "neck")), CLIENT, CATALOGUE)
     focus, minutes = refused.value.problems
     assert (focus.field, minutes.field) == ("focus", "booked_minutes")
     needed = int(minutes.remedy.split()[1])
-    assert plan(Brief(booked_minutes=needed, focus=("back", "foot", "neck")), ClientFacts(), CATALOGUE)
+    assert plan(Brief(booked_minutes=needed, focus=("back", "foot", "neck")), CLIENT, CATALOGUE)
     with pytest.raises(DoesNotFit):
-        plan(Brief(booked_minutes=needed - 1, focus=("back", "foot", "neck")), ClientFacts(), CATALOGUE)
+        plan(Brief(booked_minutes=needed - 1, focus=("back", "foot", "neck")), CLIENT, CATALOGUE)
 
 
 def test_too_few_regions_for_the_minutes_says_so():
     others = tuple(r for r in CATALOGUE.regions if r not in ("hand", "face"))
     with pytest.raises(DoesNotFit, match="cannot fill"):
-        plan(Brief(booked_minutes=90, leave_out=others), ClientFacts(), CATALOGUE)
+        plan(Brief(booked_minutes=90, leave_out=others), CLIENT, CATALOGUE)
 
 
 def test_nothing_left_to_work_and_a_focus_without_consent_are_refused():
     with pytest.raises(DoesNotFit, match="no region is left"):
-        plan(Brief(booked_minutes=60, leave_out=tuple(CATALOGUE.regions)), ClientFacts(), CATALOGUE)
+        plan(Brief(booked_minutes=60, leave_out=tuple(CATALOGUE.regions)), CLIENT, CATALOGUE)
     with pytest.raises(DoesNotFit, match="consent"):
-        plan(Brief(booked_minutes=60, focus=("abdomen",)), ClientFacts(), CATALOGUE)
+        plan(Brief(booked_minutes=60, focus=("abdomen",)), CLIENT, CATALOGUE)

@@ -3,6 +3,7 @@ from itertools import pairwise
 import pytest
 
 from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.tempo import Tempo
 from tests.core.flows import ARM, BACK, CLOSE, FACE, FEET, HAND, OPEN, flow, step, stop
 
 
@@ -23,9 +24,18 @@ def test_the_way_to_each_stop_is_named_and_timed(catalogue):
     pace = catalogue.pace
     assert kinds(sheet, OPEN.id) == []
     assert kinds(sheet, BACK.id) == ["open_window", "announce", "oil"]
-    assert kinds(sheet, FEET[0].id) == ["close_window", "walk", "open_window", "announce", "oil"]
+    assert kinds(sheet, FEET[0].id) == ["close_window", "walk", "stool", "open_window", "announce", "oil"]
     assert kinds(sheet, FEET[1].id) == ["announce", "oil"]
-    assert kinds(sheet, FACE.id) == ["close_window", "wash", "turn", "bolster", "walk", "announce"]
+    assert kinds(sheet, FACE.id) == [
+        "close_window",
+        "stool",
+        "wash",
+        "turn",
+        "bolster",
+        "walk",
+        "stool",
+        "announce",
+    ]
     assert kinds(sheet, CLOSE.id) == []
     turn = next(e for e in sheet.entries if e.kind == "turn")
     assert (turn.seconds, turn.about) == (pace.turn, "supine")
@@ -93,7 +103,7 @@ def test_a_step_takes_its_passes(catalogue, wanted, seconds):
 
 def test_a_taller_client_has_longer_glides(catalogue):
     seconds = [
-        lay_out(flow(stop("back", "mid", "prone", "back", step())), catalogue, h).seconds
+        lay_out(flow(stop("back", "mid", "prone", "back", step())), catalogue, Tempo(h)).seconds
         for h in (150, 170, 200)
     ]
     assert seconds == sorted(set(seconds))

@@ -1,13 +1,15 @@
 """What a client's health forbids, limits and advises, as one value. The strictest wins; nothing is averaged."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
 from typing import Literal
 
 from mellow_tide.core.care.pregnancy import weeks_words
 from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
 from mellow_tide.core.catalogue.records import Depth, Record
-from mellow_tide.core.flow.brief import ClientFacts
-from mellow_tide.core.refusal import UnknownReference
+from mellow_tide.core.catalogue.rules import Limits
+from mellow_tide.core.flow.brief import ClientFacts, Excluded, Side
+from mellow_tide.core.refusal import FieldProblem, UnknownReference
 
 DEEPEST = 5
 
@@ -18,6 +20,8 @@ class Reason(Record):
     name: str
     level: Literal["stop", "ask", "adapt"]
     says: str
+    in_pregnancy: bool = False
+    by_house: bool = False
 
 
 class Cap(Record):
@@ -26,27 +30,50 @@ class Cap(Record):
     region: str
     depth: Depth
     because: str
+    in_pregnancy: bool = False
+
+
+class Barred(Record):
+    """Something that may not be, by its id, and why."""
+
+    id: str
+    because: str
+    in_pregnancy: bool = False
+    declined: bool = False
 
 
 class Restrictions(Record):
-    """Depth caps by region, positions the client may not lie in with the reason, heat, and all reasons."""
+    """All that health, pregnancy, consents and excluded places take away, each with its reason.
+
+    `caps`: most depth by region. `positions`, `regions`, `heat` (on regions), `ingredients` (of the lubricant) and
+    `families` (of strokes) may not be. `excluded` are places to keep away from.
+    """
 
     reasons: tuple[Reason, ...] = ()
     caps: tuple[Cap, ...] = ()
-    no_positions: tuple[tuple[str, str], ...] = ()
-    heat: bool = True
+    positions: tuple[Barred, ...] = ()
+    regions: tuple[Barred, ...] = ()
+    heat: tuple[Barred, ...] = ()
+    ingredients: tuple[Barred, ...] = ()
+    families: tuple[Barred, ...] = ()
+    excluded: tuple[Excluded, ...] = ()
+
+    def capped(self, region: str) -> Cap | None:
+        """What limits the depth on a region, or None."""
+        return next((cap for cap in self.caps if cap.region == region), None)
 
     def cap(self, region: str) -> int:
         """The most depth allowed on a region; 5 where nothing limits it."""
-        return next((cap.depth for cap in self.caps if cap.region == region), DEEPEST)
-
-    def why_capped(self, region: str) -> str:
-        """The name of what limits the depth there."""
-        return next((cap.because for cap in self.caps if cap.region == region), "")
+        capped = self.capped(region)
+        return capped.depth if capped else DEEPEST
 
     def why_not(self, position: str) -> str | None:
         """Why the client may not lie so, or None if they may."""
-        return next((because for id, because in self.no_positions if id == position), None)
+        return next((barred.because for barred in self.positions if barred.id == position), None)
+
+    def kept_off(self, region: str, side: Side) -> Excluded | None:
+        """The excluded place that takes all of a region's side, or None; a zone alone does not."""
+        return next((x for x in self.excluded if x.zone is None and x.holds(region, side)), None)
 
     @property
     def refer(self) -> tuple[Reason, ...]:
@@ -55,40 +82,99 @@ class Restrictions(Record):
 
 
 def restrict(client: ClientFacts, catalogue: Catalogue) -> Restrictions:
-    """Everything that `client`'s conditions and pregnancy restrict.
+    """Everything that `client`'s conditions, pregnancy, consents and excluded places restrict.
 
-    Raises `UnknownReference` for a condition that the catalogue does not know.
+    Raises `UnknownReference` for a condition, consent, region or zone that the catalogue does not know.
     """
-    problems = [
-        unknown(catalogue.conditions, id, "conditions", "condition") for id in sorted(client.conditions)
-    ]
-    missing = [problem for problem in problems if problem]
-    if missing:
-        raise UnknownReference(*missing)
-    rules = [catalogue.conditions[id] for id in catalogue.conditions if id in client.conditions]
-    reasons = [Reason(name=c.name, level=c.level, says=c.says) for c in rules]
-    limits = [(c.name, c.cap, c.no_positions) for c in rules]
-    heat = all(not c.no_heat for c in rules)
-    if client.gestation_days is not None:
-        name = f"pregnancy, {weeks_words(client.gestation_days)}"
-        heat = False
-        for rule in catalogue.pregnancy_rules:
-            if client.gestation_days >= rule.from_day:
-                reasons.append(Reason(name=name, level="adapt", says=rule.says))
-                limits.append((name, rule.cap, rule.no_positions))
+    _refuse_unknown(client, catalogue)
+    limits = list(_limits(client, catalogue))
+    declined = [catalogue.consents[id] for id in sorted(client.declined)]
     return Restrictions(
-        reasons=tuple(reasons),
-        caps=_caps(((name, cap) for name, cap, _ in limits), catalogue),
-        no_positions=tuple((position, name) for name, _, positions in limits for position in positions),
-        heat=heat,
+        reasons=tuple(
+            Reason(
+                name=x.name,
+                level=x.level,
+                says=x.limits.says,
+                in_pregnancy=x.in_pregnancy,
+                by_house=x.by_house,
+            )
+            for x in limits
+        ),
+        caps=_caps(limits, catalogue),
+        positions=_barred(limits, "no_positions"),
+        regions=(
+            *_barred(limits, "forbid"),
+            *(
+                Barred(id=c.region, because=f"{c.name}: declined", declined=True)
+                for c in declined
+                if not c.bare_only and not c.strokes
+            ),
+        ),
+        heat=_barred(limits, "no_heat"),
+        ingredients=_barred(limits, "no_ingredients"),
+        families=_barred(limits, "no_families"),
+        excluded=client.excluded,
     )
 
 
-def _caps(limits: Iterable[tuple[str, dict[str, int]]], catalogue: Catalogue) -> tuple[Cap, ...]:
+@dataclass(frozen=True, slots=True)
+class Limit:
+    """The limits of one condition or of the pregnancy, with its name and how grave it is."""
+
+    name: str
+    level: Literal["stop", "ask", "adapt"]
+    limits: Limits
+    in_pregnancy: bool = False
+    by_house: bool = False
+
+
+def _refuse_unknown(client: ClientFacts, c: Catalogue) -> None:
+    problems: list[FieldProblem | None] = [
+        *(unknown(c.conditions, id, "conditions", "condition") for id in sorted(client.conditions)),
+        *(unknown(c.consents, id, "consents", "consent") for id in sorted(client.consents)),
+        *(unknown(c.consents, id, "declined", "consent") for id in sorted(client.declined)),
+        *(unknown(c.regions, x.region, "excluded", "region") for x in client.excluded),
+    ]
+    for x in client.excluded:
+        zones = c.regions[x.region].zones if x.region in c.regions else ()
+        if x.zone is not None and zones and x.zone not in zones:
+            what = f"{x.region} has no zone “{x.zone}”"
+            problems.append(FieldProblem("excluded", what, f"use: {', '.join(zones)}"))
+    missing = [problem for problem in problems if problem]
+    if missing:
+        raise UnknownReference(*missing)
+
+
+def _limits(client: ClientFacts, catalogue: Catalogue) -> Iterator[Limit]:
+    for condition in catalogue.conditions.values():
+        if condition.id in client.conditions:
+            yield Limit(condition.name, condition.level, condition, condition.in_pregnancy)
+    days = client.gestation_days
+    if days is None:
+        return
+    for rule in catalogue.pregnancy_rules:
+        holds = all(catalogue.chosen[id] == choice for id, choice in rule.when.items())
+        if holds and rule.from_day <= days <= rule.until_day:
+            name = f"pregnancy, {weeks_words(days)}"
+            yield Limit(name, "stop" if rule.no_session else "adapt", rule, True, bool(rule.when))
+
+
+def _barred(limits: Iterable[Limit], field: str) -> tuple[Barred, ...]:
+    return tuple(
+        Barred(id=id, because=limit.name, in_pregnancy=limit.in_pregnancy)
+        for limit in limits
+        for id in getattr(limit.limits, field)
+    )
+
+
+def _caps(limits: Iterable[Limit], catalogue: Catalogue) -> tuple[Cap, ...]:
     strictest: dict[str, Cap] = {}
-    for name, caps in limits:
+    for limit in limits:
+        cap = limit.limits.cap
         for region in catalogue.regions:
-            depth = min(caps.get("all", DEEPEST), caps.get(region, DEEPEST))
+            depth = min(cap.get("all", DEEPEST), cap.get(region, DEEPEST))
             if depth < DEEPEST and (region not in strictest or depth < strictest[region].depth):
-                strictest[region] = Cap(region=region, depth=depth, because=name)
+                strictest[region] = Cap(
+                    region=region, depth=depth, because=limit.name, in_pregnancy=limit.in_pregnancy
+                )
     return tuple(strictest.values())

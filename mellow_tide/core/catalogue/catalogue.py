@@ -5,20 +5,28 @@ from dataclasses import dataclass
 from typing import TypeVar
 
 from mellow_tide.core.catalogue.records import (
-    Closing,
-    Condition,
     FragilePlace,
-    Kind,
     Named,
-    Opening,
-    Pace,
     Position,
-    PregnancyRule,
     Region,
-    School,
     Stroke,
+    Support,
     Tool,
     Window,
+)
+from mellow_tide.core.catalogue.rules import (
+    Choice,
+    Closing,
+    Condition,
+    Consent,
+    HouseRule,
+    Kind,
+    Lubricant,
+    Opening,
+    Pace,
+    Point,
+    PregnancyRule,
+    School,
 )
 from mellow_tide.core.refusal import FieldProblem
 
@@ -27,11 +35,15 @@ Entry = TypeVar("Entry", bound=Named)
 
 @dataclass(frozen=True, eq=False)
 class Catalogue:
-    """Everything a practitioner knows by name. Compared and hashed by identity: it is loaded once."""
+    """Everything a practitioner knows by name. Compared and hashed by identity: it is made once for each house.
+
+    `chosen` is the id of the choice for each house rule; its effects are already in the entries.
+    """
 
     regions: Mapping[str, Region]
     strokes: Mapping[str, Stroke]
     positions: Mapping[str, Position]
+    supports: Mapping[str, Support]
     windows: Mapping[str, Window]
     tools: Mapping[str, Tool]
     kinds: Mapping[str, Kind]
@@ -40,8 +52,20 @@ class Catalogue:
     closings: Mapping[str, Closing]
     places: Mapping[str, FragilePlace]
     conditions: Mapping[str, Condition]
+    consents: Mapping[str, Consent]
+    lubricants: Mapping[str, Lubricant]
+    prenatal_points: Mapping[str, Point]
     pregnancy_rules: tuple[PregnancyRule, ...]
+    house_rules: Mapping[str, HouseRule]
+    chosen: Mapping[str, str]
     pace: Pace
+
+    def choice(self, rule: str) -> Choice:
+        """What the house has chosen for a rule of the catalogue."""
+        found = self.house_rules[rule].choice(self.chosen[rule])
+        if found is None:
+            raise KeyError(f"{rule}: {self.chosen[rule]}")
+        return found
 
 
 def unknown(known: Mapping[str, Entry], id: str, field: str, noun: str) -> FieldProblem | None:

@@ -1,7 +1,6 @@
 """Reads the catalogue's TOML files into typed records and holds every reference."""
 
 import tomllib
-from collections.abc import Iterator
 from functools import cache
 from importlib import resources
 from importlib.resources.abc import Traversable
@@ -11,20 +10,28 @@ from pydantic import ValidationError
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import (
-    Closing,
-    Condition,
     FragilePlace,
-    Kind,
     Named,
-    Opening,
-    Pace,
     Position,
-    PregnancyRule,
     Region,
-    School,
     Stroke,
+    Support,
     Tool,
     Window,
+)
+from mellow_tide.core.catalogue.references import references
+from mellow_tide.core.catalogue.rules import (
+    Closing,
+    Condition,
+    Consent,
+    HouseRule,
+    Kind,
+    Lubricant,
+    Opening,
+    Pace,
+    Point,
+    PregnancyRule,
+    School,
 )
 
 Entry = TypeVar("Entry", bound=Named)
@@ -42,11 +49,12 @@ def load_catalogue() -> Catalogue:
 
 def read_catalogue(folder: Traversable) -> Catalogue:
     """The catalogue in `folder`, a directory of TOML files; raises `CatalogueError`."""
-    regions = _entries(folder, "regions.toml", "region", Region)
+    house_rules = _entries(folder, "house_rules.toml", "house_rule", HouseRule)
     catalogue = Catalogue(
-        regions=regions,
+        regions=_entries(folder, "regions.toml", "region", Region),
         strokes=_entries(folder, "strokes.toml", "stroke", Stroke),
         positions=_entries(folder, "positions.toml", "position", Position),
+        supports=_entries(folder, "supports.toml", "support", Support),
         windows=_entries(folder, "windows.toml", "window", Window),
         tools=_entries(folder, "tools.toml", "tool", Tool),
         kinds=_entries(folder, "kinds.toml", "kind", Kind),
@@ -55,10 +63,15 @@ def read_catalogue(folder: Traversable) -> Catalogue:
         closings=_entries(folder, "schools.toml", "closing", Closing),
         places=_entries(folder, "places.toml", "place", FragilePlace),
         conditions=_entries(folder, "conditions.toml", "condition", Condition),
+        consents=_entries(folder, "consents.toml", "consent", Consent),
+        lubricants=_entries(folder, "lubricants.toml", "lubricant", Lubricant),
+        prenatal_points=_entries(folder, "conditions.toml", "prenatal_point", Point),
         pregnancy_rules=_rules(folder),
+        house_rules=house_rules,
+        chosen={rule.id: rule.default for rule in house_rules.values()},
         pace=Pace.model_validate(_read(folder, "transitions.toml")),
     )
-    for file, id, known, noun in _references(catalogue):
+    for file, id, known, noun in references(catalogue):
         if id not in known:
             raise CatalogueError(f"{file}:{_line_of(folder, file, id)}: there is no {noun} called “{id}”")
     return catalogue
@@ -96,47 +109,3 @@ def _line_of(folder: Traversable, file: str, id: str) -> int:
         if f'"{id}"' in line or f"{id} =" in line:
             return number
     return 0
-
-
-Reference = tuple[str, str, Any, str]
-
-
-def _references(c: Catalogue) -> Iterator[Reference]:
-    """Every id that one entry uses of another: file, id, where it must exist, noun."""
-    for region in c.regions.values():
-        yield from (("regions.toml", id, c.positions, "position") for id in region.positions)
-        yield from (("regions.toml", id, region.positions, "position here") for id in region.windows)
-        yield from (("regions.toml", id, c.windows, "window") for id in region.windows.values())
-        yield from (("regions.toml", id, c.windows, "window") for id in region.keeps_open)
-    for stroke in c.strokes.values():
-        yield from (("strokes.toml", id, c.tools, "tool") for id in stroke.tools)
-        yield from (("strokes.toml", id, c.regions, "region") for id in stroke.regions)
-        for id, zones in stroke.zones.items():
-            yield "strokes.toml", id, c.regions, "region"
-            yield from (("strokes.toml", zone, c.regions[id].zones, f"zone of {id}") for zone in zones)
-    yield from (("kinds.toml", id, c.positions, "position") for k in c.kinds.values() for id in k.positions)
-    for place in c.places.values():
-        for id, zones in place.zones.items():
-            yield "places.toml", id, c.regions, "region"
-            yield from (("places.toml", zone, c.regions[id].zones, f"zone of {id}") for zone in zones)
-    capped = {*c.regions, "all"}
-    for limits in (*c.conditions.values(), *c.pregnancy_rules):
-        yield from (("conditions.toml", id, capped, "region") for id in limits.cap)
-        yield from (("conditions.toml", id, c.positions, "position") for id in limits.no_positions)
-    yield from _ritual_references(c)
-
-
-def _ritual_references(c: Catalogue) -> Iterator[Reference]:
-    for school in c.schools.values():
-        yield "schools.toml", school.kind, c.kinds, "kind"
-        yield from (("schools.toml", id, c.regions, "region") for id in school.weights)
-        for block in school.blocks:
-            yield "schools.toml", block.position, c.openings, "opening"
-            yield "schools.toml", block.position, c.positions, "position"
-            reachable = {id for id, region in c.regions.items() if block.position in region.positions}
-            yield from (("schools.toml", id, reachable, f"{block.position} region") for id in block.regions())
-    yield from (("schools.toml", id, c.positions, "position") for id in c.openings)
-    rituals: tuple[Opening | Closing, ...] = (*c.openings.values(), *c.closings.values())
-    for ritual in rituals:
-        yield "schools.toml", ritual.region, c.regions, "region"
-        yield from (("schools.toml", s.stroke, c.strokes, "stroke") for s in ritual.strokes)

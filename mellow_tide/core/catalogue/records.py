@@ -1,19 +1,32 @@
-"""The records of the catalogue: frozen, validated where they are made."""
+"""The records of body and hands: regions, positions, windows, tools, strokes. Frozen, validated where they are made."""
 
 from typing import Annotated, Literal, Self
 
 from pydantic import BaseModel, ConfigDict, Field, model_validator
 
 Slot = Literal[
-    "open", "dry", "spread", "warm", "knead", "specific", "mobilise", "rouse", "flush", "settle", "close"
+    "open",
+    "dry",
+    "spread",
+    "warm",
+    "knead",
+    "specific",
+    "mobilise",
+    "rouse",
+    "flush",
+    "settle",
+    "contraction",
+    "close",
 ]
 SLOTS: tuple[Slot, ...] = Slot.__args__  # type: ignore[attr-defined]
-"""The arc within a region, in order; `close` only ends a session."""
+"""The arc within a region, in order; `contraction` only supports labour, `close` only ends a session."""
 
 Hands = Literal["clean", "unsoiled", "any"]
 Stand = Literal["head", "foot", "left", "right", "own_side"]
 Medium = Literal["dry", "lubricated", "clothed", "any"]
 Direction = Literal["toward_heart", "away", "clockwise", "along_fibre", "across", "still"]
+Height = Literal["low", "high"]
+Surface = Literal["table", "chair", "bed", "mat"]
 PositiveInt = Annotated[int, Field(ge=1)]
 Depth = Annotated[int, Field(ge=1, le=5)]
 
@@ -50,7 +63,9 @@ class Region(Named):
     """What a plan allots time to. `share` is percent of body surface per side; `glide_cm` at 170 cm height.
 
     `name` says one side of it, `short` fits on the tide line, `whole` says both sides. `oil_factor` is how much
-    more lubricant it takes than its share of the surface.
+    more lubricant it takes than its share of the surface. `height` is the table's for it: low for leaning, high for
+    small work; `stool` names the positions in which one works it seated. `also_windows` are further windows by position
+    through which a part of it is reached.
     """
 
     short: str
@@ -59,14 +74,16 @@ class Region(Named):
     positions: tuple[str, ...]
     zones: tuple[str, ...]
     windows: dict[str, str] = {}
+    also_windows: dict[str, str] = {}
     stand: tuple[Stand, ...]
+    height: Height = "high"
+    stool: tuple[str, ...] = ()
     glide_cm: Annotated[float, Field(gt=0)]
     share: Annotated[float, Field(gt=0, le=100)]
     seconds: SecondsRange
     hands: Hands
     keeps_open: tuple[str, ...] = ()
     soils_hands: bool = False
-    needs_consent: bool = False
     oil_factor: Annotated[float, Field(gt=0)] = 1.0
 
     @property
@@ -79,20 +96,41 @@ class Region(Named):
         return self.windows.get(position, "none")
 
 
+class Support(Named):
+    """Something that holds the client up: a bolster, a pillow, a wedge."""
+
+
 class Position(Named):
-    """How the client lies or sits, with what is set up for it, in order."""
+    """How the client lies or sits. `setup` says in order what is done for it, `supports` what that takes.
+
+    `upper` is the side of a pair that is workable where the client lies on the other; `flat` means lying on the
+    table, as opposed to sitting or leaning.
+    """
 
     setup: tuple[str, ...]
+    supports: tuple[str, ...] = ()
+    flat: bool
+    face_hidden: bool = False
+    upper: Literal["left", "right"] | None = None
+
+    def reaches(self, side: str) -> bool:
+        """Whether a region's `side` (left, right, mid, both) can be worked on a client who lies or sits so."""
+        return self.upper is None or side in ("mid", self.upper)
 
 
 class Window(Named):
-    """A part of the client that may be uncovered; opening and closing take seconds."""
+    """A part of the client that may be uncovered; opening and closing take seconds.
+
+    `beyond` names, by region, the zones that its limit leaves covered; `uncovers` the regions that lie bare.
+    """
 
     per_side: bool
     open_seconds: Annotated[int, Field(ge=0)]
     close_seconds: Annotated[int, Field(ge=0)]
     instruction: str
     limit: str
+    beyond: dict[str, tuple[str, ...]] = {}
+    uncovers: tuple[str, ...] = ()
 
 
 class Tool(Named):
@@ -125,7 +163,8 @@ class Cue(Record):
 class Stroke(Named):
     """A stroke: `slots` maps each place in the arc to passes (least, usual, most).
 
-    `routine` strokes may be planned; the others come by wish or by hand. `heat` strokes bring warmth.
+    `routine` strokes may be planned; the others come by wish or by hand. `heat` strokes bring warmth; `grip` strokes
+    need skin that does not slip, so the oil is wiped off first, or the tool is a towel.
     """
 
     family: str
@@ -139,6 +178,7 @@ class Stroke(Named):
     cue: Cue | None = None
     routine: bool = True
     heat: bool = False
+    grip: bool = False
     regions: tuple[str, ...]
     zones: dict[str, tuple[str, ...]] = {}
     how: str
@@ -159,99 +199,3 @@ class FragilePlace(Named):
     most_depth: Depth
     percussion: bool
     says: str
-
-
-class Kind(Named):
-    """A kind of session, and the minutes of a booking that are not hands-on."""
-
-    surface: Literal["table", "chair", "bed", "mat"]
-    positions: tuple[str, ...]
-    clothed: bool
-    lubricant: bool
-    usual_minutes: tuple[PositiveInt, ...]
-    before_minutes: Annotated[int, Field(ge=0)]
-    after_minutes: Annotated[int, Field(ge=0)]
-
-    @property
-    def before_after_minutes(self) -> int:
-        """Minutes of a booking that are not hands-on."""
-        return self.before_minutes + self.after_minutes
-
-
-class Block(Record):
-    """Regions a school works in one position. A row is never begun after a later one."""
-
-    position: str
-    rows: tuple[tuple[str, ...], ...]
-
-    def regions(self) -> tuple[str, ...]:
-        """All regions of the block, in the school's plain order."""
-        return tuple(region for row in self.rows for region in row)
-
-
-class School(Named):
-    """A rule set of order and weight, chosen as a whole; rules of two schools are never mixed."""
-
-    kind: str
-    weights: dict[str, Annotated[float, Field(gt=0)]] = {}
-    blocks: Annotated[tuple[Block, ...], Field(alias="block")]
-
-
-class Limits(Record):
-    """What a state of health limits: depth by region or for `all`, positions, heat; `says` it in plain words."""
-
-    cap: dict[str, Depth] = {}
-    no_positions: tuple[str, ...] = ()
-    no_heat: bool = False
-    says: str
-
-
-class Condition(Limits, Named):
-    """A condition a client may have. `stop`: no session, refer. `ask`: the clinician first. `adapt`."""
-
-    level: Literal["stop", "ask", "adapt"]
-
-
-class PregnancyRule(Limits):
-    """What pregnancy limits from a day of it on (0 to 308)."""
-
-    from_day: Annotated[int, Field(ge=0, le=308)]
-
-
-class RitualStroke(Record):
-    """One stroke of an opening or closing; passes left out are found by the planner."""
-
-    stroke: str
-    passes: PositiveInt | None = None
-
-
-class Opening(Named):
-    """How a session begins: still, through the drape. `id` is the position it begins in."""
-
-    region: str
-    strokes: tuple[RitualStroke, ...]
-
-
-class Closing(Named):
-    """How a session ends: its place, its strokes and the seconds worth giving."""
-
-    region: str
-    share: Annotated[float, Field(gt=0)]
-    seconds: SecondsRange
-    strokes: tuple[RitualStroke, ...]
-
-
-class Pace(Record):
-    """Seconds of transitions, of a breath, and glide speed (cm/s) by depth."""
-
-    turn: PositiveInt
-    bolster: PositiveInt
-    walk: PositiveInt
-    oil_first: PositiveInt
-    oil_again: PositiveInt
-    oil_lasts: PositiveInt
-    wash_hands: PositiveInt
-    announce: PositiveInt
-    check_in: PositiveInt
-    breath: PositiveInt
-    glide_cm_per_second: dict[Depth, Annotated[float, Field(gt=0)]]

@@ -5,17 +5,20 @@ from dataclasses import dataclass
 from functools import cached_property
 from typing import Literal
 
-from mellow_tide.core.care.restrictions import Restrictions
+from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house
 from mellow_tide.core.catalogue.records import Record, Region, Stroke
+from mellow_tide.core.catalogue.rules import Kind
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow, Step, Stop
 from mellow_tide.core.hands.load import HandLoad, hand_load
-from mellow_tide.core.timing.run_sheet import RunSheet
+from mellow_tide.core.timing.run_sheet import RunSheet, lay_out
+from mellow_tide.core.timing.tempo import USUAL, OwnPace, Tempo, tempo_of
 
-WORKING = ("stroke", "oil", "check_in")
-"""Kinds of entries that are working a stop, not getting there."""
+WORKING = frozenset({"stroke", "oil", "towel", "wipe", "check_in"})
+"""Kinds of entries that are working a stop, not getting there, unless they are about the hands."""
 
 Severity = Literal["stop", "caution", "advice"]
 """`stop`: do not work so. `caution`: mend it, or know why not. `advice`: most would do otherwise."""
@@ -49,11 +52,38 @@ class Case:
     catalogue: Catalogue
     client: ClientFacts
     restrictions: Restrictions
+    tempo: Tempo = USUAL
+
+    @cached_property
+    def kind(self) -> Kind:
+        """The kind of session."""
+        return self.catalogue.kinds[self.flow.brief.kind]
 
     @cached_property
     def load(self) -> HandLoad:
         """What the flow asks of the therapist's hands, worked out once."""
         return hand_load(self.sheet, self.catalogue)
+
+    @cached_property
+    def stop_seconds(self) -> dict[str, int]:
+        """Whole seconds of working each stop, by its id, oiling and asking included, getting there not."""
+        seconds = dict.fromkeys((stop.id for stop in self.flow.stops), 0)
+        for entry in self.sheet.entries:
+            if entry.kind in WORKING and entry.about != "hands":
+                seconds[entry.stop_id] += entry.seconds
+        return seconds
+
+    def chosen(self, rule: str) -> str:
+        """What the house has chosen for a rule."""
+        return self.catalogue.chosen[rule]
+
+    def steps(self) -> Iterator[tuple[Stop, int, Step, Stroke]]:
+        """Every step of every stop that is work: its stop, its index there, the step and its stroke."""
+        strokes = self.catalogue.strokes
+        for stop in self.flow.stops:
+            if stop.role == "work":
+                for i, step in enumerate(stop.steps):
+                    yield stop, i, step, strokes[step.stroke]
 
     def worked(self) -> Iterator[Stop]:
         """The stops that are work, in order."""
@@ -67,6 +97,10 @@ class Case:
         """The stroke of a step."""
         return self.catalogue.strokes[step.stroke]
 
+    def direction(self, step: Step) -> str:
+        """Which way a step runs: its own way, or its stroke's usual one."""
+        return step.direction or self.catalogue.strokes[step.stroke].direction
+
     def place(self, stop: Stop) -> str:
         """A stop's region with its side, in words."""
         name = self.region(stop).name
@@ -74,7 +108,23 @@ class Case:
 
     def seconds(self, stop: Stop) -> int:
         """Whole seconds of working a stop, oiling and asking included, getting there not."""
-        return sum(e.seconds for e in self.sheet.entries if e.stop_id == stop.id and e.kind in WORKING)
+        return self.stop_seconds[stop.id]
+
+
+def case_of(
+    flow: Flow,
+    client: ClientFacts,
+    catalogue: Catalogue,
+    house: House = DEFAULTS,
+    pace: OwnPace | None = None,
+) -> Case:
+    """The flow laid out as a practice works it, at the therapist's pace, with what the client's health restricts.
+
+    Raises `UnknownReference` for ids the catalogue does not know.
+    """
+    ours = in_house(house, catalogue)
+    tempo = tempo_of(client, pace)
+    return Case(flow, lay_out(flow, ours, tempo), ours, client, restrict(client, ours), tempo)
 
 
 @dataclass(frozen=True)
@@ -95,7 +145,7 @@ class Check:
     """A rule as data and one pure function. `bad` breaks it, `good` keeps it; both are small flows.
 
     A rule about health names the `client` for whom `bad` breaks it; where `good` is the same flow, it is good for
-    a client without that condition.
+    a client without that condition. `house` and `pace` are those with which `bad` breaks the rule.
     """
 
     code: str
@@ -107,3 +157,5 @@ class Check:
     good: Example
     check: Callable[[Case], Iterator[Found]]
     client: ClientFacts | None = None
+    house: House = DEFAULTS
+    pace: OwnPace | None = None

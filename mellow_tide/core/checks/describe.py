@@ -2,11 +2,9 @@
 
 from collections.abc import Iterable
 
-from mellow_tide.core.care.restrictions import restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.checks.check import Case, Check
+from mellow_tide.core.checks.check import Check, case_of
 from mellow_tide.core.flow.brief import ClientFacts
-from mellow_tide.core.timing.run_sheet import lay_out
 
 HEAD = """# What is checked
 
@@ -29,8 +27,6 @@ def checks_page(checks: Iterable[Check], catalogue: Catalogue) -> str:
 
 def _repair(check: Check, catalogue: Catalogue) -> str:
     """What the repair of the check's own bad example says, or a dash."""
-    flow, client = check.bad(catalogue), check.client or ClientFacts()
-    case = Case(
-        flow, lay_out(flow, catalogue, client.height_cm), catalogue, client, restrict(client, catalogue)
-    )
+    client = check.client or ClientFacts()
+    case = case_of(check.bad(catalogue), client, catalogue, check.house, check.pace)
     return next((repair.words for found in check.check(case) for repair in found.repairs), "–")

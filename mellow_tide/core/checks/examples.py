@@ -2,8 +2,8 @@
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Slot
-from mellow_tide.core.flow.brief import Brief
-from mellow_tide.core.flow.flow import Flow, Side, Step, Stop
+from mellow_tide.core.flow.brief import Brief, Side
+from mellow_tide.core.flow.flow import Flow, Step, Stop, StopMedium
 
 ARC: tuple[tuple[str, Slot, int], ...] = (
     ("oil_spread", "spread", 1),
@@ -13,6 +13,13 @@ ARC: tuple[tuple[str, Slot, int], ...] = (
     ("effleurage", "settle", 1),
 )
 """A plain arc that breaks no rule: stroke, slot, depth."""
+
+PRESS: tuple[tuple[str, Slot, int], ...] = (
+    ("squeezing", "knead", 2),
+    ("sacral_press", "contraction", 3),
+    ("resting_hold", "settle", 1),
+)
+"""Between contractions, during one, and after it."""
 
 Strokes = tuple[tuple[str, Slot, int], ...]
 
@@ -31,15 +38,16 @@ def stop(
     strokes: Strokes = ARC,
     position: str = "prone",
     times: int = 0,
+    medium: StopMedium = "lubricated",
 ) -> Stop:
-    """A lubricated stop; `times` sets the passes of all its steps."""
+    """A stop, lubricated unless said; `times` sets the passes of all its steps."""
     return Stop(
         id=region if side == "mid" else f"{region}-{side}",
         region=region,
         side=side,
         position=position,
         window=c.regions[region].window_in(position),
-        medium="lubricated",
+        medium=medium,
         steps=tuple(step(c, stroke, slot, depth, times) for stroke, slot, depth in strokes),
     )
 

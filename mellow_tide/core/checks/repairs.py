@@ -1,8 +1,11 @@
-"""Repairs that many checks offer."""
+"""Repairs that many checks offer, and the one finding that two of them share."""
 
-from mellow_tide.core.checks.check import Case, Repair
-from mellow_tide.core.flow.edits import ChangeStep, RemoveStep
-from mellow_tide.core.flow.flow import Stop
+from collections.abc import Iterator
+
+from mellow_tide.core.care.restrictions import Cap
+from mellow_tide.core.checks.check import Case, Found, Repair
+from mellow_tide.core.flow.edits import ChangeStep, ChangeStop, RemoveStep, RemoveStop
+from mellow_tide.core.flow.flow import Skip, Stop
 
 Repairs = tuple[Repair, ...]
 
@@ -13,6 +16,27 @@ def leave_out(case: Case, stop: Stop, step: int) -> Repairs:
         return ()
     name = case.stroke(stop.steps[step]).name
     return (Repair(words=f"Leave the {name} out", edits=(RemoveStep(stop_id=stop.id, step=step),)),)
+
+
+def deeper_than(case: Case, stop: Stop, cap: Cap) -> Iterator[Found]:
+    """A finding for each step of `stop` that is deeper than `cap` allows."""
+    for i, x in enumerate(stop.steps):
+        if x.depth > cap.depth:
+            where = f"{case.stroke(x).name} at depth {x.depth} on the {case.place(stop)}"
+            what = f"{where}: {cap.depth} is the most ({cap.because})."
+            yield Found(what, stop, i, work_at(case, stop, i, cap.depth) or leave_out(case, stop, i))
+
+
+def do_it(words: str, stop: Stop, skip: Skip) -> Repairs:
+    """Do again what the way to `stop` leaves out."""
+    skips = tuple(x for x in stop.skips if x != skip)
+    return (Repair(words=words, edits=(ChangeStop(stop_id=stop.id, skips=skips),)),)
+
+
+def leave_stop_out(case: Case, stop: Stop) -> Repairs:
+    """Take a stop away."""
+    words = f"Leave the {case.place(stop)} out"
+    return (Repair(words=words, edits=(RemoveStop(stop_id=stop.id),)),)
 
 
 def work_at(case: Case, stop: Stop, step: int, depth: int) -> Repairs:

@@ -5,7 +5,7 @@ from typing import Annotated, Literal, Self
 from pydantic import Field, model_validator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
-from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.catalogue.records import Record, Surface
 from mellow_tide.core.refusal import BadBrief, FieldProblem, UnknownReference
 
 Pressure = Literal["light", "medium", "firm"]
@@ -17,17 +17,26 @@ WISHED_DEPTH: dict[Pressure, int] = {"light": 2, "medium": 3, "firm": 4}
 class Brief(Record):
     """What is asked of a session.
 
-    `booked_minutes` (10 to 120) is the whole booking, talking and dressing included. `focus` and
-    `leave_out` are region ids; `close_with` is a closing's id.
+    `booked_minutes` (10 to 120) is the whole booking, talking and dressing included; a `first_visit` has more of that.
+    `area` is the id of a part of the body, for a kind that keeps to one. `surface` is the kind's own if not named.
+    `focus` and `leave_out` are region ids; `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the
+    discomfort numbers (0 to 10) at which one eases off, in relaxation and in specific work.
     """
 
     kind: str = "full_body"
+    area: str | None = None
     school: str = "back_outwards"
+    surface: Surface | None = None
     booked_minutes: Annotated[int, Field(ge=10, le=120)]
+    first_visit: bool = False
     focus: tuple[str, ...] = ()
     leave_out: tuple[str, ...] = ()
     close_with: str = "head"
+    finish: Literal["calm", "bright"] = "calm"
     pressure: Pressure = "medium"
+    ceiling: Annotated[int, Field(ge=0, le=10)] = 4
+    specific_ceiling: Annotated[int, Field(ge=0, le=10)] = 7
+    lubricant: str = "grapeseed_oil"
 
     @model_validator(mode="after")
     def _each_region_once(self) -> Self:
@@ -38,15 +47,42 @@ class Brief(Record):
         return self
 
 
+Side = Literal["left", "right", "mid", "both"]
+
+
+class Excluded(Record):
+    """A place to keep away from: a region's side, or only a zone of it, and why if that was said."""
+
+    region: str
+    side: Side = "both"
+    zone: str | None = None
+    because: Annotated[str, Field(max_length=120)] = ""
+
+    def holds(self, region: str, side: str) -> bool:
+        """Whether work on a region's side could touch it."""
+        return self.region == region and (self.side == side or "both" in (self.side, side) or side == "mid")
+
+
 class ClientFacts(Record):
-    """What of the client changes a plan on the day: height in cm (100 to 230), consented region ids, condition
-    ids, and days of pregnancy (0 to 308) if there is one.
+    """What of the client changes a plan on the day.
+
+    Height in cm (100 to 230), weight in kg (25 to 300) if known, settling breaths a minute (4 to 40; adults at rest 12
+    to 20). `consents` and `declined` are consent ids: a yes and a no on record. `conditions` are condition ids,
+    `gestation_days` the days of pregnancy (0 to 308) if there is one. `day_question`: whether today's "anything new,
+    anywhere to keep away from?" is due, and answered.
     """
 
     height_cm: Annotated[int, Field(ge=100, le=230)] = 170
+    weight_kg: Annotated[int, Field(ge=25, le=300)] | None = None
+    breaths_per_minute: Annotated[int, Field(ge=4, le=40)] = 12
+    body_hair: Literal["usual", "much"] = "usual"
+    skin: Literal["usual", "dry"] = "usual"
     consents: frozenset[str] = frozenset()
+    declined: frozenset[str] = frozenset()
     conditions: frozenset[str] = frozenset()
     gestation_days: Annotated[int, Field(ge=0, le=308)] | None = None
+    excluded: tuple[Excluded, ...] = ()
+    day_question: Literal["not_due", "open", "answered"] = "not_due"
 
 
 def check_brief(brief: Brief, catalogue: Catalogue) -> None:
@@ -55,6 +91,7 @@ def check_brief(brief: Brief, catalogue: Catalogue) -> None:
         unknown(catalogue.kinds, brief.kind, "kind", "kind of session"),
         unknown(catalogue.schools, brief.school, "school", "school"),
         unknown(catalogue.closings, brief.close_with, "close_with", "closing"),
+        unknown(catalogue.lubricants, brief.lubricant, "lubricant", "lubricant"),
         *(unknown(catalogue.regions, id, "focus", "region") for id in brief.focus),
         *(unknown(catalogue.regions, id, "leave_out", "region") for id in brief.leave_out),
     ]
@@ -67,6 +104,10 @@ def check_brief(brief: Brief, catalogue: Catalogue) -> None:
         raise BadBrief(
             FieldProblem("school", f"{school.name} is a school for {kind}", "choose another school or kind")
         )
+    areas = {area.id: area for area in catalogue.kinds[brief.kind].areas}
+    if brief.area is not None and brief.area not in areas:
+        remedy = f"use one of: {', '.join(areas)}" if areas else "leave it out"
+        raise BadBrief(FieldProblem("area", f"{catalogue.kinds[brief.kind].name} has no such area", remedy))
     both = [id for id in brief.focus if id in brief.leave_out]
     if both:
         names = ", ".join(catalogue.regions[id].name for id in both)

@@ -1,19 +1,19 @@
 """Edits to a flow as data. Applying them gives a new flow; nothing is changed in place."""
 
 from collections.abc import Iterable
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
 from mellow_tide.core.catalogue.records import Depth, Record
-from mellow_tide.core.flow.flow import Flow, Step, Stop
+from mellow_tide.core.flow.flow import Amount, Flow, Skip, Step, StepCue, StepDirection, Stop, StopMedium
 from mellow_tide.core.refusal import BadFlow, FieldProblem
 
 Index = Annotated[int, Field(ge=0)]
 
 
 class ChangeStep(Record):
-    """Give a step another depth, another number of passes, or a question after it; what is left out stays."""
+    """Give a step another depth, tool, number of passes or other trait; what is left out stays."""
 
     kind: Literal["change_step"] = "change_step"
     stop_id: str
@@ -21,6 +21,11 @@ class ChangeStep(Record):
     depth: Depth | None = None
     passes: Annotated[int, Field(ge=1, le=60)] | None = None
     check_in: bool | None = None
+    tool: str | None = None
+    seconds: Annotated[int, Field(ge=1, le=1800)] | None = None
+    direction: StepDirection | None = None
+    cue: StepCue | None = None
+    wipe: bool | None = None
 
 
 class MoveStep(Record):
@@ -65,6 +70,28 @@ class InsertStop(Record):
     stop: Stop
 
 
+class ChangeStop(Record):
+    """Give a stop another position, window, medium, amount of oil, or way there; what is left out stays."""
+
+    kind: Literal["change_stop"] = "change_stop"
+    stop_id: str
+    position: str | None = None
+    window: str | None = None
+    medium: StopMedium | None = None
+    skips: tuple[Skip, ...] | None = None
+    oil: Amount | None = None
+    reason: Annotated[str, Field(max_length=200)] | None = None
+
+
+class ChangeBrief(Record):
+    """Give the brief another lubricant or other ceilings; what is left out stays."""
+
+    kind: Literal["change_brief"] = "change_brief"
+    lubricant: str | None = None
+    ceiling: Annotated[int, Field(ge=0, le=10)] | None = None
+    specific_ceiling: Annotated[int, Field(ge=0, le=10)] | None = None
+
+
 class MoveStop(Record):
     """Take a stop out and put it back before place `to` of what is left."""
 
@@ -81,7 +108,16 @@ class RemoveStop(Record):
 
 
 Edit = Annotated[
-    ChangeStep | MoveStep | InsertStep | RemoveStep | CopySteps | InsertStop | MoveStop | RemoveStop,
+    ChangeStep
+    | MoveStep
+    | InsertStep
+    | RemoveStep
+    | CopySteps
+    | ChangeStop
+    | ChangeBrief
+    | InsertStop
+    | MoveStop
+    | RemoveStop,
     Field(discriminator="kind"),
 ]
 
@@ -89,22 +125,50 @@ Edit = Annotated[
 def apply(flow: Flow, edits: Iterable[Edit]) -> Flow:
     """The flow after `edits`, one after the other. Raises `BadFlow` where one finds nothing to work on."""
     for edit in edits:
-        match edit:
-            case InsertStop():
-                stops = (*flow.stops[: edit.at], edit.stop, *flow.stops[edit.at :])
-            case MoveStop():
-                moved = stop_named(flow, edit.stop_id)
-                rest = tuple(s for s in flow.stops if s is not moved)
-                stops = (*rest[: edit.to], moved, *rest[edit.to :])
-            case RemoveStop():
-                gone = stop_named(flow, edit.stop_id)
-                stops = tuple(s for s in flow.stops if s is not gone)
-            case CopySteps():
-                stops = _with_steps(flow, edit.stop_id, stop_named(flow, edit.like).steps)
-            case _:
-                stops = _with_steps(flow, edit.stop_id, _edited(stop_named(flow, edit.stop_id).steps, edit))
-        flow = Flow(brief=flow.brief, stops=stops)
+        if isinstance(edit, ChangeBrief):
+            flow = Flow(brief=flow.brief.model_copy(update=_named(edit)), stops=flow.stops)
+        else:
+            flow = Flow(brief=flow.brief, stops=_edited_stops(flow, edit))
     return flow
+
+
+StopEdit = (
+    ChangeStep
+    | MoveStep
+    | InsertStep
+    | RemoveStep
+    | CopySteps
+    | ChangeStop
+    | InsertStop
+    | MoveStop
+    | RemoveStop
+)
+
+
+def _edited_stops(flow: Flow, edit: StopEdit) -> tuple[Stop, ...]:
+    match edit:
+        case InsertStop():
+            return (*flow.stops[: edit.at], edit.stop, *flow.stops[edit.at :])
+        case MoveStop():
+            moved = stop_named(flow, edit.stop_id)
+            rest = tuple(s for s in flow.stops if s is not moved)
+            return (*rest[: edit.to], moved, *rest[edit.to :])
+        case RemoveStop():
+            gone = stop_named(flow, edit.stop_id)
+            return tuple(s for s in flow.stops if s is not gone)
+        case CopySteps():
+            return _with(flow, edit.stop_id, {"steps": stop_named(flow, edit.like).steps})
+        case ChangeStop():
+            return _with(flow, edit.stop_id, _named(edit))
+        case _:
+            return _with(flow, edit.stop_id, {"steps": _edited(stop_named(flow, edit.stop_id).steps, edit)})
+
+
+def _named(edit: ChangeStep | ChangeStop | ChangeBrief) -> dict[str, Any]:
+    """What the edit gives anew, by field."""
+    return {
+        name: value for name, value in edit if value is not None and name not in ("kind", "stop_id", "step")
+    }
 
 
 def stop_named(flow: Flow, stop_id: str) -> Stop:
@@ -118,9 +182,9 @@ def stop_named(flow: Flow, stop_id: str) -> Stop:
 Steps = tuple[Step, ...]
 
 
-def _with_steps(flow: Flow, stop_id: str, steps: Steps) -> tuple[Stop, ...]:
+def _with(flow: Flow, stop_id: str, fields: dict[str, Any]) -> tuple[Stop, ...]:
     wanted = stop_named(flow, stop_id)
-    changed = Stop(**{**dict(wanted), "steps": steps})
+    changed = Stop(**{**dict(wanted), **fields})
     return tuple(changed if stop is wanted else stop for stop in flow.stops)
 
 
@@ -137,6 +201,4 @@ def _edited(steps: Steps, edit: ChangeStep | MoveStep | InsertStep | RemoveStep)
             rest = (*steps[:at], *steps[at + 1 :])
             return (*rest[: edit.to], steps[at], *rest[edit.to :])
         case ChangeStep():
-            changes = {"depth": edit.depth, "passes": edit.passes, "check_in": edit.check_in}
-            new = {name: value for name, value in changes.items() if value is not None}
-            return (*steps[:at], steps[at].model_copy(update=new), *steps[at + 1 :])
+            return (*steps[:at], steps[at].model_copy(update=_named(edit)), *steps[at + 1 :])

@@ -6,11 +6,21 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from mellow_tide.core.catalogue.records import Depth, Record, Slot
-from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.flow.brief import Brief, Side
 
-Side = Literal["left", "right", "mid", "both"]
-Role = Literal["open", "work", "close"]
+Role = Literal["open", "work", "integrate", "close"]
+"""`integrate`: a hold or long strokes elsewhere, that bring attention back to the whole."""
+
 StopMedium = Literal["dry", "lubricated", "clothed"]
+Skip = Literal["announce", "cover", "chest_cover", "clean_hands"]
+"""What of the way to a stop the therapist leaves out: resting the hands there first, covering what was open before, the
+towel over the chest, washing."""
+
+Amount = Literal["little", "usual", "much"]
+StepDirection = Literal[
+    "toward_heart", "away", "clockwise", "counter_clockwise", "along_fibre", "across", "still", "from_beneath"
+]
+"""Which way a step runs, right or wrong."""
 
 
 FIRM = 3
@@ -27,10 +37,22 @@ class Visit:
     position: str
     window: str
     medium: StopMedium
+    skips: tuple[Skip, ...] = ()
+
+
+class StepCue(Record):
+    """The therapist's own words for an active step: the command, and the release that belongs to it."""
+
+    command: Annotated[str, Field(min_length=1, max_length=200)]
+    release: Annotated[str, Field(max_length=200)] = ""
 
 
 class Step(Record):
-    """One stroke as it is to be done: `passes` 1 to 60, `depth` 1 to 5; `check_in` asks about the pressure after it."""
+    """One stroke as it is to be done: `passes` 1 to 60, `depth` 1 to 5; `check_in` asks about the pressure after it.
+
+    `seconds` (1 to 1800) replaces what the passes take. `direction` and `cue` replace the stroke's own.
+    `wipe` takes the oil off first.
+    """
 
     stroke: str
     slot: Slot
@@ -38,6 +60,10 @@ class Step(Record):
     zone: str | None = None
     depth: Depth
     passes: Annotated[int, Field(ge=1, le=60)]
+    seconds: Annotated[int, Field(ge=1, le=1800)] | None = None
+    direction: StepDirection | None = None
+    cue: StepCue | None = None
+    wipe: bool = False
     check_in: bool = False
     note: Annotated[str, Field(max_length=400)] = ""
 
@@ -45,7 +71,8 @@ class Step(Record):
 class Stop(Record):
     """One region on one side in one position. `id` is unique in its flow.
 
-    `side` is the client's: left, right, mid; `both` only in openings and closings.
+    `side` is the client's: left, right, mid; `both` only where no work is done. `skips` is what of the usual way there
+    is left out, `oil` how much goes on, `reason` why this side is not worked as the other one is.
     """
 
     id: Annotated[str, Field(min_length=1, max_length=80)]
@@ -55,12 +82,15 @@ class Stop(Record):
     position: str
     window: str
     medium: StopMedium
+    skips: tuple[Skip, ...] = ()
+    oil: Amount = "usual"
+    reason: Annotated[str, Field(max_length=200)] = ""
     steps: Annotated[tuple[Step, ...], Field(min_length=1, max_length=60)]
 
     @property
     def visit(self) -> Visit:
         """The stop without its strokes."""
-        return Visit(self.role, self.region, self.side, self.position, self.window, self.medium)
+        return Visit(self.role, self.region, self.side, self.position, self.window, self.medium, self.skips)
 
 
 class Flow(Record):

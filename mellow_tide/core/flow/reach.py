@@ -1,4 +1,7 @@
-"""Whether a flow names only what exists and asks nothing that no hands could do."""
+"""Whether a flow names only what exists and asks nothing that no hands could do.
+
+A region that its position does not reach is not refused but found by a check: a hand may have dropped it there.
+"""
 
 from collections.abc import Iterator
 
@@ -46,12 +49,6 @@ def _faults(flow: Flow, c: Catalogue) -> Iterator[FieldProblem]:
 
 def _stop_faults(stop: Stop, at: str, c: Catalogue) -> Iterator[FieldProblem]:
     region = c.regions[stop.region]
-    if stop.position not in region.positions:
-        yield FieldProblem(
-            f"{at}.position",
-            f"{region.name} cannot be reached {c.positions[stop.position].name}",
-            f"use one of: {', '.join(region.positions)}",
-        )
     allowed = ("left", "right") if region.sides == "pair" else ("mid",)
     if stop.side not in allowed:
         yield FieldProblem(

@@ -14,6 +14,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.planner.minutes import Share, allot
 from mellow_tide.core.planner.order import order_seconds
 from mellow_tide.core.planner.question import Question
+from mellow_tide.core.timing.transitions import after_feet_seconds
 
 PRICES = 64
 """How many prices of a second the bound tries; more make it tighter and slower."""
@@ -144,7 +145,7 @@ class Chooser:
             turned &= self._any([id for id, positions in homes.items() if position not in positions])
         total += (c.pace.turn + c.pace.bolster) * turned
         if not c.regions[q.closing.region].soils_hands:
-            total += c.pace.wash_hands * self._any([id for id in q.shares if c.regions[id].soils_hands])
+            total += after_feet_seconds(c) * self._any([id for id in q.shares if c.regions[id].soils_hands])
         return total
 
     def _any(self, ids: list[str]) -> Bools:

@@ -11,10 +11,13 @@ from functools import lru_cache
 from itertools import product
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.records import Block, Closing, Opening, Region, School
-from mellow_tide.core.flow.flow import Role, Side, Visit
+from mellow_tide.core.catalogue.records import Region
+from mellow_tide.core.catalogue.rules import Block, Closing, Opening, School
+from mellow_tide.core.flow.brief import Side
+from mellow_tide.core.flow.flow import Role, Visit
 from mellow_tide.core.planner.repertoire import medium_of
-from mellow_tide.core.timing.transitions import Scene, approach, opening_scene
+from mellow_tide.core.timing.scene import Scene, opening_scene
+from mellow_tide.core.timing.transitions import approach
 
 Leg = tuple[Visit, ...]
 Ways = dict[Scene, tuple[int, tuple[Visit, ...]]]
@@ -101,6 +104,8 @@ def _signature(region: Region, position: str) -> tuple[object, ...]:
         region.hands,
         region.keeps_open,
         region.soils_hands,
+        region.height,
+        position in region.stool,
     )
 
 
@@ -158,8 +163,8 @@ def _extend(ways: Ways, leg: Leg, catalogue: Catalogue) -> Ways:
 
 @lru_cache(maxsize=20_000)
 def _step(scene: Scene, visit: Visit, catalogue: Catalogue) -> tuple[int, Scene]:
-    transitions, after = approach(scene, visit, catalogue)
-    return sum(t.seconds for t in transitions), after
+    changes, after = approach(scene, visit, catalogue)
+    return sum(transition.seconds for transition, _ in changes), after
 
 
 @lru_cache(maxsize=4_000)

@@ -3,6 +3,7 @@
 from typing import Literal
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house, on_surface
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief
 from mellow_tide.core.flow.flow import Flow, Step, Stop, Visit
@@ -10,11 +11,11 @@ from mellow_tide.core.planner.arc import fit_stop
 from mellow_tide.core.planner.choice import Choice, Chooser
 from mellow_tide.core.planner.minutes import round_down_and_share
 from mellow_tide.core.planner.order import cheapest_order
-from mellow_tide.core.planner.question import GRAIN, Absence, Question, pose
-from mellow_tide.core.planner.repertoire import Touch
+from mellow_tide.core.planner.question import GRAIN, Absence, Question, pose, touch_on
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
 from mellow_tide.core.timing.run_sheet import hands_on_seconds, lay_out, stop_seconds
 from mellow_tide.core.timing.step_seconds import pass_seconds
+from mellow_tide.core.timing.tempo import OwnPace, Tempo, tempo_of
 
 
 class Give(Record):
@@ -28,7 +29,8 @@ class Give(Record):
 class LeftOut(Record):
     """A region the plan does not work, and why.
 
-    `wish`: the brief leaves it out. `no_consent`: it needs consent. `not_in_school`: the school has no
+    `wish`: the brief leaves it out. `no_consent`: it needs a yes that is not on record.
+    `declined`: the client said no. `excluded`: it is to be left alone. `not_in_school`: the school has no
     place for it. `position_barred`: the client may not lie so that it is reached. `health`: it cannot be worked as
     lightly as it must. `no_time`: the minutes do more good elsewhere; `gives` says what it would cost whom.
     `never_fits`: its least time does not fit beside the musts.
@@ -55,20 +57,28 @@ class Plan(Record):
     proof: Proof
 
 
-def plan(brief: Brief, client: ClientFacts, catalogue: Catalogue) -> Plan:
+def plan(
+    brief: Brief,
+    client: ClientFacts,
+    catalogue: Catalogue,
+    house: House = DEFAULTS,
+    pace: OwnPace | None = None,
+) -> Plan:
     """The best flow for `brief` and `client`; its run sheet meets the hands-on minutes within 15 s.
 
     Both sides of a pair get the same strokes. Raises `UnknownReference` or `BadBrief` for a brief that
     cannot be read, `NoSession` for a stop sign, `DoesNotFit` naming field and remedy where no flow meets the minutes.
     """
     check_brief(brief, catalogue)
-    question = pose(brief, client, catalogue)
+    catalogue = on_surface(brief.surface, in_house(house, catalogue))
+    tempo = tempo_of(client, pace)
+    question = pose(brief, client, catalogue, tempo)
     chooser = Chooser(question, catalogue)
     choice = chooser.best()
     if choice is None:
         raise _why_impossible(brief, question, chooser, catalogue)
     minutes = _rounded(question, choice)
-    flow = _flow(brief, client, question, choice, minutes, catalogue)
+    flow = _flow(brief, client, question, choice, minutes, catalogue, tempo)
     return Plan(
         flow=flow,
         left_out=_left_out(brief, question, chooser, choice, minutes, catalogue),
@@ -91,11 +101,12 @@ def _flow(
     choice: Choice,
     minutes: dict[str, int],
     catalogue: Catalogue,
+    tempo: Tempo,
 ) -> Flow:
     order = cheapest_order(frozenset(choice.regions), question.way, catalogue)
-    worked = _fit_regions(brief, client, question, order.visits, minutes, catalogue)
+    worked = _fit_regions(brief, client, question, order.visits, minutes, catalogue, tempo)
     stops = [_stop_for(visit, worked, brief, catalogue) for visit in order.visits]
-    return meet_the_minutes(Flow(brief=brief, stops=tuple(stops)), client, catalogue)
+    return _closed(Flow(brief=brief, stops=tuple(stops)), catalogue, tempo)
 
 
 def _fit_regions(
@@ -105,6 +116,7 @@ def _fit_regions(
     visits: tuple[Visit, ...],
     minutes: dict[str, int],
     catalogue: Catalogue,
+    tempo: Tempo,
 ) -> dict[str, Stop]:
     """One stop for each region, to be mirrored; what one misses by the next makes good."""
     worked: dict[str, Stop] = {}
@@ -114,9 +126,9 @@ def _fit_regions(
             continue
         region = catalogue.regions[visit.region]
         target = minutes[visit.region] + max(-5, min(5, round(owed / region.side_count)))
-        touch = Touch(brief.pressure, question.restrictions.cap(region.id))
-        stop = fit_stop(region, visit.side, visit.position, touch, target, catalogue, client.height_cm)
-        owed += region.side_count * (minutes[visit.region] - stop_seconds(stop, catalogue, client.height_cm))
+        touch = touch_on(region.id, brief, client, question.restrictions, catalogue)
+        stop = fit_stop(region, visit.side, visit.position, touch, target, catalogue, tempo)
+        owed += region.side_count * (minutes[visit.region] - stop_seconds(stop, catalogue, tempo))
         worked[visit.region] = stop
     return worked
 
@@ -158,18 +170,28 @@ def _ritual_steps(visit: Visit, brief: Brief, catalogue: Catalogue) -> tuple[Ste
     return tuple(steps)
 
 
-def meet_the_minutes(flow: Flow, client: ClientFacts, catalogue: Catalogue) -> Flow:
+def meet_the_minutes(
+    flow: Flow,
+    client: ClientFacts,
+    catalogue: Catalogue,
+    house: House = DEFAULTS,
+    pace: OwnPace | None = None,
+) -> Flow:
     """The flow with its last hold longer or shorter by whole breaths, so that the session adds up.
 
     The hold keeps at least three breaths, and no more than the stroke's most; a flow without a close stays.
     """
+    return _closed(flow, in_house(house, catalogue), tempo_of(client, pace))
+
+
+def _closed(flow: Flow, catalogue: Catalogue, tempo: Tempo) -> Flow:
     close = flow.stops[-1]
     last = close.steps[-1]
     stroke, region = catalogue.strokes[last.stroke], catalogue.regions[close.region]
     if close.role != "close" or "close" not in stroke.slots:
         return flow
-    missing = -lay_out(flow, catalogue, client.height_cm).over
-    one = pass_seconds(stroke, region, last.depth, client.height_cm, catalogue.pace)
+    missing = -lay_out(flow, catalogue, tempo).over
+    one = pass_seconds(stroke, region, last.depth, catalogue.pace, tempo)
     least, _, most = stroke.slots["close"]
     passes = min(most, max(least, last.passes + round(missing / one)))
     steps = (*close.steps[:-1], last.model_copy(update={"passes": passes}))
@@ -210,7 +232,7 @@ def _gives(question: Question, minutes: dict[str, int], forced: Choice) -> tuple
 
 
 def _why_impossible(brief: Brief, question: Question, chooser: Chooser, catalogue: Catalogue) -> DoesNotFit:
-    before_after = catalogue.kinds[brief.kind].before_after_minutes
+    before_after = catalogue.kinds[brief.kind].before_after_minutes(brief.first_visit)
     opening = hands_on_seconds(brief, catalogue) - question.work_seconds
     must = tuple(sorted(question.must))
     most = -(-(chooser.most_seconds() + opening) // 60) + before_after

@@ -32,10 +32,15 @@ WANTED_FROM: dict[Slot, int] = {
 
 @dataclass(frozen=True, slots=True)
 class Touch:
-    """How strong a region is worked: the pressure wished, and the most depth allowed there (1 to 5)."""
+    """How a region may be worked: the pressure wished, the most depth allowed (1 to 5), and what is left out.
+
+    `zones` are to be left alone, `families` of strokes not to be used.
+    """
 
     pressure: Pressure
     cap: int = 5
+    zones: frozenset[str] = frozenset()
+    families: frozenset[str] = frozenset()
 
 
 @dataclass(frozen=True, slots=True)
@@ -78,8 +83,10 @@ def _fitting(
     medium = medium_of(region_id, catalogue)
     for stroke in catalogue.strokes.values():
         usual_here = stroke.routine and region_id in stroke.regions and slot in stroke.slots
+        usual_here = usual_here and stroke.family not in touch.families
         if usual_here and _medium_fits(stroke, slot, medium) and stroke.depth[0] <= touch.cap:
-            yield from ((stroke, zone) for zone in stroke.zones.get(region_id, (None,)))
+            zones = stroke.zones.get(region_id, (None,))
+            yield from ((stroke, zone) for zone in zones if zone not in touch.zones)
 
 
 def medium_of(region_id: str, catalogue: Catalogue) -> StopMedium:

@@ -6,7 +6,7 @@ from uuid import UUID
 from pydantic import AwareDatetime, Field
 
 from mellow_tide.core.catalogue.records import Depth, Record
-from mellow_tide.core.flow.flow import Side
+from mellow_tide.core.flow.brief import Side
 
 Word = Literal["lighter", "just_right", "deeper"]
 

@@ -7,7 +7,7 @@ from typing import Annotated
 from pydantic import AwareDatetime, Field
 
 from mellow_tide.core.catalogue.records import Depth, Record
-from mellow_tide.core.flow.flow import Side
+from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.run.events import Began, Ended, Moved, RunEvent, Said, Word
 from mellow_tide.core.timing.run_sheet import RunSheet
 

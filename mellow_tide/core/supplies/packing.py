@@ -1,4 +1,4 @@
-"""What to lay out for a session: lubricant in ml by region, and linen."""
+"""What to lay out for a session: lubricant in ml by region, linen, supports, hot towels."""
 
 from typing import Annotated
 
@@ -6,7 +6,8 @@ from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.flow.flow import Amount, Flow, Stop
 from mellow_tide.core.supplies.body_surface import mosteller
 from mellow_tide.core.timing.run_sheet import RunSheet
 
@@ -20,7 +21,23 @@ REFERENCE_SURFACE = mosteller(170, 70)
 USUAL_BODY_MASS_INDEX = 24
 """Stands in for the weight where none is known: kg over m2 of height."""
 
+AMOUNT: dict[Amount, float] = {"little": 0.5, "usual": 1.0, "much": 1.6}
+"""How much of the usual amount goes on (from experience)."""
+
+HAIRY = 1.3
+DRY_SKIN = 1.2
+DRY_STROKE = 0.6
+"""More for hair and dry skin, less where most of the work grips or rubs (from experience)."""
+
+GRIPPING = frozenset({"friction", "myofascial"})
+"""Families of strokes that want little lubricant."""
+
+WARMER_MINUTES = 20
+"""A towel is hot after this long in the warmer (common practice)."""
+
 LINEN = ("two sheets", "blanket", "face-cradle cover", "hand towel")
+CHAIR_LINEN = ("face-rest cover", "hand sanitiser")
+PRENATAL_LINEN = ("three more pillowcases",)
 CHEST_COVER = "chest-cover towel"
 
 
@@ -31,31 +48,105 @@ class Lubricant(Record):
     millilitres: Annotated[float, Field(ge=0)]
 
 
-class Supplies(Record):
-    """What to lay out: lubricant in all and by region, and linen by the piece."""
+class HotTowels(Record):
+    """How many hot towels, and how many minutes before (negative) or after the first touch the first must go in."""
 
+    count: Annotated[int, Field(ge=1)]
+    into_warmer_minute: int
+
+
+class Supplies(Record):
+    """What to lay out: lubricant in all and by region, linen by the piece, support ids, hot towels, other tools."""
+
+    lubricant: str | None
     millilitres: float
     by_region: tuple[Lubricant, ...]
     linen: tuple[str, ...]
+    supports: tuple[str, ...]
+    hot_towels: HotTowels | None
+    also: tuple[str, ...]
 
 
-def supplies(flow: Flow, sheet: RunSheet, catalogue: Catalogue, height_cm: int) -> Supplies:
-    """Scale lubricant with body surface and with how often each region is oiled."""
-    weight = USUAL_BODY_MASS_INDEX * (height_cm / 100) ** 2
-    scale = ML_FOR_PERCENT * mosteller(height_cm, weight) / REFERENCE_SURFACE
+def supplies(flow: Flow, sheet: RunSheet, catalogue: Catalogue, client: ClientFacts) -> Supplies:
+    """Everything that working `sheet` on `client` uses."""
+    by_region = _lubricant(flow, sheet, catalogue, client)
+    return Supplies(
+        lubricant=flow.brief.lubricant if by_region else None,
+        millilitres=round(sum(ml for _, ml in by_region), 1),
+        by_region=tuple(Lubricant(region=id, millilitres=round(ml, 1)) for id, ml in by_region),
+        linen=_linen(flow, catalogue),
+        supports=_supports(flow, catalogue),
+        hot_towels=_hot_towels(sheet),
+        also=_also(sheet),
+    )
+
+
+def packing_list(supplies: Supplies, catalogue: Catalogue) -> tuple[str, ...]:
+    """The supplies as lines to tick off, in the order in which they are laid out."""
+    lines = list(supplies.linen)
+    lines += [catalogue.supports[id].name for id in supplies.supports]
+    if supplies.lubricant:
+        name = catalogue.lubricants[supplies.lubricant].name
+        lines.append(f"{name}, warmed: about {round(supplies.millilitres)} ml")
+    if supplies.hot_towels:
+        lines.append(_towels_words(supplies.hot_towels))
+    return (*lines, *supplies.also)
+
+
+def _towels_words(towels: HotTowels) -> str:
+    count = "1 hot towel" if towels.count == 1 else f"{towels.count} hot towels"
+    minute = towels.into_warmer_minute
+    when = f"{-minute} min before the first touch" if minute < 0 else f"by minute {minute}"
+    return f"{count}, into the warmer {when}"
+
+
+def _lubricant(
+    flow: Flow, sheet: RunSheet, catalogue: Catalogue, client: ClientFacts
+) -> list[tuple[str, float]]:
+    """Millilitres by region, from the body's surface, skin and hair, the strokes, and how often oil goes on."""
+    weight = client.weight_kg or USUAL_BODY_MASS_INDEX * (client.height_cm / 100) ** 2
+    scale = ML_FOR_PERCENT * mosteller(client.height_cm, weight) / REFERENCE_SURFACE
+    scale *= HAIRY if client.body_hair == "much" else 1.0
+    scale *= DRY_SKIN if client.skin == "dry" else 1.0
     amounts: dict[str, float] = {}
     oiled: set[str] = set()
     for entry in sheet.entries:
         if entry.kind != "oil":
             continue
-        part = 1.0 if entry.stop_id not in oiled else AGAIN
-        oiled.add(entry.stop_id)
+        stop = flow.stops[entry.stop]
+        part = AMOUNT[stop.oil] * _gripping(stop, catalogue) * (AGAIN if stop.id in oiled else 1.0)
+        oiled.add(stop.id)
         region = catalogue.regions[entry.region]
         amounts[region.id] = amounts.get(region.id, 0) + part * scale * region.share * region.oil_factor
-    by_region = tuple(Lubricant(region=id, millilitres=round(ml, 1)) for id, ml in amounts.items())
+    return list(amounts.items())
+
+
+def _gripping(stop: Stop, catalogue: Catalogue) -> float:
+    """1, or less where most strokes grip or rub."""
+    gripping = sum(catalogue.strokes[x.stroke].family in GRIPPING for x in stop.steps)
+    return DRY_STROKE if 2 * gripping > len(stop.steps) else 1.0
+
+
+def _linen(flow: Flow, catalogue: Catalogue) -> tuple[str, ...]:
+    kind = catalogue.kinds[flow.brief.kind]
+    linen = CHAIR_LINEN if kind.surface == "chair" else LINEN
     chest = (CHEST_COVER,) if any(stop.window == "abdomen" for stop in flow.stops) else ()
-    return Supplies(
-        millilitres=round(sum(amounts.values()), 1),
-        by_region=by_region,
-        linen=(*LINEN, *chest),
-    )
+    return (*linen, *(PRENATAL_LINEN if kind.id == "prenatal" else ()), *chest)
+
+
+def _supports(flow: Flow, catalogue: Catalogue) -> tuple[str, ...]:
+    """Every support that some position of the flow takes, once."""
+    used = {id for stop in flow.stops for id in catalogue.positions[stop.position].supports}
+    return tuple(id for id in catalogue.supports if id in used)
+
+
+def _hot_towels(sheet: RunSheet) -> HotTowels | None:
+    fetched = [entry.start for entry in sheet.entries if entry.kind == "towel"]
+    if not fetched:
+        return None
+    return HotTowels(count=len(fetched), into_warmer_minute=fetched[0] // 60 - WARMER_MINUTES)
+
+
+def _also(sheet: RunSheet) -> tuple[str, ...]:
+    stool = any(entry.seated or entry.kind == "stool" for entry in sheet.entries)
+    return (*(("stool",) if stool else ()), "clock in sight")

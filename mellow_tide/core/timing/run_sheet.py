@@ -1,34 +1,31 @@
 """The run sheet: a flow laid out on the clock, every second a stroke or a named transition."""
 
 from collections.abc import Iterator
-from typing import Annotated, Any, Literal
+from dataclasses import dataclass
+from typing import Annotated, Literal
 
 from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.records import Depth, Record, Slot
-from mellow_tide.core.flow.brief import Brief
-from mellow_tide.core.flow.flow import Flow, Role, Side, Step, Stop
+from mellow_tide.core.catalogue.house import on_surface
+from mellow_tide.core.catalogue.records import Depth, Height, Record, Slot
+from mellow_tide.core.flow.brief import Brief, Side
+from mellow_tide.core.flow.flow import Flow, Role, Step, Stop
+from mellow_tide.core.timing.scene import HandState, Place, Scene, Transition, TransitionKind, opening_scene
 from mellow_tide.core.timing.step_seconds import step_seconds
-from mellow_tide.core.timing.transitions import (
-    HandState,
-    Place,
-    Scene,
-    Transition,
-    TransitionKind,
-    approach,
-    opening_scene,
-)
+from mellow_tide.core.timing.tempo import USUAL, Tempo
+from mellow_tide.core.timing.transitions import approach
 
 TOLERATED = 15
 """Seconds by which a session may miss its hands-on minutes."""
 
 
-class Entry(Record):
+@dataclass(frozen=True, slots=True)
+class Entry:
     """One stroke or transition on the clock; `start` and `seconds` are whole seconds from the first touch.
 
     `stop` and `step` index the flow; a transition has no step and belongs to the stop it leads to.
-    The scene (position, place, window, hands) is the one during the entry.
+    The scene (position, place, window, hands, table) is the one during the entry.
     """
 
     kind: Literal["stroke"] | TransitionKind
@@ -44,6 +41,9 @@ class Entry(Record):
     window: str
     window_side: Side
     hands: HandState
+    height: Height
+    seated: bool
+    also_open: str
     about: str = ""
     about_side: Side = "mid"
     step: int | None = None
@@ -56,53 +56,65 @@ class Entry(Record):
 
 
 class RunSheet(Record):
-    """Entries without gaps or overlaps from 0 to `seconds`; `hands_on_seconds` is what the booking leaves."""
+    """Entries without gaps or overlaps from 0 to `seconds`; `hands_on_seconds` is what the booking leaves.
+
+    An `open_ended` session has no minutes to meet.
+    """
 
     entries: tuple[Entry, ...]
     seconds: int
     hands_on_seconds: int
+    open_ended: bool = False
 
     @property
     def over(self) -> int:
-        """Seconds over (positive) or under (negative) the hands-on minutes."""
-        return self.seconds - self.hands_on_seconds
+        """Seconds over (positive) or under (negative) the hands-on minutes; 0 where there are none to meet."""
+        return 0 if self.open_ended else self.seconds - self.hands_on_seconds
 
 
 def hands_on_seconds(brief: Brief, catalogue: Catalogue) -> int:
     """Seconds of the booking that are not talking, settling and dressing."""
-    return 60 * (brief.booked_minutes - catalogue.kinds[brief.kind].before_after_minutes)
+    kind = catalogue.kinds[brief.kind]
+    return 60 * (brief.booked_minutes - kind.before_after_minutes(brief.first_visit))
 
 
-def lay_out(flow: Flow, catalogue: Catalogue, height_cm: int = 170) -> RunSheet:
+def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
     """Lay `flow` on the clock. Pure: the same flow gives the same sheet. Assumes `check_flow` has passed."""
+    catalogue = on_surface(flow.brief.surface, catalogue)
     entries: list[Entry] = []
     clock = 0
     scene = opening_scene(flow.stops[0].visit, catalogue)
     for index, stop in enumerate(flow.stops):
-        transitions, after = approach(scene, stop.visit, catalogue)
-        for transition in transitions:
-            entries.append(_transition_entry(clock, index, stop, scene_during(scene, transition), transition))
+        changes, working = approach(scene, stop.visit, catalogue)
+        for transition, after in changes:
+            during = after if transition.kind == "wash" else scene
+            entries.append(_transition_entry(clock, index, stop, during, transition))
             clock += transition.seconds
-            scene = _passed(scene, transition, stop)
-        for item, seconds in work_through(stop, catalogue, height_cm):
+            scene = after
+        for item, seconds in work_through(stop, catalogue, tempo):
             if isinstance(item, Transition):
-                entries.append(_transition_entry(clock, index, stop, after, item))
+                entries.append(_transition_entry(clock, index, stop, scene, item))
+                # Hands are as they came until the first oil of the stop goes on.
+                scene = working if item.kind == "oil" else scene
             else:
-                entries.append(_stroke_entry(clock, seconds, index, stop, after, item))
+                entries.append(_stroke_entry(clock, seconds, index, stop, scene, item))
             clock += seconds
-        scene = after
-    return RunSheet(
-        entries=tuple(entries), seconds=clock, hands_on_seconds=hands_on_seconds(flow.brief, catalogue)
+        scene = working
+    return RunSheet.model_construct(
+        entries=tuple(entries),
+        seconds=clock,
+        hands_on_seconds=hands_on_seconds(flow.brief, catalogue),
+        open_ended=catalogue.kinds[flow.brief.kind].open_ended,
     )
 
 
 def work_through(
-    stop: Stop, catalogue: Catalogue, height_cm: int
+    stop: Stop, catalogue: Catalogue, tempo: Tempo
 ) -> Iterator[tuple[Transition | tuple[int, Step], int]]:
-    """The steps of `stop` in order, with the oiling and asking between them, each with its whole seconds.
+    """The steps of `stop` in order, with the oiling, wiping and asking between them, each with its whole seconds.
 
-    Oil goes on before the first stroke that needs it, and again at the first step after the oil has
-    been worked for `pace.oil_lasts` seconds, but not for the last slow stroke.
+    Oil goes on before the first stroke that needs it, and again at the first step after the oil has been worked for
+    `pace.oil_lasts` seconds, but not for the last slow stroke. A hot towel is fetched before the stroke it is for.
     """
     region, pace = catalogue.regions[stop.region], catalogue.pace
     since_oil: int | None = None
@@ -115,7 +127,11 @@ def work_through(
             elif since_oil >= pace.oil_lasts and step.slot != "settle":
                 yield Transition("oil", pace.oil_again, stop.region, stop.side), pace.oil_again
                 since_oil = 0
-        seconds = step_seconds(stroke, region, step.depth, step.passes, height_cm, pace)
+        if stroke.heat:
+            yield Transition("towel", pace.towel, stop.region, stop.side), pace.towel
+        if step.wipe:
+            yield Transition("wipe", pace.wipe, stop.region, stop.side), pace.wipe
+        seconds = step_seconds(step, stroke, region, pace, tempo)
         yield (index, step), seconds
         if since_oil is not None:
             since_oil += seconds
@@ -123,43 +139,19 @@ def work_through(
             yield Transition("check_in", pace.check_in, stop.region, stop.side), pace.check_in
 
 
-def stop_seconds(stop: Stop, catalogue: Catalogue, height_cm: int) -> int:
+def stop_seconds(stop: Stop, catalogue: Catalogue, tempo: Tempo = USUAL) -> int:
     """Whole seconds of working `stop`, oiling and asking included, getting there not."""
-    return sum(seconds for _, seconds in work_through(stop, catalogue, height_cm))
-
-
-def scene_during(scene: Scene, transition: Transition) -> Scene:
-    """The scene shown while `transition` happens: washing is done away from the table."""
-    if transition.kind == "wash":
-        return Scene(scene.position, "away", scene.window, scene.window_side, scene.hands)
-    return scene
-
-
-def _passed(scene: Scene, transition: Transition, stop: Stop) -> Scene:
-    """The scene once `transition` is done."""
-    s = scene
-    match transition.kind:
-        case "close_window":
-            return Scene(s.position, s.place, "none", "mid", s.hands)
-        case "open_window":
-            return Scene(s.position, s.place, transition.about, transition.side, s.hands)
-        case "wash":
-            return Scene(s.position, "away", s.window, s.window_side, "clean")
-        case "turn":
-            return Scene(stop.position, "right", s.window, s.window_side, s.hands)
-        case "walk":
-            return Scene(s.position, transition.about, s.window, s.window_side, s.hands)  # type: ignore[arg-type]
-        case _:
-            return s
+    return sum(seconds for _, seconds in work_through(stop, catalogue, tempo))
 
 
 def _transition_entry(clock: int, index: int, stop: Stop, scene: Scene, transition: Transition) -> Entry:
     return Entry(
-        kind=transition.kind,
-        seconds=transition.seconds,
+        transition.kind,
+        clock,
+        transition.seconds,
+        *_where(index, stop, scene),
         about=transition.about,
         about_side=transition.side,
-        **_shared(clock, index, stop, scene),
     )
 
 
@@ -168,8 +160,10 @@ def _stroke_entry(
 ) -> Entry:
     number, step = item
     return Entry(
-        kind="stroke",
-        seconds=seconds,
+        "stroke",
+        clock,
+        seconds,
+        *_where(index, stop, scene),
         step=number,
         stroke=step.stroke,
         slot=step.slot,
@@ -177,21 +171,26 @@ def _stroke_entry(
         zone=step.zone,
         depth=step.depth,
         passes=step.passes,
-        **_shared(clock, index, stop, scene),
     )
 
 
-def _shared(clock: int, index: int, stop: Stop, scene: Scene) -> dict[str, Any]:
-    return {
-        "start": clock,
-        "stop": index,
-        "stop_id": stop.id,
-        "role": stop.role,
-        "region": stop.region,
-        "side": stop.side,
-        "position": scene.position,
-        "place": scene.place,
-        "window": scene.window,
-        "window_side": scene.window_side,
-        "hands": scene.hands,
-    }
+Where = tuple[int, str, Role, str, Side, str, Place, str, Side, HandState, Height, bool, str]
+
+
+def _where(index: int, stop: Stop, scene: Scene) -> Where:
+    """What an entry says of its stop and scene, in the order of its fields."""
+    return (
+        index,
+        stop.id,
+        stop.role,
+        stop.region,
+        stop.side,
+        scene.position,
+        scene.place,
+        scene.window,
+        scene.window_side,
+        scene.hands,
+        scene.height,
+        scene.seated,
+        scene.also_open,
+    )

@@ -1,32 +1,47 @@
 """How long one step takes."""
 
-from mellow_tide.core.catalogue.records import Pace, Region, Stroke
+from mellow_tide.core.catalogue.records import Region, Stroke
+from mellow_tide.core.catalogue.rules import Pace
+from mellow_tide.core.flow.flow import Step
+from mellow_tide.core.timing.tempo import Tempo
 
 REFERENCE_HEIGHT_CM = 170
 """Height for which the catalogue's glide lengths are given."""
 
 
-def pass_seconds(stroke: Stroke, region: Region, depth: int, height_cm: int, pace: Pace) -> float:
+def pass_seconds(stroke: Stroke, region: Region, depth: int, pace: Pace, tempo: Tempo) -> float:
     """Seconds of one pass of `stroke` on `region` at `depth` (1 to 5).
 
-    A glide goes there and back along the region, at the speed of its depth (cm/s) times the stroke's
-    own pace; lengths scale with `height_cm` over 170. Counts are common practice.
+    A glide goes there and back along the region, at the speed of its depth (cm/s) times the stroke's own pace;
+    lengths scale with the client's height over 170 cm. A breath is the client's own. All but a breath scales with the
+    therapist's factor. Counts are common practice.
     """
-    length = region.glide_cm * height_cm / REFERENCE_HEIGHT_CM
     passing = stroke.passing
-    match passing.kind:
-        case "glide":
-            return 2 * length / (pace.glide_cm_per_second[depth] * passing.pace)
-        case "per_20cm":
-            return passing.seconds * length / 20
-        case "spots":
-            return passing.seconds * max(1, round(length / 10))
-        case "breaths":
-            return pace.breath
-        case "seconds":
-            return passing.seconds
+    if passing.kind == "breaths":
+        return 60 / tempo.breaths_per_minute
+    factor = tempo.factor(stroke.id, region.id)
+    if passing.kind == "seconds":
+        return passing.seconds * factor
+    length = glide_cm(region, tempo)
+    if passing.kind == "glide":
+        return 2 * length / (pace.glide_cm_per_second[depth] * passing.pace) * factor
+    if passing.kind == "per_20cm":
+        return passing.seconds * length / 20 * factor
+    return passing.seconds * max(1, round(length / 10)) * factor
 
 
-def step_seconds(stroke: Stroke, region: Region, depth: int, passes: int, height_cm: int, pace: Pace) -> int:
+def glide_cm(region: Region, tempo: Tempo) -> float:
+    """Length in cm of one way along the region."""
+    return region.glide_cm * tempo.height_cm / REFERENCE_HEIGHT_CM
+
+
+def passes_seconds(stroke: Stroke, region: Region, depth: int, passes: int, pace: Pace, tempo: Tempo) -> int:
     """Whole seconds of `passes` passes, at least 1."""
-    return max(1, round(passes * pass_seconds(stroke, region, depth, height_cm, pace)))
+    return max(1, round(passes * pass_seconds(stroke, region, depth, pace, tempo)))
+
+
+def step_seconds(step: Step, stroke: Stroke, region: Region, pace: Pace, tempo: Tempo) -> int:
+    """Whole seconds of a step: its own if it names them, else those of its passes."""
+    if step.seconds is not None:
+        return step.seconds
+    return passes_seconds(stroke, region, step.depth, step.passes, pace, tempo)

@@ -1,126 +1,151 @@
 """Everything between strokes: what must happen before a stop can begin, and how long it takes."""
 
-from dataclasses import dataclass, replace
-from typing import Literal
+from dataclasses import replace
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Region
-from mellow_tide.core.flow.flow import Side, Visit
+from mellow_tide.core.flow.brief import Side
+from mellow_tide.core.flow.flow import Visit
+from mellow_tide.core.timing.scene import Scene, Transition, places, wanted_height, wants_stool
 
-TransitionKind = Literal[
-    "close_window", "wash", "turn", "bolster", "walk", "open_window", "announce", "oil", "check_in"
-]
-Place = Literal["head", "foot", "left", "right", "away"]
-HandState = Literal["clean", "oiled", "soiled"]
-
-
-@dataclass(frozen=True, slots=True)
-class Scene:
-    """The state at the table: position, where the therapist stands, the open window, the hands.
-
-    `window_side` is `mid` for windows that are not per side. `away` is the basin.
-    """
-
-    position: str
-    place: Place
-    window: str = "none"
-    window_side: Side = "mid"
-    hands: HandState = "clean"
+Change = tuple[Transition, Scene]
+"""A transition and the scene once it is done."""
 
 
-@dataclass(frozen=True, slots=True)
-class Transition:
-    """One named change of the scene, in whole seconds, with the window or place it is about."""
+def approach(scene: Scene, visit: Visit, catalogue: Catalogue) -> tuple[tuple[Change, ...], Scene]:
+    """What must happen, in order, before `visit` can be worked, each with the scene it leaves; and the working scene.
 
-    kind: TransitionKind
-    seconds: int
-    about: str = ""
-    side: Side = "mid"
-
-
-def opening_scene(visit: Visit, catalogue: Catalogue) -> Scene:
-    """The scene before the first stop: client settled and covered, therapist in place, hands clean."""
-    return Scene(visit.position, _places(catalogue.regions[visit.region], visit.side)[0])
-
-
-def approach(scene: Scene, visit: Visit, catalogue: Catalogue) -> tuple[tuple[Transition, ...], Scene]:
-    """What must happen, in order, before `visit` can be worked, and the scene it leaves.
-
-    The order is fixed: cover, wash, turn, walk, uncover, announce. An oily or foot-soiled hand is washed
-    before a region that asks for cleaner ones, and always once the feet are done.
+    The order is fixed: cover, rise, clean the hands, turn, walk, raise or lower the table, sit, uncover, announce. An
+    oily or foot-soiled hand is cleaned before a region that asks for cleaner ones, and always once the feet are done.
     """
     region = catalogue.regions[visit.region]
-    done: list[Transition] = []
-    scene = _cover(scene, visit, region, catalogue, done)
-    scene = _wash(scene, visit, region, catalogue, done)
-    scene = _turn(scene, visit, catalogue, done)
-    scene = _walk(scene, visit, region, catalogue, done)
-    scene = _uncover(scene, visit, catalogue, done)
-    if visit.role == "work":
-        done.append(Transition("announce", catalogue.pace.announce, visit.region, visit.side))
-    return tuple(done), _after_work(scene, visit, region)
+    done: list[Change] = []
+    _cover(scene, visit, region, catalogue, done)
+    _rise(_now(scene, done), visit, region, catalogue, done)
+    _clean(_now(scene, done), visit, region, catalogue, done)
+    _turn(_now(scene, done), visit, catalogue, done)
+    _walk(_now(scene, done), visit, region, catalogue, done)
+    _raise(_now(scene, done), visit, region, catalogue, done)
+    _sit(_now(scene, done), visit, region, catalogue, done)
+    _uncover(_now(scene, done), visit, catalogue, done)
+    now = _now(scene, done)
+    if visit.role == "work" and "announce" not in visit.skips:
+        done.append((Transition("announce", catalogue.pace.announce, visit.region, visit.side), now))
+    return tuple(done), _working(now, visit, region)
+
+
+def _now(scene: Scene, done: list[Change]) -> Scene:
+    return done[-1][1] if done else scene
 
 
 def _window_side(visit: Visit, catalogue: Catalogue) -> Side:
     return visit.side if catalogue.windows[visit.window].per_side else "mid"
 
 
-def _cover(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Transition]) -> Scene:
+def _cover(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
     if scene.window == "none":
-        return scene
+        return
     same = scene.window == visit.window and scene.window_side == _window_side(visit, c)
     kept = visit.window == "none" and scene.window in region.keeps_open and scene.window_side == visit.side
     if scene.position == visit.position and (same or kept):
-        return scene
-    done.append(
-        Transition("close_window", c.windows[scene.window].close_seconds, scene.window, scene.window_side)
+        return
+    if scene.also_open != "none":
+        seconds = c.windows[scene.also_open].close_seconds
+        closed = replace(scene, also_open="none", also_side="mid")
+        done.append((Transition("close_window", seconds, scene.also_open, scene.also_side), closed))
+        scene = closed
+    if "cover" in visit.skips and scene.position == visit.position:
+        return
+    closing = Transition(
+        "close_window", c.windows[scene.window].close_seconds, scene.window, scene.window_side
     )
-    return replace(scene, window="none", window_side="mid")
+    done.append((closing, replace(scene, window="none", window_side="mid")))
 
 
-def _wash(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Transition]) -> Scene:
-    if region.soils_hands or scene.hands == "clean":
-        return scene
-    wants_clean = region.hands == "clean" and visit.role == "work"
-    if scene.hands != "soiled" and not wants_clean:
-        return scene
-    done.append(Transition("wash", c.pace.wash_hands))
-    return replace(scene, hands="clean", place="away")
+def _rise(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
+    if not scene.seated:
+        return
+    stays = scene.position == visit.position and scene.place in places(region, visit.side)
+    if stays and wants_stool(visit, region, c):
+        return
+    done.append((Transition("stool", c.pace.stool, "back"), replace(scene, seated=False)))
 
 
-def _turn(scene: Scene, visit: Visit, c: Catalogue, done: list[Transition]) -> Scene:
+def _clean(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
+    if region.soils_hands or scene.hands == "clean" or "clean_hands" in visit.skips:
+        return
+    how = c.chosen["clean_after_feet"]
+    soiled = scene.hands == "soiled" and how != "none"
+    if not soiled and not (region.hands == "clean" and visit.role == "work"):
+        return
+    if soiled and how == "wipe":
+        done.append((Transition("towel", c.pace.towel, "hands"), scene))
+        done.append((Transition("wipe", c.pace.wipe, "hands"), replace(scene, hands="clean")))
+        return
+    washed = replace(scene, hands="clean", place="away", seated=False)
+    done.append((Transition("wash", c.pace.wash_hands), washed))
+
+
+def after_feet_seconds(catalogue: Catalogue) -> int:
+    """Whole seconds that the house takes to clean the hands after the feet, whatever comes next."""
+    pace = catalogue.pace
+    return {"wash": pace.wash_hands, "wipe": pace.towel + pace.wipe, "none": 0}[
+        catalogue.chosen["clean_after_feet"]
+    ]
+
+
+def _turn(scene: Scene, visit: Visit, c: Catalogue, done: list[Change]) -> None:
     if scene.position == visit.position:
-        return scene
-    done.append(Transition("turn", c.pace.turn, visit.position))
-    done.append(Transition("bolster", c.pace.bolster, visit.position))
-    return replace(scene, position=visit.position, place="right")
+        return
+    before, after = c.positions[scene.position], c.positions[visit.position]
+    if scene.position.startswith("seated") and visit.position.startswith("seated"):
+        done.append((Transition("sit_back", c.pace.sit_back, visit.position), _turned(scene, visit)))
+        return
+    seconds = c.pace.side_turn if before.upper and after.upper else c.pace.turn
+    turned = replace(_turned(scene, visit), place="right")
+    done.append((Transition("turn", seconds, visit.position), turned))
+    done.append((Transition("bolster", c.pace.bolster, visit.position), turned))
 
 
-def _walk(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Transition]) -> Scene:
-    places = _places(region, visit.side)
-    if scene.place in places:
-        return scene
-    done.append(Transition("walk", c.pace.walk, places[0]))
-    return replace(scene, place=places[0])
+def _turned(scene: Scene, visit: Visit) -> Scene:
+    return replace(scene, position=visit.position)
 
 
-def _uncover(scene: Scene, visit: Visit, c: Catalogue, done: list[Transition]) -> Scene:
-    if visit.window == "none" or scene.window != "none":
-        return scene
+def _walk(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
+    there = places(region, visit.side)
+    if scene.place not in there:
+        done.append((Transition("walk", c.pace.walk, there[0]), replace(scene, place=there[0])))
+
+
+def _raise(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
+    wanted = wanted_height(visit, region, c)
+    if wanted is not None and wanted != scene.height:
+        done.append((Transition("height", c.pace.height, wanted), replace(scene, height=wanted)))
+
+
+def _sit(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
+    if not scene.seated and wants_stool(visit, region, c):
+        done.append((Transition("stool", c.pace.stool, "fetch"), replace(scene, seated=True)))
+
+
+def _uncover(scene: Scene, visit: Visit, c: Catalogue, done: list[Change]) -> None:
     side = _window_side(visit, c)
-    done.append(Transition("open_window", c.windows[visit.window].open_seconds, visit.window, side))
-    return replace(scene, window=visit.window, window_side=side)
+    if visit.window == "none" or (scene.window, scene.window_side) == (visit.window, side):
+        return
+    opening = Transition("open_window", c.windows[visit.window].open_seconds, visit.window, side)
+    done.append((opening, _uncovered(scene, visit.window, side)))
 
 
-def _after_work(scene: Scene, visit: Visit, region: Region) -> Scene:
+def _uncovered(scene: Scene, window: str, side: Side) -> Scene:
+    """The scene with a window open, beside one that was left open."""
+    return replace(
+        scene, window=window, window_side=side, also_open=scene.window, also_side=scene.window_side
+    )
+
+
+def _working(scene: Scene, visit: Visit, region: Region) -> Scene:
     if visit.role != "work":
         return scene
     if region.soils_hands:
         return replace(scene, hands="soiled")
     return replace(scene, hands="oiled") if visit.medium == "lubricated" else scene
-
-
-def _places(region: Region, side: Side) -> tuple[Place, ...]:
-    """Where the therapist may stand, the usual place first. The client's own side is the therapist's."""
-    own: Place = "left" if side == "left" else "right"
-    return tuple(own if stand == "own_side" else stand for stand in region.stand)

@@ -32,7 +32,8 @@ INSERT INTO sign_in_attempt (attempt_key, failed_at) VALUES (%(attempt_key)s, %(
 DELETE FROM sign_in_attempt WHERE attempt_key = %(attempt_key)s OR failed_at < %(before)s
 
 -- name: insert_practice
-INSERT INTO practice (practice_id, name, time_zone) VALUES (%(practice_id)s, %(name)s, %(time_zone)s)
+INSERT INTO practice (practice_id, name, time_zone, house)
+VALUES (%(practice_id)s, %(name)s, %(time_zone)s, %(house)s)
 
 -- name: insert_person
 INSERT INTO person (person_id, email, name, password_hash)

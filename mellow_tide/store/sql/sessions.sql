@@ -1,7 +1,8 @@
 -- name: insert_client
-INSERT INTO client (practice_id, client_id, name, height_cm, consents, conditions, due_date, know_first)
-VALUES (%(practice_id)s, %(client_id)s, %(name)s, %(height_cm)s, %(consents)s, %(conditions)s, %(due_date)s,
-        %(know_first)s)
+INSERT INTO client (practice_id, client_id, name, height_cm, weight_kg, breaths_per_minute, body_hair, skin, consents,
+                    declined, conditions, excluded, due_date, know_first)
+VALUES (%(practice_id)s, %(client_id)s, %(name)s, %(height_cm)s, %(weight_kg)s, %(breaths_per_minute)s, %(body_hair)s,
+        %(skin)s, %(consents)s, %(declined)s, %(conditions)s, %(excluded)s, %(due_date)s, %(know_first)s)
 ON CONFLICT (practice_id, client_id) DO NOTHING
 
 -- name: insert_session
@@ -10,7 +11,9 @@ VALUES (%(practice_id)s, %(session_id)s, %(client_id)s, %(person_id)s, %(starts_
 
 -- name: sessions_between
 SELECT s.session_id, s.starts_at, (s.starts_at AT TIME ZONE p.time_zone)::date AS day, s.revision, s.plan, s.person_id,
-       c.client_id, c.name AS client_name, c.height_cm, c.consents, c.conditions, c.due_date, c.know_first,
+       s.day_question, p.house AS house_json, c.client_id, c.name AS client_name, c.height_cm, c.weight_kg,
+       c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded, c.due_date,
+       c.know_first,
        EXISTS (SELECT 1 FROM session_log l
                WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id) AS logged
 FROM session s
@@ -21,9 +24,19 @@ ORDER BY s.starts_at, s.session_id
 
 -- name: find_session
 SELECT s.session_id, s.starts_at, (s.starts_at AT TIME ZONE p.time_zone)::date AS day, s.revision, s.plan, s.person_id,
-       c.client_id, c.name AS client_name, c.height_cm, c.consents, c.conditions, c.due_date, c.know_first,
+       s.day_question, p.house AS house_json, c.client_id, c.name AS client_name, c.height_cm, c.weight_kg,
+       c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded, c.due_date,
+       c.know_first,
        EXISTS (SELECT 1 FROM session_log l
                WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id) AS logged
+FROM session s
+JOIN practice p ON p.practice_id = s.practice_id
+JOIN client c ON c.practice_id = s.practice_id AND c.client_id = s.client_id
+WHERE s.practice_id = %(practice_id)s AND s.session_id = %(session_id)s
+
+-- name: find_client_on_the_day
+SELECT (s.starts_at AT TIME ZONE p.time_zone)::date AS day, s.day_question, p.house AS house_json, c.height_cm,
+       c.weight_kg, c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded, c.due_date
 FROM session s
 JOIN practice p ON p.practice_id = s.practice_id
 JOIN client c ON c.practice_id = s.practice_id AND c.client_id = s.client_id

@@ -5,7 +5,8 @@ from datetime import UTC, date, datetime
 from fastapi import APIRouter, Response
 from pydantic import BaseModel
 
-from mellow_tide.core.catalogue.records import Closing, Kind, Position, Region, School, Stroke, Tool, Window
+from mellow_tide.core.catalogue.records import Position, Region, Stroke, Support, Tool, Window
+from mellow_tide.core.catalogue.rules import Closing, Condition, Consent, HouseRule, Kind, Lubricant, School
 from mellow_tide.core.checks.check import Severity
 from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.services.days import Day, day_of
@@ -45,6 +46,11 @@ class CatalogueView(BaseModel):
     kinds: dict[str, Kind]
     schools: dict[str, School]
     closings: dict[str, Closing]
+    supports: dict[str, Support]
+    lubricants: dict[str, Lubricant]
+    consents: dict[str, Consent]
+    conditions: dict[str, Condition]
+    house_rules: dict[str, HouseRule]
     checks: dict[str, CheckView]
 
 
@@ -79,6 +85,11 @@ def read_catalogue(known: Known, response: Response) -> CatalogueView:
         kinds=dict(known.kinds),
         schools=dict(known.schools),
         closings=dict(known.closings),
+        supports=dict(known.supports),
+        lubricants=dict(known.lubricants),
+        consents=dict(known.consents),
+        conditions=dict(known.conditions),
+        house_rules=dict(known.house_rules),
         checks={
             c.code: CheckView(name=c.name, severity=c.severity, summary=c.summary, rationale=c.rationale)
             for c in CHECKS

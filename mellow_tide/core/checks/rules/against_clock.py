@@ -2,9 +2,11 @@
 
 from collections.abc import Iterator
 
-from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import Strokes, flow, stop
 from mellow_tide.core.checks.repairs import leave_out
+from mellow_tide.core.flow.edits import ChangeStep
+from mellow_tide.core.flow.flow import Stop
 
 RIGHT_WAY = ("clockwise", "still", "toward_heart")
 
@@ -15,9 +17,14 @@ def check(case: Case) -> Iterator[Found]:
         if s.region != "abdomen":
             continue
         for i, x in enumerate(s.steps):
-            if case.stroke(x).direction not in RIGHT_WAY:
+            if case.direction(x) not in RIGHT_WAY:
                 what = f"{case.stroke(x).name} does not follow the clock over the abdomen."
-                yield Found(what, s, i, leave_out(case, s, i))
+                yield Found(what, s, i, _with_the_clock(s, i) if x.direction else leave_out(case, s, i))
+
+
+def _with_the_clock(s: Stop, step: int) -> tuple[Repair, ...]:
+    edits = (ChangeStep(stop_id=s.id, step=step, direction="clockwise"),)
+    return (Repair(words="Follow the clock", edits=edits),)
 
 
 SPREAD: Strokes = (("oil_spread", "spread", 1), ("abdominal_circle", "warm", 2))

@@ -15,7 +15,7 @@ def check(case: Case) -> Iterator[Found]:
     for s in case.worked():
         for i, x in enumerate(s.steps):
             stroke = case.stroke(x)
-            if s.region in LIMBS and stroke.direction == "away" and x.depth > LIGHT:
+            if s.region in LIMBS and case.direction(x) == "away" and x.depth > LIGHT:
                 what = f"{stroke.name} on the {case.place(s)} runs outward at depth {x.depth}."
                 yield Found(what, s, i, work_at(case, s, i, LIGHT))
 

@@ -28,7 +28,7 @@ def check(case: Case) -> Iterator[Found]:
             continue
         seconds = sum(case.seconds(s) for s in own)
         neutral = work * sum(weight[s.id] for s in own) / sum(weight.values())
-        full = all(case.seconds(s) >= case.region(s).seconds.most - TOLERATED for s in own)
+        full = all(case.seconds(s) >= case.kind.seconds_of(case.region(s)).most - TOLERATED for s in own)
         if seconds < neutral - TOLERATED and not full:
             yield Found(
                 f"The {whole} should get more, but {span(seconds)} is less than without asking.", own[0]

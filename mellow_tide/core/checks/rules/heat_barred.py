@@ -10,13 +10,12 @@ from mellow_tide.core.flow.brief import ClientFacts
 
 def check(case: Case) -> Iterator[Found]:
     """Strokes that bring heat, for a client who must have none."""
-    if case.restrictions.heat:
-        return
-    for s in case.worked():
-        for i, x in enumerate(s.steps):
-            if case.stroke(x).heat:
-                what = f"{case.stroke(x).name} on the {case.place(s)}: no heat for this client."
-                yield Found(what, s, i, leave_out(case, s, i))
+    barred = {x.id: x.because for x in case.restrictions.heat if not x.in_pregnancy}
+    for s, i, _, stroke in case.steps():
+        because = barred.get("all", barred.get(s.region))
+        if stroke.heat and because:
+            what = f"{stroke.name} on the {case.place(s)}: no heat for this client ({because})."
+            yield Found(what, s, i, leave_out(case, s, i))
 
 
 WITH_TOWEL: Strokes = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])
@@ -25,8 +24,8 @@ CHECK = Check(
     code="HLT05",
     name="no heat",
     severity="stop",
-    summary="No heat where feeling is lost, in pregnancy, or while tissue is being treated.",
-    rationale="A burn is not felt in time where feeling is weak, and heat is not for the belly of a pregnancy.",
+    summary="No heat where feeling is lost, or while tissue is being treated.",
+    rationale="A burn is not felt in time where feeling is weak.",
     bad=lambda c: flow(c, stop(c, "back", strokes=WITH_TOWEL)),
     good=lambda c: flow(c, stop(c, "back")),
     client=ClientFacts(conditions=frozenset({"numb_area"})),

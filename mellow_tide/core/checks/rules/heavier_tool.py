@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import ARC, back_with, flow, step, stop
-from mellow_tide.core.flow.edits import InsertStep, RemoveStep
+from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import easier_tool
 
@@ -20,8 +20,7 @@ def check(case: Case) -> Iterator[Found]:
             if tool is None:
                 continue
             names = case.catalogue.tools
-            eased = x.model_copy(update={"tool": tool})
-            edits = (RemoveStep(stop_id=s.id, step=i), InsertStep(stop_id=s.id, at=i, step=eased))
+            edits = (ChangeStep(stop_id=s.id, step=i, tool=tool),)
             repair = Repair(words=f"Use the {names[tool].name}", edits=edits)
             what = f"{case.stroke(x).name} on the {case.place(s)} at depth {x.depth} with the {names[x.tool].name}"
             yield Found(f"{what}: the {names[tool].name} would spare your hand.", s, i, (repair,))

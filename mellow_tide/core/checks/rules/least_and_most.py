@@ -13,7 +13,7 @@ TOLERATED = 10
 def check(case: Case) -> Iterator[Found]:
     """Stops outside the least and most seconds of their region, side by side."""
     for s in case.worked():
-        seconds, bounds = case.seconds(s), case.region(s).seconds
+        seconds, bounds = case.seconds(s), case.kind.seconds_of(case.region(s))
         if seconds < bounds.least - TOLERATED:
             yield Found(
                 f"{span(seconds)} on the {case.place(s)}: less than {span(bounds.least)} is hardly felt.", s

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, stop
+from mellow_tide.core.checks.rules.no_time_to_dress import eats_before_and_after
 from mellow_tide.core.checks.words import span
 from mellow_tide.core.timing.run_sheet import TOLERATED
 
@@ -11,7 +12,8 @@ from mellow_tide.core.timing.run_sheet import TOLERATED
 def check(case: Case) -> Iterator[Found]:
     """A run sheet more than 15 s longer or shorter than the booking leaves."""
     over = case.sheet.over
-    if abs(over) > TOLERATED:
+    # Work that eats the time to talk and dress is another rule's.
+    if abs(over) > TOLERATED and not eats_before_and_after(case):
         way = "longer" if over > 0 else "shorter"
         yield Found(f"The session is {span(over)} {way} than the {span(case.sheet.hands_on_seconds)} it has.")
 

@@ -1,28 +1,33 @@
-"""CNS01: a region that needs consent without it."""
+"""CNS01: a region that needs a yes on record without it."""
 
 from collections.abc import Iterator
 
-from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import flow, stop
-from mellow_tide.core.flow.edits import RemoveStop
+from mellow_tide.core.checks.repairs import leave_stop_out
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Stops on regions that need consent, where the client has given none."""
-    for s in case.worked():
-        region = case.region(s)
-        if region.needs_consent and region.id not in case.client.consents:
-            repair = Repair(words=f"Leave the {region.whole} out", edits=(RemoveStop(stop_id=s.id),))
-            what = f"The {region.whole} is only worked with the client's consent, and none is on record."
-            yield Found(what, s, None, (repair,))
+    """Stops on regions where silence is a no, and the client has neither agreed nor declined."""
+    kind = case.flow.brief.kind
+    for consent in case.catalogue.consents.values():
+        if consent.bare_only or consent.strokes or not consent.needs_yes(kind):
+            continue
+        if consent.id in case.client.consents or consent.id in case.client.declined:
+            continue
+        for s in case.worked():
+            if s.region == consent.region:
+                what = f"No yes is on record for {consent.name}: ask before anything is uncovered."
+                yield Found(what, s, None, leave_stop_out(case, s))
 
 
 CHECK = Check(
     code="CNS01",
     name="consent missing",
     severity="stop",
-    summary="Regions that need consent are worked only with it. Schools differ: some include the abdomen for all.",
-    rationale="Where someone may be touched is theirs to say, before they are uncovered.",
+    summary="The abdomen, and in the chair the scalp, are worked only with a yes on record.",
+    rationale="Where someone may be touched is theirs to say, before they are uncovered. Schools differ: some include "
+    "the abdomen for all who do not decline.",
     bad=lambda c: flow(c, stop(c, "neck", position="supine"), stop(c, "abdomen", position="supine")),
     good=lambda c: flow(c, stop(c, "neck", position="supine")),
     check=check,

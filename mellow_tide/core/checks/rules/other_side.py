@@ -4,30 +4,39 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import both, flow, stop
+from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.flow.edits import InsertStop
-from mellow_tide.core.flow.flow import Flow, Side, Stop
+from mellow_tide.core.flow.flow import Flow, Stop
 
 
 def check(case: Case) -> Iterator[Found]:
-    """One side of a pair worked without the other."""
+    """One side of a pair worked without the other, and neither a reason nor an excluded place that explains it."""
     sides = {(s.region, s.side) for s in case.worked()}
     taken = {s.id for s in case.flow.stops}
     for s in case.flow.stops:
         if s.role != "work" or s.side not in ("left", "right"):
             continue
         other: Side = "left" if s.side == "right" else "right"
-        if (s.region, other) in sides:
+        if (s.region, other) in sides or s.reason or case.restrictions.kept_off(s.region, other):
             continue
         sides.add((s.region, other))
         name = f"{s.region}-{other}"
         mirrored = s.model_copy(
-            update={"side": other, "id": name if name not in taken else f"{s.id}-{other}"}
+            update=_mirrored(case, s, other, name if name not in taken else f"{s.id}-{other}")
         )
         repair = Repair(
             words=f"Work the {other} side the same",
             edits=(InsertStop(at=_beside(case.flow, s, other), stop=mirrored),),
         )
         yield Found(f"The {case.place(s)} is worked, the {other} is not.", s, None, (repair,))
+
+
+def _mirrored(case: Case, s: Stop, other: Side, id: str) -> dict[str, object]:
+    """What is different on the other side; where the client lies on it, they turn."""
+    if case.catalogue.positions[s.position].reaches(other):
+        return {"side": other, "id": id}
+    position = {"side_left": "side_right", "side_right": "side_left"}[s.position]
+    return {"side": other, "id": id, "position": position}
 
 
 def _beside(flow: Flow, s: Stop, other: Side) -> int:

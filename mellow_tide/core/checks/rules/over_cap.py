@@ -4,24 +4,18 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, stop
-from mellow_tide.core.checks.repairs import leave_out, work_at
+from mellow_tide.core.checks.repairs import deeper_than
 from mellow_tide.core.flow.brief import ClientFacts
 
 LIGHT = (*ARC[:2], ("kneading", "knead", 2), *ARC[3:])
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Steps deeper than the cap of their region."""
+    """Steps deeper than the cap of their region, where it is not the pregnancy that caps it."""
     for s in case.worked():
-        cap = case.restrictions.cap(s.region)
-        for i, x in enumerate(s.steps):
-            if x.depth <= cap:
-                continue
-            why = case.restrictions.why_capped(s.region)
-            what = (
-                f"{case.stroke(x).name} at depth {x.depth} on the {case.place(s)}: {cap} is the most ({why})."
-            )
-            yield Found(what, s, i, work_at(case, s, i, cap) or leave_out(case, s, i))
+        cap = case.restrictions.capped(s.region)
+        if cap and not cap.in_pregnancy:
+            yield from deeper_than(case, s, cap)
 
 
 CHECK = Check(

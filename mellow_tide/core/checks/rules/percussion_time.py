@@ -1,4 +1,4 @@
-"""TIM07: percussion too long to rouse."""
+"""TIM07: percussion too short or too long for the effect that is wanted."""
 
 from collections.abc import Iterator
 
@@ -8,34 +8,41 @@ from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
 
-ROUSES_UP_TO = 30
+TURNS_AT = 30
+"""Seconds up to which percussion rouses, and beyond which it calms (common practice)."""
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Percussion over 30 s in a region, where it was meant to rouse."""
+    """Percussion over 30 s on a region of a session that is to end bright, or up to 30 s of one that is to end calm."""
+    rouse = case.flow.brief.finish == "bright"
+    seconds: dict[str, int] = {}
+    last: dict[str, int] = {}
     for e in case.sheet.entries:
-        if e.slot != "rouse" or e.step is None or e.seconds <= ROUSES_UP_TO:
+        if e.step is not None and e.stroke and case.catalogue.strokes[e.stroke].family == "percussion":
+            seconds[e.stop_id] = seconds.get(e.stop_id, 0) + e.seconds
+            last[e.stop_id] = e.step
+    for s in case.worked():
+        taken = seconds.get(s.id, 0)
+        if not taken or (taken <= TURNS_AT) == rouse:
             continue
-        s = case.flow.stops[e.stop]
-        x = s.steps[e.step]
-        if case.stroke(x).family == "percussion":
-            passes = max(1, x.passes * ROUSES_UP_TO // e.seconds)
-            repair = Repair(words="Shorten it", edits=(ChangeStep(stop_id=s.id, step=e.step, passes=passes),))
-            what = (
-                f"{e.seconds} s of {case.stroke(x).name}: over {ROUSES_UP_TO} s it calms instead of rousing."
-            )
-            yield Found(what, s, e.step, (repair,))
+        does = f"over {TURNS_AT} s it calms instead of rousing" if rouse else f"up to {TURNS_AT} s it rouses"
+        x = s.steps[last[s.id]]
+        passes = max(1, x.passes * TURNS_AT // taken) if rouse else x.passes * TURNS_AT // taken + 1
+        edits = (ChangeStep(stop_id=s.id, step=last[s.id], passes=passes),)
+        repair = Repair(words="Shorten it" if rouse else "Let it go on until it calms", edits=edits)
+        yield Found(f"{taken} s of percussion on the {case.place(s)}: {does}.", s, last[s.id], (repair,))
 
 
 def _clapping(passes: int, c: Catalogue) -> Flow:
-    return back_with(c, step(c, "clapping", "rouse", 2, passes))
+    made = back_with(c, step(c, "clapping", "rouse", 2, passes))
+    return made.model_copy(update={"brief": made.brief.model_copy(update={"finish": "bright"})})
 
 
 CHECK = Check(
     code="TIM07",
-    name="percussion too long to rouse",
+    name="percussion against its effect",
     severity="advice",
-    summary="Percussion that is to rouse lasts up to 30 s.",
+    summary="Percussion up to 30 s rouses, longer percussion calms: it lasts as the session is to end.",
     rationale="The body soon stops answering a steady beat, and then sinks under it.",
     bad=lambda c: _clapping(5, c),
     good=lambda c: _clapping(3, c),

@@ -8,8 +8,10 @@ from mellow_tide.core.flow.brief import ClientFacts
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Conditions that stop the session, each with what to do instead."""
+    """Conditions that stop the session, each with what to do instead; pregnancy has checks of its own."""
     for reason in case.restrictions.refer:
+        if reason.in_pregnancy:
+            continue
         yield Found(f"{reason.name}: {reason.says}")
 
 

@@ -11,7 +11,9 @@ CALM = 2
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Steps deeper than 2 that begin in the last minute of a session."""
+    """Steps deeper than 2 that begin in the last minute of a session that is to end calm."""
+    if case.flow.brief.finish == "bright":
+        return
     from_second = case.sheet.seconds - LAST_SECONDS
     for e in case.sheet.entries:
         if e.kind != "stroke" or e.start < from_second or (e.depth or 0) <= CALM or e.step is None:

@@ -12,20 +12,25 @@ TOLERATED = 30
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Pairs whose sides get times more than 30 s apart."""
+    """Pairs whose sides get times more than 30 s apart, without a reason."""
     first: dict[str, Stop] = {}
     for s in case.worked():
         if s.side not in ("left", "right"):
             continue
         mate = first.setdefault(s.region, s)
         apart = abs(case.seconds(s) - case.seconds(mate))
-        if apart > TOLERATED:
+        if apart > TOLERATED and not (s.reason or mate.reason or _explained(case, s.region)):
             repair = Repair(
                 words=f"Give the {s.side} side what the {mate.side} got",
                 edits=(CopySteps(stop_id=s.id, like=mate.id),),
             )
             whole = case.region(s).whole
             yield Found(f"Right and left {whole} differ by {span(apart)}.", s, None, (repair,))
+
+
+def _explained(case: Case, region: str) -> bool:
+    """Whether a place to keep away from takes steps from one side."""
+    return any(x.region == region for x in case.restrictions.excluded)
 
 
 CHECK = Check(

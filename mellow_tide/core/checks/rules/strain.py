@@ -9,18 +9,27 @@ from mellow_tide.core.flow.flow import Flow
 
 
 def check(case: Case) -> Iterator[Found]:
-    """A composite strain index above 10."""
+    """A composite strain index above 10 that no single stroke explains."""
     load = case.load
-    if load.hazardous:
+    if load.hazardous and not load.straining:
         hardest = case.catalogue.strokes[load.hardest].name if load.hardest else "the work"
         yield Found(
             f"The session strains the hand (index {load.strain:g}, 10 is the most); {hardest} is the hardest."
         )
 
 
-def _all_thumb(c: Catalogue) -> Flow:
-    hard = step(c, "stripping", "specific", 5, 3).model_copy(update={"tool": "reinforced_thumb"})
-    return back_with(c, *(hard,) * 20)
+def _all_thumbs(c: Catalogue) -> Flow:
+    """Strong work of many kinds, all of it with thumbs: none is too much alone."""
+    hard = (
+        ("circular_friction", "thumb", 4),
+        ("stripping", "reinforced_thumb", 5),
+        ("cross_fibre_friction", "thumb", 5),
+    )
+    steps = [
+        step(c, stroke, "specific", depth, 3).model_copy(update={"tool": tool})
+        for stroke, tool, depth in hard
+    ]
+    return back_with(c, *steps, *steps)
 
 
 CHECK = Check(
@@ -29,7 +38,7 @@ CHECK = Check(
     severity="caution",
     summary="The composite strain index of a session stays at or below 10.",
     rationale="Force, repetition and bent wrists add up over a session (revised strain index, 2017).",
-    bad=_all_thumb,
+    bad=_all_thumbs,
     good=lambda c: flow(c, stop(c, "back")),
     check=check,
 )

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from itertools import pairwise
 
+from mellow_tide.core.catalogue.rules import Block
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, stop
 
@@ -11,14 +12,19 @@ def check(case: Case) -> Iterator[Found]:
     """A flow that turns the client although its school reaches all its regions with fewer turns."""
     positions = [s.position for s in case.flow.stops]
     turns = sum(a != b for a, b in pairwise(positions))
-    worked = {s.region for s in case.worked()}
     blocks = case.catalogue.schools[case.flow.brief.school].blocks
-    one_suffices = any(worked.issubset(block.regions()) for block in blocks)
+    one_suffices = any(_reaches(case, block) for block in blocks)
     needed = 0 if one_suffices else len(set(positions)) - 1
     if turns > needed:
         first = next(b for a, b in pairwise(case.flow.stops) if a.position != b.position)
         times = {0: "no turn", 1: "one turn"}.get(needed, f"{needed} turns")
         yield Found(f"The client is turned {turns} times where {times} would do.", first)
+
+
+def _reaches(case: Case, block: Block) -> bool:
+    """Whether all that the flow works could be worked in the one position of `block`."""
+    position = case.catalogue.positions[block.position]
+    return all(s.region in block.regions() and position.reaches(s.side) for s in case.worked())
 
 
 CHECK = Check(

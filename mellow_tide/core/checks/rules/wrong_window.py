@@ -4,21 +4,21 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, stop
-from mellow_tide.core.flow.edits import InsertStop, RemoveStop
+from mellow_tide.core.flow.edits import ChangeStop
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Work stops whose window is not the region's own in that position."""
+    """Work stops on bare skin whose window is not one of the region's own in that position."""
     windows = case.catalogue.windows
-    for i, s in enumerate(case.flow.stops):
-        wanted = case.region(s).window_in(s.position)
-        if s.role != "work" or s.window == wanted:
+    for s in case.worked():
+        region = case.region(s)
+        if s.position not in region.positions:
             continue
-        mended = s.model_copy(update={"window": wanted})
-        repair = Repair(
-            words=f"Use the window: {windows[wanted].name}",
-            edits=(RemoveStop(stop_id=s.id), InsertStop(at=i, stop=mended)),
-        )
+        wanted = region.window_in(s.position)
+        if s.window in (wanted, region.also_windows.get(s.position, wanted)) or s.medium == "clothed":
+            continue
+        edits = (ChangeStop(stop_id=s.id, window=wanted),)
+        repair = Repair(words=f"Use the window: {windows[wanted].name}", edits=edits)
         open_now = windows[s.window].name
         yield Found(f"The {case.place(s)} is worked with this open: {open_now}.", s, None, (repair,))
 

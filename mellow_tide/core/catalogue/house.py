@@ -1,0 +1,101 @@
+"""A practice's own choices among the schools, and the catalogue as it then stands."""
+
+from collections.abc import Iterator
+from dataclasses import replace
+from functools import lru_cache
+from typing import Annotated
+
+from pydantic import Field
+
+from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
+from mellow_tide.core.catalogue.records import Pass, Record, Surface
+from mellow_tide.core.catalogue.rules import Choice
+from mellow_tide.core.refusal import FieldProblem, UnknownReference
+
+
+class House(Record):
+    """What a practice has chosen: choice ids by house rule, and transition seconds of its own by name.
+
+    What is not named keeps the default.
+    """
+
+    rules: dict[str, str] = {}
+    seconds: dict[str, Annotated[int, Field(ge=1, le=900)]] = {}
+
+
+DEFAULTS = House()
+
+
+def in_house(house: House, catalogue: Catalogue) -> Catalogue:
+    """The catalogue as it stands in `house`. The same house gives the very same value.
+
+    Raises `UnknownReference` for a rule, choice or transition that does not exist.
+    """
+    if not house.rules and not house.seconds:
+        return catalogue
+    return _made(tuple(sorted(house.rules.items())), tuple(sorted(house.seconds.items())), catalogue)
+
+
+@lru_cache(maxsize=64)
+def on_surface(surface: Surface | None, catalogue: Catalogue) -> Catalogue:
+    """The catalogue as it stands on `surface`: a mat has no height, and one kneels instead of sitting on a stool."""
+    if surface != "mat":
+        return catalogue
+    return replace(catalogue, chosen={**catalogue.chosen, "table_height": "fixed", "stool": "stand"})
+
+
+@lru_cache(maxsize=64)
+def _made(
+    rules: tuple[tuple[str, str], ...], seconds: tuple[tuple[str, int], ...], catalogue: Catalogue
+) -> Catalogue:
+    problems = [p for p in (*_rule_problems(rules, catalogue), *_second_problems(seconds, catalogue)) if p]
+    if problems:
+        raise UnknownReference(*problems)
+    chosen = {**catalogue.chosen, **dict(rules)}
+    chosen_now = replace(catalogue, chosen=chosen)
+    choices = [chosen_now.choice(rule) for rule in catalogue.house_rules]
+    unasked = {id for choice in choices for id in choice.unasked}
+    return replace(
+        chosen_now,
+        pace=catalogue.pace.model_copy(update=dict(seconds)),
+        places={
+            id: place.model_copy(update={"most_depth": _most_depth(choices, id, place.most_depth)})
+            for id, place in catalogue.places.items()
+        },
+        strokes={
+            id: stroke.model_copy(update={"passing": _passing(choices, id, stroke.passing)})
+            for id, stroke in catalogue.strokes.items()
+        },
+        consents={
+            id: consent.model_copy(update={"explicit": False, "explicit_in": ()})
+            if id in unasked
+            else consent
+            for id, consent in catalogue.consents.items()
+        },
+    )
+
+
+def _most_depth(choices: list[Choice], place: str, usual: int) -> int:
+    return next((c.place_depth[place] for c in choices if place in c.place_depth), usual)
+
+
+def _passing(choices: list[Choice], stroke: str, passing: Pass) -> Pass:
+    seconds = next((c.pass_seconds[stroke] for c in choices if stroke in c.pass_seconds), None)
+    return passing if seconds is None else Pass(kind="seconds", seconds=seconds)
+
+
+def _rule_problems(rules: tuple[tuple[str, str], ...], c: Catalogue) -> Iterator[FieldProblem | None]:
+    for rule, choice in rules:
+        missing = unknown(c.house_rules, rule, "rules", "house rule")
+        yield missing
+        if missing is None:
+            known = {option.id: option for option in c.house_rules[rule].choices}
+            yield unknown(known, choice, f"rules.{rule}", "choice")
+
+
+def _second_problems(seconds: tuple[tuple[str, int], ...], c: Catalogue) -> Iterator[FieldProblem]:
+    names = [name for name in type(c.pace).model_fields if name != "glide_cm_per_second"]
+    for name, _ in seconds:
+        if name not in names:
+            what = f"there is no transition called “{name}”"
+            yield FieldProblem(f"seconds.{name}", what, f"use one of: {', '.join(names)}")

@@ -1,0 +1,108 @@
+"""Every reference of one catalogue entry to another."""
+
+from collections.abc import Iterator, Mapping
+from typing import Any
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.rules import Closing, Opening
+
+Reference = tuple[str, str, Any, str]
+"""File, id, where it must exist, noun."""
+
+
+def references(c: Catalogue) -> Iterator[Reference]:
+    """Every id that one entry uses of another: file, id, where it must exist, noun."""
+    for part in (_body, _strokes, _kinds, _care, _house, _rituals):
+        yield from part(c)
+
+
+def _body(c: Catalogue) -> Iterator[Reference]:
+    for region in c.regions.values():
+        yield from (("regions.toml", id, c.positions, "position") for id in region.positions)
+        yield from (("regions.toml", id, c.positions, "position") for id in region.stool)
+        for windows in (region.windows, region.also_windows):
+            yield from (("regions.toml", id, region.positions, "position here") for id in windows)
+            yield from (("regions.toml", id, c.windows, "window") for id in windows.values())
+        yield from (("regions.toml", id, c.windows, "window") for id in region.keeps_open)
+    for position in c.positions.values():
+        yield from (("positions.toml", id, c.supports, "support") for id in position.supports)
+    for window in c.windows.values():
+        yield from (("windows.toml", id, c.regions, "region") for id in window.uncovers)
+        yield from _zones("windows.toml", window.beyond, c)
+    for place in c.places.values():
+        yield from _zones("places.toml", place.zones, c)
+
+
+def _zones(file: str, zones: Mapping[str, tuple[str, ...]], c: Catalogue) -> Iterator[Reference]:
+    for id, named in zones.items():
+        yield file, id, c.regions, "region"
+        if id in c.regions:
+            yield from ((file, zone, c.regions[id].zones, f"zone of {id}") for zone in named)
+
+
+def _strokes(c: Catalogue) -> Iterator[Reference]:
+    for stroke in c.strokes.values():
+        yield from (("strokes.toml", id, c.tools, "tool") for id in stroke.tools)
+        yield from (("strokes.toml", id, c.regions, "region") for id in stroke.regions)
+        yield from _zones("strokes.toml", stroke.zones, c)
+
+
+def _kinds(c: Catalogue) -> Iterator[Reference]:
+    for kind in c.kinds.values():
+        yield from (("kinds.toml", id, c.positions, "position") for id in kind.positions)
+        yield from (("kinds.toml", id, c.regions, "region") for id in kind.seconds)
+        yield from (("kinds.toml", id, c.regions, "region") for area in kind.areas for id in area.regions)
+
+
+def _care(c: Catalogue) -> Iterator[Reference]:
+    regions = {*c.regions, "all"}
+    families = {stroke.family for stroke in c.strokes.values()}
+    ingredients = {id for lubricant in c.lubricants.values() for id in lubricant.contains}
+    for limits in (*c.conditions.values(), *c.pregnancy_rules):
+        for id in (*limits.cap, *limits.no_heat, *limits.forbid):
+            yield "conditions.toml", id, regions, "region"
+        yield from (("conditions.toml", id, c.positions, "position") for id in limits.no_positions)
+        yield from (("conditions.toml", id, families, "family of strokes") for id in limits.no_families)
+        yield from (("conditions.toml", id, ingredients, "ingredient") for id in limits.no_ingredients)
+    for point in c.prenatal_points.values():
+        yield from _zones("conditions.toml", point.zones, c)
+    for consent in c.consents.values():
+        yield "consents.toml", consent.region, c.regions, "region"
+        yield from (("consents.toml", id, c.kinds, "kind") for id in consent.explicit_in)
+        yield from (("consents.toml", id, c.strokes, "stroke") for id in consent.strokes)
+
+
+def _house(c: Catalogue) -> Iterator[Reference]:
+    for rule in c.house_rules.values():
+        choices = {choice.id for choice in rule.choices}
+        yield "house_rules.toml", rule.default, choices, f"choice of {rule.id}"
+        for choice in rule.choices:
+            yield from (("house_rules.toml", id, c.places, "place") for id in choice.place_depth)
+            yield from (("house_rules.toml", id, c.strokes, "stroke") for id in choice.pass_seconds)
+            yield from (("house_rules.toml", id, c.consents, "consent") for id in choice.unasked)
+    for limits in c.pregnancy_rules:
+        for rule_id, choice_id in limits.when.items():
+            yield "conditions.toml", rule_id, c.house_rules, "house rule"
+            known = (
+                {choice.id for choice in c.house_rules[rule_id].choices} if rule_id in c.house_rules else ()
+            )
+            yield "conditions.toml", choice_id, known, f"choice of {rule_id}"
+    answers = (("end", c.closings, "closing"), ("body_order", c.schools, "school"))
+    for rule_id, known_here, noun in answers:
+        yield from (("house_rules.toml", x.id, known_here, noun) for x in c.house_rules[rule_id].choices)
+
+
+def _rituals(c: Catalogue) -> Iterator[Reference]:
+    for school in c.schools.values():
+        yield "schools.toml", school.kind, c.kinds, "kind"
+        yield from (("schools.toml", id, c.regions, "region") for id in school.weights)
+        for block in school.blocks:
+            yield "schools.toml", block.position, c.openings, "opening"
+            yield "schools.toml", block.position, c.positions, "position"
+            reachable = {id for id, region in c.regions.items() if block.position in region.positions}
+            yield from (("schools.toml", id, reachable, f"{block.position} region") for id in block.regions())
+    yield from (("schools.toml", id, c.positions, "position") for id in c.openings)
+    rituals: tuple[Opening | Closing, ...] = (*c.openings.values(), *c.closings.values())
+    for ritual in rituals:
+        yield "schools.toml", ritual.region, c.regions, "region"
+        yield from (("schools.toml", s.stroke, c.strokes, "stroke") for s in ritual.strokes)

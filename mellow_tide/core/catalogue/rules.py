@@ -1,0 +1,208 @@
+"""The records of how a session is worked: kinds, schools, health, consents, house rules, pace."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from mellow_tide.core.catalogue.records import (
+    Depth,
+    Named,
+    PositiveInt,
+    Record,
+    Region,
+    SecondsRange,
+    Surface,
+)
+
+
+class Area(Named):
+    """A part of the body to which a focus session keeps."""
+
+    regions: Annotated[tuple[str, ...], Field(min_length=1)]
+
+
+class Kind(Named):
+    """A kind of session, and the minutes of a booking that are not hands-on.
+
+    `areas` are offered by a kind that keeps to a part of the body; `seconds` replaces a region's own where the kind
+    gives it less. An `open_ended` kind has no minutes to meet.
+    """
+
+    surface: Surface
+    positions: tuple[str, ...]
+    clothed: bool
+    lubricant: Literal["yes", "none", "optional"]
+    usual_minutes: tuple[PositiveInt, ...] = ()
+    open_ended: bool = False
+    before_minutes: Annotated[int, Field(ge=0)]
+    after_minutes: Annotated[int, Field(ge=0)]
+    first_visit_before_minutes: Annotated[int, Field(ge=0)]
+    areas: Annotated[tuple[Area, ...], Field(alias="area")] = ()
+    seconds: dict[str, SecondsRange] = {}
+
+    def before_after_minutes(self, first_visit: bool = False) -> int:
+        """Minutes of a booking that are not hands-on; a first visit has more to ask."""
+        before = self.first_visit_before_minutes if first_visit else self.before_minutes
+        return before + self.after_minutes
+
+    def seconds_of(self, region: Region) -> SecondsRange:
+        """The seconds per side worth giving a region in this kind of session."""
+        return self.seconds.get(region.id, region.seconds)
+
+
+class Block(Record):
+    """Regions a school works in one position. A row is never begun after a later one."""
+
+    position: str
+    rows: tuple[tuple[str, ...], ...]
+
+    def regions(self) -> tuple[str, ...]:
+        """All regions of the block, in the school's plain order."""
+        return tuple(region for row in self.rows for region in row)
+
+
+class School(Named):
+    """A rule set of order and weight, chosen as a whole; rules of two schools are never mixed."""
+
+    kind: str
+    weights: dict[str, Annotated[float, Field(gt=0)]] = {}
+    blocks: Annotated[tuple[Block, ...], Field(alias="block")]
+
+
+class Limits(Record):
+    """What a state of health limits; `says` it in plain words.
+
+    `cap`: most depth by region or for `all`. `forbid`: regions left alone. `no_heat`: regions without heat, or `all`.
+    `no_ingredients`: what the lubricant must not contain. `no_families`: stroke families left out.
+    """
+
+    cap: dict[str, Depth] = {}
+    forbid: tuple[str, ...] = ()
+    no_positions: tuple[str, ...] = ()
+    no_heat: tuple[str, ...] = ()
+    no_ingredients: tuple[str, ...] = ()
+    no_families: tuple[str, ...] = ()
+    says: str
+
+
+class Condition(Limits, Named):
+    """A condition a client may have. `stop`: no session, refer. `ask`: the clinician first. `adapt`.
+
+    `in_pregnancy`: it is a state of a pregnancy.
+    """
+
+    level: Literal["stop", "ask", "adapt"]
+    in_pregnancy: bool = False
+
+
+class PregnancyRule(Limits):
+    """What pregnancy limits from a day of it on (0 to 308), and until one if it ends again.
+
+    `when` names choices of house rules, by rule, with which it holds. `no_session`: the practice declines.
+    """
+
+    from_day: Annotated[int, Field(ge=0, le=308)]
+    until_day: Annotated[int, Field(ge=0, le=309)] = 309
+    when: dict[str, str] = {}
+    no_session: bool = False
+
+
+class Point(Named):
+    """A place where pressure is by tradition avoided in pregnancy: zones by region."""
+
+    zones: dict[str, tuple[str, ...]]
+
+
+class Consent(Named):
+    """Something the client is asked before it is touched.
+
+    `explicit`: only with a yes on record; `explicit_in`: only so in these kinds. `bare_only`: asked where the skin is
+    bare, not through the drape. `strokes`: asked for these strokes only; none named means any work on the region.
+    """
+
+    region: str
+    explicit: bool = False
+    explicit_in: tuple[str, ...] = ()
+    bare_only: bool = False
+    strokes: tuple[str, ...] = ()
+    asks: str
+
+    def needs_yes(self, kind: str) -> bool:
+        """Whether silence is a no in this kind of session."""
+        return self.explicit or kind in self.explicit_in
+
+
+class Lubricant(Named):
+    """An oil, lotion or cream, and what of it some people must not have on the skin."""
+
+    contains: tuple[str, ...] = ()
+
+
+class Choice(Named):
+    """One answer to a house rule, and what it changes: depths, holds, ceilings, what must be asked.
+
+    `place_depth` replaces the most depth at fragile places, `pass_seconds` the seconds of a stroke's pass,
+    `ceilings` the highest discomfort number by work (`relaxation`, `specific`); `unasked` are consents that need no yes
+    on record.
+    """
+
+    place_depth: dict[str, Depth] = {}
+    pass_seconds: dict[str, PositiveInt] = {}
+    ceilings: dict[Literal["relaxation", "specific"], Annotated[int, Field(ge=0, le=10)]] = {}
+    unasked: tuple[str, ...] = ()
+
+
+class HouseRule(Named):
+    """A question on which practitioners disagree, its answers, the default and the reason for it."""
+
+    default: str
+    reason: str
+    choices: Annotated[tuple[Choice, ...], Field(alias="choice", min_length=2)]
+
+    def choice(self, id: str) -> Choice | None:
+        """The choice with this id, or None."""
+        return next((choice for choice in self.choices if choice.id == id), None)
+
+
+class RitualStroke(Record):
+    """One stroke of an opening or closing; passes left out are found by the planner."""
+
+    stroke: str
+    passes: PositiveInt | None = None
+
+
+class Opening(Named):
+    """How a session begins: still, through the drape. `id` is the position it begins in."""
+
+    region: str
+    strokes: tuple[RitualStroke, ...]
+
+
+class Closing(Named):
+    """How a session ends: its place, its strokes and the seconds worth giving."""
+
+    region: str
+    share: Annotated[float, Field(gt=0)]
+    seconds: SecondsRange
+    strokes: tuple[RitualStroke, ...]
+
+
+class Pace(Record):
+    """Seconds of transitions, and glide speed (cm/s) by depth."""
+
+    turn: PositiveInt
+    side_turn: PositiveInt
+    sit_back: PositiveInt
+    height: PositiveInt
+    stool: PositiveInt
+    towel: PositiveInt
+    wipe: PositiveInt
+    bolster: PositiveInt
+    walk: PositiveInt
+    oil_first: PositiveInt
+    oil_again: PositiveInt
+    oil_lasts: PositiveInt
+    wash_hands: PositiveInt
+    announce: PositiveInt
+    check_in: PositiveInt
+    glide_cm_per_second: dict[Depth, Annotated[float, Field(gt=0)]]

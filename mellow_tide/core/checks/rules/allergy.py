@@ -1,0 +1,42 @@
+"""HLT06: a lubricant that the client must not have on the skin."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.flow.edits import ChangeBrief
+
+
+def check(case: Case) -> Iterator[Found]:
+    """A lubricant of the brief that contains what a condition forbids, where any is used."""
+    used = case.catalogue.lubricants[case.flow.brief.lubricant]
+    if not any(s.medium == "lubricated" for s in case.worked()):
+        return
+    for barred in case.restrictions.ingredients:
+        if barred.id in used.contains:
+            yield Found(
+                f"{used.name} contains {barred.id} ({barred.because}). Read the bottle of whatever you take.",
+                repairs=_another(case),
+            )
+
+
+def _another(case: Case) -> tuple[Repair, ...]:
+    barred = {x.id for x in case.restrictions.ingredients}
+    for other in case.catalogue.lubricants.values():
+        if barred.isdisjoint(other.contains):
+            return (Repair(words=f"Take {other.name}", edits=(ChangeBrief(lubricant=other.id),)),)
+    return ()
+
+
+CHECK = Check(
+    code="HLT06",
+    name="allergy to the lubricant",
+    severity="stop",
+    summary="The lubricant contains nothing the client is allergic to or cannot bear.",
+    rationale="Oil covers most of the skin for an hour; an allergy to it can be grave.",
+    bad=lambda c: flow(c, stop(c, "back"), lubricant="sweet_almond_oil"),
+    good=lambda c: flow(c, stop(c, "back"), lubricant="jojoba_wax"),
+    client=ClientFacts(conditions=frozenset({"nut_allergy"})),
+    check=check,
+)

@@ -1,0 +1,39 @@
+"""PRS04: a discomfort number above what the house allows."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.flow.edits import ChangeBrief
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Ceilings of the brief above those of the house, in relaxation and, where points are worked, in specific work."""
+    allowed = case.catalogue.choice("strength").ceilings
+    brief = case.flow.brief
+    if brief.ceiling > allowed["relaxation"]:
+        edit = ChangeBrief(ceiling=allowed["relaxation"])
+        yield Found(
+            f"Easing off only at {brief.ceiling} of 10: this house stops at {allowed['relaxation']}.",
+            repairs=(Repair(words=f"Ease off at {allowed['relaxation']}", edits=(edit,)),),
+        )
+    points = any(stroke.family == "point" for _, _, _, stroke in case.steps())
+    if points and brief.specific_ceiling > allowed["specific"]:
+        edit = ChangeBrief(specific_ceiling=allowed["specific"])
+        yield Found(
+            f"Up to {brief.specific_ceiling} of 10 on a point: this house stops at {allowed['specific']}.",
+            repairs=(Repair(words=f"Ease off at {allowed['specific']}", edits=(edit,)),),
+        )
+
+
+CHECK = Check(
+    code="PRS04",
+    name="ceiling too high",
+    severity="caution",
+    summary="The number at which one eases off is no higher than the house allows.",
+    rationale="Above it the body guards itself and nothing is gained. Schools differ: some bear no discomfort at "
+    "all, some go to 7 of 10 on a point.",
+    bad=lambda c: flow(c, stop(c, "back"), ceiling=7),
+    good=lambda c: flow(c, stop(c, "back"), ceiling=4),
+    check=check,
+)

@@ -1,0 +1,26 @@
+"""HLT08: the question of the day is not answered."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.flow.brief import ClientFacts
+
+
+def check(case: Case) -> Iterator[Found]:
+    """A session that is due while nobody has asked what is new today."""
+    if case.client.day_question == "open":
+        yield Found("Nobody has asked yet what is new today, and what to keep away from.")
+
+
+CHECK = Check(
+    code="HLT08",
+    name="not asked today",
+    severity="stop",
+    summary="Before work begins the client is asked what is new today, and what to keep away from.",
+    rationale="Health changes between visits; asked before uncovering, the answer can still change the plan.",
+    bad=lambda c: flow(c, stop(c, "back")),
+    good=lambda c: flow(c, stop(c, "back")),
+    client=ClientFacts(day_question="open"),
+    check=check,
+)

@@ -1,0 +1,38 @@
+"""CNS02: work on a place the client has declined."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import Strokes, flow, stop
+from mellow_tide.core.checks.repairs import leave_out, leave_stop_out
+from mellow_tide.core.flow.brief import ClientFacts
+
+FACE: Strokes = (("face_sweep", "warm", 2), ("brow_press", "specific", 2), ("face_sweep", "settle", 1))
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Stops, or single strokes, to which the client has said no."""
+    for id in sorted(case.client.declined):
+        consent = case.catalogue.consents[id]
+        for s in case.worked():
+            if s.region != consent.region or (consent.bare_only and s.medium == "clothed"):
+                continue
+            if not consent.strokes:
+                what = f"The client has declined: {consent.name}."
+                yield Found(what, s, None, leave_stop_out(case, s))
+            for i, x in enumerate(s.steps):
+                if x.stroke in consent.strokes:
+                    yield Found(f"The client has declined: {consent.name}.", s, i, leave_out(case, s, i))
+
+
+CHECK = Check(
+    code="CNS02",
+    name="declined",
+    severity="stop",
+    summary="What the client has declined is not worked: abdomen, hips, chest, face, scalp and hair, or feet.",
+    rationale="A no stands until the client takes it back, and needs no reason.",
+    bad=lambda c: flow(c, stop(c, "face", position="supine", strokes=FACE, medium="dry")),
+    good=lambda c: flow(c, stop(c, "neck", position="supine")),
+    client=ClientFacts(declined=frozenset({"face"})),
+    check=check,
+)

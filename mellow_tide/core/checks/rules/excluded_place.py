@@ -1,0 +1,64 @@
+"""HLT07: work on a place the client asked to keep away from."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import Strokes, both, flow
+from mellow_tide.core.checks.repairs import leave_out, leave_stop_out
+from mellow_tide.core.flow.brief import ClientFacts, Excluded
+from mellow_tide.core.flow.flow import Flow
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Stops on an excluded side of a region, and steps on an excluded zone."""
+    if not case.restrictions.excluded:
+        return
+    for s in case.worked():
+        whole = case.restrictions.kept_off(s.region, s.side)
+        if whole:
+            what = f"The {case.place(s)} is to be left alone{_why(whole)}."
+            yield Found(what, s, None, leave_stop_out(case, s))
+            continue
+        zones = {x.zone: x for x in case.restrictions.excluded if x.holds(s.region, s.side)}
+        for i, x in enumerate(s.steps):
+            if x.zone in zones:
+                zone = (x.zone or "").replace("_", " ")
+                where = f"the {zone} of the {case.place(s)}"
+                what = f"{case.stroke(x).name}: {where} is to be left alone{_why(zones[x.zone])}."
+                yield Found(what, s, i, leave_out(case, s, i))
+
+
+def _why(excluded: Excluded) -> str:
+    return f" ({excluded.because})" if excluded.because else ""
+
+
+WITH_TOES: Strokes = (
+    ("oil_spread", "spread", 1),
+    ("foot_circles", "warm", 2),
+    ("thumb_criss_cross", "knead", 2),
+    ("toe_work", "mobilise", 2),
+    ("effleurage", "settle", 1),
+)
+
+
+def _feet(c: Catalogue) -> Flow:
+    right, left = both(c, "foot", WITH_TOES, "supine")
+    toes = left.steps[3].model_copy(update={"zone": "toes"})
+    left = left.model_copy(update={"steps": (*left.steps[:3], toes, *left.steps[4:])})
+    return flow(c, right, left)
+
+
+CHECK = Check(
+    code="HLT07",
+    name="place to leave alone",
+    severity="stop",
+    summary="No work on a place that the client, or a plaster, a bruise or a sunburn, keeps hands away from.",
+    rationale="What was asked for on the day goes before any plan.",
+    bad=_feet,
+    good=_feet,
+    client=ClientFacts(
+        excluded=(Excluded(region="foot", side="left", zone="toes", because="a plaster on the big toe"),)
+    ),
+    check=check,
+)

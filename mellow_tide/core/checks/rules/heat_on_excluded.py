@@ -1,0 +1,35 @@
+"""CAU07: heat where a place is to be kept away from."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import ARC, Strokes, flow, stop
+from mellow_tide.core.checks.repairs import leave_out
+from mellow_tide.core.flow.brief import ClientFacts, Excluded
+
+TOWEL: Strokes = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Heat on a region in which some zone is excluded: a towel covers more than the hand means it to."""
+    for s, i, _, stroke in case.steps():
+        if not stroke.heat:
+            continue
+        for x in case.restrictions.excluded:
+            if x.zone is not None and x.holds(s.region, s.side):
+                zone = x.zone.replace("_", " ")
+                what = f"{stroke.name} on the {case.place(s)}, where the {zone} is to be left alone."
+                yield Found(what, s, i, leave_out(case, s, i))
+
+
+CHECK = Check(
+    code="CAU07",
+    name="heat near a place to leave alone",
+    severity="stop",
+    summary="No hot towel on a region with skin that is broken, inflamed, numb or otherwise to be left alone.",
+    rationale="A towel lies over the whole region, and heat makes what is inflamed or broken worse.",
+    bad=lambda c: flow(c, stop(c, "back", strokes=TOWEL)),
+    good=lambda c: flow(c, stop(c, "back")),
+    client=ClientFacts(excluded=(Excluded(region="back", zone="mid_back", because="sunburn"),)),
+    check=check,
+)

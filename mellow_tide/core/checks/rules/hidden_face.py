@@ -1,0 +1,64 @@
+"""COM02: a hidden face without prompts."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import Strokes, flow, stop
+from mellow_tide.core.checks.words import span
+from mellow_tide.core.flow.edits import ChangeStep
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.timing.run_sheet import Entry
+
+LONGEST = 900
+"""Seconds without a question to a client whose face cannot be seen (from experience)."""
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Stretches of over 15 min in which a client whose face is hidden is not asked anything."""
+    since, in_time = 0, None
+    for e in case.sheet.entries:
+        end = e.start + e.seconds
+        if not case.catalogue.positions[e.position].face_hidden or e.kind == "check_in":
+            since, in_time = end, None
+        elif e.step is not None and e.role == "work":
+            if end - since > LONGEST:
+                what = f"Nobody has asked anything for {span(end - since)}, and the face is hidden."
+                yield Found(what, case.flow.stops[e.stop], e.step, _ask_after(in_time))
+                since, in_time = end, None
+            else:
+                in_time = e
+
+
+def _ask_after(e: Entry | None) -> tuple[Repair, ...]:
+    """Ask after the last step that ends in time, if there is one."""
+    if e is None:
+        return ()
+    edits = (ChangeStep(stop_id=e.stop_id, step=e.step or 0, check_in=True),)
+    return (Repair(words="Ask before that, in few words", edits=edits),)
+
+
+def _light(c: Catalogue, asked: bool) -> Flow:
+    back = stop(c, "back", strokes=LIGHT, times=12)
+    warm = back.steps[1].model_copy(update={"check_in": asked})
+    return flow(c, back.model_copy(update={"steps": (back.steps[0], warm, *back.steps[2:])}))
+
+
+LIGHT: Strokes = (
+    ("oil_spread", "spread", 1),
+    ("effleurage", "warm", 2),
+    ("kneading", "knead", 2),
+    ("effleurage", "flush", 2),
+    ("effleurage", "settle", 1),
+)
+
+CHECK = Check(
+    code="COM02",
+    name="silent face down",
+    severity="caution",
+    summary="A client whose face is hidden is asked something at least every 15 minutes.",
+    rationale="Nobody sees a wince in a face cradle, and face-down clients stay silent.",
+    bad=lambda c: _light(c, asked=False),
+    good=lambda c: _light(c, asked=True),
+    check=check,
+)

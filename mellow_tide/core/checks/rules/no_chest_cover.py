@@ -1,0 +1,35 @@
+"""DRP04: the abdomen without a chest cover."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import Strokes, flow, stop
+from mellow_tide.core.checks.repairs import do_it
+
+ROUND: Strokes = (
+    ("oil_spread", "spread", 1),
+    ("abdominal_circle", "warm", 2),
+    ("abdominal_circle", "settle", 1),
+)
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Stops that open the window of the abdomen without the chest-cover towel."""
+    for s in case.worked():
+        if s.window == "abdomen" and "chest_cover" in s.skips:
+            what = "The abdomen is uncovered without a towel over the chest."
+            yield Found(what, s, None, do_it("Lay the chest cover first", s, "chest_cover"))
+
+
+CHECK = Check(
+    code="DRP04",
+    name="no chest cover",
+    severity="stop",
+    summary="Before the abdomen is uncovered a folded towel covers the chest, whoever the client is.",
+    rationale="The sheet that slides down would otherwise uncover both.",
+    bad=lambda c: flow(
+        c, stop(c, "abdomen", position="supine", strokes=ROUND).model_copy(update={"skips": ("chest_cover",)})
+    ),
+    good=lambda c: flow(c, stop(c, "abdomen", position="supine", strokes=ROUND)),
+    check=check,
+)

@@ -1,0 +1,71 @@
+"""BAL03: long work in one place with nothing that brings back the whole."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.checks.words import span
+from mellow_tide.core.flow.edits import InsertStop
+from mellow_tide.core.flow.flow import Flow, Step, Stop
+
+LONG = 900
+"""Seconds on one region, both sides together (from experience)."""
+
+LOWER = frozenset(
+    {"hips", "hip_front", "thigh_back", "thigh_front", "lower_leg_back", "lower_leg_front", "foot"}
+)
+"""The lower half of the body; all else is the upper."""
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Regions worked for over 15 min without any work, hold or long stroke in the other half of the body after them."""
+    seconds: dict[str, int] = {}
+    for s in case.worked():
+        seconds[s.region] = seconds.get(s.region, 0) + case.seconds(s)
+    for region, taken in seconds.items():
+        last = max(i for i, s in enumerate(case.flow.stops) if s.role == "work" and s.region == region)
+        half = region in LOWER
+        if taken <= LONG or any((s.region in LOWER) != half for s in case.flow.stops[last + 1 :]):
+            continue
+        s = case.flow.stops[last]
+        far = "head" if half else "feet"
+        repair = Repair(words=f"Rest the hands at the {far} after it", edits=(_far_hold(s, half, last + 1),))
+        what = f"{span(taken)} on the {case.region(s).whole}, and nothing brings attention back to the whole."
+        yield Found(what, s, None, (repair,))
+
+
+def _far_hold(s: Stop, from_lower: bool, at: int) -> InsertStop:
+    hold = Stop(
+        id=f"{s.id}-whole",
+        role="integrate",
+        region="scalp" if from_lower else "foot",
+        side="mid" if from_lower else "both",
+        position=s.position,
+        window="none",
+        medium="clothed",
+        steps=(Step(stroke="resting_hold", slot="settle", tool="palms", depth=1, passes=3),),
+    )
+    return InsertStop(at=at, stop=hold)
+
+
+def _long_back(c: Catalogue, integrated: bool) -> Flow:
+    back = stop(c, "back", times=20)
+    made = flow(c, back)
+    if not integrated:
+        return made
+    return made.model_copy(
+        update={"stops": (*made.stops[:2], _far_hold(back, False, 2).stop, *made.stops[2:])}
+    )
+
+
+CHECK = Check(
+    code="BAL03",
+    name="nothing makes it whole",
+    severity="advice",
+    summary="After over 15 min in one place comes a hold at the far end, or work elsewhere.",
+    rationale="Long work in one place gathers all attention there; a still hand far away gives the whole body back.",
+    bad=lambda c: _long_back(c, integrated=False),
+    good=lambda c: _long_back(c, integrated=True),
+    check=check,
+)

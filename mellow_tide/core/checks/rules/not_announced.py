@@ -1,0 +1,31 @@
+"""ORD12: a region that is not announced."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.checks.repairs import do_it
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Work stops to which the hands come without resting there first."""
+    for s in case.worked():
+        if "announce" in s.skips:
+            yield Found(
+                f"The {case.place(s)} is not announced.",
+                s,
+                None,
+                do_it("Rest the hands there first", s, "announce"),
+            )
+
+
+CHECK = Check(
+    code="ORD12",
+    name="not announced",
+    severity="advice",
+    summary="The hands rest on the next region for two seconds before they work it.",
+    rationale="A touch that comes out of nowhere startles; one that rests first is expected.",
+    bad=lambda c: flow(c, stop(c, "back").model_copy(update={"skips": ("announce",)})),
+    good=lambda c: flow(c, stop(c, "back")),
+    check=check,
+)

@@ -1,0 +1,37 @@
+"""PRG05: heat over the belly of a pregnancy."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import Strokes, flow, stop
+from mellow_tide.core.checks.repairs import leave_out
+from mellow_tide.core.flow.brief import ClientFacts
+
+WARM: Strokes = (
+    ("oil_spread", "spread", 1),
+    ("abdominal_circle", "warm", 1),
+    ("hot_towel_press", "settle", 1),
+    ("abdominal_circle", "settle", 1),
+)
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Heat on a region where the pregnancy rules it out."""
+    barred = {x.id for x in case.restrictions.heat if x.in_pregnancy}
+    for s, i, _, stroke in case.steps():
+        if stroke.heat and s.region in barred:
+            what = f"{stroke.name} on the {case.place(s)}: no heat over the belly in pregnancy."
+            yield Found(what, s, i, leave_out(case, s, i))
+
+
+CHECK = Check(
+    code="PRG05",
+    name="heat over the belly",
+    severity="stop",
+    summary="No heat over the belly in pregnancy.",
+    rationale="A child in the womb cannot cool itself.",
+    bad=lambda c: flow(c, stop(c, "abdomen", position="supine", strokes=WARM)),
+    good=lambda c: flow(c, stop(c, "abdomen", position="supine", strokes=(*WARM[:2], WARM[3]))),
+    client=ClientFacts(gestation_days=120, consents=frozenset({"abdomen"})),
+    check=check,
+)

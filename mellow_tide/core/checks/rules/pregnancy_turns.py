@@ -1,0 +1,46 @@
+"""PRG06: many turns late in pregnancy."""
+
+from collections.abc import Iterator
+from itertools import pairwise
+
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import ARC, Strokes, flow, stop
+from mellow_tide.core.flow.brief import ClientFacts
+
+FROM_DAY = 28 * 7
+MOST = 2
+LIGHT: Strokes = (*ARC[:2], ("kneading", "knead", 2), *ARC[3:])
+
+
+def check(case: Case) -> Iterator[Found]:
+    """The third turn, and any further one, from the third trimester on."""
+    if (case.client.gestation_days or 0) < FROM_DAY:
+        return
+    turned = [b for a, b in pairwise(case.flow.stops) if a.position != b.position]
+    for s in turned[MOST:]:
+        yield Found("Another turn: each takes help, time and breath this late in pregnancy.", s)
+
+
+CHECK = Check(
+    code="PRG06",
+    name="many turns in pregnancy",
+    severity="advice",
+    summary="From 28 weeks on the client is turned at most twice, slowly and with help.",
+    rationale="Every turn moves a heavy belly and loose joints; sitting up slowly is enough at the end.",
+    bad=lambda c: flow(
+        c,
+        stop(c, "shoulders", "right", LIGHT, "side_left"),
+        stop(c, "shoulders", "left", LIGHT, "side_right"),
+        stop(c, "arm", "right", LIGHT, "side_left"),
+        stop(c, "arm", "left", LIGHT, "side_right"),
+    ),
+    good=lambda c: flow(
+        c,
+        stop(c, "shoulders", "right", LIGHT, "side_left"),
+        stop(c, "arm", "right", LIGHT, "side_left"),
+        stop(c, "shoulders", "left", LIGHT, "side_right"),
+        stop(c, "arm", "left", LIGHT, "side_right"),
+    ),
+    client=ClientFacts(gestation_days=200),
+    check=check,
+)

@@ -1,0 +1,39 @@
+"""DRP05: two windows open at a time."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.check import Case, Check, Found
+from mellow_tide.core.checks.examples import both, flow, stop
+from mellow_tide.core.checks.repairs import do_it
+from mellow_tide.core.flow.flow import Flow, Skip
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Stops that are worked while an earlier window is still open."""
+    seen: set[str] = set()
+    for e in case.sheet.entries:
+        if e.also_open == "none" or e.kind != "stroke" or e.stop_id in seen:
+            continue
+        seen.add(e.stop_id)
+        s = case.flow.stops[e.stop]
+        open_too = case.catalogue.windows[e.also_open].name
+        what = f"Work on the {case.place(s)} begins while this is still open: {open_too}."
+        yield Found(what, s, None, do_it("Cover what was worked first", s, "cover"))
+
+
+def _back_and_legs(c: Catalogue, *skips: Skip) -> Flow:
+    right, left = both(c, "thigh_back")
+    return flow(c, stop(c, "back"), right.model_copy(update={"skips": skips}), left)
+
+
+CHECK = Check(
+    code="DRP05",
+    name="two windows open",
+    severity="stop",
+    summary="One window is open at a time.",
+    rationale="Only what is being worked is uncovered; the rest stays warm and safe.",
+    bad=lambda c: _back_and_legs(c, "cover"),
+    good=_back_and_legs,
+    check=check,
+)

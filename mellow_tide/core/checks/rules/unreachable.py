@@ -1,0 +1,46 @@
+"""ORD11: a region that cannot be reached in its position."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.flow.edits import ChangeStop
+from mellow_tide.core.flow.flow import Stop
+
+
+def check(case: Case) -> Iterator[Found]:
+    """Work stops on a region, or on the lower side of one, that the position does not offer."""
+    for s in case.worked():
+        if _reached(case, s, s.position):
+            continue
+        lying = case.catalogue.positions[s.position].name
+        yield Found(f"The {case.place(s)} cannot be reached {lying}.", s, None, _elsewhere(case, s))
+
+
+def _reached(case: Case, s: Stop, position: str) -> bool:
+    return position in case.region(s).positions and case.catalogue.positions[position].reaches(s.side)
+
+
+def _elsewhere(case: Case, s: Stop) -> tuple[Repair, ...]:
+    """The repair that works the stop in the first position of the kind that reaches it and is allowed."""
+    for position in case.kind.positions:
+        if _reached(case, s, position) and case.restrictions.why_not(position) is None:
+            edit = ChangeStop(stop_id=s.id, position=position, window=case.region(s).window_in(position))
+            return (Repair(words=f"Work it {case.catalogue.positions[position].name}", edits=(edit,)),)
+    return ()
+
+
+CHECK = Check(
+    code="ORD11",
+    name="out of reach",
+    severity="stop",
+    summary="Every region is worked in a position in which it can be reached; on the side only the upper one can.",
+    rationale="What the client lies on cannot be worked, and reaching under them strains both of you.",
+    bad=lambda c: flow(
+        c, stop(c, "neck", position="supine"), stop(c, "thigh_back", "right", position="supine")
+    ),
+    good=lambda c: flow(
+        c, stop(c, "neck", position="supine"), stop(c, "thigh_front", "right", position="supine")
+    ),
+    check=check,
+)

@@ -1,0 +1,85 @@
+"""The state at the table from one second to the next."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Height, Region
+from mellow_tide.core.flow.brief import Side
+from mellow_tide.core.flow.flow import Visit
+
+TransitionKind = Literal[
+    "close_window",
+    "wash",
+    "towel",
+    "wipe",
+    "turn",
+    "sit_back",
+    "bolster",
+    "walk",
+    "height",
+    "stool",
+    "open_window",
+    "announce",
+    "oil",
+    "check_in",
+]
+Place = Literal["head", "foot", "left", "right", "away"]
+HandState = Literal["clean", "oiled", "soiled"]
+
+
+@dataclass(frozen=True, slots=True)
+class Scene:
+    """Position, where the therapist stands or sits, the open window, the hands, the table's height.
+
+    `window_side` is `mid` for windows that are not per side; `also_open` is an earlier window that was not covered
+    again. `away` is the basin.
+    """
+
+    position: str
+    place: Place
+    window: str = "none"
+    window_side: Side = "mid"
+    hands: HandState = "clean"
+    height: Height = "low"
+    seated: bool = False
+    also_open: str = "none"
+    also_side: Side = "mid"
+
+
+@dataclass(frozen=True, slots=True)
+class Transition:
+    """One named change of the scene, in whole seconds, with the window or place it is about."""
+
+    kind: TransitionKind
+    seconds: int
+    about: str = ""
+    side: Side = "mid"
+
+
+def places(region: Region, side: Side) -> tuple[Place, ...]:
+    """Where the therapist may stand, the usual place first. The client's own side is the therapist's."""
+    own: Place = "left" if side == "left" else "right"
+    return tuple(own if stand == "own_side" else stand for stand in region.stand)
+
+
+def opening_scene(visit: Visit, catalogue: Catalogue) -> Scene:
+    """The scene before the first stop: client settled and covered, therapist in place, hands clean."""
+    region = catalogue.regions[visit.region]
+    return Scene(
+        visit.position,
+        places(region, visit.side)[0],
+        height=wanted_height(visit, region, catalogue) or "low",
+        seated=wants_stool(visit, region, catalogue),
+    )
+
+
+def wanted_height(visit: Visit, region: Region, catalogue: Catalogue) -> Height | None:
+    """The height that the work asks of a table that lifts; None where no table is, or it is set once."""
+    lifts = catalogue.chosen["table_height"] == "lifts" and catalogue.positions[visit.position].flat
+    return region.height if lifts and visit.role == "work" else None
+
+
+def wants_stool(visit: Visit, region: Region, catalogue: Catalogue) -> bool:
+    """Whether the therapist sits for this visit."""
+    return visit.position in region.stool and catalogue.chosen["stool"] == "head_and_feet"
