@@ -7,6 +7,7 @@ from zoneinfo import ZoneInfo
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.hands.load import DayLoad, day_load
 from mellow_tide.services.session_view import SessionView, view_of
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.people import SignedIn, find_practice
@@ -21,11 +22,12 @@ class NextAction(Record):
 
 
 class Day(Record):
-    """The sessions that start on `day` in the practice's time zone, in order."""
+    """The sessions that start on `day` in the practice's time zone, in order, and what they ask of the hands."""
 
     day: date
     time_zone: str
     sessions: tuple[SessionView, ...]
+    hands: DayLoad
     next_action: NextAction | None
 
 
@@ -38,7 +40,8 @@ def day_of(db: Database, who: SignedIn, day: date | None, now: datetime, catalog
         rows = sessions_between(c, who.practice_id, start, start + timedelta(days=1))
         events = events_of_sessions(c, who.practice_id, [row.session_id for row in rows])
     views = tuple(view_of(row, events[row.session_id], catalogue) for row in rows)
-    return Day(day=day, time_zone=zone.key, sessions=views, next_action=next_action(views))
+    load = day_load([(view.evaluation.hands, view.evaluation.sheet.seconds) for view in views])
+    return Day(day=day, time_zone=zone.key, sessions=views, hands=load, next_action=next_action(views))
 
 
 def next_action(sessions: tuple[SessionView, ...]) -> NextAction | None:

@@ -59,6 +59,19 @@ def test_strokes_are_enough_for_a_whole_body(catalogue):
         ("strokes.toml", '"posterior_neck"', '"nape"', "no zone of neck called “nape”"),
         ("schools.toml", '["abdomen"]', '["back"]', "no supine region called “back”"),
         ("schools.toml", "hips = 1.2", "hip = 1.2", "no region called “hip”"),
+        ("positions.toml", '"face_cradle"', '"face_craddle"', "no support called “face_craddle”"),
+        ("windows.toml", '["gluteal"', '["glutael"', "no zone of hips called “glutael”"),
+        ("consents.toml", '["chair"]', '["chairs"]', "no kind called “chairs”"),
+        ("kinds.toml", '"neck", "side_body"', '"nekc", "side_body"', "no region called “nekc”"),
+        ("conditions.toml", '"percussion"', '"percusion"', "no family of strokes called “percusion”"),
+        ("conditions.toml", "light_only", "lightly", "no choice of prenatal_limbs called “lightly”"),
+        ("house_rules.toml", "back_of_knee = 2", "back_knee = 2", "no place called “back_knee”"),
+        (
+            "house_rules.toml",
+            'default = "wash"',
+            'default = "rinse"',
+            "no choice of clean_after_feet called “rinse”",
+        ),
     ],
 )
 def test_a_misspelt_id_is_refused_with_file_and_line(folder, file, old, new, said):
@@ -92,5 +105,35 @@ def test_a_broken_file_names_itself(folder):
 
 def test_naming_what_is_not_there_says_what_is(catalogue):
     problem = unknown(catalogue.closings, "roof", "close_with", "closing")
-    assert (problem.field, problem.remedy) == ("close_with", "use one of: head, feet")
+    assert (problem.field, problem.remedy) == ("close_with", "use one of: head, feet, whole, seated")
     assert unknown(catalogue.closings, "head", "close_with", "closing") is None
+
+
+KINDS = ["full_body", "focus", "chair", "side_lying", "prenatal", "labour_support"]
+
+
+def test_every_kind_has_a_school_and_a_way_to_begin_in_each_of_its_positions(catalogue):
+    assert list(catalogue.kinds) == KINDS
+    for kind in catalogue.kinds.values():
+        assert [s for s in catalogue.schools.values() if s.kind == kind.id]
+        assert set(kind.positions) <= set(catalogue.openings) | {"supine"}
+
+
+def test_every_question_on_which_schools_differ_has_a_default_and_a_reason(catalogue):
+    asked = {
+        *("first_position", "body_order", "legs_and_feet", "clean_after_feet", "behind_knee", "strength"),
+        *("point_hold", "light_end", "breaking_contact", "calf_and_shin", "dry_work", "abdomen"),
+        *("prenatal_points", "prenatal_limbs", "end", "chair_scalp"),
+    }
+    assert asked <= set(catalogue.house_rules)
+    for rule in catalogue.house_rules.values():
+        assert rule.reason
+        assert catalogue.choice(rule.id).id == rule.default
+
+
+def test_minutes_that_are_not_hands_on(catalogue):
+    # Common practice: table 10, first visit 15, chair 2, prenatal 12.
+    kinds = catalogue.kinds
+    found = [kinds[id].before_after_minutes() for id in ("full_body", "chair", "prenatal")]
+    assert found == [10, 2, 12]
+    assert kinds["full_body"].before_after_minutes(first_visit=True) == 15

@@ -59,10 +59,22 @@ def test_a_whole_body_takes_the_usual_amount_of_oil_and_a_back_its_own():
     assert taller.millilitres > supplies.millilitres
 
 
-def thumbs(stop_id, times, passes):
-    place = at(stop_id, "knead") + 1
-    thumb = Step(stroke="circular_friction", slot="specific", tool="thumb", depth=3, passes=passes)
-    return [InsertStep(stop_id=stop_id, at=place, step=thumb) for _ in range(times)]
+def thumbs(stop_id):
+    """Thumbs for whatever is firm on a stop, for a little longer."""
+    stop = next(s for s in FLOW.stops if s.id == stop_id)
+    taken = {e.step: e.seconds for e in of(FLOW).sheet.entries if e.stop_id == stop_id and e.kind == "stroke"}
+    for i, x in enumerate(stop.steps):
+        if x.depth == 3:
+            made = Step(
+                stroke="circular_friction",
+                slot="specific",
+                tool="thumb",
+                depth=3,
+                passes=2,
+                seconds=round(1.25 * taken[i]),
+                check_in=x.check_in,
+            )
+            yield from (RemoveStep(stop_id=stop_id, step=i), InsertStep(stop_id=stop_id, at=i, step=made))
 
 
 ROLLING = Step(stroke="skin_rolling", slot="dry", tool="fingertips", depth=2, passes=1)
@@ -73,7 +85,7 @@ BROKEN = {
     "ORD07": [RemoveStep(stop_id="open", step=0)],
     "BAL01": [RemoveStop(stop_id="hips-left")],
     "BAL02": [ChangeStep(stop_id="foot-left", step=at("foot-left", "warm"), passes=16)],
-    "HND01": thumbs("back", 4, 4),
+    "HND01": [edit for s in FLOW.stops if s.region in ("back", "neck") for edit in thumbs(s.id)],
 }
 
 

@@ -28,7 +28,6 @@ def test_unknown_ids_are_named_with_their_place(catalogue):
 @pytest.mark.parametrize(
     ("bad", "field", "remedy"),
     [
-        (stop("abdomen", "mid", "prone", "abdomen"), "stops.1.position", "use one of: supine"),
         (stop("foot", "mid", "prone", "foot"), "stops.1.side", "use: left or right"),
         (stop("back", "left", "prone", "back"), "stops.1.side", "use: mid"),
         (stop("back", "mid", "prone", "back", step(depth=5)), "stops.1.steps.0.depth", "use 1 to 3"),
@@ -38,6 +37,18 @@ def test_unknown_ids_are_named_with_their_place(catalogue):
 def test_what_no_hands_could_do_is_refused(catalogue, bad, field, remedy):
     problem = fault(catalogue, bad)
     assert (problem.field, problem.remedy) == (field, remedy)
+
+
+def test_what_its_position_does_not_reach_is_found_not_refused(catalogue):
+    check_flow(flow(OPEN, stop("abdomen", "mid", "prone", "abdomen"), CLOSE), catalogue)
+
+
+def test_an_area_belongs_to_its_kind(catalogue):
+    brief = Brief(kind="focus", school="part_in_depth", area="legs", booked_minutes=45)
+    check_brief(brief, catalogue)
+    with pytest.raises(BadBrief) as refused:
+        check_brief(brief.model_copy(update={"area": "wings"}), catalogue)
+    assert "back_and_neck" in refused.value.problems[0].remedy
 
 
 def test_a_zone_of_another_region_and_an_id_twice(catalogue):

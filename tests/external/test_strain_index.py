@@ -10,6 +10,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from mellow_tide.core.hands.load import hold_limit
 from mellow_tide.core.hands.strain import (
     Task,
     composite_strain_index,
@@ -82,8 +83,10 @@ def test_a_static_hold():
 
 
 def test_the_default_holds_stay_far_below_what_can_be_held(catalogue):
-    longest = catalogue.pace.breath * 4
-    assert longest < longest_hold(0.3) / 2
+    point = catalogue.strokes["point_hold"]
+    for tool in point.tools:
+        limit = hold_limit(tool, point.depth[1], catalogue)
+        assert limit is None or point.passing.seconds < limit / 2
 
 
 @pytest.mark.parametrize("bad", [(1.1, 1, 1, 0, 1), (0.5, 0, 1, 0, 1), (0.5, 1, 1, 91, 1), (0.5, 1, 1, 0, 0)])

@@ -28,7 +28,10 @@ def test_the_day_says_what_is_next(client):
     day = client.get(DAY).json()
     assert [s["stage"] for s in day["sessions"]] == ["logged", "plan", "plan", "plan"]
     assert day["next_action"]["action"] == "plan"
-    assert client.get("/api/day?day=2030-01-01").json() == {
+    assert 0 < day["hands"]["strain"] <= 10
+    empty = client.get("/api/day?day=2030-01-01").json()
+    assert empty.pop("hands")["thumb_seconds"] == 0
+    assert empty == {
         "day": "2030-01-01",
         "time_zone": "UTC",
         "sessions": [],

@@ -237,6 +237,23 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * Area
+         * @description A part of the body to which a focus session keeps.
+         */
+        Area: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Gloss
+             * @default
+             */
+            gloss: string;
+            /** Regions */
+            regions: string[];
+        };
+        /**
          * Balance
          * @description Whole seconds of strokes on the client's left, right and middle, and of everything between strokes.
          */
@@ -249,6 +266,26 @@ export interface components {
             middle: number;
             /** Between */
             between: number;
+        };
+        /**
+         * Barred
+         * @description Something that may not be, by its id, and why.
+         */
+        Barred: {
+            /** Id */
+            id: string;
+            /** Because */
+            because: string;
+            /**
+             * In Pregnancy
+             * @default false
+             */
+            in_pregnancy: boolean;
+            /**
+             * Declined
+             * @default false
+             */
+            declined: boolean;
         };
         /**
          * Began
@@ -290,8 +327,10 @@ export interface components {
          * Brief
          * @description What is asked of a session.
          *
-         *     `booked_minutes` (10 to 120) is the whole booking, talking and dressing included. `focus` and
-         *     `leave_out` are region ids; `close_with` is a closing's id.
+         *     `booked_minutes` (10 to 120) is the whole booking, talking and dressing included; a `first_visit` has more of that.
+         *     `area` is the id of a part of the body, for a kind that keeps to one. `surface` is the kind's own if not named.
+         *     `focus` and `leave_out` are region ids; `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the
+         *     discomfort numbers (0 to 10) at which one eases off, in relaxation and in specific work.
          */
         Brief: {
             /**
@@ -299,13 +338,22 @@ export interface components {
              * @default full_body
              */
             kind: string;
+            /** Area */
+            area?: string | null;
             /**
              * School
              * @default back_outwards
              */
             school: string;
+            /** Surface */
+            surface?: ("table" | "chair" | "bed" | "mat") | null;
             /** Booked Minutes */
             booked_minutes: number;
+            /**
+             * First Visit
+             * @default false
+             */
+            first_visit: boolean;
             /**
              * Focus
              * @default []
@@ -322,11 +370,32 @@ export interface components {
              */
             close_with: string;
             /**
+             * Finish
+             * @default calm
+             * @enum {string}
+             */
+            finish: "calm" | "bright";
+            /**
              * Pressure
              * @default medium
              * @enum {string}
              */
             pressure: "light" | "medium" | "firm";
+            /**
+             * Ceiling
+             * @default 4
+             */
+            ceiling: number;
+            /**
+             * Specific Ceiling
+             * @default 7
+             */
+            specific_ceiling: number;
+            /**
+             * Lubricant
+             * @default grapeseed_oil
+             */
+            lubricant: string;
         };
         /**
          * BriefChange
@@ -348,6 +417,11 @@ export interface components {
             depth: number;
             /** Because */
             because: string;
+            /**
+             * In Pregnancy
+             * @default false
+             */
+            in_pregnancy: boolean;
         };
         /**
          * CatalogueView
@@ -386,14 +460,51 @@ export interface components {
             closings: {
                 [key: string]: components["schemas"]["Closing"];
             };
+            /** Supports */
+            supports: {
+                [key: string]: components["schemas"]["Support"];
+            };
+            /** Lubricants */
+            lubricants: {
+                [key: string]: components["schemas"]["mellow_tide__core__catalogue__rules__Lubricant"];
+            };
+            /** Consents */
+            consents: {
+                [key: string]: components["schemas"]["Consent"];
+            };
+            /** Conditions */
+            conditions: {
+                [key: string]: components["schemas"]["Condition"];
+            };
+            /** House Rules */
+            house_rules: {
+                [key: string]: components["schemas"]["HouseRule"];
+            };
             /** Checks */
             checks: {
                 [key: string]: components["schemas"]["CheckView"];
             };
         };
         /**
+         * ChangeBrief
+         * @description Give the brief another lubricant or other ceilings; what is left out stays.
+         */
+        ChangeBrief: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "change_brief";
+            /** Lubricant */
+            lubricant?: string | null;
+            /** Ceiling */
+            ceiling?: number | null;
+            /** Specific Ceiling */
+            specific_ceiling?: number | null;
+        };
+        /**
          * ChangeStep
-         * @description Give a step another depth, another number of passes, or a question after it; what is left out stays.
+         * @description Give a step another depth, tool, number of passes or other trait; what is left out stays.
          */
         ChangeStep: {
             /**
@@ -411,6 +522,40 @@ export interface components {
             passes?: number | null;
             /** Check In */
             check_in?: boolean | null;
+            /** Tool */
+            tool?: string | null;
+            /** Seconds */
+            seconds?: number | null;
+            /** Direction */
+            direction?: ("toward_heart" | "away" | "clockwise" | "counter_clockwise" | "along_fibre" | "across" | "still" | "from_beneath") | null;
+            cue?: components["schemas"]["StepCue"] | null;
+            /** Wipe */
+            wipe?: boolean | null;
+        };
+        /**
+         * ChangeStop
+         * @description Give a stop another position, window, medium, amount of oil, or way there; what is left out stays.
+         */
+        ChangeStop: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "change_stop";
+            /** Stop Id */
+            stop_id: string;
+            /** Position */
+            position?: string | null;
+            /** Window */
+            window?: string | null;
+            /** Medium */
+            medium?: ("dry" | "lubricated" | "clothed") | null;
+            /** Skips */
+            skips?: ("announce" | "cover" | "chest_cover" | "clean_hands")[] | null;
+            /** Oil */
+            oil?: ("little" | "usual" | "much") | null;
+            /** Reason */
+            reason?: string | null;
         };
         /**
          * CheckView
@@ -428,6 +573,51 @@ export interface components {
             summary: string;
             /** Rationale */
             rationale: string;
+        };
+        /**
+         * Choice
+         * @description One answer to a house rule, and what it changes: depths, holds, ceilings, what must be asked.
+         *
+         *     `place_depth` replaces the most depth at fragile places, `pass_seconds` the seconds of a stroke's pass,
+         *     `ceilings` the highest discomfort number by work (`relaxation`, `specific`); `unasked` are consents that need no yes
+         *     on record.
+         */
+        Choice: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Gloss
+             * @default
+             */
+            gloss: string;
+            /**
+             * Place Depth
+             * @default {}
+             */
+            place_depth: {
+                [key: string]: number;
+            };
+            /**
+             * Pass Seconds
+             * @default {}
+             */
+            pass_seconds: {
+                [key: string]: number;
+            };
+            /**
+             * Ceilings
+             * @default {}
+             */
+            ceilings: {
+                [key: string]: number;
+            };
+            /**
+             * Unasked
+             * @default []
+             */
+            unasked: string[];
         };
         /**
          * ClientView
@@ -471,6 +661,109 @@ export interface components {
             strokes: components["schemas"]["RitualStroke"][];
         };
         /**
+         * Condition
+         * @description A condition a client may have. `stop`: no session, refer. `ask`: the clinician first. `adapt`.
+         *
+         *     `in_pregnancy`: it is a state of a pregnancy.
+         */
+        Condition: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Gloss
+             * @default
+             */
+            gloss: string;
+            /**
+             * Cap
+             * @default {}
+             */
+            cap: {
+                [key: string]: number;
+            };
+            /**
+             * Forbid
+             * @default []
+             */
+            forbid: string[];
+            /**
+             * No Positions
+             * @default []
+             */
+            no_positions: string[];
+            /**
+             * No Heat
+             * @default []
+             */
+            no_heat: string[];
+            /**
+             * No Ingredients
+             * @default []
+             */
+            no_ingredients: string[];
+            /**
+             * No Families
+             * @default []
+             */
+            no_families: string[];
+            /** Says */
+            says: string;
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "stop" | "ask" | "adapt";
+            /**
+             * In Pregnancy
+             * @default false
+             */
+            in_pregnancy: boolean;
+        };
+        /**
+         * Consent
+         * @description Something the client is asked before it is touched.
+         *
+         *     `explicit`: only with a yes on record; `explicit_in`: only so in these kinds. `bare_only`: asked where the skin is
+         *     bare, not through the drape. `strokes`: asked for these strokes only; none named means any work on the region.
+         */
+        Consent: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Gloss
+             * @default
+             */
+            gloss: string;
+            /** Region */
+            region: string;
+            /**
+             * Explicit
+             * @default false
+             */
+            explicit: boolean;
+            /**
+             * Explicit In
+             * @default []
+             */
+            explicit_in: string[];
+            /**
+             * Bare Only
+             * @default false
+             */
+            bare_only: boolean;
+            /**
+             * Strokes
+             * @default []
+             */
+            strokes: string[];
+            /** Asks */
+            asks: string;
+        };
+        /**
          * CopySteps
          * @description Give `stop_id` the very steps of `like`: the other side, usually.
          */
@@ -507,7 +800,7 @@ export interface components {
         };
         /**
          * Day
-         * @description The sessions that start on `day` in the practice's time zone, in order.
+         * @description The sessions that start on `day` in the practice's time zone, in order, and what they ask of the hands.
          */
         Day: {
             /**
@@ -519,7 +812,22 @@ export interface components {
             time_zone: string;
             /** Sessions */
             sessions: components["schemas"]["SessionView"][];
+            hands: components["schemas"]["DayLoad"];
             next_action: components["schemas"]["NextAction"] | null;
+        };
+        /**
+         * DayLoad
+         * @description Load of a day of sessions: thumb seconds, the day's budget of them, and the cumulative strain index.
+         */
+        DayLoad: {
+            /** Thumb Seconds */
+            thumb_seconds: number;
+            /** Thumb Budget Seconds */
+            thumb_budget_seconds: number;
+            /** Strain */
+            strain: number;
+            /** Hazardous */
+            hazardous: boolean;
         };
         /**
          * Draft
@@ -536,7 +844,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Edits */
-            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["InsertStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
         };
         /**
          * Ended
@@ -564,11 +872,11 @@ export interface components {
          * @description One stroke or transition on the clock; `start` and `seconds` are whole seconds from the first touch.
          *
          *     `stop` and `step` index the flow; a transition has no step and belongs to the stop it leads to.
-         *     The scene (position, place, window, hands) is the one during the entry.
+         *     The scene (position, place, window, hands, table) is the one during the entry.
          */
         Entry: {
             /** Kind */
-            kind: "stroke" | ("close_window" | "wash" | "turn" | "bolster" | "walk" | "open_window" | "announce" | "oil" | "check_in");
+            kind: "stroke" | ("close_window" | "wash" | "towel" | "wipe" | "turn" | "sit_back" | "bolster" | "walk" | "height" | "stool" | "open_window" | "announce" | "oil" | "check_in");
             /** Start */
             start: number;
             /** Seconds */
@@ -581,7 +889,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "open" | "work" | "close";
+            role: "open" | "work" | "integrate" | "close";
             /** Region */
             region: string;
             /**
@@ -609,6 +917,15 @@ export interface components {
              */
             hands: "clean" | "oiled" | "soiled";
             /**
+             * Height
+             * @enum {string}
+             */
+            height: "low" | "high";
+            /** Seated */
+            seated: boolean;
+            /** Also Open */
+            also_open: string;
+            /**
              * About
              * @default
              */
@@ -624,7 +941,7 @@ export interface components {
             /** Stroke */
             stroke?: string | null;
             /** Slot */
-            slot?: ("open" | "dry" | "spread" | "warm" | "knead" | "specific" | "mobilise" | "rouse" | "flush" | "settle" | "close") | null;
+            slot?: ("open" | "dry" | "spread" | "warm" | "knead" | "specific" | "mobilise" | "rouse" | "flush" | "settle" | "contraction" | "close") | null;
             /** Tool */
             tool?: string | null;
             /** Zone */
@@ -646,6 +963,8 @@ export interface components {
             balance: components["schemas"]["Balance"];
             hands: components["schemas"]["HandLoad"];
             supplies: components["schemas"]["Supplies"];
+            /** Exposures */
+            exposures: components["schemas"]["Exposure"][];
         };
         /**
          * Events
@@ -654,6 +973,50 @@ export interface components {
         Events: {
             /** Events */
             events: (components["schemas"]["Began"] | components["schemas"]["Moved"] | components["schemas"]["Said"] | components["schemas"]["Ended"])[];
+        };
+        /**
+         * Excluded
+         * @description A place to keep away from: a region's side, or only a zone of it, and why if that was said.
+         */
+        Excluded: {
+            /** Region */
+            region: string;
+            /**
+             * Side
+             * @default both
+             * @enum {string}
+             */
+            side: "left" | "right" | "mid" | "both";
+            /** Zone */
+            zone?: string | null;
+            /**
+             * Because
+             * @default
+             */
+            because: string;
+        };
+        /**
+         * Exposure
+         * @description A stretch of the session with one window open: whole seconds from the first touch, and percent of the skin bare.
+         *
+         *     A second in no stretch is one with everything covered.
+         */
+        Exposure: {
+            /** Start */
+            start: number;
+            /** Seconds */
+            seconds: number;
+            /** Window */
+            window: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right" | "mid" | "both";
+            /** Also Open */
+            also_open: string;
+            /** Percent */
+            percent: number;
         };
         /**
          * FieldError
@@ -726,6 +1089,9 @@ export interface components {
         /**
          * HandLoad
          * @description Load of one session: thumb seconds and their share, composite strain index, the hardest stroke.
+         *
+         *     `straining` are the strokes that are above the hazard by themselves. `strain_1995` judges the session as one job by
+         *     the older index, which many clinics still use: up to 3 is probably safe, from 7 on probably hazardous.
          */
         HandLoad: {
             /** Thumb Seconds */
@@ -738,6 +1104,44 @@ export interface components {
             hazardous: boolean;
             /** Hardest */
             hardest: string | null;
+            /**
+             * Straining
+             * @default []
+             */
+            straining: components["schemas"]["Straining"][];
+            /** Strain 1995 */
+            strain_1995: number;
+        };
+        /**
+         * HotTowels
+         * @description How many hot towels, and how many minutes before (negative) or after the first touch the first must go in.
+         */
+        HotTowels: {
+            /** Count */
+            count: number;
+            /** Into Warmer Minute */
+            into_warmer_minute: number;
+        };
+        /**
+         * HouseRule
+         * @description A question on which practitioners disagree, its answers, the default and the reason for it.
+         */
+        HouseRule: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Gloss
+             * @default
+             */
+            gloss: string;
+            /** Default */
+            default: string;
+            /** Reason */
+            reason: string;
+            /** Choice */
+            choice: components["schemas"]["Choice"][];
         };
         /**
          * InsertStep
@@ -772,6 +1176,9 @@ export interface components {
         /**
          * Kind
          * @description A kind of session, and the minutes of a booking that are not hands-on.
+         *
+         *     `areas` are offered by a kind that keeps to a part of the body; `seconds` replaces a region's own where the kind
+         *     gives it less. An `open_ended` kind has no minutes to meet.
          */
         Kind: {
             /** Id */
@@ -792,20 +1199,46 @@ export interface components {
             positions: string[];
             /** Clothed */
             clothed: boolean;
-            /** Lubricant */
-            lubricant: boolean;
-            /** Usual Minutes */
+            /**
+             * Lubricant
+             * @enum {string}
+             */
+            lubricant: "yes" | "none" | "optional";
+            /**
+             * Usual Minutes
+             * @default []
+             */
             usual_minutes: number[];
+            /**
+             * Open Ended
+             * @default false
+             */
+            open_ended: boolean;
             /** Before Minutes */
             before_minutes: number;
             /** After Minutes */
             after_minutes: number;
+            /** First Visit Before Minutes */
+            first_visit_before_minutes: number;
+            /**
+             * Area
+             * @default []
+             */
+            area: components["schemas"]["Area"][];
+            /**
+             * Seconds
+             * @default {}
+             */
+            seconds: {
+                [key: string]: components["schemas"]["SecondsRange"];
+            };
         };
         /**
          * LeftOut
          * @description A region the plan does not work, and why.
          *
-         *     `wish`: the brief leaves it out. `no_consent`: it needs consent. `not_in_school`: the school has no
+         *     `wish`: the brief leaves it out. `no_consent`: it needs a yes that is not on record.
+         *     `declined`: the client said no. `excluded`: it is to be left alone. `not_in_school`: the school has no
          *     place for it. `position_barred`: the client may not lie so that it is reached. `health`: it cannot be worked as
          *     lightly as it must. `no_time`: the minutes do more good elsewhere; `gives` says what it would cost whom.
          *     `never_fits`: its least time does not fit beside the musts.
@@ -814,7 +1247,7 @@ export interface components {
             /** Region */
             region: string;
             /** Reason */
-            reason: ("wish" | "no_time" | "never_fits") | ("no_consent" | "not_in_school" | "position_barred" | "health");
+            reason: ("wish" | "no_time" | "never_fits") | ("no_consent" | "declined" | "excluded" | "not_in_school" | "position_barred" | "health");
             /**
              * Gives
              * @default []
@@ -866,16 +1299,6 @@ export interface components {
             log: components["schemas"]["Log"] | null;
             /** Logged At */
             logged_at: string | null;
-        };
-        /**
-         * Lubricant
-         * @description Millilitres for one region, both sides together.
-         */
-        Lubricant: {
-            /** Region */
-            region: string;
-            /** Millilitres */
-            millilitres: number;
         };
         /**
          * MeView
@@ -995,7 +1418,10 @@ export interface components {
         };
         /**
          * Position
-         * @description How the client lies or sits, with what is set up for it, in order.
+         * @description How the client lies or sits. `setup` says in order what is done for it, `supports` what that takes.
+         *
+         *     `upper` is the side of a pair that is workable where the client lies on the other; `flat` means lying on the
+         *     table, as opposed to sitting or leaning.
          */
         Position: {
             /** Id */
@@ -1009,6 +1435,20 @@ export interface components {
             gloss: string;
             /** Setup */
             setup: string[];
+            /**
+             * Supports
+             * @default []
+             */
+            supports: string[];
+            /** Flat */
+            flat: boolean;
+            /**
+             * Face Hidden
+             * @default false
+             */
+            face_hidden: boolean;
+            /** Upper */
+            upper?: ("left" | "right") | null;
         };
         /**
          * Problem
@@ -1055,13 +1495,25 @@ export interface components {
             level: "stop" | "ask" | "adapt";
             /** Says */
             says: string;
+            /**
+             * In Pregnancy
+             * @default false
+             */
+            in_pregnancy: boolean;
+            /**
+             * By House
+             * @default false
+             */
+            by_house: boolean;
         };
         /**
          * Region
          * @description What a plan allots time to. `share` is percent of body surface per side; `glide_cm` at 170 cm height.
          *
          *     `name` says one side of it, `short` fits on the tide line, `whole` says both sides. `oil_factor` is how much
-         *     more lubricant it takes than its share of the surface.
+         *     more lubricant it takes than its share of the surface. `height` is the table's for it: low for leaning, high for
+         *     small work; `stool` names the positions in which one works it seated. `also_windows` are further windows by position
+         *     through which a part of it is reached.
          */
         Region: {
             /** Id */
@@ -1093,8 +1545,26 @@ export interface components {
             windows: {
                 [key: string]: string;
             };
+            /**
+             * Also Windows
+             * @default {}
+             */
+            also_windows: {
+                [key: string]: string;
+            };
             /** Stand */
             stand: ("head" | "foot" | "left" | "right" | "own_side")[];
+            /**
+             * Height
+             * @default high
+             * @enum {string}
+             */
+            height: "low" | "high";
+            /**
+             * Stool
+             * @default []
+             */
+            stool: string[];
             /** Glide Cm */
             glide_cm: number;
             /** Share */
@@ -1115,11 +1585,6 @@ export interface components {
              * @default false
              */
             soils_hands: boolean;
-            /**
-             * Needs Consent
-             * @default false
-             */
-            needs_consent: boolean;
             /**
              * Oil Factor
              * @default 1
@@ -1180,11 +1645,14 @@ export interface components {
             /** Words */
             words: string;
             /** Edits */
-            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["InsertStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
         };
         /**
          * Restrictions
-         * @description Depth caps by region, positions the client may not lie in with the reason, heat, and all reasons.
+         * @description All that health, pregnancy, consents and excluded places take away, each with its reason.
+         *
+         *     `caps`: most depth by region. `positions`, `regions`, `heat` (on regions), `ingredients` (of the lubricant) and
+         *     `families` (of strokes) may not be. `excluded` are places to keep away from.
          */
         Restrictions: {
             /**
@@ -1198,18 +1666,35 @@ export interface components {
              */
             caps: components["schemas"]["Cap"][];
             /**
-             * No Positions
+             * Positions
              * @default []
              */
-            no_positions: [
-                string,
-                string
-            ][];
+            positions: components["schemas"]["Barred"][];
+            /**
+             * Regions
+             * @default []
+             */
+            regions: components["schemas"]["Barred"][];
             /**
              * Heat
-             * @default true
+             * @default []
              */
-            heat: boolean;
+            heat: components["schemas"]["Barred"][];
+            /**
+             * Ingredients
+             * @default []
+             */
+            ingredients: components["schemas"]["Barred"][];
+            /**
+             * Families
+             * @default []
+             */
+            families: components["schemas"]["Barred"][];
+            /**
+             * Excluded
+             * @default []
+             */
+            excluded: components["schemas"]["Excluded"][];
         };
         /**
          * RitualStroke
@@ -1224,6 +1709,8 @@ export interface components {
         /**
          * RunSheet
          * @description Entries without gaps or overlaps from 0 to `seconds`; `hands_on_seconds` is what the booking leaves.
+         *
+         *     An `open_ended` session has no minutes to meet.
          */
         RunSheet: {
             /** Entries */
@@ -1232,6 +1719,11 @@ export interface components {
             seconds: number;
             /** Hands On Seconds */
             hands_on_seconds: number;
+            /**
+             * Open Ended
+             * @default false
+             */
+            open_ended: boolean;
         };
         /**
          * RunState
@@ -1390,6 +1882,9 @@ export interface components {
         /**
          * Step
          * @description One stroke as it is to be done: `passes` 1 to 60, `depth` 1 to 5; `check_in` asks about the pressure after it.
+         *
+         *     `seconds` (1 to 1800) replaces what the passes take. `direction` and `cue` replace the stroke's own.
+         *     `wipe` takes the oil off first.
          */
         Step: {
             /** Stroke */
@@ -1398,7 +1893,7 @@ export interface components {
              * Slot
              * @enum {string}
              */
-            slot: "open" | "dry" | "spread" | "warm" | "knead" | "specific" | "mobilise" | "rouse" | "flush" | "settle" | "close";
+            slot: "open" | "dry" | "spread" | "warm" | "knead" | "specific" | "mobilise" | "rouse" | "flush" | "settle" | "contraction" | "close";
             /** Tool */
             tool: string;
             /** Zone */
@@ -1407,6 +1902,16 @@ export interface components {
             depth: number;
             /** Passes */
             passes: number;
+            /** Seconds */
+            seconds?: number | null;
+            /** Direction */
+            direction?: ("toward_heart" | "away" | "clockwise" | "counter_clockwise" | "along_fibre" | "across" | "still" | "from_beneath") | null;
+            cue?: components["schemas"]["StepCue"] | null;
+            /**
+             * Wipe
+             * @default false
+             */
+            wipe: boolean;
             /**
              * Check In
              * @default false
@@ -1419,10 +1924,24 @@ export interface components {
             note: string;
         };
         /**
+         * StepCue
+         * @description The therapist's own words for an active step: the command, and the release that belongs to it.
+         */
+        StepCue: {
+            /** Command */
+            command: string;
+            /**
+             * Release
+             * @default
+             */
+            release: string;
+        };
+        /**
          * Stop
          * @description One region on one side in one position. `id` is unique in its flow.
          *
-         *     `side` is the client's: left, right, mid; `both` only in openings and closings.
+         *     `side` is the client's: left, right, mid; `both` only where no work is done. `skips` is what of the usual way there
+         *     is left out, `oil` how much goes on, `reason` why this side is not worked as the other one is.
          */
         Stop: {
             /** Id */
@@ -1432,7 +1951,7 @@ export interface components {
              * @default work
              * @enum {string}
              */
-            role: "open" | "work" | "close";
+            role: "open" | "work" | "integrate" | "close";
             /** Region */
             region: string;
             /**
@@ -1449,14 +1968,45 @@ export interface components {
              * @enum {string}
              */
             medium: "dry" | "lubricated" | "clothed";
+            /**
+             * Skips
+             * @default []
+             */
+            skips: ("announce" | "cover" | "chest_cover" | "clean_hands")[];
+            /**
+             * Oil
+             * @default usual
+             * @enum {string}
+             */
+            oil: "little" | "usual" | "much";
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
             /** Steps */
             steps: components["schemas"]["Step"][];
+        };
+        /**
+         * Straining
+         * @description A stroke with a tool at a depth, and its own strain index over the session.
+         */
+        Straining: {
+            /** Stroke */
+            stroke: string;
+            /** Tool */
+            tool: string;
+            /** Depth */
+            depth: number;
+            /** Index */
+            index: number;
         };
         /**
          * Stroke
          * @description A stroke: `slots` maps each place in the arc to passes (least, usual, most).
          *
-         *     `routine` strokes may be planned; the others come by wish or by hand. `heat` strokes bring warmth.
+         *     `routine` strokes may be planned; the others come by wish or by hand. `heat` strokes bring warmth; `grip` strokes
+         *     need skin that does not slip, so the oil is wiped off first, or the tool is a towel.
          */
         Stroke: {
             /** Id */
@@ -1506,6 +2056,11 @@ export interface components {
              * @default false
              */
             heat: boolean;
+            /**
+             * Grip
+             * @default false
+             */
+            grip: boolean;
             /** Regions */
             regions: string[];
             /**
@@ -1520,15 +2075,39 @@ export interface components {
         };
         /**
          * Supplies
-         * @description What to lay out: lubricant in all and by region, and linen by the piece.
+         * @description What to lay out: lubricant in all and by region, linen by the piece, support ids, hot towels.
+         *
+         *     `packing` says all of it, and what else is needed, in lines to tick off, in the order in which it is laid out.
          */
         Supplies: {
+            /** Lubricant */
+            lubricant: string | null;
             /** Millilitres */
             millilitres: number;
             /** By Region */
-            by_region: components["schemas"]["Lubricant"][];
+            by_region: components["schemas"]["mellow_tide__core__supplies__packing__Lubricant"][];
             /** Linen */
             linen: string[];
+            /** Supports */
+            supports: string[];
+            hot_towels: components["schemas"]["HotTowels"] | null;
+            /** Packing */
+            packing: string[];
+        };
+        /**
+         * Support
+         * @description Something that holds the client up: a bolster, a pillow, a wedge.
+         */
+        Support: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Gloss
+             * @default
+             */
+            gloss: string;
         };
         /**
          * Tool
@@ -1557,6 +2136,8 @@ export interface components {
         /**
          * Window
          * @description A part of the client that may be uncovered; opening and closing take seconds.
+         *
+         *     `beyond` names, by region, the zones that its limit leaves covered; `uncovers` the regions that lie bare.
          */
         Window: {
             /** Id */
@@ -1578,6 +2159,48 @@ export interface components {
             instruction: string;
             /** Limit */
             limit: string;
+            /**
+             * Beyond
+             * @default {}
+             */
+            beyond: {
+                [key: string]: string[];
+            };
+            /**
+             * Uncovers
+             * @default []
+             */
+            uncovers: string[];
+        };
+        /**
+         * Lubricant
+         * @description An oil, lotion or cream, and what of it some people must not have on the skin.
+         */
+        mellow_tide__core__catalogue__rules__Lubricant: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Gloss
+             * @default
+             */
+            gloss: string;
+            /**
+             * Contains
+             * @default []
+             */
+            contains: string[];
+        };
+        /**
+         * Lubricant
+         * @description Millilitres for one region, both sides together.
+         */
+        mellow_tide__core__supplies__packing__Lubricant: {
+            /** Region */
+            region: string;
+            /** Millilitres */
+            millilitres: number;
         };
     };
     responses: never;

@@ -160,7 +160,12 @@ function Swells(props: {
 function describe(swell: Swell, catalogue: Catalogue): string {
   const region = catalogue.regions[swell.region];
   const name = region ? sided(region, swell.side) : swell.region;
-  const what = { open: `first contact, ${name}`, close: `close, ${name}`, work: name }[swell.role];
+  const what = {
+    open: `first contact, ${name}`,
+    close: `close, ${name}`,
+    integrate: `for the whole, ${name}`,
+    work: name,
+  }[swell.role];
   return `${what}, ${span(swell.end - swell.start)} from ${clock(swell.start)}, depth up to ${swell.deepest}`;
 }
 

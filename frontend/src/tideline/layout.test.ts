@@ -42,7 +42,7 @@ function sheetOf(make: () => Entry[]): RunSheet {
   clock = 0;
   stops = -1;
   const entries = make();
-  return { entries, seconds: clock, hands_on_seconds: clock };
+  return { entries, seconds: clock, hands_on_seconds: clock, open_ended: false };
 }
 
 const mirrored = sheetOf(() => [

@@ -70,7 +70,7 @@ export interface Margins {
 
 const SINGLE: Softness = { shore: 75, blur: 0.07 };
 const JOINED: Softness = { shore: 240, blur: 0.14 };
-const TURNING = new Set<Entry["kind"]>(["turn", "bolster"]);
+const TURNING = new Set<Entry["kind"]>(["turn", "sit_back", "bolster"]);
 
 /** Lay `sheet` into `size`. `joined` makes one swell of neighbouring stops of one side, for small pictures. */
 export function layTide(sheet: RunSheet, size: Size, margins: Margins, joined = false): TideLayout {

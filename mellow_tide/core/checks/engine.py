@@ -2,9 +2,14 @@
 
 import logging
 from collections.abc import Iterable
+from dataclasses import replace
 
-from mellow_tide.core.checks.check import Case, Check, Finding
+from pydantic import ValidationError
+
+from mellow_tide.core.checks.check import Case, Check, Finding, Repair
 from mellow_tide.core.checks.registry import CHECKS
+from mellow_tide.core.flow.edits import ChangeBrief, ChangeStep, MoveStep, RemoveStep, apply
+from mellow_tide.core.timing.run_sheet import lay_out
 
 log = logging.getLogger(__name__)
 
@@ -12,12 +17,44 @@ BROKEN = "SYS01"
 
 
 def findings(case: Case, checks: Iterable[Check] = CHECKS) -> tuple[Finding, ...]:
-    """All findings, the most severe first, then in the order of the flow."""
+    """All findings, the most severe first, then in the order of the flow.
+
+    A repair is only offered if the repaired flow has no more `stop` findings than this one.
+    """
+    checks = tuple(checks)
     found = [finding for check in checks for finding in _run(check, case)]
+    found = _with_safe_repairs(case, found, checks)
     severity = {"stop": 0, "caution": 1, "advice": 2}
     place = {stop.id: i for i, stop in enumerate(case.flow.stops)}
     found.sort(key=lambda f: (severity[f.severity], place.get(f.stop_id or "", -1), f.step or 0, f.code))
     return tuple(found)
+
+
+HARMLESS = (ChangeStep, ChangeBrief, RemoveStep, MoveStep)
+"""Edits as repairs make them can do no harm: they lighten, take away, or put in order within a stop."""
+
+
+def _with_safe_repairs(case: Case, found: list[Finding], checks: tuple[Check, ...]) -> list[Finding]:
+    now = sum(finding.severity == "stop" for finding in found)
+    stopping = tuple(check for check in checks if check.severity == "stop")
+
+    def safe(repair: Repair) -> bool:
+        if all(isinstance(edit, HARMLESS) for edit in repair.edits):
+            return True
+        try:
+            repaired = apply(case.flow, repair.edits)
+        except ValidationError:  # a flow keeps at least one stop
+            return False
+        sheet = lay_out(repaired, case.catalogue, case.tempo)
+        after = replace(case, flow=repaired, sheet=sheet)
+        return sum(1 for check in stopping for _ in _run(check, after)) <= now
+
+    return [
+        finding.model_copy(update={"repairs": tuple(r for r in finding.repairs if safe(r))})
+        if finding.repairs
+        else finding
+        for finding in found
+    ]
 
 
 def _run(check: Check, case: Case) -> list[Finding]:

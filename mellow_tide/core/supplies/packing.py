@@ -56,7 +56,10 @@ class HotTowels(Record):
 
 
 class Supplies(Record):
-    """What to lay out: lubricant in all and by region, linen by the piece, support ids, hot towels, other tools."""
+    """What to lay out: lubricant in all and by region, linen by the piece, support ids, hot towels.
+
+    `packing` says all of it, and what else is needed, in lines to tick off, in the order in which it is laid out.
+    """
 
     lubricant: str | None
     millilitres: float
@@ -64,33 +67,32 @@ class Supplies(Record):
     linen: tuple[str, ...]
     supports: tuple[str, ...]
     hot_towels: HotTowels | None
-    also: tuple[str, ...]
+    packing: tuple[str, ...]
 
 
 def supplies(flow: Flow, sheet: RunSheet, catalogue: Catalogue, client: ClientFacts) -> Supplies:
     """Everything that working `sheet` on `client` uses."""
     by_region = _lubricant(flow, sheet, catalogue, client)
+    millilitres = round(sum(ml for _, ml in by_region), 1)
+    linen, supports, towels = _linen(flow, catalogue), _supports(flow, catalogue), _hot_towels(sheet)
+    oil = catalogue.lubricants[flow.brief.lubricant]
+    packing = [
+        *linen,
+        *(catalogue.supports[id].name for id in supports),
+        *([f"{oil.name}, warmed: about {round(millilitres)} ml"] if by_region else []),
+        *([_towels_words(towels)] if towels else []),
+        *(["stool"] if any(entry.kind == "stool" or entry.seated for entry in sheet.entries) else []),
+        "clock in sight",
+    ]
     return Supplies(
-        lubricant=flow.brief.lubricant if by_region else None,
-        millilitres=round(sum(ml for _, ml in by_region), 1),
+        lubricant=oil.id if by_region else None,
+        millilitres=millilitres,
         by_region=tuple(Lubricant(region=id, millilitres=round(ml, 1)) for id, ml in by_region),
-        linen=_linen(flow, catalogue),
-        supports=_supports(flow, catalogue),
-        hot_towels=_hot_towels(sheet),
-        also=_also(sheet),
+        linen=linen,
+        supports=supports,
+        hot_towels=towels,
+        packing=tuple(packing),
     )
-
-
-def packing_list(supplies: Supplies, catalogue: Catalogue) -> tuple[str, ...]:
-    """The supplies as lines to tick off, in the order in which they are laid out."""
-    lines = list(supplies.linen)
-    lines += [catalogue.supports[id].name for id in supplies.supports]
-    if supplies.lubricant:
-        name = catalogue.lubricants[supplies.lubricant].name
-        lines.append(f"{name}, warmed: about {round(supplies.millilitres)} ml")
-    if supplies.hot_towels:
-        lines.append(_towels_words(supplies.hot_towels))
-    return (*lines, *supplies.also)
 
 
 def _towels_words(towels: HotTowels) -> str:
@@ -145,8 +147,3 @@ def _hot_towels(sheet: RunSheet) -> HotTowels | None:
     if not fetched:
         return None
     return HotTowels(count=len(fetched), into_warmer_minute=fetched[0] // 60 - WARMER_MINUTES)
-
-
-def _also(sheet: RunSheet) -> tuple[str, ...]:
-    stool = any(entry.seated or entry.kind == "stool" for entry in sheet.entries)
-    return (*(("stool",) if stool else ()), "clock in sight")

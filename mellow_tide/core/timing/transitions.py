@@ -42,11 +42,17 @@ def _window_side(visit: Visit, catalogue: Catalogue) -> Side:
     return visit.side if catalogue.windows[visit.window].per_side else "mid"
 
 
+def _wanted_window(visit: Visit, catalogue: Catalogue) -> str:
+    """The window to open for a visit: none where the work goes through clothing and uncovers nothing."""
+    return visit.window if catalogue.windows[visit.window].uncovers else "none"
+
+
 def _cover(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
     if scene.window == "none":
         return
-    same = scene.window == visit.window and scene.window_side == _window_side(visit, c)
-    kept = visit.window == "none" and scene.window in region.keeps_open and scene.window_side == visit.side
+    wanted = _wanted_window(visit, c)
+    same = scene.window == wanted and scene.window_side == _window_side(visit, c)
+    kept = wanted == "none" and scene.window in region.keeps_open and scene.window_side == visit.side
     if scene.position == visit.position and (same or kept):
         return
     if scene.also_open != "none":
@@ -130,7 +136,8 @@ def _sit(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Ch
 
 def _uncover(scene: Scene, visit: Visit, c: Catalogue, done: list[Change]) -> None:
     side = _window_side(visit, c)
-    if visit.window == "none" or (scene.window, scene.window_side) == (visit.window, side):
+    wanted = _wanted_window(visit, c)
+    if wanted == "none" or (scene.window, scene.window_side) == (wanted, side):
         return
     opening = Transition("open_window", c.windows[visit.window].open_seconds, visit.window, side)
     done.append((opening, _uncovered(scene, visit.window, side)))

@@ -7,8 +7,9 @@ export function FitLine({ session, planning }: { session: SessionView; planning:
   const { sheet, balance, findings } = session.evaluation;
   const over = sheet.seconds - sheet.hands_on_seconds;
   const apart = Math.abs(balance.left - balance.right);
-  const fit =
-    Math.abs(over) <= 15
+  const fit = sheet.open_ended
+    ? `${span(sheet.seconds)} of work, at her pace`
+    : Math.abs(over) <= 15
       ? `Fits ${span(sheet.hands_on_seconds)} hands-on`
       : `${span(over)} ${over > 0 ? "over" : "under"} the ${span(sheet.hands_on_seconds)} hands-on`;
   return (

@@ -2,7 +2,7 @@ import { useEffect, useRef } from "react";
 import type { Catalogue, Entry, RunSheet, SessionView, Stop } from "../../api/client";
 import { clock, span } from "../../lib/time";
 import { capital, depthWord, sided, spoken } from "../../lib/words";
-import { groupByPosition, stopSeconds, transitionWords } from "./sequence";
+import { groupByPosition, isWork, stopSeconds, transitionWords } from "./sequence";
 
 interface Props {
   flow: SessionView["plan"]["flow"];
@@ -56,8 +56,10 @@ function StopRow(props: {
   }, [open]);
   const region = catalogue.regions[stop.region];
   const name = region ? sided(region, stop.side) : stop.region;
-  const role = { open: "First contact, ", work: "", close: "Close, " }[stop.role ?? "work"];
-  const between = entries.filter((entry) => !["stroke", "oil", "check_in", "announce"].includes(entry.kind));
+  const role = { open: "First contact, ", work: "", integrate: "The whole: ", close: "Close, " }[
+    stop.role ?? "work"
+  ];
+  const between = entries.filter((entry) => !isWork(entry) && entry.kind !== "announce");
   return (
     <li ref={row} className="scroll-my-28">
       {between.length > 0 && (
@@ -78,6 +80,13 @@ function StopRow(props: {
   );
 }
 
+const BETWEEN: Partial<Record<Entry["kind"], string>> = {
+  oil: "warm oil in the hands",
+  towel: "fetch a hot towel",
+  wipe: "wipe the oil off",
+  check_in: "ask about the pressure",
+};
+
 function Strokes({ entries, catalogue }: { entries: Entry[]; catalogue: Catalogue }) {
   return (
     <ol className="mb-3 pl-14 pr-1" aria-label="Strokes">
@@ -85,9 +94,9 @@ function Strokes({ entries, catalogue }: { entries: Entry[]; catalogue: Catalogu
         entry.kind === "stroke" ? (
           <StrokeRow key={entry.start} entry={entry} catalogue={catalogue} />
         ) : (
-          (entry.kind === "oil" || entry.kind === "check_in") && (
+          isWork(entry) && (
             <li key={entry.start} className="flex justify-between py-1 text-quiet italic">
-              <span>{entry.kind === "oil" ? "warm oil in the hands" : "ask about the pressure"}</span>
+              <span>{BETWEEN[entry.kind]}</span>
               <span className="numbers">{span(entry.seconds)}</span>
             </li>
           )

@@ -1,4 +1,5 @@
 import type { Catalogue, SessionView } from "../../api/client";
+import { span } from "../../lib/time";
 import { capital, listed } from "../../lib/words";
 
 interface Props {
@@ -8,19 +9,28 @@ interface Props {
 
 /** What to lay out beforehand, and what the session asks of the therapist's own hands. */
 export function SideNotes({ evaluation, catalogue }: Props) {
-  const { supplies, hands } = evaluation;
+  const { supplies, hands, exposures } = evaluation;
   const most = [...supplies.by_region].sort((a, b) => b.millilitres - a.millilitres).slice(0, 3);
   const shares = most.map(
     (part) => `${catalogue.regions[part.region]?.whole ?? part.region} ${Math.round(part.millilitres)}`,
   );
   const hardest = catalogue.strokes[hands.hardest ?? ""]?.name;
+  const bare = exposures.reduce((sum, stretch) => sum + stretch.seconds, 0);
   return (
     <section aria-label="To lay out" className="mt-8">
       <h2 className="text-2xl">To lay out</h2>
-      <p className="mt-2">
-        {capital(listed(supplies.linen))}; about {Math.round(supplies.millilitres)} ml of oil, warmed
-        {shares.length > 0 && ` (${listed(shares)} ml the most)`}.
-      </p>
+      <ul className="mt-2 list-disc pl-5 marker:text-tide">
+        {supplies.packing.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+      {shares.length > 0 && <p className="mt-2 text-quiet">Most oil: {listed(shares)} ml.</p>}
+      {bare > 0 && (
+        <p className="mt-2 text-quiet">
+          Uncovered for {span(bare)} in all, at most{" "}
+          {Math.round(Math.max(...exposures.map((stretch) => stretch.percent)))} % of the skin at a time.
+        </p>
+      )}
       <h2 className="mt-6 text-2xl">Your hands</h2>
       <p className="mt-2">
         {hands.hazardous ? "This session strains the hand" : "An easy session for the hand"}: strain index{" "}

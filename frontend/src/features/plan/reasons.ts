@@ -9,12 +9,16 @@ export function whyLeftOut(left: LeftOut, name: (region: string) => string): str
       return "By your wish.";
     case "no_consent":
       return "Only with the client’s consent; none is on record.";
+    case "declined":
+      return "The client has declined it.";
+    case "excluded":
+      return "It is to be left alone.";
     case "not_in_school":
       return "This school has no place for it.";
     case "position_barred":
       return "The client may not lie so that it is reached.";
     case "health":
-      return "It cannot be worked as lightly as it must be.";
+      return "Health rules it out, or asks for a lighter touch than it can be given.";
     case "never_fits":
       return "Even its least time does not fit beside what was asked for.";
     case "no_time":

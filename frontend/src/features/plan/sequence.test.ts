@@ -29,6 +29,8 @@ describe("the sequence", () => {
   it("counts working, not getting there", () => {
     const entries = [entry("walk", 10), entry("oil", 15), entry("stroke", 60), entry("check_in", 8)];
     expect(stopSeconds(entries)).toBe(83);
+    expect(stopSeconds([entry("towel", 15, "hands"), entry("wipe", 10, "hands")])).toBe(0);
+    expect(stopSeconds([entry("towel", 15, "back"), entry("stroke", 40)])).toBe(55);
   });
 
   it("tells the way to a stop in one line", () => {
@@ -36,5 +38,7 @@ describe("the sequence", () => {
     expect(transitionWords(way, catalogue)).toBe(
       "wash hands, walk to the client’s left, uncover the left back of the leg (80 s)",
     );
+    const seated = [entry("stool", 10, "back"), entry("height", 8, "low"), entry("stool", 10, "fetch")];
+    expect(transitionWords(seated, catalogue)).toBe("put the stool back, table down, fetch the stool (28 s)");
   });
 });

@@ -18,11 +18,16 @@ export function wayUp(stops: readonly Stop[], catalogue: Pick<Catalogue, "positi
   return `${name} ${others.length > 0 ? "first" : "throughout"}`;
 }
 
+const WORK = new Set<Entry["kind"]>(["stroke", "oil", "towel", "wipe", "check_in"]);
+
+/** Whether an entry is working its stop; cleaning the hands on the way there is not. */
+export function isWork(entry: Entry): boolean {
+  return WORK.has(entry.kind) && entry.about !== "hands";
+}
+
 /** Seconds of working a stop, oiling and asking included, getting there not. */
 export function stopSeconds(entries: readonly Entry[]): number {
-  return entries
-    .filter((entry) => ["stroke", "oil", "check_in"].includes(entry.kind))
-    .reduce((sum, entry) => sum + entry.seconds, 0);
+  return entries.filter(isWork).reduce((sum, entry) => sum + entry.seconds, 0);
 }
 
 function inWords(entry: Entry, catalogue: Catalogue): string {
@@ -31,8 +36,18 @@ function inWords(entry: Entry, catalogue: Catalogue): string {
   switch (entry.kind) {
     case "turn":
       return `turn to ${catalogue.positions[entry.about]?.name ?? entry.about}`;
+    case "sit_back":
+      return catalogue.positions[entry.about]?.name ?? entry.about;
     case "bolster":
       return "move the bolster";
+    case "stool":
+      return entry.about === "fetch" ? "fetch the stool" : "put the stool back";
+    case "height":
+      return entry.about === "low" ? "table down" : "table up";
+    case "towel":
+      return "fetch a hot towel";
+    case "wipe":
+      return "wipe the hands";
     case "walk":
       return entry.about === "head" || entry.about === "foot"
         ? `walk to the ${entry.about}`

@@ -7,7 +7,7 @@ import { SmallTide } from "../../tideline/SmallTide";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { DayLine } from "./DayLine";
-import { askedFor, daySentence, STAGE_PAGE, STAGE_WORDS } from "./phrases";
+import { askedFor, daySentence, handsSentence, STAGE_PAGE, STAGE_WORDS } from "./phrases";
 
 /** The day along one line, and the one thing to do next. */
 export function TodayPage() {
@@ -41,7 +41,8 @@ function FullDay({ day }: { day: Day }) {
     <>
       <DayLine day={day} />
       {next && <NextAction session={next} timeZone={day.time_zone} />}
-      <h2 className="mb-2 mt-10 text-2xl">The day in order</h2>
+      <p className="mt-6 text-lg">{handsSentence(day.hands)}</p>
+      <h2 className="mb-2 mt-8 text-2xl">The day in order</h2>
       <ol className="divide-y divide-base-300 border-y border-base-300">
         {day.sessions.map((session) => (
           <SessionRow key={session.session_id} session={session} timeZone={day.time_zone} />

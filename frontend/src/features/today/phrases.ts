@@ -17,6 +17,18 @@ export const STAGE_PAGE: Record<Stage, "plan" | "work" | "log"> = {
   logged: "log",
 };
 
+/** What the whole day asks of the therapist's hands. */
+export function handsSentence({
+  hazardous,
+  strain,
+  thumb_seconds,
+  thumb_budget_seconds,
+}: Day["hands"]): string {
+  const load = hazardous ? "a straining day" : "within bounds";
+  const thumbs = `${Math.round(thumb_seconds / 60)} of the ${Math.round(thumb_budget_seconds / 60)} min that thumbs bear`;
+  return `Your hands today: ${load}, strain index ${Math.round(strain * 10) / 10} of 10 at most, ${thumbs}.`;
+}
+
 /** What a brief asks for, in one line. */
 export function askedFor(brief: Brief, regions: Record<string, Region>): string {
   const names = (ids: readonly string[]) => listed(ids.map((id) => regions[id]?.whole ?? id));

@@ -71,6 +71,33 @@ function transitionCue(entry: Entry, place: string, catalogue: Catalogue): Cue {
         detail,
         how: "Trap the sheet with your body against the table, lift the near edge into a tent, and let the client turn toward you. The drape settles before you move.",
       };
+    case "sit_back":
+      return {
+        place: "Turn",
+        name: capital(position?.name ?? ""),
+        detail,
+        how: position?.setup.join(". ") ?? "",
+      };
+    case "stool":
+      return entry.about === "fetch"
+        ? { place, name: "Fetch the stool", detail, how: "Sit close, feet flat, shoulders low." }
+        : { place, name: "Put the stool back", detail, how: "Out of the way of your feet." };
+    case "height":
+      return {
+        place,
+        name: entry.about === "low" ? "Table down" : "Table up",
+        detail,
+        how:
+          entry.about === "low"
+            ? "Low enough to lean with straight arms; one hand stays on the client."
+            : "High enough to work with a straight back; one hand stays on the client.",
+      };
+    case "towel":
+      return { place, name: "Hot towel", detail, how: "Test it on your own forearm first." };
+    case "wipe":
+      return entry.about === "hands"
+        ? { place, name: "Wipe your hands", detail, how: "Palms, fingers and wrists, before you go on." }
+        : { place, name: "Wipe the oil off", detail, how: "So that the grip does not slip." };
     case "bolster":
       return { place: "Turn", name: "Move the bolster", detail, how: position?.setup.join(". ") ?? "" };
     case "wash":

@@ -8,9 +8,9 @@ from mellow_tide.core.flow.brief import ClientFacts
 
 
 def check(case: Case) -> Iterator[Found]:
-    """What to do a little differently, and why."""
+    """What to do a little differently, and why; what a pregnancy changes is held by checks of its own."""
     for reason in case.restrictions.reasons:
-        if reason.level == "adapt":
+        if reason.level == "adapt" and not reason.in_pregnancy:
             yield Found(f"{reason.name}: {reason.says}")
 
 

@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.timing.run_sheet import Entry
 
 TURNS_AT = 30
 """Seconds up to which percussion rouses, and beyond which it calms (common practice)."""
@@ -16,21 +17,21 @@ def check(case: Case) -> Iterator[Found]:
     """Percussion over 30 s on a region of a session that is to end bright, or up to 30 s of one that is to end calm."""
     rouse = case.flow.brief.finish == "bright"
     seconds: dict[str, int] = {}
-    last: dict[str, int] = {}
+    last: dict[str, Entry] = {}
     for e in case.sheet.entries:
         if e.step is not None and e.stroke and case.catalogue.strokes[e.stroke].family == "percussion":
             seconds[e.stop_id] = seconds.get(e.stop_id, 0) + e.seconds
-            last[e.stop_id] = e.step
+            last[e.stop_id] = e
     for s in case.worked():
         taken = seconds.get(s.id, 0)
         if not taken or (taken <= TURNS_AT) == rouse:
             continue
         does = f"over {TURNS_AT} s it calms instead of rousing" if rouse else f"up to {TURNS_AT} s it rouses"
-        x = s.steps[last[s.id]]
-        passes = max(1, x.passes * TURNS_AT // taken) if rouse else x.passes * TURNS_AT // taken + 1
-        edits = (ChangeStep(stop_id=s.id, step=last[s.id], passes=passes),)
+        e = last[s.id]
+        aim = TURNS_AT if rouse else TURNS_AT + 1
+        edits = (ChangeStep(stop_id=s.id, step=e.step or 0, seconds=max(1, e.seconds + aim - taken)),)
         repair = Repair(words="Shorten it" if rouse else "Let it go on until it calms", edits=edits)
-        yield Found(f"{taken} s of percussion on the {case.place(s)}: {does}.", s, last[s.id], (repair,))
+        yield Found(f"{taken} s of percussion on the {case.place(s)}: {does}.", s, e.step, (repair,))
 
 
 def _clapping(passes: int, c: Catalogue) -> Flow:

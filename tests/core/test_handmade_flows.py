@@ -1,0 +1,71 @@
+"""Flows for five kinds of session that break nothing, and what is found once each breaks exactly one rule."""
+
+import pytest
+
+from mellow_tide.core.evaluation.evaluate import evaluate
+from mellow_tide.core.flow.edits import ChangeStep, ChangeStop, InsertStep, RemoveStep, RemoveStop, apply
+from mellow_tide.core.flow.reach import check_flow
+from mellow_tide.core.planner.plan import meet_the_minutes
+from tests.core import handmade as made
+
+C = made.C
+KINDS = {
+    "chair": (made.chair(), made.CLIENT),
+    "focus": (made.focus(), made.CLIENT),
+    "side_lying": (made.side_lying(), made.CLIENT),
+    "prenatal": (made.prenatal(), made.TWENTY_SEVEN_WEEKS),
+    "labour_support": (made.labour_support(), made.IN_LABOUR),
+}
+
+
+def codes(flow, client):
+    check_flow(flow, C)
+    return {finding.code for finding in evaluate(flow, client, C).findings}
+
+
+def stroke(name, slot, depth, passes, **fields):
+    return made.step(C, name, slot, depth, passes).model_copy(update=fields)
+
+
+@pytest.mark.parametrize("kind", KINDS)
+def test_a_flow_that_breaks_nothing_has_no_findings(kind):
+    assert codes(*KINDS[kind]) == set()
+
+
+BROKEN = [
+    ("chair", "COM01", [ChangeStep(stop_id="back", step=1, check_in=False)]),
+    ("chair", "ORD05", [RemoveStep(stop_id="neck", step=2)]),
+    (
+        "chair",
+        "TIM07",
+        [
+            RemoveStep(stop_id="back", step=3),
+            InsertStep(stop_id="back", at=3, step=stroke("clapping", "rouse", 2, 2)),
+        ],
+    ),
+    ("focus", "ORD01", [InsertStep(stop_id="back", at=2, step=stroke("skin_rolling", "dry", 2, 1))]),
+    ("focus", "PRS03", [ChangeStep(stop_id="back", step=2, seconds=20)]),
+    ("focus", "SUP01", [ChangeStop(stop_id="back", oil="much")]),
+    ("chair", "BAL01", [RemoveStop(stop_id="arm-left")]),
+    ("side_lying", "DRP05", [ChangeStop(stop_id="arm-right", skips=("cover",))]),
+    ("side_lying", "ORD12", [ChangeStop(stop_id="arm-left", skips=("announce",))]),
+    ("prenatal", "PRG02", [ChangeStep(stop_id="thigh_back-right", step=2, depth=3)]),
+    (
+        "prenatal",
+        "PRG04",
+        [
+            InsertStep(
+                stop_id="shoulders-right",
+                at=3,
+                step=stroke("circular_friction", "specific", 2, 1, zone="upper_trapezius"),
+            )
+        ],
+    ),
+    ("labour_support", "PRG10", [ChangeStep(stop_id="back", step=3, check_in=False)]),
+]
+
+
+@pytest.mark.parametrize(("kind", "code", "edits"), BROKEN, ids=[code for _, code, _ in BROKEN])
+def test_breaking_one_rule_shows_exactly_that(kind, code, edits):
+    flow, client = KINDS[kind]
+    assert codes(meet_the_minutes(apply(flow, edits), client, C), client) == {code}

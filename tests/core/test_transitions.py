@@ -1,0 +1,123 @@
+"""The transitions that not every session has."""
+
+import pytest
+
+from mellow_tide.core.catalogue.house import House, in_house
+from mellow_tide.core.timing.exposure import exposures
+from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.tempo import OwnPace, Tempo, tempo_of
+from tests.core.flows import ARM, BACK, CLIENT, CLOSE, FEET, HAND, OPEN, flow, step, stop
+
+SIDE_OPEN = stop("shoulders", "both", "side_left", "none", step("resting_hold", "open", depth=1), role="open")
+
+
+def kinds(sheet, stop_id):
+    return [e.kind for e in sheet.entries if e.stop_id == stop_id and e.kind != "stroke"]
+
+
+def seconds_of(sheet, kind):
+    return [e.seconds for e in sheet.entries if e.kind == kind]
+
+
+def test_from_side_to_side_takes_longer_than_from_front_to_back(catalogue):
+    left = stop("arm", "right", "side_left", "arm")
+    right = stop("arm", "left", "side_right", "arm")
+    sheet = lay_out(flow(SIDE_OPEN, left, right), catalogue)
+    assert seconds_of(sheet, "turn") == [catalogue.pace.side_turn] == [150]
+    assert kinds(sheet, right.id)[:3] == ["close_window", "turn", "bolster"]
+
+
+def test_in_the_chair_the_client_sits_back_and_nothing_is_uncovered(catalogue):
+    leaning = stop("back", "mid", "seated_leaning", "clothed", step("kneading", "knead"), medium="clothed")
+    upright = stop(
+        "hand", "right", "seated_upright", "clothed", step("palm_spread", "knead"), medium="clothed"
+    )
+    sheet = lay_out(flow(leaning, upright), catalogue)
+    assert kinds(sheet, leaning.id) == ["announce"]
+    assert kinds(sheet, upright.id) == ["sit_back", "walk", "announce"]
+    assert seconds_of(sheet, "sit_back") == [20]
+    assert exposures(sheet, catalogue) == ()
+
+
+def test_a_hot_towel_is_fetched_and_oil_wiped_off_where_a_step_asks_for_it(catalogue):
+    steps = (
+        step("oil_spread", "spread", depth=1, passes=2),
+        step("traction", "mobilise", depth=1, passes=1).model_copy(update={"wipe": True}),
+        step("hot_towel_press", "settle", "towel", 1, 1),
+    )
+    neck = stop("neck", "mid", "supine", "none", *steps)
+    sheet = lay_out(flow(neck), catalogue)
+    assert kinds(sheet, neck.id) == ["stool", "announce", "oil", "wipe", "towel"] or kinds(
+        sheet, neck.id
+    ) == [
+        "announce",
+        "oil",
+        "wipe",
+        "towel",
+    ]
+    assert (seconds_of(sheet, "towel"), seconds_of(sheet, "wipe")) == ([15], [10])
+
+
+def test_the_stool_is_fetched_once_for_both_feet_and_put_back_before_walking(catalogue):
+    sheet = lay_out(flow(OPEN, BACK, *FEET, ARM, CLOSE), catalogue)
+    about = [(e.stop_id, e.about) for e in sheet.entries if e.kind == "stool"]
+    assert about == [(FEET[0].id, "fetch"), (ARM.id, "back"), (CLOSE.id, "fetch")]
+    seated = {e.stop_id: e.seated for e in sheet.entries if e.kind == "stroke"}
+    assert (seated[BACK.id], seated[FEET[1].id], seated[ARM.id]) == (False, True, False)
+
+
+def test_a_table_that_lifts_goes_up_and_down_with_the_work(catalogue):
+    lifts = in_house(House(rules={"table_height": "lifts"}), catalogue)
+    sheet = lay_out(flow(OPEN, BACK, ARM, CLOSE), lifts)
+    assert [(e.stop_id, e.about) for e in sheet.entries if e.kind == "height"] == [(ARM.id, "high")]
+    assert seconds_of(sheet, "height") == [8]
+
+
+def test_what_is_skipped_takes_no_time_and_leaves_its_trace(catalogue):
+    hand = HAND.model_copy(update={"skips": ("clean_hands", "announce")})
+    sheet = lay_out(flow(OPEN, *FEET, hand, CLOSE), catalogue)
+    assert not {"wash", "announce"} & set(kinds(sheet, hand.id))
+    bare = stop("thigh_front", "right", "supine", "leg_front").model_copy(update={"skips": ("cover",)})
+    left_open = lay_out(flow(OPEN, ARM, bare, CLOSE), catalogue)
+    assert "close_window" not in kinds(left_open, bare.id)
+    assert {e.also_open for e in left_open.entries if e.stop_id == bare.id and e.kind == "stroke"} == {"arm"}
+    assert kinds(left_open, CLOSE.id)[:2] == ["close_window", "close_window"]
+
+
+@pytest.mark.parametrize(("rate", "seconds"), [(4, 60), (12, 20), (20, 12), (40, 6)])
+def test_a_hold_lasts_the_client_s_own_breaths(catalogue, rate, seconds):
+    client = CLIENT.model_copy(update={"breaths_per_minute": rate})
+    assert lay_out(flow(OPEN), catalogue, tempo_of(client)).seconds == seconds
+
+
+def test_the_therapist_s_own_pace_scales_strokes_and_the_closer_factor_wins(catalogue):
+    def kneading(**factors):
+        back = stop("back", "mid", "prone", "back", step("kneading", "knead", passes=2))
+        tempo = tempo_of(CLIENT, OwnPace(factors={k.replace("_on_", "/"): v for k, v in factors.items()}))
+        return next(e.seconds for e in lay_out(flow(back), catalogue, tempo).entries if e.kind == "stroke")
+
+    usual = kneading()
+    assert kneading(kneading=1.5) == round(usual * 1.5)
+    assert kneading(kneading=1.5, kneading_on_back=0.5) == round(usual * 0.5)
+    assert kneading(effleurage=2) == usual
+
+
+def test_a_step_with_seconds_of_its_own_takes_those(catalogue):
+    timed = step(passes=3).model_copy(update={"seconds": 100})
+    assert [e.seconds for e in lay_out(flow(stop("back", "mid", "prone", "back", timed)), catalogue).entries][
+        -1
+    ] == 100
+
+
+def test_every_second_is_covered_or_in_one_stretch_of_bareness(catalogue):
+    sheet = lay_out(flow(OPEN, BACK, *FEET, ARM, HAND, CLOSE), catalogue, Tempo())
+    stretches = exposures(sheet, catalogue)
+    assert [x.window for x in stretches] == ["back", "foot", "arm"]
+    for entry in sheet.entries:
+        inside = [x for x in stretches if x.start <= entry.start < x.start + x.seconds]
+        assert len(inside) == (entry.window != "none")
+        assert all(x.window == entry.window for x in inside)
+    back, feet, arm = stretches
+    assert back.percent == pytest.approx(8 + 2 * 1.25 + 2 * 1)  # Lund & Browder: back, shoulders, flanks
+    assert feet.percent == pytest.approx(2 * 3.5)
+    assert arm.percent == pytest.approx(7 + 2.5)
