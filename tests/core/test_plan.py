@@ -5,7 +5,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from mellow_tide.core.catalogue.loader import load_catalogue
-from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import DoesNotFit
@@ -135,3 +135,44 @@ def test_nothing_left_to_work_and_a_focus_without_consent_are_refused():
         plan(Brief(booked_minutes=60, leave_out=tuple(CATALOGUE.regions)), CLIENT, CATALOGUE)
     with pytest.raises(DoesNotFit, match="consent"):
         plan(Brief(booked_minutes=60, focus=("abdomen",)), CLIENT, CATALOGUE)
+
+
+def absent(client):
+    left = plan(Brief(booked_minutes=75), client, CATALOGUE).left_out
+    return {item.region: item.reason for item in left if item.reason not in ("no_time", "not_in_school")}
+
+
+def test_silence_is_a_no_where_a_yes_is_needed_and_a_no_is_kept():
+    assert absent(ClientFacts()) == {"abdomen": "no_consent", "hips": "no_consent"}
+    no_face = CLIENT.model_copy(update={"declined": frozenset({"face"}), "consents": AGREED - {"face"}})
+    assert absent(no_face) == {"abdomen": "no_consent", "face": "declined"}
+
+
+def test_a_region_to_be_left_alone_is_no_candidate_and_a_zone_loses_its_strokes():
+    burnt = CLIENT.model_copy(update={"excluded": (Excluded(region="shoulders", because="sunburn"),)})
+    assert absent(burnt)["shoulders"] == "excluded"
+    toes = CLIENT.model_copy(update={"excluded": (Excluded(region="foot", side="left", zone="toes"),)})
+    brief = Brief(booked_minutes=90, focus=("foot",))
+
+    def zones(client):
+        flow = plan(brief, client, CATALOGUE).flow
+        return {x.zone for s in flow.stops if s.region == "foot" for x in s.steps}
+
+    assert "toes" in zones(CLIENT)
+    assert "toes" not in zones(toes)
+
+
+@pytest.mark.parametrize(
+    ("wish", "field"),
+    [
+        ({"lubricant": "sweet_almond_oil"}, "lubricant"),
+        ({"ceiling": 8}, "ceiling"),
+        ({"kind": "chair"}, "kind"),
+    ],
+)
+def test_a_wish_that_collides_with_a_rule_is_named(wish, field):
+    allergic = CLIENT.model_copy(update={"conditions": frozenset({"nut_allergy"})})
+    school = {"school": "chair_downwards"} if "kind" in wish else {}
+    with pytest.raises(DoesNotFit) as refused:
+        plan(Brief(booked_minutes=60, **wish, **school), allergic, CATALOGUE)
+    assert refused.value.problems[0].field == field

@@ -54,3 +54,20 @@ def test_regions_make_up_their_part(catalogue, part):
 
 def test_every_region_belongs_to_one_part(catalogue):
     assert sorted(id for ids, _ in PARTS.values() for id in ids) == sorted(catalogue.regions)
+
+
+# Wallace 1951, rule of nines (from memory): coarser than the chart, so only near to it.
+NINES = {
+    9: [["scalp", "face", "neck"], ["arm", "hand"]],
+    18: [
+        ["thigh_back", "thigh_front", "lower_leg_back", "lower_leg_front", "foot"],
+        ["chest", "chest", "abdomen", "hip_front", "hip_front"],
+        ["back", "shoulders", "shoulders", "side_body", "side_body", "hips", "hips"],
+    ],
+}
+
+
+@pytest.mark.parametrize(("nine", "ids"), [(nine, ids) for nine, parts in NINES.items() for ids in parts])
+def test_the_rule_of_nines_is_near(catalogue, nine, ids):
+    front = 6 if "abdomen" in ids else 0  # what lies between chest, belly and hip is not worked
+    assert sum(catalogue.regions[id].share for id in ids) + front == pytest.approx(nine, abs=2.1)

@@ -3,14 +3,19 @@ from uuid import uuid4
 
 import pytest
 
-from mellow_tide.demo.people import PRACTICE_ID, demo_id
+from mellow_tide.core.flow.brief import ClientFacts, Excluded
+from mellow_tide.demo.people import HOUSE, PRACTICE_ID, THERAPIST_ID, demo_id
 from mellow_tide.store.database import Sight
 from mellow_tide.store.errors import Conflict, NotThere, Stale
+from mellow_tide.store.people import SignedIn
 from mellow_tide.store.queries import read_queries
 from mellow_tide.store.sessions import (
+    add_client,
     add_log,
+    add_session,
     append_events,
     events_of,
+    find_client_on_the_day,
     find_session,
     newest_log,
     replace_plan,
@@ -83,3 +88,30 @@ def test_a_query_name_is_unique():
     }
     with pytest.raises(ValueError, match="“a” is there twice"):
         read_queries(["-- name: a\nSELECT 1\n", "-- name: a\nSELECT 2\n"])
+
+
+def test_a_client_s_facts_and_the_house_come_back_as_they_went_in(db):
+    facts = ClientFacts(
+        height_cm=181,
+        weight_kg=92,
+        breaths_per_minute=9,
+        body_hair="much",
+        skin="dry",
+        consents=frozenset({"hips"}),
+        declined=frozenset({"face"}),
+        conditions=frozenset({"nut_allergy"}),
+        excluded=(Excluded(region="foot", side="left", zone="toes", because="a plaster"),),
+    )
+    client, session = uuid4(), uuid4()
+    with db.transaction(HERE) as c:
+        add_client(c, PRACTICE_ID, client, "Jory Mastwright", facts, "")
+        add_session(c, SignedIn(PRACTICE_ID, THERAPIST_ID), session, client, NOW, {})
+        row = find_session(c, PRACTICE_ID, session)
+        alone = find_client_on_the_day(c, PRACTICE_ID, session)
+    assert row.facts == alone.facts == facts
+    assert row.house == alone.house == HOUSE
+
+
+def test_a_client_out_of_bounds_is_refused_by_the_table_too(db):
+    with pytest.raises(Conflict, match="client_breaths"), db.transaction(HERE) as c:
+        c.execute("UPDATE client SET breaths_per_minute = 3")

@@ -5,6 +5,7 @@ import pytest
 
 from mellow_tide.demo.people import demo_id
 from tests.conftest import NOW
+from tests.core import handmade
 
 DAY = "/api/day?day=2026-05-04"
 
@@ -201,3 +202,26 @@ def test_a_repair_is_one_action(client):
     assert stale.status_code == 409
     nowhere = {"revision": mended.json()["revision"], "edits": [{"kind": "remove_stop", "stop_id": "tail"}]}
     assert list(fields(client.post(url("corin", "/edits"), json=nowhere))) == ["stop_id"]
+
+
+@pytest.mark.parametrize("kind", ["chair", "focus", "side_lying", "labour_support"])
+def test_a_draft_of_any_kind_is_evaluated_for_the_client_in_this_house(client, kind):
+    flow = getattr(handmade, kind)().model_dump(mode="json")
+    found = client.post(url("bram", "/evaluation"), json={"flow": flow}).json()
+    assert [f["code"] for f in found["findings"] if f["severity"] == "stop"] == []
+    lying = kind in ("focus", "side_lying")
+    # The demo's table lifts.
+    assert (kind == "side_lying") == ("height" in {e["kind"] for e in found["sheet"]["entries"]})
+    assert lying == bool(found["exposures"])
+
+
+def test_a_window_left_open_is_closed_in_one_action(client):
+    change(client, "corin", booked_minutes=75)
+    revision = client.get(url("corin")).json()["revision"]
+    open_too = [{"kind": "change_stop", "stop_id": "hips-right", "skips": ["cover"]}]
+    bare = client.post(url("corin", "/edits"), json={"revision": revision, "edits": open_too}).json()
+    (found,) = [f for f in bare["evaluation"]["findings"] if f["code"] == "DRP05"]
+    assert (found["severity"], found["stop_id"]) == ("stop", "hips-right")
+    repair = {"revision": bare["revision"], "edits": found["repairs"][0]["edits"]}
+    mended = client.post(url("corin", "/edits"), json=repair).json()
+    assert [f["code"] for f in mended["evaluation"]["findings"]] == ["HLT03"]

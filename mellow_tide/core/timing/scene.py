@@ -33,7 +33,7 @@ class Scene:
     """Position, where the therapist stands or sits, the open window, the hands, the table's height.
 
     `window_side` is `mid` for windows that are not per side; `also_open` is an earlier window that was not covered
-    again. `away` is the basin.
+    again. `away` is the basin. `stool` is where the stool stands, if it is at the table.
     """
 
     position: str
@@ -42,9 +42,14 @@ class Scene:
     window_side: Side = "mid"
     hands: HandState = "clean"
     height: Height = "low"
-    seated: bool = False
+    stool: Place | None = None
     also_open: str = "none"
     also_side: Side = "mid"
+
+    @property
+    def seated(self) -> bool:
+        """Whether the therapist sits."""
+        return self.stool is not None and self.stool == self.place
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,12 +71,9 @@ def places(region: Region, side: Side) -> tuple[Place, ...]:
 def opening_scene(visit: Visit, catalogue: Catalogue) -> Scene:
     """The scene before the first stop: client settled and covered, therapist in place, hands clean."""
     region = catalogue.regions[visit.region]
-    return Scene(
-        visit.position,
-        places(region, visit.side)[0],
-        height=wanted_height(visit, region, catalogue) or "low",
-        seated=wants_stool(visit, region, catalogue),
-    )
+    place = places(region, visit.side)[0]
+    stool = place if wants_stool(visit, region, catalogue) else None
+    return Scene(visit.position, place, height=wanted_height(visit, region, catalogue) or "low", stool=stool)
 
 
 def wanted_height(visit: Visit, region: Region, catalogue: Catalogue) -> Height | None:

@@ -69,12 +69,12 @@ def _cover(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[
 
 
 def _rise(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
-    if not scene.seated:
+    if scene.stool is None:
         return
-    stays = scene.position == visit.position and scene.place in places(region, visit.side)
+    stays = scene.position == visit.position and scene.stool in places(region, visit.side)
     if stays and wants_stool(visit, region, c):
         return
-    done.append((Transition("stool", c.pace.stool, "back"), replace(scene, seated=False)))
+    done.append((Transition("stool", c.pace.stool, "back"), replace(scene, stool=None)))
 
 
 def _clean(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
@@ -88,7 +88,7 @@ def _clean(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[
         done.append((Transition("towel", c.pace.towel, "hands"), scene))
         done.append((Transition("wipe", c.pace.wipe, "hands"), replace(scene, hands="clean")))
         return
-    washed = replace(scene, hands="clean", place="away", seated=False)
+    washed = replace(scene, hands="clean", place="away")
     done.append((Transition("wash", c.pace.wash_hands), washed))
 
 
@@ -130,8 +130,8 @@ def _raise(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[
 
 
 def _sit(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
-    if not scene.seated and wants_stool(visit, region, c):
-        done.append((Transition("stool", c.pace.stool, "fetch"), replace(scene, seated=True)))
+    if scene.stool is None and wants_stool(visit, region, c):
+        done.append((Transition("stool", c.pace.stool, "fetch"), replace(scene, stool=scene.place)))
 
 
 def _uncover(scene: Scene, visit: Visit, c: Catalogue, done: list[Change]) -> None:

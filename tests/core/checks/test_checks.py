@@ -2,6 +2,7 @@
 
 import pytest
 
+from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, case_of
 from mellow_tide.core.checks.engine import BROKEN, findings
@@ -77,3 +78,32 @@ def test_a_check_that_fails_itself_takes_nothing_down(caplog):
     found = findings(case_of(bad, ClientFacts(), CATALOGUE), [ill, first])
     assert [f.code for f in found] == [first.code, BROKEN]
     assert "XXX01" in caplog.text
+
+
+BY_CODE = {check.code: check for check in CHECKS}
+
+
+@pytest.mark.parametrize(
+    ("code", "rules"),
+    [
+        ("ORD09", {"clean_after_feet": "none"}),
+        ("CAU06", {"behind_knee": "circles"}),
+        ("CNS01", {"abdomen": "for_all"}),
+        ("PRG04", {"prenatal_points": "disregard"}),
+        ("PRG08", {"first_trimester": "light"}),
+    ],
+)
+def test_where_schools_differ_the_house_decides_and_the_check_says_so(code, rules):
+    check = BY_CODE[code]
+    assert "Schools differ" in check.rationale
+    client = check.client or ClientFacts()
+    bad = check.bad(CATALOGUE)
+    found = findings(case_of(bad, client, CATALOGUE, House(rules=rules)))
+    assert code not in [f.code for f in found]
+
+
+def test_a_stricter_house_finds_more():
+    check = BY_CODE["PRS04"]
+    calm = check.good(CATALOGUE)
+    strict = House(rules={"strength": "no_discomfort"})
+    assert "PRS04" in [f.code for f in findings(case_of(calm, ClientFacts(), CATALOGUE, strict))]

@@ -8,10 +8,11 @@ from mellow_tide.core.flow.edits import MoveStep
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Steps that need dry skin, after the first one that brings oil."""
+    """Steps that need dry skin, after the first one that brings oil, unless the house works with almost none."""
     for s in case.worked():
         oiled_at = next((i for i, x in enumerate(s.steps) if "lubricated" in case.stroke(x).medium), None)
-        if oiled_at is None or s.medium != "lubricated":
+        almost_dry = case.chosen("dry_work") == "almost_dry" and s.oil == "little"
+        if oiled_at is None or s.medium != "lubricated" or almost_dry:
             continue
         for i, x in enumerate(s.steps):
             if i > oiled_at and case.stroke(x).medium == ("dry",):
@@ -28,7 +29,8 @@ CHECK = Check(
     name="dry work after oil",
     severity="caution",
     summary="Strokes that lift or hold dry skin come before any oil on the region.",
-    rationale="Oiled skin slips out of the fingers: rolling and slow skin stretches no longer work.",
+    rationale="Oiled skin slips out of the fingers: rolling and slow skin stretches no longer work. Schools differ: "
+    "some work almost dry throughout.",
     bad=lambda c: flow(c, stop(c, "back", strokes=(*ARC[:2], ("skin_rolling", "dry", 2), *ARC[2:]))),
     good=lambda c: flow(c, stop(c, "back", strokes=(("skin_rolling", "dry", 2), *ARC))),
     check=check,

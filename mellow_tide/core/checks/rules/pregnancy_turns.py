@@ -3,18 +3,20 @@
 from collections.abc import Iterator
 from itertools import pairwise
 
+from mellow_tide.core.care.pregnancy import trimester
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, Strokes, flow, stop
 from mellow_tide.core.flow.brief import ClientFacts
 
-FROM_DAY = 28 * 7
+LATE = 3
 MOST = 2
 LIGHT: Strokes = (*ARC[:2], ("kneading", "knead", 2), *ARC[3:])
 
 
 def check(case: Case) -> Iterator[Found]:
     """The third turn, and any further one, from the third trimester on."""
-    if (case.client.gestation_days or 0) < FROM_DAY:
+    days = case.client.gestation_days
+    if days is None or trimester(days) < LATE:
         return
     turned = [b for a, b in pairwise(case.flow.stops) if a.position != b.position]
     for s in turned[MOST:]:

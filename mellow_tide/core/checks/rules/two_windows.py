@@ -10,12 +10,12 @@ from mellow_tide.core.flow.flow import Flow, Skip
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Stops that are worked while an earlier window is still open."""
-    seen: set[str] = set()
+    """The stops that begin to be worked while an earlier window is still open."""
+    open_since = "none"
     for e in case.sheet.entries:
-        if e.also_open == "none" or e.kind != "stroke" or e.stop_id in seen:
+        before, open_since = open_since, e.also_open if e.kind == "stroke" else open_since
+        if open_since in ("none", before):
             continue
-        seen.add(e.stop_id)
         s = case.flow.stops[e.stop]
         open_too = case.catalogue.windows[e.also_open].name
         what = f"Work on the {case.place(s)} begins while this is still open: {open_too}."
