@@ -2,7 +2,7 @@ import pytest
 
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.catalogue.records import SLOTS
-from mellow_tide.core.planner.arc import capacity, fit_stop
+from mellow_tide.core.planner.arc import Place, capacity, fit_stop
 from mellow_tide.core.planner.repertoire import Touch
 from mellow_tide.core.timing.run_sheet import stop_seconds
 from mellow_tide.core.timing.tempo import Tempo
@@ -24,7 +24,8 @@ def test_strokes_meet_the_seconds_and_keep_the_arc(region, pressure, height):
     assert tried, f"{region.id} has too few strokes for its least time"
     side = "mid" if region.sides == "mid" else "right"
     for seconds in tried[:: max(1, len(tried) // 12)]:
-        stop = fit_stop(region, side, region.positions[0], Touch(pressure), seconds, CATALOGUE, Tempo(height))
+        place = Place(region, region.positions[0], Touch(pressure), CATALOGUE, Tempo(height))
+        stop = fit_stop(place, side, seconds)
         assert abs(stop_seconds(stop, CATALOGUE, Tempo(height)) - seconds) <= 10
         places = [SLOTS.index(step.slot) for step in stop.steps]
         assert places == sorted(places)

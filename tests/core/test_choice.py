@@ -8,7 +8,7 @@ import pytest
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.choice import Chooser
 from mellow_tide.core.planner.minutes import allot
-from mellow_tide.core.planner.order import order_seconds
+from mellow_tide.core.planner.order import cheapest_order
 from mellow_tide.core.planner.question import pose
 from mellow_tide.core.timing.tempo import tempo_of
 from tests.core.flows import CLIENT
@@ -21,7 +21,7 @@ def best_by_trying(question, catalogue, also=None):
         for chosen in combinations(ids, size):
             if not question.must.issubset(chosen) or (also and also not in chosen):
                 continue
-            seconds = order_seconds(frozenset(chosen), question.way, catalogue)
+            seconds = cheapest_order(frozenset(chosen), question.way, catalogue).seconds
             shares = [*(question.shares[id] for id in chosen), question.close]
             given = allot(shares, question.work_seconds - seconds)
             if given:

@@ -5,8 +5,12 @@ from random import Random
 
 import pytest
 
+from mellow_tide.core.catalogue.house import House, in_house
+from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.flow import Visit
-from mellow_tide.core.planner.order import Way, cheapest_order, order_seconds
+from mellow_tide.core.planner.order import cheapest_order
+from mellow_tide.core.planner.order_table import order_table
+from mellow_tide.core.planner.way import Way, homes
 from mellow_tide.core.timing.scene import opening_scene
 from mellow_tide.core.timing.transitions import approach
 
@@ -79,7 +83,7 @@ def test_no_allowed_order_is_cheaper(catalogue, seed):
     closing = random.choice(["head", "feet"])
     found = cheapest_order(chosen, Way(SCHOOL, closing), catalogue)
     assert found.seconds == brute_force(chosen, closing, catalogue)
-    assert order_seconds(chosen, Way(SCHOOL, closing), catalogue) == found.seconds
+    assert order_table(Way(SCHOOL, closing), catalogue).of(chosen) == found.seconds
     assert {v.region for v in found.visits if v.role == "work"} == chosen
 
 
@@ -92,3 +96,39 @@ def test_legs_then_feet_then_washed_hands(catalogue):
         *(f"{r}-{s}" for s in ("right", "left") for r in ("thigh_back", "lower_leg_back")),
         *("foot-right", "foot-left", "hand-right", "hand-left", "scalp-mid"),
     ]
+
+
+HOUSES = [
+    House(),
+    House(rules={"table_height": "lifts"}),
+    House(rules={"clean_after_feet": "wipe", "stool": "stand"}),
+]
+
+
+@pytest.mark.parametrize("seed", range(120))
+def test_the_table_of_all_sets_agrees_with_each_order_worked_out_alone(seed):
+    """Every shipped school, barred positions, beginnings, openings and houses."""
+    random = Random(seed)
+    catalogue = in_house(random.choice(HOUSES), load_catalogue())
+    school = random.choice(sorted(catalogue.schools.values(), key=lambda s: s.id))
+    positions = [b.position for b in school.blocks]
+    way = Way(
+        school.id,
+        random.choice(["head", "feet", "whole", "seated"]),
+        frozenset(random.sample(positions, random.choice([0, 0, 1]))) if len(positions) > 1 else frozenset(),
+        random.choice([None, *positions]),
+        tuple(random.choice([0, 15, 35]) for _ in positions),
+    )
+    known = sorted(homes(way, catalogue))
+    if not known:
+        return
+    always = tuple(random.sample(known, random.randint(0, min(2, len(known)))))
+    optional = tuple(
+        random.sample([id for id in known if id not in always], min(6, len(known) - len(always)))
+    )
+    table = order_table(way, catalogue)
+    seconds = table.of_all(always, optional)
+    for index in random.sample(range(1 << len(optional)), min(8, 1 << len(optional))):
+        chosen = frozenset((*always, *(id for i, id in enumerate(optional) if index >> i & 1)))
+        if chosen:
+            assert seconds[index] == table.of(chosen) == cheapest_order(chosen, way, catalogue).seconds

@@ -65,12 +65,14 @@ class Region(Named):
     `name` says one side of it, `short` fits on the tide line, `whole` says both sides. `oil_factor` is how much
     more lubricant it takes than its share of the surface. `height` is the table's for it: low for leaning, high for
     small work; `stool` names the positions in which one works it seated. `also_windows` are further windows by position
-    through which a part of it is reached.
+    through which a part of it is reached. `halves`: a mid-line region that is worked half by half on a client lying on
+    the side.
     """
 
     short: str
     whole: str
     sides: Literal["mid", "pair"]
+    halves: bool = False
     positions: tuple[str, ...]
     zones: tuple[str, ...]
     windows: dict[str, str] = {}
@@ -112,6 +114,11 @@ class Position(Named):
     flat: bool
     face_hidden: bool = False
     upper: Literal["left", "right"] | None = None
+
+    @property
+    def seated(self) -> bool:
+        """Whether the client sits in the chair."""
+        return self.id.startswith("seated")
 
     def reaches(self, side: str) -> bool:
         """Whether a region's `side` (left, right, mid, both) can be worked on a client who lies or sits so."""

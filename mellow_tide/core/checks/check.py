@@ -104,7 +104,19 @@ class Case:
     def place(self, stop: Stop) -> str:
         """A stop's region with its side, in words."""
         name = self.region(stop).name
-        return name if stop.side in ("mid", "both") else f"{stop.side} {name}"
+        if stop.side in ("mid", "both"):
+            return name
+        return f"{stop.side} half of the {name}" if self.halved(stop) else f"{stop.side} {name}"
+
+    def halved(self, stop: Stop) -> bool:
+        """Whether a stop works one half of a mid-line region."""
+        return stop.side in ("left", "right") and self.region(stop).sides == "mid"
+
+    def bounds(self, stop: Stop) -> tuple[int, int]:
+        """Least useful and most sensible seconds of a stop in this kind of session."""
+        seconds = self.kind.seconds_of(self.region(stop))
+        half = 2 if self.halved(stop) else 1
+        return seconds.least // half, seconds.most // half
 
     def seconds(self, stop: Stop) -> int:
         """Whole seconds of working a stop, oiling and asking included, getting there not."""

@@ -18,7 +18,8 @@ class Brief(Record):
     """What is asked of a session.
 
     `booked_minutes` (10 to 120) is the whole booking, talking and dressing included; a `first_visit` has more of that.
-    `area` is the id of a part of the body, for a kind that keeps to one. `surface` is the kind's own if not named.
+    `area` is the id of a part of the body, for a kind that keeps to one. `surface` is the kind's own if not named;
+    `first_position` the school's own.
     `focus` and `leave_out` are region ids; `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the
     discomfort numbers (0 to 10) at which one eases off, in relaxation and in specific work.
     """
@@ -27,6 +28,7 @@ class Brief(Record):
     area: str | None = None
     school: str = "back_outwards"
     surface: Surface | None = None
+    first_position: str | None = None
     booked_minutes: Annotated[int, Field(ge=10, le=120)]
     first_visit: bool = False
     focus: tuple[str, ...] = ()
@@ -91,6 +93,8 @@ def check_brief(brief: Brief, catalogue: Catalogue) -> None:
         unknown(catalogue.kinds, brief.kind, "kind", "kind of session"),
         unknown(catalogue.schools, brief.school, "school", "school"),
         unknown(catalogue.closings, brief.close_with, "close_with", "closing"),
+        brief.first_position
+        and unknown(catalogue.positions, brief.first_position, "first_position", "position"),
         unknown(catalogue.lubricants, brief.lubricant, "lubricant", "lubricant"),
         *(unknown(catalogue.regions, id, "focus", "region") for id in brief.focus),
         *(unknown(catalogue.regions, id, "leave_out", "region") for id in brief.leave_out),

@@ -49,7 +49,13 @@ def _faults(flow: Flow, c: Catalogue) -> Iterator[FieldProblem]:
 
 def _stop_faults(stop: Stop, at: str, c: Catalogue) -> Iterator[FieldProblem]:
     region = c.regions[stop.region]
-    allowed = ("left", "right") if region.sides == "pair" else ("mid",)
+    allowed = (
+        ("left", "right")
+        if region.sides == "pair"
+        else ("mid", "left", "right")
+        if region.halves
+        else ("mid",)
+    )
     if stop.side not in allowed:
         yield FieldProblem(
             f"{at}.side", f"{region.name} has no side “{stop.side}”", f"use: {' or '.join(allowed)}"

@@ -1,13 +1,15 @@
 """Strokes along the arc of one stop, with passes that meet its seconds."""
 
+from bisect import bisect_left
 from collections.abc import Iterable
-from functools import lru_cache
+from dataclasses import dataclass, replace
+from functools import cached_property, lru_cache
 from itertools import product
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import SLOTS, Region
 from mellow_tide.core.flow.brief import Side
-from mellow_tide.core.flow.flow import FIRM, Step, Stop
+from mellow_tide.core.flow.flow import FIRM, Step, Stop, StopMedium
 from mellow_tide.core.planner.repertoire import Option, Touch, arc_options, medium_of
 from mellow_tide.core.timing.run_sheet import stop_seconds
 from mellow_tide.core.timing.step_seconds import passes_seconds
@@ -19,77 +21,106 @@ ASK_AGAIN = 480
 CLOSE_ENOUGH = 5
 """Seconds by which a stop may miss its target without trying another set of strokes."""
 
+WARMING_UNITS = 2
+"""Strokes that warm a region before anything strong."""
 
-def fit_stop(
-    region: Region,
-    side: Side,
-    position: str,
-    touch: Touch,
-    seconds: int,
-    catalogue: Catalogue,
-    tempo: Tempo,
-) -> Stop:
-    """The stop for `region` whose strokes along the arc take as near to `seconds` as passes allow.
+ALIKE = 3
+"""Seconds within which fits count as equal, so that passes closer to usual win."""
 
-    Takes as many options as usual passes fill best, then the passes closest to usual whose seconds are
-    nearest. `seconds` must lie within `capacity`; the result is then within 10 s of it.
+
+@dataclass(frozen=True)
+class Place:
+    """Where and how a stop is worked: region and position, the touch, and whose seconds count."""
+
+    region: Region
+    position: str
+    touch: Touch
+    catalogue: Catalogue
+    tempo: Tempo
+
+    @cached_property
+    def medium(self) -> StopMedium:
+        """What is on the skin, or over it."""
+        return medium_of(self.region.id, self.touch.clothed, self.catalogue)
+
+    @property
+    def options(self) -> tuple[Option, ...]:
+        """The strokes that could stand in the arc."""
+        return arc_options(self.region.id, self.touch, self.catalogue)
+
+    @property
+    def hidden(self) -> bool:
+        """Whether the face is hidden."""
+        return self.catalogue.positions[self.position].face_hidden
+
+    def seconds(self, option: Option, passes: int) -> int:
+        """Whole seconds of an option with so many passes."""
+        return passes_seconds(
+            option.stroke, self.region, option.depth, passes, self.catalogue.pace, self.tempo
+        )
+
+    def taken(self, stop: Stop) -> int:
+        """Whole seconds of working a stop here."""
+        return stop_seconds(stop, self.catalogue, self.tempo)
+
+    def fixed(self, options: Iterable[Option]) -> int:
+        """Seconds of the first oil, and of wiping it off where a grip is needed."""
+        if self.medium != "lubricated":
+            return 0
+        pace = self.catalogue.pace
+        return pace.oil_first + pace.wipe * sum(_needs_wiping(o) for o in options)
+
+
+def fit_stop(place: Place, side: Side, seconds: int) -> Stop:
+    """The stop at `place` whose strokes along the arc take as near to `seconds` as passes allow.
+
+    Takes as many options as usual passes fill best, then the passes closest to usual whose seconds are nearest.
+    `seconds` must lie within `capacity`; the result is then within 10 s of it.
     """
-    options = arc_options(region.id, touch, catalogue)
     nearest: tuple[int, Stop] | None = None
-    for count in _likely_counts(options, region, seconds, catalogue, tempo):
-        chosen = _in_order(options[:count])
-        passes = _nearest_passes(chosen, region, position, seconds, catalogue, tempo)
-        stop = _stop(region, side, position, chosen, passes, catalogue, tempo)
-        off = abs(stop_seconds(stop, catalogue, tempo) - seconds)
+    for count in _likely_counts(place, seconds):
+        chosen = _warmed(_in_order(place.options[:count]))
+        stop = _stop(place, side, chosen, _nearest_passes(place, chosen, seconds))
+        off = abs(place.taken(stop) - seconds)
         if nearest is None or off < nearest[0]:
             nearest = (off, stop)
         if off <= CLOSE_ENOUGH:
             break
     if nearest is None:
-        raise ValueError(f"{region.id}: no strokes to make an arc of")
+        raise ValueError(f"{place.region.id}: no strokes to make an arc of")
     return nearest[1]
 
 
-def _likely_counts(
-    options: tuple[Option, ...], region: Region, seconds: int, catalogue: Catalogue, tempo: Tempo
-) -> list[int]:
+def _likely_counts(place: Place, seconds: int) -> list[int]:
     """How many options to take, the count whose usual passes come nearest to `seconds` first."""
     away: list[tuple[float, int]] = []
-    usual = float(_oil_first(region, catalogue))
-    for count, o in enumerate(options, 1):
-        usual += passes_seconds(o.stroke, region, o.depth, o.passes[1], catalogue.pace, tempo)
-        if count >= _essential_count(options):
+    usual = place.fixed(())
+    for count, option in enumerate(place.options, 1):
+        usual += place.seconds(option, option.passes[1])
+        if count >= _essential_count(place.options):
             away.append((abs(usual - seconds), count))
     return [count for _, count in sorted(away)]
 
 
-@lru_cache(maxsize=512)
+@lru_cache(maxsize=2_000)
 def capacity(region_id: str, touch: Touch, catalogue: Catalogue, tempo: Tempo) -> tuple[int, int]:
     """Least and most seconds per side that the catalogue's strokes can fill on the region, in any of its positions."""
     region = catalogue.regions[region_id]
     options = arc_options(region_id, touch, catalogue)
-    essential, every = _in_order(options[: _essential_count(options)]), _in_order(options)
-    asking, silent = _hidden_first(region, catalogue)
-    least = _stop(region, "mid", asking, essential, [o.passes[0] for o in essential], catalogue, tempo)
-    most = _stop(region, "mid", silent, every, [o.passes[2] for o in every], catalogue, tempo)
-    return stop_seconds(least, catalogue, tempo), stop_seconds(most, catalogue, tempo)
+    essential = _warmed(_in_order(options[: _essential_count(options)]))
+    every = _warmed(_in_order(options))
+    asking, silent = (
+        Place(region, position, touch, catalogue, tempo) for position in _hidden_first(region, catalogue)
+    )
+    least = _stop(asking, "mid", essential, tuple(o.passes[0] for o in essential))
+    most = _stop(silent, "mid", every, tuple(o.passes[2] for o in every))
+    return asking.taken(least), silent.taken(most)
 
 
 def _hidden_first(region: Region, catalogue: Catalogue) -> tuple[str, str]:
     """The positions in which most and least is asked: one that hides the face, if any does, and one that does not."""
     hidden = sorted(region.positions, key=lambda id: not catalogue.positions[id].face_hidden)
     return hidden[0], hidden[-1]
-
-
-def _oil_first(region: Region, catalogue: Catalogue) -> int:
-    """Seconds of putting the first oil on the region; 0 where none is used."""
-    return catalogue.pace.oil_first if medium_of(region.id, catalogue) == "lubricated" else 0
-
-
-def _wipes(options: Iterable[Option], region: Region, catalogue: Catalogue) -> int:
-    """Seconds of wiping the oil off before strokes that need a grip."""
-    oiled = medium_of(region.id, catalogue) == "lubricated"
-    return catalogue.pace.wipe * sum(_needs_wiping(o) for o in options) if oiled else 0
 
 
 def _needs_wiping(option: Option) -> bool:
@@ -100,111 +131,133 @@ def _essential_count(options: tuple[Option, ...]) -> int:
     return sum(1 for o in options if o.rank == 0)
 
 
-def _in_order(options: tuple[Option, ...]) -> list[Option]:
-    return sorted(options, key=lambda o: SLOTS.index(o.slot))
+def _in_order(options: tuple[Option, ...]) -> tuple[Option, ...]:
+    return tuple(sorted(options, key=lambda o: SLOTS.index(o.slot)))
 
 
-def _nearest_passes(
-    options: list[Option], region: Region, position: str, seconds: int, catalogue: Catalogue, tempo: Tempo
-) -> list[int]:
+def _warmed(options: tuple[Option, ...]) -> tuple[Option, ...]:
+    """The options, nothing strong or deep before two of them have warmed the region."""
+    warmed = 0
+    found = []
+    for option in options:
+        early = option.depth > FIRM and warmed < WARMING_UNITS
+        found.append(replace(option, depth=option.stroke.depth_near(FIRM)) if early else option)
+        if option.slot in ("dry", "warm", "knead"):
+            warmed += 1
+    return tuple(found)
+
+
+Passes = tuple[int, ...]
+
+
+def _nearest_passes(place: Place, options: tuple[Option, ...], seconds: int) -> Passes:
     """Passes whose oiled seconds come nearest to `seconds`; among equals, nearest to usual.
 
     How often oil goes on again and the client is asked depends on where the steps end up, so each number of times that
     may be is allowed for in turn, and what really comes out decides.
     """
-    pace = catalogue.pace
-    fixed = _oil_first(region, catalogue) + _wipes(options, region, catalogue)
-    nearest: tuple[int, list[int]] | None = None
-    for again, asked in product(range(seconds // pace.oil_lasts + 1), range(seconds // ASK_AGAIN + 2)):
-        target = seconds - fixed - again * pace.oil_again - asked * pace.check_in
-        passes = _knapsack(options, region, target, catalogue, tempo)
-        stop = _stop(region, "mid", position, options, passes, catalogue, tempo)
-        off = abs(stop_seconds(stop, catalogue, tempo) - seconds)
-        if nearest is None or off < nearest[0]:
+    pace = place.catalogue.pace
+    choices = _choices(place, options)
+    nearest: tuple[int, Passes] = (seconds, tuple(o.passes[1] for o in options))
+    agains = range(seconds // pace.oil_lasts + 1) if place.medium == "lubricated" else range(1)
+    for again, asked in product(agains, range(seconds // ASK_AGAIN + 2)):
+        target = seconds - place.fixed(options) - again * pace.oil_again - asked * pace.check_in
+        passes = choices.near(target)
+        off = abs(place.taken(_stop(place, "mid", options, passes)) - seconds)
+        if off < nearest[0]:
             nearest = (off, passes)
         if off <= CLOSE_ENOUGH:
             break
-    return nearest[1] if nearest else []
+    return nearest[1]
 
 
-def _knapsack(
-    options: list[Option], region: Region, seconds: int, catalogue: Catalogue, tempo: Tempo
-) -> list[int]:
-    sums: dict[int, tuple[int, tuple[int, ...]]] = {0: (0, ())}
-    for option in options:
-        least, usual, most = option.passes
-        grown: dict[int, tuple[int, tuple[int, ...]]] = {}
-        for passes in range(least, most + 1):
-            adds = passes_seconds(option.stroke, region, option.depth, passes, catalogue.pace, tempo)
-            strain = abs(passes - usual)
+@dataclass(frozen=True)
+class Choices:
+    """Every total that passes can make, in order, each with the passes nearest to usual that make it."""
+
+    totals: tuple[int, ...]
+    strained: tuple[tuple[int, Passes], ...]
+
+    def near(self, seconds: int) -> Passes:
+        """The passes whose total is nearest to `seconds`; within `ALIKE` seconds those nearest to usual."""
+        at = bisect_left(self.totals, seconds)
+        low, high = at, at
+        while low > 0 and seconds - self.totals[low - 1] <= ALIKE:
+            low -= 1
+        while high < len(self.totals) and self.totals[high] - seconds <= ALIKE:
+            high += 1
+        if low == high:
+            around = [i for i in (at - 1, at) if 0 <= i < len(self.totals)]
+            return self.strained[min(around, key=lambda i: abs(self.totals[i] - seconds))][1]
+        return min(self.strained[low:high])[1]
+
+
+def _choices(place: Place, options: tuple[Option, ...]) -> Choices:
+    lengths = tuple(
+        tuple((place.seconds(o, n), abs(n - o.passes[1]), n) for n in range(o.passes[0], o.passes[2] + 1))
+        for o in options
+    )
+    return _all_totals(lengths)
+
+
+@lru_cache(maxsize=2_000)
+def _all_totals(lengths: tuple[tuple[tuple[int, int, int], ...], ...]) -> Choices:
+    """By a programme over the options; each is (seconds, passes away from usual, passes) for all its passes."""
+    sums: dict[int, tuple[int, Passes]] = {0: (0, ())}
+    for option in lengths:
+        grown: dict[int, tuple[int, Passes]] = {}
+        for adds, strain, passes in option:
             for total, (strained, chosen) in sums.items():
                 candidate = (strained + strain, (*chosen, passes))
                 if total + adds not in grown or candidate < grown[total + adds]:
                     grown[total + adds] = candidate
         sums = grown
-    nearest = min(sums, key=lambda total: (max(abs(total - seconds), 3), sums[total]))
-    return list(sums[nearest][1])
+    totals = tuple(sorted(sums))
+    return Choices(totals, tuple(sums[total] for total in totals))
 
 
-def _stop(
-    region: Region,
-    side: Side,
-    position: str,
-    options: list[Option],
-    passes: list[int],
-    catalogue: Catalogue,
-    tempo: Tempo,
-) -> Stop:
-    medium = medium_of(region.id, catalogue)
-    asked_after = _asked_after(options, passes, region, position, catalogue, tempo)
+def _stop(place: Place, side: Side, options: tuple[Option, ...], passes: Passes) -> Stop:
+    asked_after = _asked_after(place, options, passes)
     steps = tuple(
-        Step(
+        Step.model_construct(
             stroke=o.stroke.id,
             slot=o.slot,
-            tool=_easiest_tool(o, catalogue),
+            tool=_easiest_tool(o, place.catalogue),
             zone=o.zone,
             depth=o.depth,
             passes=n,
-            wipe=medium == "lubricated" and _needs_wiping(o),
+            wipe=place.medium == "lubricated" and _needs_wiping(o),
             check_in=i in asked_after,
         )
         for i, (o, n) in enumerate(zip(options, passes, strict=True))
     )
-    name = region.id if side == "mid" else f"{region.id}-{side}"
-    return Stop(
-        id=name,
+    region = place.region
+    return Stop.model_construct(
+        id=region.id if side == "mid" else f"{region.id}-{side}",
         role="work",
         region=region.id,
         side=side,
-        position=position,
-        window=region.window_in(position),
-        medium=medium,
+        position=place.position,
+        window=region.window_in(place.position),
+        medium=place.medium,
         steps=steps,
     )
 
 
-def _asked_after(
-    options: list[Option],
-    passes: list[int],
-    region: Region,
-    position: str,
-    catalogue: Catalogue,
-    tempo: Tempo,
-) -> set[int]:
+def _asked_after(place: Place, options: tuple[Option, ...], passes: Passes) -> set[int]:
     """The steps after which the client is asked about the pressure.
 
     That is the first one as firm as kneading; and while the face is hidden the first that warms, if none is firm, and
     another once nothing has been asked for `ASK_AGAIN` seconds.
     """
-    hidden = catalogue.positions[position].face_hidden
     first = next((i for i, o in enumerate(options) if o.depth >= FIRM), None)
-    if first is None and hidden:
+    if first is None and place.hidden:
         first = next((i for i, o in enumerate(options) if o.slot in ("warm", "knead")), None)
-    if first is None or not hidden:
+    if first is None or not place.hidden:
         return set() if first is None else {first}
     asked, since = {first}, 0
     for i, (o, n) in enumerate(zip(options, passes, strict=True)):
-        since += passes_seconds(o.stroke, region, o.depth, n, catalogue.pace, tempo)
+        since += place.seconds(o, n)
         if i > first and since >= ASK_AGAIN and o.slot != "settle":
             asked.add(i)
         since = 0 if i in asked else since

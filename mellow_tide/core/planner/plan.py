@@ -7,13 +7,13 @@ from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house, on_surfa
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief
 from mellow_tide.core.flow.flow import Flow, Step, Stop, Visit
-from mellow_tide.core.planner.arc import fit_stop
+from mellow_tide.core.planner.arc import Place, fit_stop
 from mellow_tide.core.planner.choice import Choice, Chooser
 from mellow_tide.core.planner.minutes import round_down_and_share
 from mellow_tide.core.planner.order import cheapest_order
 from mellow_tide.core.planner.question import GRAIN, Absence, Question, pose, touch_on
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
-from mellow_tide.core.timing.run_sheet import hands_on_seconds, lay_out, stop_seconds
+from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.core.timing.step_seconds import pass_seconds
 from mellow_tide.core.timing.tempo import OwnPace, Tempo, tempo_of
 
@@ -124,11 +124,12 @@ def _fit_regions(
     for visit in visits:
         if visit.role != "work" or visit.region in worked:
             continue
-        region = catalogue.regions[visit.region]
-        target = minutes[visit.region] + max(-5, min(5, round(owed / region.side_count)))
-        touch = touch_on(region.id, brief, client, question.restrictions, catalogue)
-        stop = fit_stop(region, visit.side, visit.position, touch, target, catalogue, tempo)
-        owed += region.side_count * (minutes[visit.region] - stop_seconds(stop, catalogue, tempo))
+        count = question.shares[visit.region].count
+        target = minutes[visit.region] + max(-5, min(5, round(owed / count)))
+        touch = touch_on(visit.region, brief, client, question.restrictions, catalogue)
+        place = Place(catalogue.regions[visit.region], visit.position, touch, catalogue, tempo)
+        stop = fit_stop(place, visit.side, target)
+        owed += count * (minutes[visit.region] - place.taken(stop))
         worked[visit.region] = stop
     return worked
 
@@ -233,9 +234,8 @@ def _gives(question: Question, minutes: dict[str, int], forced: Choice) -> tuple
 
 def _why_impossible(brief: Brief, question: Question, chooser: Chooser, catalogue: Catalogue) -> DoesNotFit:
     before_after = catalogue.kinds[brief.kind].before_after_minutes(brief.first_visit)
-    opening = hands_on_seconds(brief, catalogue) - question.work_seconds
     must = tuple(sorted(question.must))
-    most = -(-(chooser.most_seconds() + opening) // 60) + before_after
+    most = -(-chooser.most_seconds() // 60) + before_after
     if brief.booked_minutes > most - 1:
         what = f"these regions cannot fill {brief.booked_minutes} minutes"
         return DoesNotFit(
@@ -244,7 +244,7 @@ def _why_impossible(brief: Brief, question: Question, chooser: Chooser, catalogu
     if not must:
         what = f"{brief.booked_minutes} minutes are too few for any region of this session"
         return DoesNotFit(FieldProblem("booked_minutes", what, "book more minutes"))
-    needed = -(-(chooser.least_seconds(must) + opening) // 60) + before_after
+    needed = -(-chooser.least_seconds(must) // 60) + before_after
     names = ", ".join(catalogue.regions[id].whole for id in must)
     return DoesNotFit(
         FieldProblem(

@@ -1,17 +1,15 @@
 """The planning question: which regions may claim minutes, with what weight and between which bounds."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.records import SecondsRange
-from mellow_tide.core.catalogue.rules import Block, Closing
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.planner.arc import capacity
 from mellow_tide.core.planner.minutes import Share
-from mellow_tide.core.planner.order import Way
 from mellow_tide.core.planner.repertoire import Touch, arc_options
+from mellow_tide.core.planner.way import Way, halved, homes
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
 from mellow_tide.core.timing.run_sheet import hands_on_seconds
 from mellow_tide.core.timing.step_seconds import passes_seconds
@@ -31,8 +29,8 @@ Absence = Literal["no_consent", "declined", "excluded", "not_in_school", "positi
 class Question:
     """What the planner solves. `shares[id]` are the candidates; `must` are the wished ones.
 
-    `absent` says why a region that is not left out by wish is no candidate. `work_seconds` is H less the
-    opening; the closing's share is `close`.
+    `absent` says why a region that is not left out by wish is no candidate. `work_seconds` are the hands-on seconds;
+    the closing's share is `close`.
     """
 
     shares: dict[str, Share]
@@ -41,12 +39,16 @@ class Question:
     close: Share
     work_seconds: int
     way: Way
-    blocks: tuple[Block, ...]
-    closing: Closing
     restrictions: Restrictions
 
 
-def pose(brief: Brief, client: ClientFacts, catalogue: Catalogue, tempo: Tempo) -> Question:
+def pose(
+    brief: Brief,
+    client: ClientFacts,
+    catalogue: Catalogue,
+    tempo: Tempo,
+    focus_factor: float = FOCUS_FACTOR,
+) -> Question:
     """The question that `brief` asks for `client`; assumes `check_brief` has passed.
 
     Raises `NoSession` for a stop sign, `DoesNotFit` where a focus may not be worked or nothing is left to work.
@@ -57,15 +59,16 @@ def pose(brief: Brief, client: ClientFacts, catalogue: Catalogue, tempo: Tempo) 
             *(FieldProblem("conditions", reason.name, reason.says) for reason in restrictions.refer)
         )
     _refuse_impossible(brief, restrictions, catalogue)
-    barred = frozenset(barred.id for barred in restrictions.positions)
-    way = Way(brief.school, brief.close_with, barred)
-    blocks = way.blocks(catalogue)
+    way = _way(brief, restrictions, catalogue, tempo)
+    kind = catalogue.kinds[brief.kind]
+    area = next((area.regions for area in kind.areas if area.id == brief.area), tuple(catalogue.regions))
     shares: dict[str, Share] = {}
     absent: dict[str, Absence] = {}
-    for id in catalogue.regions:
+    for id in area:
         if id in brief.leave_out:
             continue
-        share = _share(id, brief, touch_on(id, brief, client, restrictions, catalogue), catalogue, tempo)
+        touch = touch_on(id, brief, client, restrictions, catalogue)
+        share = _share(id, brief, touch, way, catalogue, tempo, focus_factor)
         why = _why_absent(id, brief, client, restrictions, share, way, catalogue)
         if why:
             absent[id] = why
@@ -79,11 +82,11 @@ def pose(brief: Brief, client: ClientFacts, catalogue: Catalogue, tempo: Tempo) 
         shares=shares,
         must=frozenset(brief.focus),
         absent=absent,
-        close=_as_share(closing.seconds, 1, closing.share),
-        work_seconds=hands_on_seconds(brief, catalogue) - ritual_seconds(blocks, tempo, catalogue),
+        close=Share(
+            1, closing.share, closing.seconds.saturation, closing.seconds.least, closing.seconds.most
+        ),
+        work_seconds=hands_on_seconds(brief, catalogue),
         way=way,
-        blocks=blocks,
-        closing=closing,
         restrictions=restrictions,
     )
 
@@ -100,9 +103,13 @@ def _refuse_impossible(brief: Brief, restrictions: Restrictions, catalogue: Cata
     if brief.ceiling > allowed:
         what = f"easing off only at {brief.ceiling} of 10 is more than this house allows"
         problems.append(FieldProblem("ceiling", what, f"use {allowed} or less"))
-    if catalogue.kinds[brief.kind].id != "full_body":
-        what = f"{catalogue.kinds[brief.kind].name} sessions are not planned by themselves yet"
-        problems.append(FieldProblem("kind", what, "lay the stops out by hand, or plan a full body"))
+    kind = catalogue.kinds[brief.kind]
+    if kind.areas and brief.area is None:
+        names = ", ".join(area.id for area in kind.areas)
+        problems.append(FieldProblem("area", "which part of the body is not said", f"use one of: {names}"))
+    if brief.first_position is not None and brief.first_position not in kind.positions:
+        what = f"a {kind.name} session does not begin there"
+        problems.append(FieldProblem("first_position", what, f"use one of: {', '.join(kind.positions)}"))
     if problems:
         raise DoesNotFit(*problems)
 
@@ -116,7 +123,7 @@ def _why_absent(
     way: Way,
     catalogue: Catalogue,
 ) -> Absence | None:
-    homes = [b.position for b in catalogue.schools[way.school].blocks if id in b.regions()]
+    has_place = any(id in b.regions() for b in catalogue.schools[way.school].blocks)
     forbidden = next((x for x in restrictions.regions if x.id == id), None)
     # In pregnancy the belly is worked by hand and by wish only, never by a plan.
     belly = id == "abdomen" and client.gestation_days is not None
@@ -125,8 +132,8 @@ def _why_absent(
         ("health", forbidden is not None or belly),
         ("excluded", any(x.region == id and x.zone is None for x in restrictions.excluded)),
         ("no_consent", not _agreed(id, brief.kind, client, catalogue)),
-        ("not_in_school", not homes),
-        ("position_barred", way.barred.issuperset(homes)),
+        ("not_in_school", not has_place),
+        ("position_barred", id not in homes(way, catalogue)),
         ("health", share is None),
     )
     return next((why for why, holds in whys if holds), None)
@@ -147,9 +154,16 @@ def _nothing_left(restrictions: Restrictions) -> FieldProblem:
     return FieldProblem("leave_out", "no region is left to work on", "leave out fewer regions")
 
 
-def ritual_seconds(blocks: tuple[Block, ...], tempo: Tempo, catalogue: Catalogue) -> int:
-    """Whole seconds of the opening in the first position that is worked."""
-    opening = catalogue.openings[next(b.position for b in blocks if b.rows)]
+def _way(brief: Brief, restrictions: Restrictions, catalogue: Catalogue, tempo: Tempo) -> Way:
+    barred = frozenset(barred.id for barred in restrictions.positions)
+    way = Way(brief.school, brief.close_with, barred, brief.first_position)
+    openings = (_opening_seconds(b.position, catalogue, tempo) for b in way.blocks(catalogue))
+    return replace(way, opening_seconds=tuple(openings))
+
+
+def _opening_seconds(position: str, catalogue: Catalogue, tempo: Tempo) -> int:
+    """Whole seconds of the first still contact in `position`."""
+    opening = catalogue.openings[position]
     region = catalogue.regions[opening.region]
     total = 0
     for s in opening.strokes:
@@ -186,27 +200,38 @@ def touch_on(
     zones = {x.zone for x in restrictions.excluded if x.region == id and x.zone}
     if client.gestation_days is not None and catalogue.chosen["prenatal_points"] != "disregard":
         zones.update(zone for point in catalogue.prenatal_points.values() for zone in point.zones.get(id, ()))
-    families = frozenset(x.id for x in restrictions.families)
-    return Touch(brief.pressure, restrictions.cap(id), frozenset(zones), families)
+    return Touch(
+        brief.pressure,
+        restrictions.cap(id),
+        frozenset(zones),
+        frozenset(x.id for x in restrictions.families),
+        catalogue.kinds[brief.kind].clothed,
+    )
 
 
-def _share(id: str, brief: Brief, touch: Touch, catalogue: Catalogue, tempo: Tempo) -> Share | None:
+def _share(
+    id: str,
+    brief: Brief,
+    touch: Touch,
+    way: Way,
+    catalogue: Catalogue,
+    tempo: Tempo,
+    focus_factor: float,
+) -> Share | None:
     """What the region may claim; None where strokes that are light enough cannot fill its least time."""
     region = catalogue.regions[id]
     if not arc_options(id, touch, catalogue):
         return None
+    # Half of a mid-line region has half of its bounds, of its weight and of what satisfies.
+    half = 2 if halved(id, way, catalogue) else 1
+    seconds = catalogue.kinds[brief.kind].seconds_of(region)
     least, most = capacity(id, touch, catalogue, tempo)
-    least = max(region.seconds.least, -(-least // GRAIN) * GRAIN)
-    most = min(region.seconds.most, most // GRAIN * GRAIN)
+    least = max(-(-seconds.least // (half * GRAIN)) * GRAIN, -(-least // GRAIN) * GRAIN)
+    most = min(seconds.most // half, most) // GRAIN * GRAIN
     if least > most:
         return None
-    bounds = SecondsRange(least=least, most=most, saturation=region.seconds.saturation)
     weight = region.share * catalogue.schools[brief.school].weights.get(id, 1.0)
     if id in brief.focus:
         # A school that thinks little of a region does not talk a client out of it.
-        weight = max(weight, region.share) * FOCUS_FACTOR
-    return _as_share(bounds, region.side_count, weight)
-
-
-def _as_share(seconds: SecondsRange, count: int, weight: float) -> Share:
-    return Share(count, weight, seconds.saturation, seconds.least, seconds.most)
+        weight = max(weight, region.share) * focus_factor
+    return Share(region.side_count * half, weight / half, seconds.saturation / half, least, most)

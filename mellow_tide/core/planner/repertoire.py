@@ -9,10 +9,16 @@ from mellow_tide.core.catalogue.records import SLOTS, Slot, Stroke
 from mellow_tide.core.flow.brief import WISHED_DEPTH, Pressure
 from mellow_tide.core.flow.flow import StopMedium
 
-ESSENTIAL: tuple[Slot, ...] = ("spread", "warm", "settle")
-"""Slots no lubricated stop is without; their first stroke always stays."""
+ESSENTIAL: dict[StopMedium, tuple[Slot, ...]] = {
+    "lubricated": ("spread", "warm", "settle"),
+    "dry": ("warm", "settle"),
+    "clothed": ("warm", "knead", "settle"),
+}
+"""Slots that no stop is without, if there is a stroke for them at all; their first stroke always stays."""
 
-PLANNED_SLOTS: tuple[Slot, ...] = tuple(s for s in SLOTS if s not in ("open", "rouse", "close"))
+PLANNED_SLOTS: tuple[Slot, ...] = tuple(
+    s for s in SLOTS if s not in ("open", "rouse", "contraction", "close")
+)
 
 ONCE: tuple[Slot, ...] = ("spread", "flush", "settle")
 """Slots in which one stroke at one place is enough."""
@@ -34,13 +40,14 @@ WANTED_FROM: dict[Slot, int] = {
 class Touch:
     """How a region may be worked: the pressure wished, the most depth allowed (1 to 5), and what is left out.
 
-    `zones` are to be left alone, `families` of strokes not to be used.
+    `zones` are to be left alone, `families` of strokes not to be used; `clothed` is work through clothing.
     """
 
     pressure: Pressure
     cap: int = 5
     zones: frozenset[str] = frozenset()
     families: frozenset[str] = frozenset()
+    clothed: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,8 +77,9 @@ def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Opt
 def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue) -> list[Option]:
     """The options of one slot: every stroke that fits, at each of its zones."""
     options = []
+    essential = ESSENTIAL[medium_of(region_id, touch.clothed, catalogue)]
     for place, (stroke, zone) in enumerate(_fitting(region_id, slot, touch, catalogue)):
-        rank = 0 if place == 0 and slot in ESSENTIAL else place + WANTED_FROM[slot]
+        rank = 0 if place == 0 and slot in essential else place + WANTED_FROM[slot]
         depth = min(touch.cap, _depth(stroke, slot, place, touch.pressure))
         options.append(Option(stroke, slot, zone, depth, stroke.slots[slot], rank))
     return options
@@ -80,7 +88,7 @@ def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue
 def _fitting(
     region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue
 ) -> Iterator[tuple[Stroke, str | None]]:
-    medium = medium_of(region_id, catalogue)
+    medium = medium_of(region_id, touch.clothed, catalogue)
     for stroke in catalogue.strokes.values():
         usual_here = stroke.routine and region_id in stroke.regions and slot in stroke.slots
         usual_here = usual_here and stroke.family not in touch.families
@@ -89,15 +97,17 @@ def _fitting(
             yield from ((stroke, zone) for zone in zones if zone not in touch.zones)
 
 
-def medium_of(region_id: str, catalogue: Catalogue) -> StopMedium:
-    """`lubricated` where oil may be spread on the region, else `dry`."""
+def medium_of(region_id: str, clothed: bool, catalogue: Catalogue) -> StopMedium:
+    """`clothed` in a kind that works so; else `lubricated` where oil may be spread on the region, or `dry`."""
+    if clothed:
+        return "clothed"
     return "lubricated" if region_id in catalogue.strokes["oil_spread"].regions else "dry"
 
 
 def _medium_fits(stroke: Stroke, slot: Slot, medium: str) -> bool:
     if "any" in stroke.medium:
         return True
-    if slot == "dry":
+    if slot == "dry" and medium != "clothed":
         return "dry" in stroke.medium
     return medium in stroke.medium
 

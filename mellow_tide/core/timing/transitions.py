@@ -92,19 +92,11 @@ def _clean(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[
     done.append((Transition("wash", c.pace.wash_hands), washed))
 
 
-def after_feet_seconds(catalogue: Catalogue) -> int:
-    """Whole seconds that the house takes to clean the hands after the feet, whatever comes next."""
-    pace = catalogue.pace
-    return {"wash": pace.wash_hands, "wipe": pace.towel + pace.wipe, "none": 0}[
-        catalogue.chosen["clean_after_feet"]
-    ]
-
-
 def _turn(scene: Scene, visit: Visit, c: Catalogue, done: list[Change]) -> None:
     if scene.position == visit.position:
         return
     before, after = c.positions[scene.position], c.positions[visit.position]
-    if scene.position.startswith("seated") and visit.position.startswith("seated"):
+    if before.seated and after.seated:
         done.append((Transition("sit_back", c.pace.sit_back, visit.position), _turned(scene, visit)))
         return
     seconds = c.pace.side_turn if before.upper and after.upper else c.pace.turn

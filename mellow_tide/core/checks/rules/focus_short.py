@@ -19,7 +19,9 @@ def check(case: Case) -> Iterator[Found]:
     stops = list(case.worked())
     work = sum(case.seconds(s) for s in stops)
     weights = case.catalogue.schools[case.flow.brief.school].weights
-    weight = {s.id: case.region(s).share * weights.get(s.region, 1.0) for s in stops}
+    weight = {
+        s.id: case.region(s).share * weights.get(s.region, 1.0) / (2 if case.halved(s) else 1) for s in stops
+    }
     for wanted in case.flow.brief.focus:
         own = [s for s in stops if s.region == wanted]
         whole = case.catalogue.regions[wanted].whole
@@ -28,7 +30,7 @@ def check(case: Case) -> Iterator[Found]:
             continue
         seconds = sum(case.seconds(s) for s in own)
         neutral = work * sum(weight[s.id] for s in own) / sum(weight.values())
-        full = all(case.seconds(s) >= case.kind.seconds_of(case.region(s)).most - TOLERATED for s in own)
+        full = all(case.seconds(s) >= case.bounds(s)[1] - TOLERATED for s in own)
         if seconds < neutral - TOLERATED and not full:
             yield Found(
                 f"The {whole} should get more, but {span(seconds)} is less than without asking.", own[0]

@@ -13,14 +13,12 @@ TOLERATED = 10
 def check(case: Case) -> Iterator[Found]:
     """Stops outside the least and most seconds of their region, side by side."""
     for s in case.worked():
-        seconds, bounds = case.seconds(s), case.kind.seconds_of(case.region(s))
-        if seconds < bounds.least - TOLERATED:
+        seconds, (least, most) = case.seconds(s), case.bounds(s)
+        if seconds < least - TOLERATED:
+            yield Found(f"{span(seconds)} on the {case.place(s)}: less than {span(least)} is hardly felt.", s)
+        elif seconds > most + TOLERATED:
             yield Found(
-                f"{span(seconds)} on the {case.place(s)}: less than {span(bounds.least)} is hardly felt.", s
-            )
-        elif seconds > bounds.most + TOLERATED:
-            yield Found(
-                f"{span(seconds)} on the {case.place(s)}: more than {span(bounds.most)} only wears it out.", s
+                f"{span(seconds)} on the {case.place(s)}: more than {span(most)} only wears it out.", s
             )
 
 

@@ -1,0 +1,61 @@
+"""Stops that always travel together: the legs of a row."""
+
+from collections.abc import Iterator
+from functools import lru_cache
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.rules import Closing, Opening
+from mellow_tide.core.flow.brief import Side
+from mellow_tide.core.flow.flow import Role, Visit
+from mellow_tide.core.planner.repertoire import medium_of
+from mellow_tide.core.planner.way import sides_in
+
+Leg = tuple[Visit, ...]
+
+
+@lru_cache(maxsize=8_000)
+def legs(regions: tuple[str, ...], position: str, clothed: bool, catalogue: Catalogue) -> tuple[Leg, ...]:
+    """The legs of one row in `position`.
+
+    Mid-line regions travel alone, pairs worked from an end of the table in one go; of pairs worked from the client's
+    own side those with one window travel together, one leg a side.
+    """
+    found: list[Leg] = []
+    sided: list[str] = []
+    for id in regions:
+        region = catalogue.regions[id]
+        if region.sides == "pair" and "own_side" in region.stand:
+            sided.append(id)
+        else:
+            sides = sides_in(id, position, catalogue)
+            found.append(tuple(visit(id, side, position, clothed, catalogue) for side in sides))
+    for side in sides_in(sided[0], position, catalogue) if sided else ():
+        for together in _together(sided, position, catalogue):
+            found.append(tuple(visit(id, side, position, clothed, catalogue) for id in together))
+    return tuple(found)
+
+
+def _together(ids: list[str], position: str, catalogue: Catalogue) -> Iterator[list[str]]:
+    """Split `ids` where the window changes and need not stay open."""
+    group: list[str] = []
+    for id in ids:
+        region = catalogue.regions[id]
+        window = catalogue.regions[group[0]].window_in(position) if group else ""
+        if group and region.window_in(position) != window and window not in region.keeps_open:
+            yield group
+            group = []
+        group.append(id)
+    if group:
+        yield group
+
+
+def visit(id: str, side: Side, position: str, clothed: bool, catalogue: Catalogue) -> Visit:
+    """Where a region is worked."""
+    window = catalogue.regions[id].window_in(position)
+    return Visit("work", id, side, position, window, medium_of(id, clothed, catalogue))
+
+
+def ritual_visit(role: Role, ritual: Opening | Closing, position: str, catalogue: Catalogue) -> Visit:
+    """Where the session's first or last still contact is, through the drape."""
+    side: Side = "both" if catalogue.regions[ritual.region].sides == "pair" else "mid"
+    return Visit(role, ritual.region, side, position, "none", "clothed")
