@@ -11,7 +11,8 @@ from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.edits import Edit, apply
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.flow.reach import check_flow
-from mellow_tide.core.planner.plan import Plan, meet_the_minutes, plan
+from mellow_tide.core.planner.plan import Plan, plan
+from mellow_tide.core.planner.rituals import meet_the_minutes
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
 from mellow_tide.core.timing.run_sheet import TOLERATED, lay_out
 from mellow_tide.core.timing.tempo import tempo_of

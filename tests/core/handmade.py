@@ -4,7 +4,7 @@ from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.checks.examples import step
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Side
 from mellow_tide.core.flow.flow import Flow, Step, Stop
-from mellow_tide.core.planner.plan import meet_the_minutes
+from mellow_tide.core.planner.rituals import meet_the_minutes
 
 C = load_catalogue()
 AGREED = frozenset({"hips", "chest", "face", "scalp", "foot"})

@@ -37,3 +37,15 @@ def test_strokes_meet_the_seconds_and_keep_the_arc(region, pressure, height):
         for step in stop.steps:
             low, _, high = CATALOGUE.strokes[step.stroke].slots[step.slot]
             assert low <= step.passes <= high
+
+
+@pytest.mark.parametrize("height", [145, 205])
+@pytest.mark.parametrize("region", CATALOGUE.regions.values(), ids=lambda r: r.id)
+def test_a_region_can_be_worked_for_its_most_sensible_time(region, height):
+    for pressure, clothed in (("light", False), ("firm", False), ("medium", True)):
+        chair = CATALOGUE.kinds["chair"].seconds
+        if clothed and region.id not in chair:
+            continue
+        seconds = chair[region.id] if clothed else region.seconds
+        _, most = capacity(region.id, Touch(pressure, clothed=clothed), CATALOGUE, Tempo(height))
+        assert most >= seconds.most

@@ -1,5 +1,4 @@
 import pytest
-from hypothesis import given, settings
 
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.checks.registry import CHECKS
@@ -7,9 +6,9 @@ from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.flow.edits import ChangeStep, InsertStep, RemoveStep, RemoveStop, apply
 from mellow_tide.core.flow.flow import Step
-from mellow_tide.core.planner.plan import meet_the_minutes, plan
+from mellow_tide.core.planner.plan import plan
+from mellow_tide.core.planner.rituals import meet_the_minutes
 from tests.core.flows import AGREED, CLIENT
-from tests.core.test_plan import asked, made
 
 C = load_catalogue()
 FLOW = plan(Brief(booked_minutes=60), CLIENT, C).flow
@@ -26,17 +25,6 @@ def of(flow, client=CLIENT):
 
 def test_a_planned_flow_has_nothing_to_mend():
     assert of(FLOW).findings == ()
-
-
-@settings(max_examples=40, deadline=None)
-@given(asked())
-def test_no_plan_is_ever_stopped_by_a_check(question):
-    brief, client = question
-    found = made(brief, client)
-    if found:
-        codes = {f.code for f in of(found.flow, client).findings if f.severity != "advice"}
-        # A focus beside few other regions may fall short of its share; the planner does not bind it yet.
-        assert codes <= {"TIM05"}
 
 
 def test_the_parts_add_up():

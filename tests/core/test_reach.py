@@ -29,7 +29,7 @@ def test_unknown_ids_are_named_with_their_place(catalogue):
     ("bad", "field", "remedy"),
     [
         (stop("foot", "mid", "prone", "foot"), "stops.1.side", "use: left or right"),
-        (stop("back", "left", "prone", "back"), "stops.1.side", "use: mid"),
+        (stop("abdomen", "left", "supine", "abdomen"), "stops.1.side", "use: mid"),
         (stop("back", "mid", "prone", "back", step(depth=5)), "stops.1.steps.0.depth", "use 1 to 3"),
         (stop("back", "mid", "prone", "back", step(tool="elbow")), "stops.1.steps.0.tool", "use: palms"),
     ],

@@ -1,10 +1,13 @@
 """Strokes along the arc of one stop, with passes that meet its seconds."""
 
-from bisect import bisect_left
+from bisect import bisect_left, bisect_right
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from functools import cached_property, lru_cache
 from itertools import product
+
+import numpy as np
+from numpy.typing import NDArray
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import SLOTS, Region
@@ -136,18 +139,27 @@ def _in_order(options: tuple[Option, ...]) -> tuple[Option, ...]:
 
 
 def _warmed(options: tuple[Option, ...]) -> tuple[Option, ...]:
-    """The options, nothing strong or deep before two of them have warmed the region."""
-    warmed = 0
-    found = []
+    """The options, nothing strong before two of them have warmed the region, and no depth two above the one before."""
+    warmed, before = 0, 1
+    found: list[Option] = []
     for option in options:
-        early = option.depth > FIRM and warmed < WARMING_UNITS
-        found.append(replace(option, depth=option.stroke.depth_near(FIRM)) if early else option)
+        most = FIRM if warmed < WARMING_UNITS else option.depth
+        depth = option.stroke.depth_near(min(option.depth, most, before + 1))
+        found.append(replace(option, depth=depth) if depth < option.depth else option)
+        before = found[-1].depth
         if option.slot in ("dry", "warm", "knead"):
             warmed += 1
     return tuple(found)
 
 
 Passes = tuple[int, ...]
+Counts = NDArray[np.int16]
+
+LONGEST = 1_800
+"""Seconds beyond which no stop is ever worked."""
+
+FAR = np.int16(10_000)
+"""A difference from usual that no passes have."""
 
 
 def _nearest_passes(place: Place, options: tuple[Option, ...], seconds: int) -> Passes:
@@ -171,49 +183,67 @@ def _nearest_passes(place: Place, options: tuple[Option, ...], seconds: int) -> 
     return nearest[1]
 
 
+Length = tuple[int, int, int]
+"""Seconds that a number of passes takes, how far that is from usual, and the number."""
+
+
 @dataclass(frozen=True)
 class Choices:
     """Every total that passes can make, in order, each with the passes nearest to usual that make it."""
 
     totals: tuple[int, ...]
-    strained: tuple[tuple[int, Passes], ...]
+    strain: Counts
+    picks: tuple[Counts, ...]
+    lengths: tuple[tuple[Length, ...], ...]
 
     def near(self, seconds: int) -> Passes:
         """The passes whose total is nearest to `seconds`; within `ALIKE` seconds those nearest to usual."""
-        at = bisect_left(self.totals, seconds)
-        low, high = at, at
-        while low > 0 and seconds - self.totals[low - 1] <= ALIKE:
-            low -= 1
-        while high < len(self.totals) and self.totals[high] - seconds <= ALIKE:
-            high += 1
-        if low == high:
-            around = [i for i in (at - 1, at) if 0 <= i < len(self.totals)]
-            return self.strained[min(around, key=lambda i: abs(self.totals[i] - seconds))][1]
-        return min(self.strained[low:high])[1]
+        low = bisect_left(self.totals, seconds - ALIKE)
+        high = bisect_right(self.totals, seconds + ALIKE)
+        if low < high:
+            return self._passes(min(self.totals[low:high], key=lambda total: int(self.strain[total])))
+        around = self.totals[max(low - 1, 0) : high + 1]
+        return self._passes(min(around, key=lambda total: abs(total - seconds)))
+
+    def _passes(self, total: int) -> Passes:
+        """The passes that make `total`, found backwards."""
+        found = []
+        for pick, option in zip(reversed(self.picks), reversed(self.lengths), strict=True):
+            passes = int(pick[total])
+            found.append(passes)
+            total -= next(adds for adds, _, n in option if n == passes)
+        return tuple(reversed(found))
 
 
 def _choices(place: Place, options: tuple[Option, ...]) -> Choices:
-    lengths = tuple(
-        tuple((place.seconds(o, n), abs(n - o.passes[1]), n) for n in range(o.passes[0], o.passes[2] + 1))
-        for o in options
+    return _all_totals(
+        tuple(
+            tuple((place.seconds(o, n), abs(n - o.passes[1]), n) for n in range(o.passes[0], o.passes[2] + 1))
+            for o in options
+        )
     )
-    return _all_totals(lengths)
 
 
 @lru_cache(maxsize=2_000)
-def _all_totals(lengths: tuple[tuple[tuple[int, int, int], ...], ...]) -> Choices:
-    """By a programme over the options; each is (seconds, passes away from usual, passes) for all its passes."""
-    sums: dict[int, tuple[int, Passes]] = {0: (0, ())}
+def _all_totals(lengths: tuple[tuple[Length, ...], ...]) -> Choices:
+    """By a programme over the options: for every total up to `LONGEST`, the least that passes differ from usual."""
+    size = 1 + min(sum(max(adds for adds, _, _ in option) for option in lengths), LONGEST)
+    strain = np.full(size, FAR, dtype=np.int16)
+    strain[0] = 0
+    picks = []
     for option in lengths:
-        grown: dict[int, tuple[int, Passes]] = {}
-        for adds, strain, passes in option:
-            for total, (strained, chosen) in sums.items():
-                candidate = (strained + strain, (*chosen, passes))
-                if total + adds not in grown or candidate < grown[total + adds]:
-                    grown[total + adds] = candidate
-        sums = grown
-    totals = tuple(sorted(sums))
-    return Choices(totals, tuple(sums[total] for total in totals))
+        grown, pick = np.full(size, FAR, dtype=np.int16), np.zeros(size, dtype=np.int16)
+        for adds, away, passes in option:
+            if adds >= size:
+                continue
+            candidate = strain[: size - adds] + np.int16(away)
+            better = candidate < grown[adds:]
+            grown[adds:][better] = candidate[better]
+            pick[adds:][better] = passes
+        strain = grown
+        picks.append(pick)
+    totals = tuple(int(total) for total in np.flatnonzero(strain < FAR))
+    return Choices(totals, strain, tuple(picks), lengths)
 
 
 def _stop(place: Place, side: Side, options: tuple[Option, ...], passes: Passes) -> Stop:

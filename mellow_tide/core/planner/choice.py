@@ -7,6 +7,7 @@ when the next bound cannot beat the best value found: that value is proven best.
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -147,11 +148,7 @@ class Chooser:
     def _refined(self, indices: Indices, coarse: Floats) -> Floats:
         """The bounds of some sets at many prices."""
         q = self._question
-        prices = self._prices(PRICES)
-        gains = np.array([[_gain(q.shares[id], price) for price in prices] for id in self._optional])
-        always = np.array(
-            [_gain(q.close, p) + sum(_gain(q.shares[id], p) for id in self._musts) for p in prices]
-        )
+        prices, gains, always = self._gains
         holds = (self._sets[indices, None] >> np.arange(len(self._optional), dtype=np.uint32)) & np.uint32(1)
         free = q.work_seconds - self._transitions[indices]
         bound = always + free[:, None] * prices
@@ -159,6 +156,15 @@ class Chooser:
             bound = bound + holds.astype(np.float64) @ gains
         fine: Floats = np.minimum(bound.min(axis=1, initial=np.inf), coarse[indices])
         return fine
+
+    @cached_property
+    def _gains(self) -> tuple[Floats, Floats, Floats]:
+        """Many prices; by optional region and price the most it gains; by price what close and musts gain."""
+        q = self._question
+        prices = self._prices(PRICES)
+        gains = np.array([[_gain(q.shares[id], price) for price in prices] for id in self._optional])
+        always = [_gain(q.close, p) + sum(_gain(q.shares[id], p) for id in self._musts) for p in prices]
+        return prices, gains, np.array(always)
 
     def _prices(self, count: int) -> Floats:
         """Prices of a second from the cheapest last second of any share to the dearest first one."""

@@ -8,7 +8,6 @@ sorted breakpoints gives m exactly; 1 / m is the price of a second.
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from itertools import pairwise
 from math import log
 
 
@@ -43,23 +42,30 @@ class Share:
 
 def allot(shares: Sequence[Share], total: float) -> tuple[float, ...] | None:
     """Seconds per side of each share that together make `total`, of greatest value; None if impossible."""
-    if not _total(shares, 0) - 1e-9 <= total <= sum(s.count * s.most for s in shares) + 1e-9:
+    least = sum(s.count * s.least for s in shares)
+    if not least - 1e-9 <= total <= sum(s.count * s.most for s in shares) + 1e-9:
         return None
     level = _level(shares, total)
     return tuple(share.at_level(level) for share in shares)
 
 
-def _total(shares: Sequence[Share], level: float) -> float:
-    return sum(share.count * share.at_level(level) for share in shares)
-
-
 def _level(shares: Sequence[Share], total: float) -> float:
-    breaks = sorted({0.0} | {(b + s.saturation) / s.weight for s in shares for b in (s.least, s.most)})
-    for low, high in pairwise(breaks):
-        at_low, at_high = _total(shares, low), _total(shares, high)
-        if total <= at_high:
-            return low if at_high == at_low else low + (high - low) * (total - at_low) / (at_high - at_low)
-    return breaks[-1]
+    """The water level at which the shares make `total`: a walk along the breakpoints, the slope kept up to date."""
+    turns: list[tuple[float, float]] = []
+    for s in shares:
+        slope = s.count * s.weight
+        turns.append(((s.least + s.saturation) / s.weight, slope))
+        turns.append(((s.most + s.saturation) / s.weight, -slope))
+    turns.sort()
+    reached = sum(s.count * s.least for s in shares)
+    level, slope = 0.0, 0.0
+    for at, change in turns:
+        grown = reached + slope * (at - level)
+        if total <= grown and slope > 0:
+            return level + (total - reached) / slope
+        reached, level = grown, at
+        slope += change
+    return level
 
 
 def round_down_and_share(

@@ -1,44 +1,22 @@
 """From a brief to a plan: choice, order and minutes, then strokes, with what was left out and why."""
 
-from typing import Literal
-
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house, on_surface
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief
-from mellow_tide.core.flow.flow import Flow, Step, Stop, Visit
+from mellow_tide.core.flow.flow import Flow, Stop, Visit
 from mellow_tide.core.planner.arc import Place, fit_stop
 from mellow_tide.core.planner.choice import Choice, Chooser
-from mellow_tide.core.planner.minutes import round_down_and_share
+from mellow_tide.core.planner.impossible import why_impossible
+from mellow_tide.core.planner.labour import labour_flow
+from mellow_tide.core.planner.left_out import LeftOut, left_out, rounded
 from mellow_tide.core.planner.order import cheapest_order
-from mellow_tide.core.planner.question import GRAIN, Absence, Question, pose, touch_on
-from mellow_tide.core.refusal import DoesNotFit, FieldProblem
-from mellow_tide.core.timing.run_sheet import lay_out
-from mellow_tide.core.timing.step_seconds import pass_seconds
+from mellow_tide.core.planner.question import FOCUS_FACTOR, GRAIN, Question, pose, touch_on
+from mellow_tide.core.planner.rituals import closed, ritual_steps
 from mellow_tide.core.timing.tempo import OwnPace, Tempo, tempo_of
 
-
-class Give(Record):
-    """What a region would lose (seconds, all sides, negative) were another one worked; `gone` if all of it."""
-
-    region: str
-    seconds: int
-    gone: bool
-
-
-class LeftOut(Record):
-    """A region the plan does not work, and why.
-
-    `wish`: the brief leaves it out. `no_consent`: it needs a yes that is not on record.
-    `declined`: the client said no. `excluded`: it is to be left alone. `not_in_school`: the school has no
-    place for it. `position_barred`: the client may not lie so that it is reached. `health`: it cannot be worked as
-    lightly as it must. `no_time`: the minutes do more good elsewhere; `gives` says what it would cost whom.
-    `never_fits`: its least time does not fit beside the musts.
-    """
-
-    region: str
-    reason: Literal["wish", "no_time", "never_fits"] | Absence
-    gives: tuple[Give, ...] = ()
+FOCUS_TRIES = 14
+"""How often the weight of a focus may grow until it gets its neutral share of the work."""
 
 
 class Proof(Record):
@@ -50,11 +28,11 @@ class Proof(Record):
 
 
 class Plan(Record):
-    """A flow that answers the brief, what it leaves out, and the proof of its choice."""
+    """A flow that answers the brief, what it leaves out, and the proof of its choice; a labour is not chosen so."""
 
     flow: Flow
     left_out: tuple[LeftOut, ...]
-    proof: Proof
+    proof: Proof | None
 
 
 def plan(
@@ -72,26 +50,60 @@ def plan(
     check_brief(brief, catalogue)
     catalogue = on_surface(brief.surface, in_house(house, catalogue))
     tempo = tempo_of(client, pace)
-    question = pose(brief, client, catalogue, tempo)
-    chooser = Chooser(question, catalogue)
-    choice = chooser.best()
-    if choice is None:
-        raise _why_impossible(brief, question, chooser, catalogue)
-    minutes = _rounded(question, choice)
+    if catalogue.kinds[brief.kind].open_ended:
+        return Plan(flow=labour_flow(brief, client, catalogue), left_out=(), proof=None)
+    question, chooser, choice, minutes = _chosen(brief, client, catalogue, tempo)
     flow = _flow(brief, client, question, choice, minutes, catalogue, tempo)
     return Plan(
         flow=flow,
-        left_out=_left_out(brief, question, chooser, choice, minutes, catalogue),
+        left_out=left_out(brief, question, chooser, choice, minutes, catalogue),
         proof=Proof(value=choice.value, bound=choice.next_bound, sets_priced=choice.sets_priced),
     )
 
 
-def _rounded(question: Question, choice: Choice) -> dict[str, int]:
-    """Seconds per side by region, multiples of 15; what is over goes to the close."""
-    shares = [question.shares[id] for id in choice.regions]
-    free = question.work_seconds - choice.transition_seconds - choice.close_seconds
-    rounded = round_down_and_share(shares, choice.seconds, free, GRAIN)
-    return dict(zip(choice.regions, rounded, strict=True))
+Chosen = tuple[Question, Chooser, Choice, dict[str, int]]
+
+
+def _chosen(brief: Brief, client: ClientFacts, catalogue: Catalogue, tempo: Tempo) -> Chosen:
+    """The best choice in which no focus falls short of its neutral share; each focus weighs more until that is so."""
+    factors, tried = dict.fromkeys(brief.focus, FOCUS_FACTOR), 0
+    while True:
+        question = pose(brief, client, catalogue, tempo, factors)
+        chooser = Chooser(question, catalogue)
+        choice = chooser.best()
+        if choice is None:
+            raise why_impossible(brief, question, chooser, catalogue)
+        minutes = rounded(question, choice)
+        short = _short(brief, question, minutes, catalogue)
+        tried += 1
+        if tried == FOCUS_TRIES or not short:
+            return question, chooser, choice, minutes
+        factors |= {id: factors[id] * max(1.03, lacking**1.3) for id, lacking in short.items()}
+
+
+def _short(
+    brief: Brief, question: Question, minutes: dict[str, int], catalogue: Catalogue
+) -> dict[str, float]:
+    """The focus regions that get less, for their size, than what was not asked for.
+
+    Each with how many times what it has that would be; half a grain on each side is not missed.
+    """
+    weights = catalogue.schools[brief.school].weights
+    worked = {id: question.shares[id].count * seconds for id, seconds in minutes.items()}
+    size = {
+        id: catalogue.regions[id].share * catalogue.regions[id].side_count * weights.get(id, 1.0)
+        for id in minutes
+    }
+    others = [id for id in minutes if id not in brief.focus]
+    if not others:
+        return {}
+    part = sum(worked[id] for id in others) / sum(size[id] for id in others)
+    spared = {id: GRAIN * question.shares[id].count / 2 for id in minutes}
+    return {
+        id: part * size[id] / worked[id]
+        for id in brief.focus
+        if worked[id] + spared[id] < part * size[id] and minutes[id] <= question.shares[id].most - GRAIN
+    }
 
 
 def _flow(
@@ -106,7 +118,7 @@ def _flow(
     order = cheapest_order(frozenset(choice.regions), question.way, catalogue)
     worked = _fit_regions(brief, client, question, order.visits, minutes, catalogue, tempo)
     stops = [_stop_for(visit, worked, brief, catalogue) for visit in order.visits]
-    return _closed(Flow(brief=brief, stops=tuple(stops)), catalogue, tempo)
+    return closed(Flow(brief=brief, stops=tuple(stops)), catalogue, tempo)
 
 
 def _fit_regions(
@@ -140,7 +152,7 @@ def _stop_for(visit: Visit, worked: dict[str, Stop], brief: Brief, catalogue: Ca
         steps = worked[visit.region].steps
     else:
         id = visit.role
-        steps = _ritual_steps(visit, brief, catalogue)
+        steps = ritual_steps(visit, brief, catalogue)
     return Stop(
         id=id,
         role=visit.role,
@@ -150,107 +162,4 @@ def _stop_for(visit: Visit, worked: dict[str, Stop], brief: Brief, catalogue: Ca
         window=visit.window,
         medium=visit.medium,
         steps=steps,
-    )
-
-
-def _ritual_steps(visit: Visit, brief: Brief, catalogue: Catalogue) -> tuple[Step, ...]:
-    slot: Literal["open", "close"] = "open" if visit.role == "open" else "close"
-    ritual = catalogue.openings[visit.position] if slot == "open" else catalogue.closings[brief.close_with]
-    steps = []
-    for planned in ritual.strokes:
-        stroke = catalogue.strokes[planned.stroke]
-        steps.append(
-            Step(
-                stroke=stroke.id,
-                slot=slot,
-                tool=stroke.tools[0],
-                depth=stroke.depth[0],
-                passes=planned.passes or stroke.slots[slot][1],
-            )
-        )
-    return tuple(steps)
-
-
-def meet_the_minutes(
-    flow: Flow,
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House = DEFAULTS,
-    pace: OwnPace | None = None,
-) -> Flow:
-    """The flow with its last hold longer or shorter by whole breaths, so that the session adds up.
-
-    The hold keeps at least three breaths, and no more than the stroke's most; a flow without a close stays.
-    """
-    return _closed(flow, in_house(house, catalogue), tempo_of(client, pace))
-
-
-def _closed(flow: Flow, catalogue: Catalogue, tempo: Tempo) -> Flow:
-    close = flow.stops[-1]
-    last = close.steps[-1]
-    stroke, region = catalogue.strokes[last.stroke], catalogue.regions[close.region]
-    if close.role != "close" or "close" not in stroke.slots:
-        return flow
-    missing = -lay_out(flow, catalogue, tempo).over
-    one = pass_seconds(stroke, region, last.depth, catalogue.pace, tempo)
-    least, _, most = stroke.slots["close"]
-    passes = min(most, max(least, last.passes + round(missing / one)))
-    steps = (*close.steps[:-1], last.model_copy(update={"passes": passes}))
-    return flow.model_copy(update={"stops": (*flow.stops[:-1], close.model_copy(update={"steps": steps}))})
-
-
-def _left_out(
-    brief: Brief,
-    question: Question,
-    chooser: Chooser,
-    choice: Choice,
-    minutes: dict[str, int],
-    catalogue: Catalogue,
-) -> tuple[LeftOut, ...]:
-    found = [LeftOut(region=id, reason="wish") for id in brief.leave_out]
-    found += [LeftOut(region=id, reason=why) for id, why in question.absent.items()]
-    for id in question.shares:
-        if id in choice.regions:
-            continue
-        forced = chooser.best(also=id)
-        if forced is None:
-            found.append(LeftOut(region=id, reason="never_fits"))
-        else:
-            found.append(LeftOut(region=id, reason="no_time", gives=_gives(question, minutes, forced)))
-    place = {id: i for i, id in enumerate(catalogue.regions)}
-    return tuple(sorted(found, key=lambda left: place[left.region]))
-
-
-def _gives(question: Question, minutes: dict[str, int], forced: Choice) -> tuple[Give, ...]:
-    """Who gives at least a grain, the greatest giver first."""
-    then = _rounded(question, forced)
-    gives = []
-    for id, seconds in minutes.items():
-        change = question.shares[id].count * (then.get(id, 0) - seconds)
-        if change <= -GRAIN:
-            gives.append(Give(region=id, seconds=change, gone=id not in then))
-    return tuple(sorted(gives, key=lambda give: give.seconds))
-
-
-def _why_impossible(brief: Brief, question: Question, chooser: Chooser, catalogue: Catalogue) -> DoesNotFit:
-    before_after = catalogue.kinds[brief.kind].before_after_minutes(brief.first_visit)
-    must = tuple(sorted(question.must))
-    most = -(-chooser.most_seconds() // 60) + before_after
-    if brief.booked_minutes > most - 1:
-        what = f"these regions cannot fill {brief.booked_minutes} minutes"
-        return DoesNotFit(
-            FieldProblem("leave_out", what, f"leave out fewer regions, or book about {most - 1} minutes")
-        )
-    if not must:
-        what = f"{brief.booked_minutes} minutes are too few for any region of this session"
-        return DoesNotFit(FieldProblem("booked_minutes", what, "book more minutes"))
-    needed = -(-chooser.least_seconds(must) // 60) + before_after
-    names = ", ".join(catalogue.regions[id].whole for id in must)
-    return DoesNotFit(
-        FieldProblem(
-            "focus", f"{names} need at least {needed} booked minutes", "take a region out of the focus"
-        ),
-        FieldProblem(
-            "booked_minutes", f"{brief.booked_minutes} minutes are too few", f"book {needed} minutes or more"
-        ),
     )

@@ -1,17 +1,21 @@
 """The planning question: which regions may claim minutes, with what weight and between which bounds."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Literal
 
 from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Slot
+from mellow_tide.core.catalogue.rules import Closing, Opening
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.planner.arc import capacity
 from mellow_tide.core.planner.minutes import Share
 from mellow_tide.core.planner.repertoire import Touch, arc_options
+from mellow_tide.core.planner.rituals import ROUSING_SECONDS, can_rouse
 from mellow_tide.core.planner.way import Way, halved, homes
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
-from mellow_tide.core.timing.run_sheet import hands_on_seconds
+from mellow_tide.core.timing.run_sheet import TOLERATED, hands_on_seconds
 from mellow_tide.core.timing.step_seconds import passes_seconds
 from mellow_tide.core.timing.tempo import Tempo
 
@@ -47,9 +51,11 @@ def pose(
     client: ClientFacts,
     catalogue: Catalogue,
     tempo: Tempo,
-    focus_factor: float = FOCUS_FACTOR,
+    focus_factors: Mapping[str, float] | None = None,
 ) -> Question:
     """The question that `brief` asks for `client`; assumes `check_brief` has passed.
+
+    `focus_factors` say how much more each focus weighs than its neutral share, where it is not the usual factor.
 
     Raises `NoSession` for a stop sign, `DoesNotFit` where a focus may not be worked or nothing is left to work.
     """
@@ -62,13 +68,14 @@ def pose(
     way = _way(brief, restrictions, catalogue, tempo)
     kind = catalogue.kinds[brief.kind]
     area = next((area.regions for area in kind.areas if area.id == brief.area), tuple(catalogue.regions))
+    factors = focus_factors or {}
     shares: dict[str, Share] = {}
     absent: dict[str, Absence] = {}
     for id in area:
         if id in brief.leave_out:
             continue
         touch = touch_on(id, brief, client, restrictions, catalogue)
-        share = _share(id, brief, touch, way, catalogue, tempo, focus_factor)
+        share = _share(id, brief, touch, way, catalogue, tempo, factors.get(id, FOCUS_FACTOR))
         why = _why_absent(id, brief, client, restrictions, share, way, catalogue)
         if why:
             absent[id] = why
@@ -77,14 +84,11 @@ def pose(
     _refuse_focus(brief, absent, restrictions, catalogue)
     if not shares:
         raise DoesNotFit(_nothing_left(restrictions))
-    closing = catalogue.closings[brief.close_with]
     return Question(
         shares=shares,
         must=frozenset(brief.focus),
         absent=absent,
-        close=Share(
-            1, closing.share, closing.seconds.saturation, closing.seconds.least, closing.seconds.most
-        ),
+        close=_close(brief, catalogue, tempo),
         work_seconds=hands_on_seconds(brief, catalogue),
         way=way,
         restrictions=restrictions,
@@ -104,12 +108,21 @@ def _refuse_impossible(brief: Brief, restrictions: Restrictions, catalogue: Cata
         what = f"easing off only at {brief.ceiling} of 10 is more than this house allows"
         problems.append(FieldProblem("ceiling", what, f"use {allowed} or less"))
     kind = catalogue.kinds[brief.kind]
+    outside = [
+        id for area in kind.areas if area.id == brief.area for id in brief.focus if id not in area.regions
+    ]
+    for id in outside:
+        what = f"{catalogue.regions[id].whole} do not belong to the part that was chosen"
+        problems.append(FieldProblem("focus", what, "take them out of the focus, or choose another part"))
     if kind.areas and brief.area is None:
         names = ", ".join(area.id for area in kind.areas)
         problems.append(FieldProblem("area", "which part of the body is not said", f"use one of: {names}"))
     if brief.first_position is not None and brief.first_position not in kind.positions:
         what = f"a {kind.name} session does not begin there"
         problems.append(FieldProblem("first_position", what, f"use one of: {', '.join(kind.positions)}"))
+    if brief.finish == "bright" and kind.surface != "chair":
+        what = "only a chair session ends bright"
+        problems.append(FieldProblem("finish", what, "let it end calm"))
     if problems:
         raise DoesNotFit(*problems)
 
@@ -157,18 +170,36 @@ def _nothing_left(restrictions: Restrictions) -> FieldProblem:
 def _way(brief: Brief, restrictions: Restrictions, catalogue: Catalogue, tempo: Tempo) -> Way:
     barred = frozenset(barred.id for barred in restrictions.positions)
     way = Way(brief.school, brief.close_with, barred, brief.first_position)
-    openings = (_opening_seconds(b.position, catalogue, tempo) for b in way.blocks(catalogue))
+    openings = (
+        _ritual_seconds(catalogue.openings[b.position], "open", 1, catalogue, tempo)
+        for b in way.blocks(catalogue)
+    )
     return replace(way, opening_seconds=tuple(openings))
 
 
-def _opening_seconds(position: str, catalogue: Catalogue, tempo: Tempo) -> int:
-    """Whole seconds of the first still contact in `position`."""
-    opening = catalogue.openings[position]
-    region = catalogue.regions[opening.region]
+def _close(brief: Brief, catalogue: Catalogue, tempo: Tempo) -> Share:
+    """What the closing may claim: never less than its strokes take; a bright end needs its own first."""
+    closing = catalogue.closings[brief.close_with]
+    bright = brief.finish == "bright" and can_rouse(closing.region, catalogue)
+    more = ROUSING_SECONDS if bright else 0
+    seconds = closing.seconds
+    shortest = _ritual_seconds(closing, "close", 0, catalogue, tempo)
+    longest = _ritual_seconds(closing, "close", 2, catalogue, tempo)
+    least = max(seconds.least, shortest) + more
+    # The last hold must still be able to grow by what the stops before it miss.
+    most = max(least, min(seconds.most, longest) + more - TOLERATED)
+    return Share(1, closing.share, seconds.saturation, least, most)
+
+
+def _ritual_seconds(
+    ritual: Opening | Closing, slot: Slot, which: Literal[0, 1, 2], catalogue: Catalogue, tempo: Tempo
+) -> int:
+    """Whole seconds of a ritual; of passes that it leaves open the least (0), the usual (1) or the most (2)."""
+    region = catalogue.regions[ritual.region]
     total = 0
-    for s in opening.strokes:
+    for s in ritual.strokes:
         stroke = catalogue.strokes[s.stroke]
-        passes = s.passes or stroke.slots["open"][1]
+        passes = s.passes or stroke.slots[slot][which]
         total += passes_seconds(stroke, region, stroke.depth[0], passes, catalogue.pace, tempo)
     return total
 

@@ -1,7 +1,7 @@
 """The repertoire of a region: which strokes could stand in its arc, how deep, and which are wanted first."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
@@ -22,6 +22,12 @@ PLANNED_SLOTS: tuple[Slot, ...] = tuple(
 
 ONCE: tuple[Slot, ...] = ("spread", "flush", "settle")
 """Slots in which one stroke at one place is enough."""
+
+REPEATED: tuple[Slot, ...] = ("warm", "knead", "specific")
+"""Slots that a long stop works through again."""
+
+ROUNDS, AGAIN = 3, 100
+"""How often at most, and how much later a further round is wanted than all of the one before."""
 
 WANTED_FROM: dict[Slot, int] = {
     "spread": 0,
@@ -65,13 +71,22 @@ class Option:
 
 @lru_cache(maxsize=512)
 def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Option, ...]:
-    """All options for the region, the essential first, then in the order in which a longer stop wants them."""
+    """All options for the region, the essential first, then in the order in which a longer stop wants them.
+
+    What a long stop has worked through once it works through again.
+    """
     found = [
         option
         for slot in PLANNED_SLOTS
         for option in _slot_options(region_id, slot, touch, catalogue)[: 1 if slot in ONCE else None]
     ]
-    return tuple(sorted(found, key=lambda o: (o.rank, SLOTS.index(o.slot))))
+    again = [
+        replace(option, rank=option.rank + AGAIN * turn)
+        for turn in range(1, ROUNDS)
+        for option in found
+        if option.slot in REPEATED
+    ]
+    return tuple(sorted((*found, *again), key=lambda o: (o.rank, SLOTS.index(o.slot))))
 
 
 def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue) -> list[Option]:

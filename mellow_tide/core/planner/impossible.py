@@ -1,0 +1,32 @@
+"""Why no flow meets a brief, and what would help."""
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.planner.choice import Chooser
+from mellow_tide.core.planner.question import Question
+from mellow_tide.core.refusal import DoesNotFit, FieldProblem
+
+
+def why_impossible(brief: Brief, question: Question, chooser: Chooser, catalogue: Catalogue) -> DoesNotFit:
+    """The refusal for a question that no set of regions answers."""
+    before_after = catalogue.kinds[brief.kind].before_after_minutes(brief.first_visit)
+    must = tuple(sorted(question.must))
+    most = -(-chooser.most_seconds() // 60) + before_after
+    if brief.booked_minutes > most - 1:
+        what = f"these regions cannot fill {brief.booked_minutes} minutes"
+        return DoesNotFit(
+            FieldProblem("leave_out", what, f"leave out fewer regions, or book about {most - 1} minutes")
+        )
+    if not must:
+        what = f"{brief.booked_minutes} minutes are too few for any region of this session"
+        return DoesNotFit(FieldProblem("booked_minutes", what, "book more minutes"))
+    needed = -(-chooser.least_seconds(must) // 60) + before_after
+    names = ", ".join(catalogue.regions[id].whole for id in must)
+    return DoesNotFit(
+        FieldProblem(
+            "focus", f"{names} need at least {needed} booked minutes", "take a region out of the focus"
+        ),
+        FieldProblem(
+            "booked_minutes", f"{brief.booked_minutes} minutes are too few", f"book {needed} minutes or more"
+        ),
+    )

@@ -1,0 +1,93 @@
+"""Beside a birthing person: long and slow between contractions, a still press during them, on her word only."""
+
+from mellow_tide.core.care.restrictions import restrict
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Slot
+from mellow_tide.core.flow.brief import Brief, ClientFacts, Side
+from mellow_tide.core.flow.flow import Flow, Step, Stop
+from mellow_tide.core.planner.legs import ritual_visit
+from mellow_tide.core.planner.rituals import ritual_steps
+from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
+
+Pattern = tuple[tuple[str, Slot, int], ...]
+"""Stroke, slot, passes."""
+
+BETWEEN_AND_DURING: dict[str, Pattern] = {
+    "back": (
+        ("kneading", "knead", 3),
+        ("sacral_press", "contraction", 1),
+        ("kneading", "knead", 3),
+        ("sacral_circles", "contraction", 1),
+        ("resting_hold", "settle", 3),
+    ),
+    "hips": (("kneading", "knead", 3), ("hip_squeeze", "contraction", 1), ("resting_hold", "settle", 3)),
+    "shoulders": (("squeezing", "knead", 3), ("resting_hold", "settle", 3)),
+}
+"""One round by region (common practice): what eases between contractions, what steadies during one, and rest."""
+
+SIDES: dict[str, tuple[Side, ...]] = {
+    "back": ("mid",),
+    "hips": ("right", "left"),
+    "shoulders": ("right", "left"),
+}
+
+
+def labour_flow(brief: Brief, client: ClientFacts, catalogue: Catalogue) -> Flow:
+    """A round to be worked at her pace, through clothing, leaning forward; what she declines or excludes is left out.
+
+    It has no minutes to meet. Raises `NoSession` for a stop sign, `DoesNotFit` if nothing is left to work.
+    """
+    restrictions = restrict(client, catalogue)
+    if restrictions.refer:
+        raise NoSession(*(FieldProblem("conditions", r.name, r.says) for r in restrictions.refer))
+    position = catalogue.schools[brief.school].blocks[0].position
+    barred = {x.id for x in restrictions.regions} | set(brief.leave_out)
+    stops = [
+        _stop(region, side, position, catalogue)
+        for region in BETWEEN_AND_DURING
+        for side in SIDES[region]
+        if region not in barred and restrictions.kept_off(region, side) is None
+    ]
+    if not stops:
+        raise DoesNotFit(FieldProblem("leave_out", "nothing is left to work on", "leave out fewer regions"))
+    opening = ritual_visit("open", catalogue.openings[position], position, catalogue)
+    closing = ritual_visit("close", catalogue.closings[brief.close_with], position, catalogue)
+    rituals = [
+        Stop(
+            id=visit.role,
+            role=visit.role,
+            region=visit.region,
+            side=visit.side,
+            position=visit.position,
+            window=visit.window,
+            medium=visit.medium,
+            steps=ritual_steps(visit, brief, catalogue),
+        )
+        for visit in (opening, closing)
+    ]
+    return Flow(brief=brief, stops=(rituals[0], *stops, rituals[1]))
+
+
+def _stop(region: str, side: Side, position: str, catalogue: Catalogue) -> Stop:
+    steps = []
+    for stroke_id, slot, passes in BETWEEN_AND_DURING[region]:
+        stroke = catalogue.strokes[stroke_id]
+        steps.append(
+            Step(
+                stroke=stroke_id,
+                slot=slot,
+                tool=stroke.tools[0],
+                depth=stroke.depth[0],
+                passes=passes,
+                check_in=slot == "contraction",
+            )
+        )
+    return Stop(
+        id=region if side == "mid" else f"{region}-{side}",
+        region=region,
+        side=side,
+        position=position,
+        window=catalogue.regions[region].window_in(position),
+        medium="clothed",
+        steps=tuple(steps),
+    )

@@ -1,0 +1,71 @@
+"""How a session opens and closes, and how its last hold makes the minutes add up."""
+
+from typing import Literal
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house
+from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.flow import Flow, Step, Visit
+from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.step_seconds import pass_seconds
+from mellow_tide.core.timing.tempo import OwnPace, Tempo, tempo_of
+
+ROUSING = Step(stroke="soft_fist", slot="rouse", tool="fist", depth=2, passes=2)
+"""What wakes a client at a bright end."""
+
+ROUSING_SECONDS = 20
+
+
+def ritual_steps(visit: Visit, brief: Brief, catalogue: Catalogue) -> tuple[Step, ...]:
+    """The strokes of an opening or a closing; a bright end rouses before its last hold."""
+    slot: Literal["open", "close"] = "open" if visit.role == "open" else "close"
+    ritual = catalogue.openings[visit.position] if slot == "open" else catalogue.closings[brief.close_with]
+    steps = []
+    for planned in ritual.strokes:
+        stroke = catalogue.strokes[planned.stroke]
+        steps.append(
+            Step(
+                stroke=stroke.id,
+                slot=slot,
+                tool=stroke.tools[0],
+                depth=stroke.depth[0],
+                passes=planned.passes or stroke.slots[slot][1],
+            )
+        )
+    if slot == "close" and brief.finish == "bright" and can_rouse(visit.region, catalogue):
+        steps.insert(-1, ROUSING)
+    return tuple(steps)
+
+
+def can_rouse(region: str, catalogue: Catalogue) -> bool:
+    """Whether the closing's place bears the strokes of a bright end."""
+    return region in catalogue.strokes[ROUSING.stroke].regions
+
+
+def meet_the_minutes(
+    flow: Flow,
+    client: ClientFacts,
+    catalogue: Catalogue,
+    house: House = DEFAULTS,
+    pace: OwnPace | None = None,
+) -> Flow:
+    """The flow with its last hold longer or shorter by whole breaths, so that the session adds up.
+
+    The hold keeps at least three breaths, and no more than the stroke's most; a flow without a close stays.
+    """
+    return closed(flow, in_house(house, catalogue), tempo_of(client, pace))
+
+
+def closed(flow: Flow, catalogue: Catalogue, tempo: Tempo) -> Flow:
+    """The flow with its last hold as `meet_the_minutes` makes it, in a house's catalogue."""
+    close = flow.stops[-1]
+    last = close.steps[-1]
+    stroke, region = catalogue.strokes[last.stroke], catalogue.regions[close.region]
+    if close.role != "close" or "close" not in stroke.slots:
+        return flow
+    missing = -lay_out(flow, catalogue, tempo).over
+    one = pass_seconds(stroke, region, last.depth, catalogue.pace, tempo)
+    least, _, most = stroke.slots["close"]
+    passes = min(most, max(least, last.passes + round(missing / one)))
+    steps = (*close.steps[:-1], last.model_copy(update={"passes": passes}))
+    return flow.model_copy(update={"stops": (*flow.stops[:-1], close.model_copy(update={"steps": steps}))})
