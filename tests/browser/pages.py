@@ -46,6 +46,11 @@ class Plan:
         panel.get_by_role("button", name="Plan", exact=True).click()
         return panel
 
+    def of_kind(self, choice: str, word: str) -> None:
+        self.panel("Kind of session").get_by_role("radio", name=choice, exact=True).click()
+        expect(self.word("Kind of session")).to_have_text(word)
+        self.planned()
+
     def planned(self) -> None:
         expect(self.page.get_by_text("The plan is up to date")).to_be_attached()
 

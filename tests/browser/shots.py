@@ -44,6 +44,18 @@ def plan_list(page: Page) -> None:
     page.get_by_role("heading", name="In this order").evaluate("e => e.scrollIntoView()")
 
 
+def plan_chair(page: Page) -> None:
+    today(page)
+    Today(page).open("Isolde Kelpworth")
+    Plan(page).of_kind("Chair", "chair")
+
+
+def plan_side_lying(page: Page) -> None:
+    today(page)
+    Today(page).open("Isolde Kelpworth")
+    Plan(page).of_kind("Side-lying", "side-lying")
+
+
 def plan_refused(page: Page) -> None:
     today(page)
     Today(page).open("Isolde Kelpworth")
@@ -104,6 +116,8 @@ SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("plan", plan, WIDE, "shore"),
     ("plan-list", plan_list, WIDE, "shore"),
     ("plan-refused", plan_refused, WIDE, "shore"),
+    ("plan-chair", plan_chair, WIDE, "shore"),
+    ("plan-side-lying", plan_side_lying, WIDE, "shore"),
     ("plan-findings", plan_findings, WIDE, "shore"),
     ("plan-night", plan, WIDE, "nightroom"),
     ("plan-narrow", plan, NARROW, "shore"),

@@ -113,3 +113,33 @@ def test_a_finding_is_shown_at_its_place_and_mended_in_one_action(page: Page, pl
     findings.get_by_role("button", name="Work the left side the same").click()
     expect(findings).to_be_hidden()
     expect(plan.stop("Left hip")).to_be_visible()
+
+
+def test_another_kind_of_session_is_planned_at_once_and_offers_only_what_it_works(page: Page, plan: Plan):
+    plan.of_kind("Chair", "chair")
+    expect(plan.word("Booked minutes")).to_have_text("30 minutes")
+    expect(plan.fit).to_have_text(re.compile("^Fits 28 min"))
+    expect(plan.word("Lubricant")).to_have_count(0)
+    panel = plan.panel("Focus")
+    expect(panel.get_by_role("checkbox", name="neck", exact=True)).to_be_visible()
+    expect(panel.get_by_role("checkbox", name="feet", exact=True)).to_have_count(0)
+    page.keyboard.press("Escape")
+    plan.of_kind("Side-lying", "side-lying")
+    expect(plan.swell("right half of the back")).to_be_visible()
+    expect(plan.swell("left half of the back")).to_be_visible()
+    page.reload()
+    expect(plan.word("Kind of session")).to_have_text("side-lying")
+    plan.panel("Begins").get_by_role("radio", name="Lying on the right side").click()
+    expect(plan.word("Begins")).to_have_text("lying on the right side first")
+
+
+def test_labour_support_has_no_minutes_to_meet_and_a_focus_keeps_to_its_part(page: Page, plan: Plan):
+    plan.of_kind("Labour support", "labour support")
+    expect(page.get_by_text("at her pace")).to_be_visible()
+    expect(plan.word("Booked minutes")).to_have_count(0)
+    plan.of_kind("Focus", "focus")
+    plan.panel("Part of the body").get_by_role("radio", name="Legs", exact=True).click()
+    expect(plan.word("Part of the body")).to_have_text("legs")
+    plan.planned()
+    expect(plan.swell("right calf")).to_be_visible()
+    expect(plan.swell("back")).to_have_count(0)

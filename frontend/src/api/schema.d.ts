@@ -238,7 +238,7 @@ export interface components {
     schemas: {
         /**
          * Area
-         * @description A part of the body to which a focus session keeps.
+         * @description A part of the body to which a focus session keeps, and the closing that brings back the whole after it.
          */
         Area: {
             /** Id */
@@ -250,6 +250,8 @@ export interface components {
              * @default
              */
             gloss: string;
+            /** Closing */
+            closing: string;
             /** Regions */
             regions: string[];
         };
@@ -328,7 +330,8 @@ export interface components {
          * @description What is asked of a session.
          *
          *     `booked_minutes` (10 to 120) is the whole booking, talking and dressing included; a `first_visit` has more of that.
-         *     `area` is the id of a part of the body, for a kind that keeps to one. `surface` is the kind's own if not named.
+         *     `area` is the id of a part of the body, for a kind that keeps to one. `surface` is the kind's own if not named;
+         *     `first_position` the school's own.
          *     `focus` and `leave_out` are region ids; `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the
          *     discomfort numbers (0 to 10) at which one eases off, in relaxation and in specific work.
          */
@@ -347,6 +350,8 @@ export interface components {
             school: string;
             /** Surface */
             surface?: ("table" | "chair" | "bed" | "mat") | null;
+            /** First Position */
+            first_position?: string | null;
             /** Booked Minutes */
             booked_minutes: number;
             /**
@@ -1408,13 +1413,13 @@ export interface components {
         };
         /**
          * Plan
-         * @description A flow that answers the brief, what it leaves out, and the proof of its choice.
+         * @description A flow that answers the brief, what it leaves out, and the proof of its choice; a labour is not chosen so.
          */
         Plan: {
             flow: components["schemas"]["Flow"];
             /** Left Out */
             left_out: components["schemas"]["LeftOut"][];
-            proof: components["schemas"]["Proof"];
+            proof: components["schemas"]["Proof"] | null;
         };
         /**
          * Position
@@ -1513,7 +1518,8 @@ export interface components {
          *     `name` says one side of it, `short` fits on the tide line, `whole` says both sides. `oil_factor` is how much
          *     more lubricant it takes than its share of the surface. `height` is the table's for it: low for leaning, high for
          *     small work; `stool` names the positions in which one works it seated. `also_windows` are further windows by position
-         *     through which a part of it is reached.
+         *     through which a part of it is reached. `halves`: a mid-line region that is worked half by half on a client lying on
+         *     the side.
          */
         Region: {
             /** Id */
@@ -1534,6 +1540,11 @@ export interface components {
              * @enum {string}
              */
             sides: "mid" | "pair";
+            /**
+             * Halves
+             * @default false
+             */
+            halves: boolean;
             /** Positions */
             positions: string[];
             /** Zones */

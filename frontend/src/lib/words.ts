@@ -17,13 +17,23 @@ export function spoken(id: string): string {
 export type Side = "left" | "right" | "mid" | "both";
 
 /** A region's name with its side: `left hip`, `back`, `both feet`. */
-export function sided(
-  region: { name: string; whole: string; sides?: "mid" | "pair" },
-  side: Side,
-): string {
+export function sided(region: { name: string; whole: string; sides?: "mid" | "pair" }, side: Side): string {
   if (side === "both") return `both ${region.whole}`;
   if (region.sides === "mid" && side !== "mid") return `${side} half of the ${region.name}`;
   return side === "mid" ? region.name : `${side} ${region.name}`;
+}
+
+/** Where the therapist stands: behind a seated client is where the head of a table would be. */
+export function placeWord(place: string, position: string): string {
+  if (position.startsWith("seated") && place === "head") return "behind";
+  return place;
+}
+
+/** A walk to there, as one says it. */
+export function walkWords(place: string, position: string): string {
+  const word = placeWord(place, position);
+  if (word === "behind") return "walk behind the client";
+  return word === "head" || word === "foot" ? `walk to the ${word}` : `walk to the client’s ${word}`;
 }
 
 /** The five-level pressure scale in words. */

@@ -95,5 +95,7 @@ export function ClockAxis({
 /** An open window in words that fit a strip. */
 export function windowName(window: Span, catalogue: Catalogue): string {
   const name = catalogue.windows[window.name]?.name ?? window.name;
-  return window.side === "mid" ? name : `${window.side} ${window.name.startsWith("leg") ? "leg" : name}`;
+  if (window.side === "mid") return name;
+  // Which side of the leg, or how the client lies, the position says.
+  return `${window.side} ${window.name.startsWith("leg") ? "leg" : name.split(",")[0]}`;
 }

@@ -5,6 +5,7 @@
 import { scaleLinear } from "d3-scale";
 import { area, curveMonotoneX } from "d3-shape";
 import type { Entry, RunSheet } from "../api/client";
+import { placeWord } from "../lib/words";
 import { profileOf, type Softness } from "./profile";
 
 export interface Size {
@@ -93,7 +94,7 @@ export function layTide(sheet: RunSheet, size: Size, margins: Margins, joined = 
       ...span,
       name: span.name.split(" ")[0] ?? "",
     })),
-    places: runs(sheet.entries, x, (entry) => entry.place),
+    places: runs(sheet.entries, x, (entry) => placeWord(entry.place, entry.position)),
     ticks: ticks(sheet.seconds, x),
     x,
   };

@@ -52,6 +52,7 @@ def _kinds(c: Catalogue) -> Iterator[Reference]:
         yield from (("kinds.toml", id, c.positions, "position") for id in kind.positions)
         yield from (("kinds.toml", id, c.regions, "region") for id in kind.seconds)
         yield from (("kinds.toml", id, c.regions, "region") for area in kind.areas for id in area.regions)
+        yield from (("kinds.toml", area.closing, c.closings, "closing") for area in kind.areas)
 
 
 def _care(c: Catalogue) -> Iterator[Reference]:

@@ -16,8 +16,9 @@ from mellow_tide.core.catalogue.records import (
 
 
 class Area(Named):
-    """A part of the body to which a focus session keeps."""
+    """A part of the body to which a focus session keeps, and the closing that brings back the whole after it."""
 
+    closing: str
     regions: Annotated[tuple[str, ...], Field(min_length=1)]
 
 

@@ -1,5 +1,5 @@
 import type { Catalogue, LeftOut, SessionView } from "../../api/client";
-import { capital } from "../../lib/words";
+import { capital, listed } from "../../lib/words";
 import { whyLeftOut } from "./reasons";
 
 interface Props {
@@ -14,12 +14,17 @@ interface Props {
 /** What the plan does not work, why, and how to have it all the same. */
 export function LeftOutList({ leftOut, proof, school, catalogue, onFocus, onAllow }: Props) {
   const name = (id: string) => catalogue.regions[id]?.whole ?? id;
+  // What a school has no place for says the same of each: one line for all.
+  const elsewhere = leftOut
+    .filter(({ reason }) => reason === "not_in_school")
+    .map(({ region }) => name(region));
+  const told = leftOut.filter(({ reason }) => reason !== "not_in_school");
   return (
     <section aria-label="Left out">
       <h2 className="text-2xl">Left out, and why</h2>
-      {leftOut.length === 0 && <p className="mt-2">Nothing: every region has its time.</p>}
+      {leftOut.length === 0 && <p className="mt-2">Nothing.</p>}
       <ul className="mt-2 divide-y divide-base-300">
-        {leftOut.map((left) => (
+        {told.map((left) => (
           <li key={left.region} className="py-3">
             <p className="font-bold">{capital(name(left.region))}</p>
             <p>{whyLeftOut(left, name)}</p>
@@ -44,9 +49,11 @@ export function LeftOutList({ leftOut, proof, school, catalogue, onFocus, onAllo
           </li>
         ))}
       </ul>
+      {elsewhere.length > 0 && <p className="mt-3">This school has no place for {listed(elsewhere)}.</p>}
       <p className="mt-4 text-quiet">
-        School: {school}. Of all sets of regions none does more good in these minutes; {proof.sets_priced}{" "}
-        were worked out to the second, the rest ruled out.
+        School: {school}.
+        {proof &&
+          ` Of all sets of regions none does more good in these minutes; ${proof.sets_priced === 1 ? "one was" : `${proof.sets_priced} were`} worked out to the second, the rest ruled out.`}
       </p>
     </section>
   );

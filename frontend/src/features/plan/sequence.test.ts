@@ -9,7 +9,7 @@ const catalogue = {
   windows: { leg_back: { name: "back of the leg" } },
 } as unknown as Catalogue;
 const entry = (kind: Entry["kind"], seconds: number, about = "", about_side = "mid") =>
-  ({ kind, seconds, about, about_side }) as Entry;
+  ({ kind, seconds, about, about_side, position: "prone" }) as Entry;
 
 describe("the sequence", () => {
   it("groups neighbouring stops of one position", () => {

@@ -1,4 +1,5 @@
 import type { Catalogue, Entry, Stop } from "../../api/client";
+import { walkWords } from "../../lib/words";
 
 /** Neighbouring stops in one position together. */
 export function groupByPosition(stops: readonly Stop[]): { position: string; stops: Stop[] }[] {
@@ -49,9 +50,7 @@ function inWords(entry: Entry, catalogue: Catalogue): string {
     case "wipe":
       return "wipe the hands";
     case "walk":
-      return entry.about === "head" || entry.about === "foot"
-        ? `walk to the ${entry.about}`
-        : `walk to the client’s ${entry.about}`;
+      return walkWords(entry.about, entry.position);
     case "wash":
       return "wash hands";
     case "open_window":

@@ -59,7 +59,7 @@ const ACTION: Record<string, { heading: string; button: string; page: "plan" | "
 };
 
 function NextAction({ session, timeZone }: { session: SessionView; timeZone: string }) {
-  const regions = useQuery(catalogueQuery).data?.regions ?? {};
+  const catalogue = useQuery(catalogueQuery).data;
   const action = ACTION[session.stage];
   if (!action) return null;
   return (
@@ -72,7 +72,7 @@ function NextAction({ session, timeZone }: { session: SessionView; timeZone: str
           {action.heading}, {timeOfDay(session.starts_at, timeZone)}
         </p>
         <h2 className="text-3xl">{session.client.name}</h2>
-        <p className="mt-1">{askedFor(session.plan.flow.brief, regions)}</p>
+        <p className="mt-1">{askedFor(session.plan.flow.brief, catalogue)}</p>
         {session.client.know_first && (
           <p className="mt-1 font-bold">
             <span className="text-accent" aria-hidden="true">
@@ -94,7 +94,7 @@ function NextAction({ session, timeZone }: { session: SessionView; timeZone: str
 }
 
 function SessionRow({ session, timeZone }: { session: SessionView; timeZone: string }) {
-  const regions = useQuery(catalogueQuery).data?.regions ?? {};
+  const catalogue = useQuery(catalogueQuery).data;
   return (
     <li>
       <Link
@@ -104,7 +104,7 @@ function SessionRow({ session, timeZone }: { session: SessionView; timeZone: str
       >
         <span className="numbers">{timeOfDay(session.starts_at, timeZone)}</span>
         <span className="text-lg font-bold">{session.client.name}</span>
-        <span className="col-start-2 md:col-start-auto">{askedFor(session.plan.flow.brief, regions)}</span>
+        <span className="col-start-2 md:col-start-auto">{askedFor(session.plan.flow.brief, catalogue)}</span>
         <span className="hidden md:block">
           <SmallTide sheet={session.evaluation.sheet} width={170} height={44} />
         </span>

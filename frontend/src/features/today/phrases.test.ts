@@ -1,18 +1,25 @@
 import { describe, expect, it } from "vitest";
-import type { Brief, Day, Region } from "../../api/client";
-import { askedFor, daySentence } from "./phrases";
+import type { Brief, Catalogue, Day } from "../../api/client";
+import { askedFor, daySentence, handsSentence } from "./phrases";
 
-const regions = { back: { whole: "back" }, foot: { whole: "feet" } } as unknown as Record<string, Region>;
+const known = {
+  regions: { back: { whole: "back" }, foot: { whole: "feet" } },
+  kinds: {
+    full_body: { name: "full body" },
+    focus: { name: "focus", area: [{ id: "legs", name: "legs" }] },
+  },
+} as unknown as Catalogue;
 const brief = (over: Partial<Brief>) =>
-  ({ booked_minutes: 60, focus: [], leave_out: [], ...over }) as unknown as Brief;
+  ({ kind: "full_body", booked_minutes: 60, focus: [], leave_out: [], ...over }) as unknown as Brief;
 const day = (...stages: string[]) => ({ sessions: stages.map((stage) => ({ stage })) }) as unknown as Day;
 
 describe("Today's words", () => {
   it("say what a brief asks for", () => {
-    expect(askedFor(brief({}), regions)).toBe("60 min full body");
-    expect(askedFor(brief({ focus: ["back"], leave_out: ["foot"] }), regions)).toBe(
+    expect(askedFor(brief({}), known)).toBe("60 min full body");
+    expect(askedFor(brief({ focus: ["back"], leave_out: ["foot"] }), known)).toBe(
       "60 min full body, more back, no feet",
     );
+    expect(askedFor(brief({ kind: "focus", area: "legs" }), known)).toBe("60 min focus on legs");
   });
 
   it("say the day in one sentence", () => {
@@ -20,5 +27,13 @@ describe("Today's words", () => {
     expect(daySentence(day("plan"))).toBe("One session, none logged yet.");
     expect(daySentence(day("logged", "plan", "plan"))).toBe("Three sessions, one logged.");
     expect(daySentence(day("logged", "logged"))).toBe("Two sessions, all logged. Rest your hands.");
+  });
+
+  it("say what the day asks of the hands", () => {
+    const hands = { hazardous: false, strain: 5.92, thumb_seconds: 130, thumb_budget_seconds: 2700 };
+    expect(handsSentence(hands)).toBe(
+      "Your hands today: within bounds, strain index 5.9 of 10 at most, 2 of the 45 min that thumbs bear.",
+    );
+    expect(handsSentence({ ...hands, hazardous: true })).toContain("a straining day");
   });
 });

@@ -1,4 +1,4 @@
-import type { Brief, Day, Region, SessionView } from "../../api/client";
+import type { Brief, Catalogue, Day, SessionView } from "../../api/client";
 import { listed } from "../../lib/words";
 
 type Stage = SessionView["stage"];
@@ -30,9 +30,11 @@ export function handsSentence({
 }
 
 /** What a brief asks for, in one line. */
-export function askedFor(brief: Brief, regions: Record<string, Region>): string {
-  const names = (ids: readonly string[]) => listed(ids.map((id) => regions[id]?.whole ?? id));
-  const parts = [`${brief.booked_minutes} min full body`];
+export function askedFor(brief: Brief, known: Pick<Catalogue, "regions" | "kinds"> | undefined): string {
+  const names = (ids: readonly string[]) => listed(ids.map((id) => known?.regions[id]?.whole ?? id));
+  const kind = known?.kinds[brief.kind ?? ""];
+  const area = kind?.area?.find(({ id }) => id === brief.area);
+  const parts = [`${brief.booked_minutes} min ${kind?.name ?? ""}${area ? ` on ${area.name}` : ""}`.trim()];
   if (brief.focus?.length) parts.push(`more ${names(brief.focus)}`);
   if (brief.leave_out?.length) parts.push(`no ${names(brief.leave_out)}`);
   return parts.join(", ");

@@ -1,6 +1,6 @@
 /** What to do now, in few words: the name, how, and where. */
 import type { Catalogue, Entry } from "../../api/client";
-import { capital, depthWord, sided, spoken } from "../../lib/words";
+import { capital, depthWord, sided, spoken, walkWords } from "../../lib/words";
 
 export interface Cue {
   place: string;
@@ -105,10 +105,7 @@ function transitionCue(entry: Entry, place: string, catalogue: Catalogue): Cue {
     case "walk":
       return {
         place,
-        name:
-          entry.about === "head" || entry.about === "foot"
-            ? `Walk to the ${entry.about}`
-            : `Walk to the client’s ${entry.about}`,
+        name: capital(walkWords(entry.about, entry.position)),
         detail,
         how: "Keep one hand in contact as you go.",
       };
