@@ -116,8 +116,6 @@ SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("plan", plan, WIDE, "shore"),
     ("plan-list", plan_list, WIDE, "shore"),
     ("plan-refused", plan_refused, WIDE, "shore"),
-    ("plan-chair", plan_chair, WIDE, "shore"),
-    ("plan-side-lying", plan_side_lying, WIDE, "shore"),
     ("plan-findings", plan_findings, WIDE, "shore"),
     ("plan-night", plan, WIDE, "nightroom"),
     ("plan-narrow", plan, NARROW, "shore"),
@@ -125,6 +123,9 @@ SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("log-empty", log_empty, WIDE, "shore"),
     ("before-touch", before_touch, WIDE, "shore"),
     ("work", work, WIDE, "shore"),
+    # Last, since they change the plan that others show.
+    ("plan-chair", plan_chair, WIDE, "shore"),
+    ("plan-side-lying", plan_side_lying, WIDE, "shore"),
 ]
 
 

@@ -76,7 +76,7 @@ export function BriefSentence({ brief, catalogue, wayUp, problem, fixed, onChang
   const positions = positionsOf(brief, catalogue);
   const offered = offeredRegions(brief, catalogue);
   return (
-    <p className="max-w-[66ch] font-serif text-[1.6rem] leading-relaxed">
+    <p className="max-w-[66ch] font-serif text-[1.3rem] leading-relaxed sm:text-[1.6rem]">
       {!kind?.open_ended && (
         <>
           {word("Booked minutes", "booked_minutes", `${brief.booked_minutes} minutes`, (close) => (
