@@ -1,6 +1,7 @@
 """Reading a session and changing its plan."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
+from time import monotonic
 from uuid import UUID
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
@@ -27,6 +28,15 @@ from mellow_tide.store.sessions import (
     replace_plan,
 )
 
+PLANNING_SECONDS = 3.0
+"""After this long the best plan so far is shown, with how much better another could be."""
+
+
+def after(seconds: float) -> Callable[[], bool]:
+    """A deadline so many seconds from now."""
+    end = monotonic() + seconds
+    return lambda: monotonic() >= end
+
 
 class RunHasBegun(Exception):
     """The plan of a session that is being worked, or was, stands."""
@@ -49,7 +59,7 @@ def replan(
     is changed.
     """
     row = _unworked(db, who, session_id)
-    made = plan(brief, row.facts, catalogue, row.house)
+    made = plan(brief, row.facts, catalogue, row.house, deadline=after(PLANNING_SECONDS))
     return _store(db, who, session_id, revision, made, catalogue)
 
 

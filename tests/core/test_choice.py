@@ -5,10 +5,12 @@ from random import Random
 
 import pytest
 
+from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.choice import Chooser
 from mellow_tide.core.planner.minutes import allot
 from mellow_tide.core.planner.order import cheapest_order
+from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.question import pose
 from mellow_tide.core.timing.tempo import tempo_of
 from tests.core.flows import CLIENT
@@ -55,3 +57,23 @@ def test_no_set_of_regions_does_more_good(catalogue, seed):
         else:
             assert found.value == pytest.approx(tried, rel=1e-12)
             assert found.value - 10 <= found.next_bound <= found.value
+
+
+@pytest.mark.parametrize("minutes", range(45, 121, 15))
+@pytest.mark.parametrize("focus", [(), ("hips",), ("neck", "foot")])
+def test_at_a_deadline_the_best_so_far_comes_with_an_honest_gap(catalogue, minutes, focus):
+    question = pose(Brief(booked_minutes=minutes, focus=focus), CLIENT, catalogue, tempo_of(CLIENT))
+    proven = Chooser(question, catalogue).best()
+    hurried = Chooser(question, catalogue).best(deadline=lambda: True)
+    assert hurried.value <= proven.value <= max(hurried.value, hurried.next_bound) + 1e-9
+    assert hurried.value >= 0.99 * proven.value
+    assert hurried.sets_priced <= 1
+
+
+def test_a_plan_made_in_a_hurry_still_fits_and_breaks_no_rule(catalogue):
+    brief = Brief(booked_minutes=90, focus=("neck", "foot"))
+    hurried = plan(brief, CLIENT, catalogue, deadline=lambda: True)
+    assert hurried.proof.sets_priced <= 1
+    evaluation = evaluate(hurried.flow, CLIENT, catalogue)
+    assert abs(evaluation.sheet.over) <= 15
+    assert [f.code for f in evaluation.findings if f.severity == "stop"] == []

@@ -1477,6 +1477,8 @@ export interface components {
         /**
          * Proof
          * @description Why the plan is best: `value` was reached, and no set that was not priced can pass `bound`.
+         *
+         *     Only where a deadline came first is `bound` above `value`: so much better might another set be.
          */
         Proof: {
             /** Value */

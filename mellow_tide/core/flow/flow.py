@@ -1,7 +1,7 @@
 """A flow: ordered stops of ordered steps. It holds no times; those come from laying it out."""
 
 from dataclasses import dataclass
-from typing import Annotated, Literal
+from typing import Annotated, Literal, Self
 
 from pydantic import Field
 
@@ -86,6 +86,20 @@ class Stop(Record):
     oil: Amount = "usual"
     reason: Annotated[str, Field(max_length=200)] = ""
     steps: Annotated[tuple[Step, ...], Field(min_length=1, max_length=60)]
+
+    @classmethod
+    def at(cls, visit: Visit, id: str, steps: tuple[Step, ...]) -> Self:
+        """The stop that works `steps` where `visit` is."""
+        return cls(
+            id=id,
+            role=visit.role,
+            region=visit.region,
+            side=visit.side,
+            position=visit.position,
+            window=visit.window,
+            medium=visit.medium,
+            steps=steps,
+        )
 
     @property
     def visit(self) -> Visit:

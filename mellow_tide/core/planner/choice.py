@@ -26,10 +26,18 @@ FIRST_TRIED = 8
 CLOSE = 1e-9
 """Difference in value that is none."""
 
+Deadline = Callable[[], bool]
+"""Whether it is time to come to an end."""
+
 Price = tuple[float, tuple[float, ...], int]
 
 Floats = NDArray[np.float64]
 Indices = NDArray[np.intp]
+
+
+def no_deadline() -> bool:
+    """Never: whatever is asked is worked out to its proof."""
+    return False
 
 
 @dataclass(frozen=True)
@@ -63,7 +71,7 @@ class Chooser:
         self._priced: dict[int, Price | None] = {}
         self._bound = self._coarse_bounds()
 
-    def best(self, also: str | None = None, deadline: Callable[[], bool] = lambda: False) -> Choice | None:
+    def best(self, also: str | None = None, deadline: Deadline = no_deadline) -> Choice | None:
         """The proven best set that holds the musts, and region `also`; None if none fits the minutes.
 
         Once `deadline()` is true the best set so far comes back, and `next_bound` says how much better one could be.

@@ -52,20 +52,10 @@ def labour_flow(brief: Brief, client: ClientFacts, catalogue: Catalogue) -> Flow
         raise DoesNotFit(FieldProblem("leave_out", "nothing is left to work on", "leave out fewer regions"))
     opening = ritual_visit("open", catalogue.openings[position], position, catalogue)
     closing = ritual_visit("close", catalogue.closings[brief.close_with], position, catalogue)
-    rituals = [
-        Stop(
-            id=visit.role,
-            role=visit.role,
-            region=visit.region,
-            side=visit.side,
-            position=visit.position,
-            window=visit.window,
-            medium=visit.medium,
-            steps=ritual_steps(visit, brief, catalogue),
-        )
-        for visit in (opening, closing)
-    ]
-    return Flow(brief=brief, stops=(rituals[0], *stops, rituals[1]))
+    first, last = (
+        Stop.at(visit, visit.role, ritual_steps(visit, brief, catalogue)) for visit in (opening, closing)
+    )
+    return Flow(brief=brief, stops=(first, *stops, last))
 
 
 def _stop(region: str, side: Side, position: str, catalogue: Catalogue) -> Stop:

@@ -6,7 +6,7 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief
 from mellow_tide.core.flow.flow import Flow, Stop, Visit
 from mellow_tide.core.planner.arc import Place, fit_stop
-from mellow_tide.core.planner.choice import Choice, Chooser
+from mellow_tide.core.planner.choice import Choice, Chooser, Deadline, no_deadline
 from mellow_tide.core.planner.impossible import why_impossible
 from mellow_tide.core.planner.labour import labour_flow
 from mellow_tide.core.planner.left_out import LeftOut, left_out, rounded
@@ -20,7 +20,10 @@ FOCUS_TRIES = 14
 
 
 class Proof(Record):
-    """Why the plan is best: `value` was reached, and no set that was not priced can pass `bound`."""
+    """Why the plan is best: `value` was reached, and no set that was not priced can pass `bound`.
+
+    Only where a deadline came first is `bound` above `value`: so much better might another set be.
+    """
 
     value: float
     bound: float
@@ -41,18 +44,20 @@ def plan(
     catalogue: Catalogue,
     house: House = DEFAULTS,
     pace: OwnPace | None = None,
+    deadline: Deadline = no_deadline,
 ) -> Plan:
     """The best flow for `brief` and `client`; its run sheet meets the hands-on minutes within 15 s.
 
-    Both sides of a pair get the same strokes. Raises `UnknownReference` or `BadBrief` for a brief that
-    cannot be read, `NoSession` for a stop sign, `DoesNotFit` naming field and remedy where no flow meets the minutes.
+    Both sides of a pair get the same strokes. Once `deadline()` is true the best set so far is taken. Raises
+    `UnknownReference` or `BadBrief` for a brief that cannot be read, `NoSession` for a stop sign, `DoesNotFit` naming
+    field and remedy where no flow meets the minutes.
     """
     check_brief(brief, catalogue)
     catalogue = on_surface(brief.surface, in_house(house, catalogue))
     tempo = tempo_of(client, pace)
     if catalogue.kinds[brief.kind].open_ended:
         return Plan(flow=labour_flow(brief, client, catalogue), left_out=(), proof=None)
-    question, chooser, choice, minutes = _chosen(brief, client, catalogue, tempo)
+    question, chooser, choice, minutes = _chosen(brief, client, catalogue, tempo, deadline)
     flow = _flow(brief, client, question, choice, minutes, catalogue, tempo)
     return Plan(
         flow=flow,
@@ -64,19 +69,21 @@ def plan(
 Chosen = tuple[Question, Chooser, Choice, dict[str, int]]
 
 
-def _chosen(brief: Brief, client: ClientFacts, catalogue: Catalogue, tempo: Tempo) -> Chosen:
+def _chosen(
+    brief: Brief, client: ClientFacts, catalogue: Catalogue, tempo: Tempo, deadline: Deadline
+) -> Chosen:
     """The best choice in which no focus falls short of its neutral share; each focus weighs more until that is so."""
     factors, tried = dict.fromkeys(brief.focus, FOCUS_FACTOR), 0
     while True:
         question = pose(brief, client, catalogue, tempo, factors)
         chooser = Chooser(question, catalogue)
-        choice = chooser.best()
+        choice = chooser.best(deadline=deadline)
         if choice is None:
             raise why_impossible(brief, question, chooser, catalogue)
         minutes = rounded(question, choice)
         short = _short(brief, question, minutes, catalogue)
         tried += 1
-        if tried == FOCUS_TRIES or not short:
+        if tried == FOCUS_TRIES or not short or deadline():
             return question, chooser, choice, minutes
         factors |= {id: factors[id] * max(1.03, lacking**1.3) for id, lacking in short.items()}
 
@@ -153,13 +160,4 @@ def _stop_for(visit: Visit, worked: dict[str, Stop], brief: Brief, catalogue: Ca
     else:
         id = visit.role
         steps = ritual_steps(visit, brief, catalogue)
-    return Stop(
-        id=id,
-        role=visit.role,
-        region=visit.region,
-        side=visit.side,
-        position=visit.position,
-        window=visit.window,
-        medium=visit.medium,
-        steps=steps,
-    )
+    return Stop.at(visit, id, steps)

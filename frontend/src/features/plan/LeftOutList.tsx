@@ -52,8 +52,10 @@ export function LeftOutList({ leftOut, proof, school, catalogue, onFocus, onAllo
       {elsewhere.length > 0 && <p className="mt-3">This school has no place for {listed(elsewhere)}.</p>}
       <p className="mt-4 text-quiet">
         School: {school}.
-        {proof &&
-          ` Of all sets of regions none does more good in these minutes; ${proof.sets_priced === 1 ? "one was" : `${proof.sets_priced} were`} worked out to the second, the rest ruled out.`}
+        {proof && proof.bound > proof.value + 1e-6
+          ? ` Time ran out: another set could do up to ${(100 * (proof.bound / proof.value - 1)).toFixed(1)} % more good.`
+          : proof &&
+            ` Of all sets of regions none does more good in these minutes; ${proof.sets_priced === 1 ? "one was" : `${proof.sets_priced} were`} worked out to the second, the rest ruled out.`}
       </p>
     </section>
   );
