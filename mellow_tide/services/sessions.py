@@ -12,6 +12,7 @@ from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.edits import Edit, apply
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.flow.reach import check_flow
+from mellow_tide.core.planner.alternatives import Alternatives, alternatives
 from mellow_tide.core.planner.plan import Plan, plan
 from mellow_tide.core.planner.rituals import meet_the_minutes
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
@@ -86,6 +87,13 @@ def evaluate_draft(
         client = find_client_on_the_day(c, who.practice_id, session_id)
     check_flow(flow, catalogue)
     return evaluate(flow, client.facts, catalogue, client.house)
+
+
+def alternatives_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> Alternatives:
+    """Other plans for the brief of a session's stored plan. Raises `NotThere`."""
+    with db.transaction(Sight(who.practice_id)) as c:
+        row = find_session(c, who.practice_id, session_id)
+    return alternatives(Plan.model_validate(row.plan).flow, row.facts, catalogue, row.house)
 
 
 def edit_flow(

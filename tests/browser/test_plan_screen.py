@@ -143,3 +143,16 @@ def test_labour_support_has_no_minutes_to_meet_and_a_focus_keeps_to_its_part(pag
     plan.planned()
     expect(plan.swell("right calf")).to_be_visible()
     expect(plan.swell("back")).to_have_count(0)
+
+
+def test_another_way_is_taken_in_one_action_and_the_brief_leads_back(page: Page, plan: Plan):
+    others = page.get_by_role("region", name="Other ways").get_by_role("button")
+    expect(others).to_have_count(2)
+    expect(others.first).to_contain_text(re.compile(r"Feet upwards.*\.$"))
+    others.first.click()
+    expect(plan.word("Order")).to_have_text("feet upwards")
+    plan.planned()
+    expect(plan.fit).to_have_text(re.compile("^Fits"))
+    expect(others.filter(has_text="Back outwards")).to_be_visible()
+    plan.panel("Order").get_by_role("radio", name="Back outwards", exact=True).click()
+    expect(plan.word("Order")).to_have_text("back outwards")

@@ -225,3 +225,14 @@ def test_a_window_left_open_is_closed_in_one_action(client):
     repair = {"revision": bare["revision"], "edits": found["repairs"][0]["edits"]}
     mended = client.post(url("corin", "/edits"), json=repair).json()
     assert [f["code"] for f in mended["evaluation"]["findings"]] == ["HLT03"]
+
+
+def test_other_plans_are_offered_and_taken_as_a_brief(client):
+    change(client, "corin", booked_minutes=75)
+    found = client.get(url("corin", "/alternatives")).json()
+    assert [other["brief"]["school"] for other in found["others"]] == ["feet_upwards", "head_downwards"]
+    taken = change(client, "corin", **found["others"][0]["brief"]).json()
+    assert taken["evaluation"]["sheet"] == found["others"][0]["sheet"]
+    again = client.get(url("corin", "/alternatives")).json()
+    assert "back_outwards" in [other["brief"]["school"] for other in again["others"]]
+    assert again["present"] == found["others"][0]["traits"]

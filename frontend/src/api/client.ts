@@ -19,6 +19,8 @@ export type RunEvent = Schemas["Events"]["events"][number];
 export type RunSheet = Schemas["RunSheet"];
 export type RunState = Schemas["RunState"];
 export type SessionView = Schemas["SessionView"];
+export type Alternatives = Schemas["Alternatives"];
+export type Traits = Schemas["Traits"];
 export type Stop = Schemas["Stop"];
 
 /** What the server refused, or that it could not be reached (status 0). */

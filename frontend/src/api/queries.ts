@@ -1,5 +1,14 @@
 import { queryOptions } from "@tanstack/react-query";
-import { api, body, type Catalogue, type Day, type LogView, type Me, type SessionView } from "./client";
+import {
+  type Alternatives,
+  api,
+  body,
+  type Catalogue,
+  type Day,
+  type LogView,
+  type Me,
+  type SessionView,
+} from "./client";
 
 export const meQuery = queryOptions({
   queryKey: ["me"],
@@ -25,6 +34,17 @@ export const sessionQuery = (sessionId: string) =>
       body<SessionView>(
         api.GET("/api/sessions/{session_id}", { params: { path: { session_id: sessionId } } }),
       ),
+  });
+
+/** Other plans for the brief as it stands at `revision`. */
+export const alternativesQuery = (sessionId: string, revision: number) =>
+  queryOptions({
+    queryKey: ["alternatives", sessionId, revision],
+    queryFn: () =>
+      body<Alternatives>(
+        api.GET("/api/sessions/{session_id}/alternatives", { params: { path: { session_id: sessionId } } }),
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
   });
 
 export const logQuery = (sessionId: string) =>

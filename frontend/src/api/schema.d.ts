@@ -168,6 +168,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session_id}/alternatives": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Alternatives
+         * @description Other plans for the session's brief.
+         */
+        get: operations["read_alternatives"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session_id}/edits": {
         parameters: {
             query?: never;
@@ -236,6 +256,24 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * Alternative
+         * @description A brief that differs from the present one in school or beginning, laid out, with its traits.
+         */
+        Alternative: {
+            brief: components["schemas"]["Brief"];
+            sheet: components["schemas"]["RunSheet"];
+            traits: components["schemas"]["Traits"];
+        };
+        /**
+         * Alternatives
+         * @description The traits of the present flow, and up to two others to choose from.
+         */
+        Alternatives: {
+            present: components["schemas"]["Traits"];
+            /** Others */
+            others: components["schemas"]["Alternative"][];
+        };
         /**
          * Area
          * @description A part of the body to which a focus session keeps, and the closing that brings back the whole after it.
@@ -2147,6 +2185,28 @@ export interface components {
             flexion: number;
         };
         /**
+         * Traits
+         * @description What sets a plan apart, in numbers: turns and walks, whole seconds between strokes and on the focus, thumbs.
+         *
+         *     `by_region` are whole seconds of strokes, both sides together.
+         */
+        Traits: {
+            /** Turns */
+            turns: number;
+            /** Walks */
+            walks: number;
+            /** Between */
+            between: number;
+            /** On Focus */
+            on_focus: number;
+            /** By Region */
+            by_region: {
+                [key: string]: number;
+            };
+            /** Thumb Share */
+            thumb_share: number;
+        };
+        /**
          * Window
          * @description A part of the client that may be uncovered; opening and closing take seconds.
          *
@@ -2566,6 +2626,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Evaluation"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_alternatives: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Alternatives"];
                 };
             };
             /** @description Unauthorized */

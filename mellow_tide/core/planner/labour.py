@@ -1,6 +1,6 @@
 """Beside a birthing person: long and slow between contractions, a still press during them, on her word only."""
 
-from mellow_tide.core.care.restrictions import restrict
+from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Slot
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Side
@@ -42,12 +42,13 @@ def labour_flow(brief: Brief, client: ClientFacts, catalogue: Catalogue) -> Flow
         raise NoSession(*(FieldProblem("conditions", r.name, r.says) for r in restrictions.refer))
     position = catalogue.schools[brief.school].blocks[0].position
     barred = {x.id for x in restrictions.regions} | set(brief.leave_out)
-    stops = [
-        _stop(region, side, position, catalogue)
+    rounds = [
+        _stop(region, side, position, restrictions, catalogue)
         for region in BETWEEN_AND_DURING
         for side in SIDES[region]
         if region not in barred and restrictions.kept_off(region, side) is None
     ]
+    stops = [stop for stop in rounds if stop]
     if not stops:
         raise DoesNotFit(FieldProblem("leave_out", "nothing is left to work on", "leave out fewer regions"))
     opening = ritual_visit("open", catalogue.openings[position], position, catalogue)
@@ -58,20 +59,31 @@ def labour_flow(brief: Brief, client: ClientFacts, catalogue: Catalogue) -> Flow
     return Flow(brief=brief, stops=(first, *stops, last))
 
 
-def _stop(region: str, side: Side, position: str, catalogue: Catalogue) -> Stop:
+def _stop(
+    region: str, side: Side, position: str, restrictions: Restrictions, catalogue: Catalogue
+) -> Stop | None:
+    """The round on one region, without what is too deep or at a place to be left alone; None if only rest is left."""
+    spared = {x.zone for x in restrictions.excluded if x.zone and x.holds(region, side)}
+    families = {x.id for x in restrictions.families}
     steps = []
     for stroke_id, slot, passes in BETWEEN_AND_DURING[region]:
         stroke = catalogue.strokes[stroke_id]
+        zone = stroke.zones[region][0] if region in stroke.zones else None
+        if stroke.depth[0] > restrictions.cap(region) or zone in spared or stroke.family in families:
+            continue
         steps.append(
             Step(
                 stroke=stroke_id,
                 slot=slot,
                 tool=stroke.tools[0],
+                zone=zone,
                 depth=stroke.depth[0],
                 passes=passes,
                 check_in=slot == "contraction",
             )
         )
+    if len(steps) < 2:
+        return None
     return Stop(
         id=region if side == "mid" else f"{region}-{side}",
         region=region,

@@ -187,7 +187,7 @@ def _close(brief: Brief, catalogue: Catalogue, tempo: Tempo) -> Share:
     longest = _ritual_seconds(closing, "close", 2, catalogue, tempo)
     least = max(seconds.least, shortest) + more
     # The last hold must still be able to grow by what the stops before it miss.
-    most = max(least, min(seconds.most, longest) + more - TOLERATED)
+    most = max(least, min(seconds.most, longest - TOLERATED) + more)
     return Share(1, closing.share, seconds.saturation, least, most)
 
 

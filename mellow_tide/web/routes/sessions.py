@@ -10,6 +10,7 @@ from mellow_tide.core.evaluation.evaluate import Evaluation
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.planner.alternatives import Alternatives
 from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.state import RunState
 from mellow_tide.services import logs, runs, sessions
@@ -91,6 +92,12 @@ def change_flow(session_id: UUID, change: FlowChange, db: Db, who: Who, known: K
 def evaluate_draft(session_id: UUID, draft: Draft, db: Db, who: Who, known: Known) -> Response:
     """Evaluate a flow that is not stored."""
     return straight(sessions.evaluate_draft(db, who, session_id, draft.flow, known))
+
+
+@router.get("/alternatives", response_model=Alternatives)
+def read_alternatives(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
+    """Other plans for the session's brief."""
+    return straight(sessions.alternatives_of(db, who, session_id, known))
 
 
 @router.post("/edits", response_model=SessionView)

@@ -11,6 +11,7 @@ import { FindingsList } from "./FindingsList";
 import { FitLine } from "./FitLine";
 import { FlowList } from "./FlowList";
 import { LeftOutList } from "./LeftOutList";
+import { OtherPlans } from "./OtherPlans";
 import { SideNotes } from "./SideNotes";
 import { wayUp } from "./sequence";
 import { useBrief } from "./useBrief";
@@ -67,6 +68,7 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
           onSelect={setSelected}
         />
       </div>
+      {!fixed && !problem && <OtherPlans session={session} catalogue={catalogue} onTake={change} />}
       <FindingsList
         findings={session.evaluation.findings}
         catalogue={catalogue}

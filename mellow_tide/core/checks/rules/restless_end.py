@@ -6,15 +6,18 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import Strokes, flow, stop
 from mellow_tide.core.checks.repairs import work_at
 
-LAST_SECONDS = 60
+LAST_SECONDS, IN_THE_CHAIR = 60, 30
+"""The end of a session, and of a short one in the chair."""
+
 CALM = 2
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Steps deeper than 2 that begin in the last minute of a session that is to end calm."""
+    """Steps deeper than 2 that begin in the last minute, in the chair half a minute, of a session that is to end calm."""
     if case.flow.brief.finish == "bright":
         return
-    from_second = case.sheet.seconds - LAST_SECONDS
+    last = IN_THE_CHAIR if case.kind.surface == "chair" else LAST_SECONDS
+    from_second = case.sheet.seconds - last
     for e in case.sheet.entries:
         if e.kind != "stroke" or e.start < from_second or (e.depth or 0) <= CALM or e.step is None:
             continue

@@ -1,0 +1,109 @@
+"""Other good answers to the same brief, that differ in kind: another school, or another way to begin."""
+
+from collections.abc import Iterator
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house import DEFAULTS, House
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.evaluation.evaluate import evaluate
+from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.planner.plan import plan
+from mellow_tide.core.refusal import Refused
+from mellow_tide.core.timing.run_sheet import RunSheet
+from mellow_tide.core.timing.tempo import OwnPace
+
+MOST = 2
+"""Alternatives that are offered at the same time."""
+
+
+class Traits(Record):
+    """What sets a plan apart, in numbers: turns and walks, whole seconds between strokes and on the focus, thumbs.
+
+    `by_region` are whole seconds of strokes, both sides together.
+    """
+
+    turns: int
+    walks: int
+    between: int
+    on_focus: int
+    by_region: dict[str, int]
+    thumb_share: float
+
+
+class Alternative(Record):
+    """A brief that differs from the present one in school or beginning, laid out, with its traits."""
+
+    brief: Brief
+    sheet: RunSheet
+    traits: Traits
+
+
+class Alternatives(Record):
+    """The traits of the present flow, and up to two others to choose from."""
+
+    present: Traits
+    others: tuple[Alternative, ...]
+
+
+def alternatives(
+    flow: Flow,
+    client: ClientFacts,
+    catalogue: Catalogue,
+    house: House = DEFAULTS,
+    pace: OwnPace | None = None,
+) -> Alternatives:
+    """Up to two proven plans for the brief of `flow` in another school, or beginning another way.
+
+    One that cannot be planned, or comes to the same stops in the same order, is not offered.
+    """
+    present = _laid_out(flow, client, catalogue, house, pace)
+    seen = {_shape(flow)}
+    others: list[Alternative] = []
+    for brief in _variants(flow.brief, catalogue):
+        if len(others) == MOST:
+            break
+        try:
+            made = plan(brief, client, catalogue, house, pace).flow
+        except Refused:
+            continue
+        if _shape(made) not in seen:
+            seen.add(_shape(made))
+            others.append(_laid_out(made, client, catalogue, house, pace))
+    return Alternatives(present=present.traits, others=tuple(others))
+
+
+def _variants(brief: Brief, catalogue: Catalogue) -> Iterator[Brief]:
+    """The brief in the kind's other schools, then in its own but beginning in another position."""
+    for school in catalogue.schools.values():
+        if school.kind == brief.kind and school.id != brief.school:
+            yield brief.model_copy(update={"school": school.id, "first_position": None})
+    blocks = catalogue.schools[brief.school].blocks
+    first = brief.first_position or blocks[0].position
+    for block in blocks:
+        if block.position != first:
+            yield brief.model_copy(update={"first_position": block.position})
+
+
+def _shape(flow: Flow) -> tuple[tuple[str, str, str], ...]:
+    return tuple((stop.region, stop.side, stop.position) for stop in flow.stops)
+
+
+def _laid_out(
+    flow: Flow, client: ClientFacts, catalogue: Catalogue, house: House, pace: OwnPace | None
+) -> Alternative:
+    evaluation = evaluate(flow, client, catalogue, house, pace)
+    entries = evaluation.sheet.entries
+    worked = [e for e in entries if e.kind == "stroke" and e.role == "work"]
+    by_region: dict[str, int] = {}
+    for e in worked:
+        by_region[e.region] = by_region.get(e.region, 0) + e.seconds
+    traits = Traits(
+        turns=sum(e.kind in ("turn", "sit_back") for e in entries),
+        walks=sum(e.kind == "walk" for e in entries),
+        between=evaluation.balance.between,
+        on_focus=sum(by_region.get(region, 0) for region in flow.brief.focus),
+        by_region=by_region,
+        thumb_share=round(evaluation.hands.thumb_share, 3),
+    )
+    return Alternative(brief=flow.brief, sheet=evaluation.sheet, traits=traits)
