@@ -13,7 +13,7 @@ CALM = 2
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Steps deeper than 2 that begin in the last minute, in the chair half a minute, of a session that is to end calm."""
+    """Steps deeper than 2 in the last minute, or half a minute in the chair, of a session that is to end calm."""
     if case.flow.brief.finish == "bright":
         return
     last = IN_THE_CHAIR if case.kind.surface == "chair" else LAST_SECONDS
