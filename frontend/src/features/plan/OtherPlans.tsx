@@ -23,7 +23,7 @@ export function OtherPlans({ session, catalogue, onTake }: Props) {
       <h2 className="text-2xl">Other ways to answer it</h2>
       <ul className="mt-2 grid gap-4 sm:grid-cols-2">
         {others.map(({ brief, sheet, traits }) => (
-          <li key={`${brief.school} ${brief.first_position}`}>
+          <li key={`${brief.school} ${brief.first_position}`} className="min-w-0">
             <button
               type="button"
               onClick={() => onTake(brief)}
@@ -31,7 +31,7 @@ export function OtherPlans({ session, catalogue, onTake }: Props) {
             >
               <span className="block text-lg font-bold">{nameOf(brief, session, catalogue)}</span>
               <span className="my-2 block overflow-hidden">
-                <SmallTide sheet={sheet} width={320} height={64} />
+                <SmallTide sheet={sheet} width={280} height={64} />
               </span>
               <span className="block">{whatSetsApart(traits, present, wholeOf)}</span>
             </button>

@@ -38,6 +38,10 @@ export function SideNotes({ evaluation, catalogue }: Props) {
         most.
         {hardest && ` ${capital(hardest)} asks the most.`}
       </p>
+      <p className="mt-2 text-quiet">
+        The older index of 1995 gives {hands.strain_1995}: up to 3 is probably safe, from 7 on probably
+        hazardous.
+      </p>
     </section>
   );
 }
