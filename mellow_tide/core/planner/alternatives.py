@@ -3,15 +3,15 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House
+from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.hands.load import hand_load
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import Refused
-from mellow_tide.core.timing.run_sheet import RunSheet
-from mellow_tide.core.timing.tempo import OwnPace
+from mellow_tide.core.timing.run_sheet import RunSheet, lay_out
+from mellow_tide.core.timing.tempo import OwnPace, tempo_of
 
 MOST = 2
 """Alternatives that are offered at the same time."""
@@ -92,8 +92,9 @@ def _shape(flow: Flow) -> tuple[tuple[str, str, str], ...]:
 def _laid_out(
     flow: Flow, client: ClientFacts, catalogue: Catalogue, house: House, pace: OwnPace | None
 ) -> Alternative:
-    evaluation = evaluate(flow, client, catalogue, house, pace)
-    entries = evaluation.sheet.entries
+    catalogue = in_house(house, catalogue)
+    sheet = lay_out(flow, catalogue, tempo_of(client, pace))
+    entries = sheet.entries
     worked = [e for e in entries if e.kind == "stroke" and e.role == "work"]
     by_region: dict[str, int] = {}
     for e in worked:
@@ -101,9 +102,9 @@ def _laid_out(
     traits = Traits(
         turns=sum(e.kind in ("turn", "sit_back") for e in entries),
         walks=sum(e.kind == "walk" for e in entries),
-        between=evaluation.balance.between,
+        between=sum(e.seconds for e in entries if e.kind != "stroke"),
         on_focus=sum(by_region.get(region, 0) for region in flow.brief.focus),
         by_region=by_region,
-        thumb_share=round(evaluation.hands.thumb_share, 3),
+        thumb_share=round(hand_load(sheet, catalogue).thumb_share, 3),
     )
-    return Alternative(brief=flow.brief, sheet=evaluation.sheet, traits=traits)
+    return Alternative(brief=flow.brief, sheet=sheet, traits=traits)
