@@ -25,7 +25,7 @@ def best_by_trying(question, catalogue, also=None):
                 continue
             seconds = cheapest_order(frozenset(chosen), question.way, catalogue).seconds
             shares = [*(question.shares[id] for id in chosen), question.close]
-            given = allot(shares, question.work_seconds - seconds)
+            given = allot(shares, question.hands_on - seconds)
             if given:
                 value = sum(s.value(t) for s, t in zip(shares, given, strict=True))
                 best = value if best is None else max(best, value)

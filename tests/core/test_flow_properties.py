@@ -84,7 +84,7 @@ houses = st.builds(
         {}, optional={id: st.sampled_from([c.id for c in rule.choices]) for id, rule in C.house_rules.items()}
     ),
 )
-EASY = settings(max_examples=50, deadline=None, suppress_health_check=list(HealthCheck))
+EASY = settings(max_examples=80, deadline=None, derandomize=True, suppress_health_check=list(HealthCheck))
 
 
 @EASY

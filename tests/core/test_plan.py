@@ -231,6 +231,8 @@ def test_silence_is_a_no_where_a_yes_is_needed_and_a_no_is_kept():
     assert absent(ClientFacts()) == {"abdomen": "no_consent", "hips": "no_consent"}
     no_face = CLIENT.model_copy(update={"declined": frozenset({"face"}), "consents": AGREED - {"face"}})
     assert absent(no_face) == {"abdomen": "no_consent", "face": "declined"}
+    no_hips = CLIENT.model_copy(update={"declined": frozenset({"hips"}), "consents": AGREED - {"hips"}})
+    assert absent(no_hips) == {"abdomen": "no_consent", "hips": "declined"}
 
 
 def test_a_region_to_be_left_alone_is_no_candidate_and_a_zone_loses_its_strokes():

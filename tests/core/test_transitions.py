@@ -102,6 +102,16 @@ def test_the_therapist_s_own_pace_scales_strokes_and_the_closer_factor_wins(cata
     assert kneading(effleurage=2) == usual
 
 
+def test_cleaning_the_hands_is_the_way_and_a_towel_for_the_back_is_work(catalogue):
+    wipes = in_house(House(rules={"clean_after_feet": "wipe"}), catalogue)
+    way = lay_out(flow(OPEN, *FEET, HAND, CLOSE), wipes)
+    assert {e.working for e in way.entries if e.kind in ("towel", "wipe")} == {False}
+    warmed = stop("back", "mid", "prone", "back", step("hot_towel_press", "settle", "towel", 1, 1))
+    at_work = lay_out(flow(warmed), catalogue)
+    assert {e.working for e in at_work.entries if e.kind in ("towel", "stroke")} == {True}
+    assert {e.working for e in at_work.entries if e.kind in ("open_window", "announce")} == {False}
+
+
 def test_a_step_with_seconds_of_its_own_takes_those(catalogue):
     timed = step(passes=3).model_copy(update={"seconds": 100})
     assert [e.seconds for e in lay_out(flow(stop("back", "mid", "prone", "back", timed)), catalogue).entries][

@@ -8,9 +8,10 @@ import pytest
 from mellow_tide.core.hands.strain_1995 import (
     DURATION,
     EFFORTS,
+    EXTENSION,
+    FLEXION,
     HOURS,
     INTENSITY,
-    POSTURE,
     PROBABLY_HAZARDOUS,
     PROBABLY_SAFE,
     Job,
@@ -29,7 +30,8 @@ from mellow_tide.core.hands.strain_1995 import (
         # <4 a minute, 4-8, 9-14, 15-19, >=20
         (EFFORTS, (3.9, 4, 9, 15, 20), (0.5, 1, 1.5, 2, 3)),
         # very good and good, fair, bad, very bad
-        (POSTURE, (0, 20, 45, 60), (1, 1.5, 2, 3)),
+        (FLEXION, (0, 15, 16, 31, 51), (1, 1, 1.5, 2, 3)),
+        (EXTENSION, (0, 25, 26, 41, 56), (1, 1, 1.5, 2, 3)),
         # <=1 h, 1-2, 2-4, 4-8, >=8
         (HOURS, (0.5, 1.5, 3, 6, 8), (0.25, 0.5, 0.75, 1, 1.5)),
     ],

@@ -915,7 +915,8 @@ export interface components {
          * @description One stroke or transition on the clock; `start` and `seconds` are whole seconds from the first touch.
          *
          *     `stop` and `step` index the flow; a transition has no step and belongs to the stop it leads to.
-         *     The scene (position, place, window, hands, table) is the one during the entry.
+         *     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the stop, its
+         *     oiling and asking included; getting there is not.
          */
         Entry: {
             /** Kind */
@@ -968,6 +969,8 @@ export interface components {
             seated: boolean;
             /** Also Open */
             also_open: string;
+            /** Working */
+            working: boolean;
             /**
              * About
              * @default
@@ -1464,7 +1467,7 @@ export interface components {
          * @description How the client lies or sits. `setup` says in order what is done for it, `supports` what that takes.
          *
          *     `upper` is the side of a pair that is workable where the client lies on the other; `flat` means lying on the
-         *     table, as opposed to sitting or leaning.
+         *     table, `seated` sitting in the chair.
          */
         Position: {
             /** Id */
@@ -1485,6 +1488,11 @@ export interface components {
             supports: string[];
             /** Flat */
             flat: boolean;
+            /**
+             * Seated
+             * @default false
+             */
+            seated: boolean;
             /**
              * Face Hidden
              * @default false
@@ -1559,7 +1567,8 @@ export interface components {
          *     more lubricant it takes than its share of the surface. `height` is the table's for it: low for leaning, high for
          *     small work; `stool` names the positions in which one works it seated. `also_windows` are further windows by position
          *     through which a part of it is reached. `halves`: a mid-line region that is worked half by half on a client lying on
-         *     the side.
+         *     the side. `lower`: of the lower half of the body. `limb`: an arm or a leg, or a part of one. `percussion`: whether any
+         *     place on it bears some (common practice).
          */
         Region: {
             /** Id */
@@ -1585,6 +1594,21 @@ export interface components {
              * @default false
              */
             halves: boolean;
+            /**
+             * Lower
+             * @default false
+             */
+            lower: boolean;
+            /**
+             * Limb
+             * @default false
+             */
+            limb: boolean;
+            /**
+             * Percussion
+             * @default true
+             */
+            percussion: boolean;
             /** Positions */
             positions: string[];
             /** Zones */

@@ -66,13 +66,17 @@ class Region(Named):
     more lubricant it takes than its share of the surface. `height` is the table's for it: low for leaning, high for
     small work; `stool` names the positions in which one works it seated. `also_windows` are further windows by position
     through which a part of it is reached. `halves`: a mid-line region that is worked half by half on a client lying on
-    the side.
+    the side. `lower`: of the lower half of the body. `limb`: an arm or a leg, or a part of one. `percussion`: whether any
+    place on it bears some (common practice).
     """
 
     short: str
     whole: str
     sides: Literal["mid", "pair"]
     halves: bool = False
+    lower: bool = False
+    limb: bool = False
+    percussion: bool = True
     positions: tuple[str, ...]
     zones: tuple[str, ...]
     windows: dict[str, str] = {}
@@ -93,6 +97,10 @@ class Region(Named):
         """1 for a mid-line region, 2 for a pair."""
         return 2 if self.sides == "pair" else 1
 
+    def halved(self, side: str) -> bool:
+        """Whether working `side` is working one half of a mid-line region."""
+        return self.sides == "mid" and side in ("left", "right")
+
     def window_in(self, position: str) -> str:
         """The draping window to open for this region in `position`; `none` where nothing is uncovered."""
         return self.windows.get(position, "none")
@@ -106,19 +114,15 @@ class Position(Named):
     """How the client lies or sits. `setup` says in order what is done for it, `supports` what that takes.
 
     `upper` is the side of a pair that is workable where the client lies on the other; `flat` means lying on the
-    table, as opposed to sitting or leaning.
+    table, `seated` sitting in the chair.
     """
 
     setup: tuple[str, ...]
     supports: tuple[str, ...] = ()
     flat: bool
+    seated: bool = False
     face_hidden: bool = False
     upper: Literal["left", "right"] | None = None
-
-    @property
-    def seated(self) -> bool:
-        """Whether the client sits in the chair."""
-        return self.id.startswith("seated")
 
     def reaches(self, side: str) -> bool:
         """Whether a region's `side` (left, right, mid, both) can be worked on a client who lies or sits so."""

@@ -9,16 +9,13 @@ from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house
 from mellow_tide.core.catalogue.records import Record, Region, Stroke
-from mellow_tide.core.catalogue.rules import Kind
+from mellow_tide.core.catalogue.rules import Consent, Kind
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow, Step, Stop
 from mellow_tide.core.hands.load import HandLoad, hand_load
 from mellow_tide.core.timing.run_sheet import RunSheet, lay_out
 from mellow_tide.core.timing.tempo import USUAL, OwnPace, Tempo, tempo_of
-
-WORKING = frozenset({"stroke", "oil", "towel", "wipe", "check_in"})
-"""Kinds of entries that are working a stop, not getting there, unless they are about the hands."""
 
 Severity = Literal["stop", "caution", "advice"]
 """`stop`: do not work so. `caution`: mend it, or know why not. `advice`: most would do otherwise."""
@@ -65,13 +62,18 @@ class Case:
         return hand_load(self.sheet, self.catalogue)
 
     @cached_property
-    def stop_seconds(self) -> dict[str, int]:
-        """Whole seconds of working each stop, by its id, oiling and asking included, getting there not."""
+    def _stop_seconds(self) -> dict[str, int]:
         seconds = dict.fromkeys((stop.id for stop in self.flow.stops), 0)
         for entry in self.sheet.entries:
-            if entry.kind in WORKING and entry.about != "hands":
+            if entry.working:
                 seconds[entry.stop_id] += entry.seconds
         return seconds
+
+    @cached_property
+    def unanswered(self) -> tuple[Consent, ...]:
+        """The consents to which the client has said neither yes nor no."""
+        answered = self.client.consents | self.client.declined
+        return tuple(c for c in self.catalogue.consents.values() if c.id not in answered)
 
     def chosen(self, rule: str) -> str:
         """What the house has chosen for a rule."""
@@ -110,7 +112,7 @@ class Case:
 
     def halved(self, stop: Stop) -> bool:
         """Whether a stop works one half of a mid-line region."""
-        return stop.side in ("left", "right") and self.region(stop).sides == "mid"
+        return self.region(stop).halved(stop.side)
 
     def bounds(self, stop: Stop) -> tuple[int, int]:
         """Least useful and most sensible seconds of a stop in this kind of session."""
@@ -120,7 +122,7 @@ class Case:
 
     def seconds(self, stop: Stop) -> int:
         """Whole seconds of working a stop, oiling and asking included, getting there not."""
-        return self.stop_seconds[stop.id]
+        return self._stop_seconds[stop.id]
 
 
 def case_of(

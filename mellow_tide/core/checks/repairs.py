@@ -27,7 +27,7 @@ def deeper_than(case: Case, stop: Stop, cap: Cap) -> Iterator[Found]:
             yield Found(what, stop, i, work_at(case, stop, i, cap.depth) or leave_out(case, stop, i))
 
 
-def do_it(words: str, stop: Stop, skip: Skip) -> Repairs:
+def stop_skipping(words: str, stop: Stop, skip: Skip) -> Repairs:
     """Do again what the way to `stop` leaves out."""
     skips = tuple(x for x in stop.skips if x != skip)
     return (Repair(words=words, edits=(ChangeStop(stop_id=stop.id, skips=skips),)),)

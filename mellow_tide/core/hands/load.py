@@ -16,7 +16,7 @@ from mellow_tide.core.hands.strain import (
     longest_hold,
     revised_strain_index,
 )
-from mellow_tide.core.hands.strain_1995 import Job, strain_index_1995
+from mellow_tide.core.hands.strain_1995 import Job, posture_of, strain_index_1995
 from mellow_tide.core.timing.run_sheet import Entry, RunSheet
 
 THUMBS = frozenset({"thumb", "reinforced_thumb"})
@@ -127,7 +127,7 @@ def _as_one_job(tasks: Sequence[Task], sheet: RunSheet) -> float:
     if not efforts:
         return 0.0
     intensity = sum(task.intensity * task.per_minute for task in tasks) / efforts
-    flexion = max(abs(task.flexion) for task in tasks)
+    flexion = max((task.flexion for task in tasks), key=posture_of)
     worked = sum(entry.seconds for entry in sheet.entries if entry.kind == "stroke")
     job = Job(
         intensity=intensity,

@@ -17,8 +17,9 @@ Steps = Sequence[tuple[float, float]]
 INTENSITY: Steps = ((0, 1), (0.3, 3), (0.4, 6), (0.6, 9), (0.8, 13))
 DURATION: Steps = ((0, 0.5), (0.10, 1), (0.30, 1.5), (0.50, 2), (0.80, 3))
 EFFORTS: Steps = ((0, 0.5), (4, 1), (9, 1.5), (15, 2), (20, 3))
-# Degrees of flexion: very good and good, fair, bad, very bad.
-POSTURE: Steps = ((0, 1), (20, 1.5), (45, 2), (60, 3))
+# Degrees of the wrist: very good and good, fair, bad, very bad; as published for bending in and for bending back.
+FLEXION: Steps = ((0, 1), (16, 1.5), (31, 2), (51, 3))
+EXTENSION: Steps = ((0, 1), (26, 1.5), (41, 2), (56, 3))
 SPEED = 1.0
 """Massage is slow work: very slow, slow and fair all count 1."""
 HOURS: Steps = ((0, 0.25), (1, 0.5), (2, 0.75), (4, 1), (8, 1.5))
@@ -26,7 +27,9 @@ HOURS: Steps = ((0, 0.25), (1, 0.5), (2, 0.75), (4, 1), (8, 1.5))
 
 @dataclass(frozen=True, slots=True)
 class Job:
-    """A job: effort 0 to 1, the share of time in exertion 0 to 1, efforts a minute, degrees of wrist, hours a day."""
+    """A job: effort 0 to 1, the share of time in exertion 0 to 1, efforts a minute, degrees of wrist flexion
+    (extension negative), hours a day.
+    """
 
     intensity: float
     exertion_share: float
@@ -40,13 +43,18 @@ def step_of(value: float, steps: Steps) -> float:
     return [multiplier for bound, multiplier in steps if value >= bound][-1]
 
 
+def posture_of(flexion: float) -> float:
+    """The multiplier of the wrist's flexion in degrees, negative for extension."""
+    return step_of(abs(flexion), FLEXION if flexion >= 0 else EXTENSION)
+
+
 def strain_index_1995(job: Job) -> float:
     """SI of a job at slow or fair speed."""
     return (
         step_of(job.intensity, INTENSITY)
         * step_of(job.exertion_share, DURATION)
         * step_of(job.per_minute, EFFORTS)
-        * step_of(job.flexion, POSTURE)
+        * posture_of(job.flexion)
         * SPEED
         * step_of(job.hours, HOURS)
     )

@@ -136,7 +136,7 @@ class Chooser:
             ids = self._ids_of(index)
             shares = [*(self._question.shares[id] for id in ids), self._question.close]
             transitions = int(self._transitions[index])
-            seconds = allot(shares, self._question.work_seconds - transitions) if ids else None
+            seconds = allot(shares, self._question.hands_on - transitions) if ids else None
             value = sum(s.value(t) for s, t in zip(shares, seconds, strict=True)) if seconds else 0.0
             self._priced[index] = (value, seconds, transitions) if seconds else None
         return self._priced[index]
@@ -144,7 +144,7 @@ class Chooser:
     def _coarse_bounds(self) -> Floats:
         """A Lagrangian bound of every set; -inf where not even least times and transitions fit."""
         q = self._question
-        free = q.work_seconds - self._transitions
+        free = q.hands_on - self._transitions
         bound = np.full(len(self._sets), np.inf)
         for price in self._prices(COARSE_PRICES):
             gains = self._sums({id: _gain(share, price) for id, share in q.shares.items()})
@@ -158,7 +158,7 @@ class Chooser:
         q = self._question
         prices, gains, always = self._gains
         holds = (self._sets[indices, None] >> np.arange(len(self._optional), dtype=np.uint32)) & np.uint32(1)
-        free = q.work_seconds - self._transitions[indices]
+        free = q.hands_on - self._transitions[indices]
         bound = always + free[:, None] * prices
         if len(self._optional):
             bound = bound + holds.astype(np.float64) @ gains

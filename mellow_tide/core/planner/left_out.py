@@ -36,7 +36,7 @@ class LeftOut(Record):
 def rounded(question: Question, choice: Choice) -> dict[str, int]:
     """Seconds per side by region, multiples of 15; what is over goes to the close."""
     shares = [question.shares[id] for id in choice.regions]
-    free = question.work_seconds - choice.transition_seconds - choice.close_seconds
+    free = question.hands_on - choice.transition_seconds - choice.close_seconds
     rounded = round_down_and_share(shares, choice.seconds, free, GRAIN)
     return dict(zip(choice.regions, rounded, strict=True))
 

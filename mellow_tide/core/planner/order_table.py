@@ -143,13 +143,13 @@ class _Builder:
             bits.append([])
             for place, ids in enumerate(chain.from_iterable(rows)):
                 always = frozenset.intersection(
-                    *(self._united(id, home) for id in ids for home in self._homes[id])
+                    *(self._class_set(id, home) for id in ids for home in self._homes[id])
                 )
                 alike = [m for m in always if set(self._ids(*m)) == set(ids)] or [(b, place)]
                 bits[b].append(united.setdefault(frozenset(alike), len(united)))
         return bits
 
-    def _united(self, id: str, home: Home) -> frozenset[tuple[int, int]]:
+    def _class_set(self, id: str, home: Home) -> frozenset[tuple[int, int]]:
         """The classes, by block and place, that a region sets when it has this home."""
         found = set()
         for b in home:
@@ -161,7 +161,7 @@ class _Builder:
         return list(chain.from_iterable(self._classes[b]))[place]
 
     def _bits(self, id: str, home: Home) -> int:
-        return _united(tuple(1 << self._bit[b][place] for b, place in self._united(id, home)))
+        return _united(tuple(1 << self._bit[b][place] for b, place in self._class_set(id, home)))
 
     def _joint(self) -> Seconds:
         """Combine the blocks: over all sets of classes, the cheapest chain of parts from opening to close."""

@@ -7,7 +7,7 @@ from typing import Literal
 from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Slot
-from mellow_tide.core.catalogue.rules import Closing, Opening
+from mellow_tide.core.catalogue.rules import Closing, Consent, Kind, Opening
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.planner.arc import capacity
 from mellow_tide.core.planner.minutes import Share
@@ -33,7 +33,7 @@ Absence = Literal["no_consent", "declined", "excluded", "not_in_school", "positi
 class Question:
     """What the planner solves. `shares[id]` are the candidates; `must` are the wished ones.
 
-    `absent` says why a region that is not left out by wish is no candidate. `work_seconds` are the hands-on seconds;
+    `absent` says why a region that is not left out by wish is no candidate. `hands_on` are the hands-on seconds;
     the closing's share is `close`.
     """
 
@@ -41,7 +41,7 @@ class Question:
     must: frozenset[str]
     absent: dict[str, Absence]
     close: Share
-    work_seconds: int
+    hands_on: int
     way: Way
     restrictions: Restrictions
 
@@ -89,7 +89,7 @@ def pose(
         must=frozenset(brief.focus),
         absent=absent,
         close=_close(brief, catalogue, tempo),
-        work_seconds=hands_on_seconds(brief, catalogue),
+        hands_on=hands_on_seconds(brief, catalogue),
         way=way,
         restrictions=restrictions,
     )
@@ -137,14 +137,15 @@ def _why_absent(
     catalogue: Catalogue,
 ) -> Absence | None:
     has_place = any(id in b.regions() for b in catalogue.schools[way.school].blocks)
-    forbidden = next((x for x in restrictions.regions if x.id == id), None)
+    asked = _asked(id, catalogue.kinds[brief.kind], catalogue)
+    forbidden = any(x.id == id for x in restrictions.regions)
     # In pregnancy the belly is worked by hand and by wish only, never by a plan.
     belly = id == "abdomen" and client.gestation_days is not None
     whys: tuple[tuple[Absence, bool], ...] = (
-        ("declined", forbidden is not None and forbidden.declined),
-        ("health", forbidden is not None or belly),
+        ("declined", any(c.id in client.declined for c in asked)),
+        ("health", forbidden or belly),
         ("excluded", any(x.region == id and x.zone is None for x in restrictions.excluded)),
-        ("no_consent", not _agreed(id, brief.kind, client, catalogue)),
+        ("no_consent", any(c.needs_yes(brief.kind) and c.id not in client.consents for c in asked)),
         ("not_in_school", not has_place),
         ("position_barred", id not in homes(way, catalogue)),
         ("health", share is None),
@@ -152,10 +153,13 @@ def _why_absent(
     return next((why for why, holds in whys if holds), None)
 
 
-def _agreed(id: str, kind: str, client: ClientFacts, catalogue: Catalogue) -> bool:
-    """Whether the region may be worked uncovered as far as the client's answers go."""
-    asked = [c for c in catalogue.consents.values() if c.region == id and not c.strokes]
-    return all(c.id in client.consents or not (c.needs_yes(kind) or c.id in client.declined) for c in asked)
+def _asked(id: str, kind: Kind, catalogue: Catalogue) -> list[Consent]:
+    """The consents that working the region in this kind of session takes."""
+    return [
+        c
+        for c in catalogue.consents.values()
+        if c.region == id and not c.strokes and not (c.bare_only and kind.clothed)
+    ]
 
 
 def _nothing_left(restrictions: Restrictions) -> FieldProblem:

@@ -119,7 +119,7 @@ def _lubricant(
         part = AMOUNT[stop.oil] * _gripping(stop, catalogue) * (AGAIN if stop.id in oiled else 1.0)
         oiled.add(stop.id)
         region = catalogue.regions[entry.region]
-        part *= 0.5 if region.sides == "mid" and stop.side in ("left", "right") else 1.0
+        part *= 0.5 if region.halved(stop.side) else 1.0
         amounts[region.id] = amounts.get(region.id, 0) + part * scale * region.share * region.oil_factor
     return list(amounts.items())
 

@@ -25,7 +25,8 @@ class Entry:
     """One stroke or transition on the clock; `start` and `seconds` are whole seconds from the first touch.
 
     `stop` and `step` index the flow; a transition has no step and belongs to the stop it leads to.
-    The scene (position, place, window, hands, table) is the one during the entry.
+    The scene (position, place, window, hands, table) is the one during the entry. `working` is working the stop, its
+    oiling and asking included; getting there is not.
     """
 
     kind: Literal["stroke"] | TransitionKind
@@ -44,6 +45,7 @@ class Entry:
     height: Height
     seated: bool
     also_open: str
+    working: bool
     about: str = ""
     about_side: Side = "mid"
     step: int | None = None
@@ -88,12 +90,12 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
         changes, working = approach(scene, stop.visit, catalogue)
         for transition, after in changes:
             during = after if transition.kind == "wash" else scene
-            entries.append(_transition_entry(clock, index, stop, during, transition))
+            entries.append(_transition_entry(clock, index, stop, during, transition, working=False))
             clock += transition.seconds
             scene = after
         for item, seconds in work_through(stop, catalogue, tempo):
             if isinstance(item, Transition):
-                entries.append(_transition_entry(clock, index, stop, scene, item))
+                entries.append(_transition_entry(clock, index, stop, scene, item, working=True))
                 # Hands are as they came until the first oil of the stop goes on.
                 scene = working if item.kind == "oil" else scene
             else:
@@ -144,12 +146,15 @@ def stop_seconds(stop: Stop, catalogue: Catalogue, tempo: Tempo = USUAL) -> int:
     return sum(seconds for _, seconds in work_through(stop, catalogue, tempo))
 
 
-def _transition_entry(clock: int, index: int, stop: Stop, scene: Scene, transition: Transition) -> Entry:
+def _transition_entry(
+    clock: int, index: int, stop: Stop, scene: Scene, transition: Transition, working: bool
+) -> Entry:
     return Entry(
         transition.kind,
         clock,
         transition.seconds,
         *_where(index, stop, scene),
+        working,
         about=transition.about,
         about_side=transition.side,
     )
@@ -164,6 +169,7 @@ def _stroke_entry(
         clock,
         seconds,
         *_where(index, stop, scene),
+        working=True,
         step=number,
         stroke=step.stroke,
         slot=step.slot,

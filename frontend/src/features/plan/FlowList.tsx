@@ -2,7 +2,7 @@ import { useEffect, useRef } from "react";
 import type { Catalogue, Entry, RunSheet, SessionView, Stop } from "../../api/client";
 import { clock, span } from "../../lib/time";
 import { capital, depthWord, sided, spoken } from "../../lib/words";
-import { groupByPosition, isWork, stopSeconds, transitionWords } from "./sequence";
+import { groupByPosition, stopSeconds, transitionWords } from "./sequence";
 
 interface Props {
   flow: SessionView["plan"]["flow"];
@@ -59,7 +59,7 @@ function StopRow(props: {
   const role = { open: "First contact, ", work: "", integrate: "The whole: ", close: "Close, " }[
     stop.role ?? "work"
   ];
-  const between = entries.filter((entry) => !isWork(entry) && entry.kind !== "announce");
+  const between = entries.filter((entry) => !entry.working && entry.kind !== "announce");
   return (
     <li ref={row} className="scroll-my-28">
       {between.length > 0 && (
@@ -94,7 +94,7 @@ function Strokes({ entries, catalogue }: { entries: Entry[]; catalogue: Catalogu
         entry.kind === "stroke" ? (
           <StrokeRow key={entry.start} entry={entry} catalogue={catalogue} />
         ) : (
-          isWork(entry) && (
+          entry.working && (
             <li key={entry.start} className="flex justify-between py-1 text-quiet italic">
               <span>{BETWEEN[entry.kind]}</span>
               <span className="numbers">{span(entry.seconds)}</span>

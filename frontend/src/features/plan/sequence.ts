@@ -19,16 +19,9 @@ export function wayUp(stops: readonly Stop[], catalogue: Pick<Catalogue, "positi
   return `${name} ${others.length > 0 ? "first" : "throughout"}`;
 }
 
-const WORK = new Set<Entry["kind"]>(["stroke", "oil", "towel", "wipe", "check_in"]);
-
-/** Whether an entry is working its stop; cleaning the hands on the way there is not. */
-export function isWork(entry: Entry): boolean {
-  return WORK.has(entry.kind) && entry.about !== "hands";
-}
-
 /** Seconds of working a stop, oiling and asking included, getting there not. */
 export function stopSeconds(entries: readonly Entry[]): number {
-  return entries.filter(isWork).reduce((sum, entry) => sum + entry.seconds, 0);
+  return entries.filter((entry) => entry.working).reduce((sum, entry) => sum + entry.seconds, 0);
 }
 
 function inWords(entry: Entry, catalogue: Catalogue): string {

@@ -6,7 +6,6 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, Strokes, flow, stop
 from mellow_tide.core.checks.repairs import work_at
 
-LIMBS = ("thigh_back", "thigh_front", "lower_leg_back", "lower_leg_front", "foot", "arm", "hand")
 LIGHT = 2
 
 
@@ -15,7 +14,7 @@ def check(case: Case) -> Iterator[Found]:
     for s in case.worked():
         for i, x in enumerate(s.steps):
             stroke = case.stroke(x)
-            if s.region in LIMBS and case.direction(x) == "away" and x.depth > LIGHT:
+            if case.region(s).limb and case.direction(x) == "away" and x.depth > LIGHT:
                 what = f"{stroke.name} on the {case.place(s)} runs outward at depth {x.depth}."
                 yield Found(what, s, i, work_at(case, s, i, LIGHT))
 

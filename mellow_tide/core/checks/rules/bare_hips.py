@@ -13,9 +13,8 @@ from mellow_tide.core.flow.flow import Stop
 def check(case: Case) -> Iterator[Found]:
     """Stops on bare skin where a yes is needed for bare skin, and none is on record."""
     kind = case.flow.brief.kind
-    for consent in case.catalogue.consents.values():
-        asked = {consent.id} & (case.client.consents | case.client.declined)
-        if asked or not consent.bare_only or not consent.needs_yes(kind):
+    for consent in case.unanswered:
+        if not consent.bare_only or not consent.needs_yes(kind):
             continue
         for s in case.worked():
             if s.region == consent.region and s.medium != "clothed":

@@ -12,9 +12,8 @@ LIFT: Strokes = (CIRCLES[0], ("hair_root_lift", "settle", 1))
 
 def check(case: Case) -> Iterator[Found]:
     """Strokes that need a yes on record, and have none: lifting at the roots of the hair."""
-    answered = case.client.consents | case.client.declined
-    for consent in case.catalogue.consents.values():
-        if not consent.strokes or not consent.explicit or consent.id in answered:
+    for consent in case.unanswered:
+        if not consent.strokes or not consent.explicit:
             continue
         for s, i, x, stroke in case.steps():
             if x.stroke in consent.strokes:

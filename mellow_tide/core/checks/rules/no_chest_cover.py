@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import Strokes, flow, stop
-from mellow_tide.core.checks.repairs import do_it
+from mellow_tide.core.checks.repairs import stop_skipping
 
 ROUND: Strokes = (
     ("oil_spread", "spread", 1),
@@ -18,7 +18,7 @@ def check(case: Case) -> Iterator[Found]:
     for s in case.worked():
         if s.window == "abdomen" and "chest_cover" in s.skips:
             what = "The abdomen is uncovered without a towel over the chest."
-            yield Found(what, s, None, do_it("Lay the chest cover first", s, "chest_cover"))
+            yield Found(what, s, None, stop_skipping("Lay the chest cover first", s, "chest_cover"))
 
 
 CHECK = Check(

@@ -10,10 +10,8 @@ from mellow_tide.core.checks.repairs import leave_stop_out
 def check(case: Case) -> Iterator[Found]:
     """Stops on regions where silence is a no, and the client has neither agreed nor declined."""
     kind = case.flow.brief.kind
-    for consent in case.catalogue.consents.values():
+    for consent in case.unanswered:
         if consent.bare_only or consent.strokes or not consent.needs_yes(kind):
-            continue
-        if consent.id in case.client.consents or consent.id in case.client.declined:
             continue
         for s in case.worked():
             if s.region == consent.region:

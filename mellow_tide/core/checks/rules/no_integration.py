@@ -12,11 +12,6 @@ from mellow_tide.core.flow.flow import Flow, Step, Stop
 LONG = 900
 """Seconds on one region, both sides together (from experience)."""
 
-LOWER = frozenset(
-    {"hips", "hip_front", "thigh_back", "thigh_front", "lower_leg_back", "lower_leg_front", "foot"}
-)
-"""The lower half of the body; all else is the upper."""
-
 
 def check(case: Case) -> Iterator[Found]:
     """Regions worked for over 15 min without any work, hold or long stroke in the other half of the body after them."""
@@ -25,8 +20,8 @@ def check(case: Case) -> Iterator[Found]:
         seconds[s.region] = seconds.get(s.region, 0) + case.seconds(s)
     for region, taken in seconds.items():
         last = max(i for i, s in enumerate(case.flow.stops) if s.role == "work" and s.region == region)
-        half = region in LOWER
-        if taken <= LONG or any((s.region in LOWER) != half for s in case.flow.stops[last + 1 :]):
+        half = case.catalogue.regions[region].lower
+        if taken <= LONG or any(case.region(s).lower != half for s in case.flow.stops[last + 1 :]):
             continue
         s = case.flow.stops[last]
         far = "head" if half else "feet"

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import flow, stop
-from mellow_tide.core.checks.repairs import do_it
+from mellow_tide.core.checks.repairs import stop_skipping
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -15,7 +15,7 @@ def check(case: Case) -> Iterator[Found]:
                 f"The {case.place(s)} is not announced.",
                 s,
                 None,
-                do_it("Rest the hands there first", s, "announce"),
+                stop_skipping("Rest the hands there first", s, "announce"),
             )
 
 

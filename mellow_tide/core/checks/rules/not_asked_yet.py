@@ -9,13 +9,12 @@ from mellow_tide.core.flow.brief import ClientFacts
 
 def check(case: Case) -> Iterator[Found]:
     """Regions about which the client should be asked, with neither a yes nor a no on record; one finding for all."""
-    answered = case.client.consents | case.client.declined
     kind = case.flow.brief.kind
     worked = {s.region: s for s in reversed(tuple(case.worked()))}
     open_ones = [
         c
-        for c in case.catalogue.consents.values()
-        if c.region in worked and c.id not in answered and not (c.strokes or c.bare_only or c.needs_yes(kind))
+        for c in case.unanswered
+        if c.region in worked and not (c.strokes or c.bare_only or c.needs_yes(kind))
     ]
     if open_ones:
         names = ", ".join(c.name for c in open_ones)

@@ -8,9 +8,6 @@ from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.flow import Flow
 
-NEVER = ("abdomen", "neck", "face", "scalp", "chest", "hip_front", "lower_leg_front")
-"""Regions without any place for percussion (common practice)."""
-
 
 def check(case: Case) -> Iterator[Found]:
     """Percussion on a region or a zone that bears none."""
@@ -19,7 +16,8 @@ def check(case: Case) -> Iterator[Found]:
             if case.stroke(x).family != "percussion":
                 continue
             zones = [p.name for p in case.catalogue.places.values() if x.zone in p.zones.get(s.region, ())]
-            where = zones[0] if zones else f"the {case.region(s).whole}" if s.region in NEVER else None
+            region = case.region(s)
+            where = zones[0] if zones else None if region.percussion else f"the {region.whole}"
             if where:
                 yield Found(
                     f"{case.stroke(x).name} on {where}: no percussion there.", s, i, leave_out(case, s, i)

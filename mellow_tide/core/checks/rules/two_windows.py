@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, stop
-from mellow_tide.core.checks.repairs import do_it
+from mellow_tide.core.checks.repairs import stop_skipping
 from mellow_tide.core.flow.flow import Flow, Skip
 
 
@@ -19,7 +19,7 @@ def check(case: Case) -> Iterator[Found]:
         s = case.flow.stops[e.stop]
         open_too = case.catalogue.windows[e.also_open].name
         what = f"Work on the {case.place(s)} begins while this is still open: {open_too}."
-        yield Found(what, s, None, do_it("Cover what was worked first", s, "cover"))
+        yield Found(what, s, None, stop_skipping("Cover what was worked first", s, "cover"))
 
 
 def _back_and_legs(c: Catalogue, *skips: Skip) -> Flow:

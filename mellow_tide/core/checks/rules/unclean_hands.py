@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, stop
-from mellow_tide.core.checks.repairs import do_it
+from mellow_tide.core.checks.repairs import stop_skipping
 from mellow_tide.core.flow.flow import Flow, Skip
 
 
@@ -25,7 +25,7 @@ def check(case: Case) -> Iterator[Found]:
             continue
         state = "have just worked the feet" if e.hands == "soiled" else "are oily"
         what = f"Your hands {state} when they come to the {case.place(s)}."
-        yield Found(what, s, None, do_it("Clean your hands first", s, "clean_hands"))
+        yield Found(what, s, None, stop_skipping("Clean your hands first", s, "clean_hands"))
 
 
 def _after_feet(c: Catalogue, *skips: Skip) -> Flow:
