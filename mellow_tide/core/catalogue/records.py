@@ -66,8 +66,8 @@ class Region(Named):
     more lubricant it takes than its share of the surface. `height` is the table's for it: low for leaning, high for
     small work; `stool` names the positions in which one works it seated. `also_windows` are further windows by position
     through which a part of it is reached. `halves`: a mid-line region that is worked half by half on a client lying on
-    the side. `lower`: of the lower half of the body. `limb`: an arm or a leg, or a part of one. `percussion`: whether any
-    place on it bears some (common practice).
+    the side. `lower`: of the lower half of the body. `limb`: an arm or a leg, or a part of one. `percussion`: whether
+    any place on it bears some (common practice).
     """
 
     short: str
