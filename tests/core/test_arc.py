@@ -2,7 +2,10 @@ import pytest
 
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.catalogue.records import SLOTS
-from mellow_tide.core.planner.arc import Place, capacity, fit_stop
+from mellow_tide.core.flow.flow import Stop
+from mellow_tide.core.planner.arc import capacity, fit_arc
+from mellow_tide.core.planner.legs import visit as visit_at
+from mellow_tide.core.planner.place import place_at
 from mellow_tide.core.planner.repertoire import Touch
 from mellow_tide.core.timing.run_sheet import stop_seconds
 from mellow_tide.core.timing.tempo import Tempo
@@ -10,22 +13,25 @@ from mellow_tide.core.timing.tempo import Tempo
 CATALOGUE = load_catalogue()
 
 
-def targets(region, pressure, height):
-    low, high = capacity(region.id, Touch(pressure), CATALOGUE, Tempo(height))
+def targets(region, wished, height):
+    low, high = capacity(region.id, Touch(wished), CATALOGUE, Tempo(height))
     least = max(region.seconds.least, -(-low // 15) * 15)
     return range(least, min(region.seconds.most, high // 15 * 15) + 1, 15)
 
 
-@pytest.mark.parametrize("pressure", ["light", "firm"])
+@pytest.mark.parametrize("wished", [2, 4])
 @pytest.mark.parametrize("height", [150, 170, 198])
 @pytest.mark.parametrize("region", CATALOGUE.regions.values(), ids=lambda r: r.id)
-def test_strokes_meet_the_seconds_and_keep_the_arc(region, pressure, height):
-    tried = list(targets(region, pressure, height))
+def test_strokes_meet_the_seconds_and_keep_the_arc(region, wished, height):
+    tried = list(targets(region, wished, height))
     assert tried, f"{region.id} has too few strokes for its least time"
     side = "mid" if region.sides == "mid" else "right"
     for seconds in tried[:: max(1, len(tried) // 12)]:
-        place = Place(region, region.positions[0], Touch(pressure), CATALOGUE, Tempo(height))
-        stop = fit_stop(place, side, seconds)
+        place = place_at(region.id, region.positions[0], Touch(wished), CATALOGUE, Tempo(height))
+        arc = fit_arc(place, seconds)
+        visit = visit_at(region.id, side, place.position, False, CATALOGUE)
+        stop = Stop.at(visit, region.id, arc.steps(place))
+        assert arc.seconds == stop_seconds(stop, CATALOGUE, Tempo(height))
         assert abs(stop_seconds(stop, CATALOGUE, Tempo(height)) - seconds) <= 10
         places = [SLOTS.index(step.slot) for step in stop.steps]
         assert places == sorted(places)
@@ -42,10 +48,10 @@ def test_strokes_meet_the_seconds_and_keep_the_arc(region, pressure, height):
 @pytest.mark.parametrize("height", [145, 205])
 @pytest.mark.parametrize("region", CATALOGUE.regions.values(), ids=lambda r: r.id)
 def test_a_region_can_be_worked_for_its_most_sensible_time(region, height):
-    for pressure, clothed in (("light", False), ("firm", False), ("medium", True)):
+    for wished, clothed in ((2, False), (4, False), (3, True)):
         chair = CATALOGUE.kinds["chair"].seconds
         if clothed and region.id not in chair:
             continue
         seconds = chair[region.id] if clothed else region.seconds
-        _, most = capacity(region.id, Touch(pressure, clothed=clothed), CATALOGUE, Tempo(height))
+        _, most = capacity(region.id, Touch(wished, clothed=clothed), CATALOGUE, Tempo(height))
         assert most >= seconds.most

@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cached_property
 from typing import TypeVar
 
 from mellow_tide.core.catalogue.records import (
@@ -59,6 +60,11 @@ class Catalogue:
     house_rules: Mapping[str, HouseRule]
     chosen: Mapping[str, str]
     pace: Pace
+
+    @cached_property
+    def skipped_slots(self) -> frozenset[str]:
+        """The slots that the house does not plan on skin to be oiled."""
+        return frozenset(slot for rule in self.house_rules for slot in self.choice(rule).skips)
 
     def choice(self, rule: str) -> Choice:
         """What the house has chosen for a rule of the catalogue."""

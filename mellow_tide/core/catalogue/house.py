@@ -1,6 +1,6 @@
 """A practice's own choices among the schools, and the catalogue as it then stands."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import replace
 from functools import lru_cache
 from typing import Annotated
@@ -8,7 +8,8 @@ from typing import Annotated
 from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
-from mellow_tide.core.catalogue.records import Pass, Record, Surface
+from mellow_tide.core.catalogue.house_rows import regions_in, schools_in
+from mellow_tide.core.catalogue.records import Pass, Record, Stroke, Surface
 from mellow_tide.core.catalogue.rules import Choice
 from mellow_tide.core.refusal import FieldProblem, UnknownReference
 
@@ -62,10 +63,9 @@ def _made(
             id: place.model_copy(update={"most_depth": _most_depth(choices, id, place.most_depth)})
             for id, place in catalogue.places.items()
         },
-        strokes={
-            id: stroke.model_copy(update={"passing": _passing(choices, id, stroke.passing)})
-            for id, stroke in catalogue.strokes.items()
-        },
+        regions=regions_in(chosen, catalogue.regions),
+        schools=schools_in(chosen, catalogue.schools),
+        strokes=_strokes(choices, catalogue.strokes),
         consents={
             id: consent.model_copy(update={"explicit": False, "explicit_in": ()})
             if id in unasked
@@ -77,6 +77,18 @@ def _made(
 
 def _most_depth(choices: list[Choice], place: str, usual: int) -> int:
     return next((c.place_depth[place] for c in choices if place in c.place_depth), usual)
+
+
+def _strokes(choices: list[Choice], strokes: Mapping[str, Stroke]) -> dict[str, Stroke]:
+    """The strokes as they are done and planned here, those that the house wants first before all others."""
+    plans = {id for choice in choices for id in choice.plans}
+    spares = {id for choice in choices for id in choice.spares}
+    found = {}
+    for id in sorted(strokes, key=lambda id: id not in plans):
+        routine = id in plans or (strokes[id].routine and id not in spares)
+        passing = _passing(choices, id, strokes[id].passing)
+        found[id] = strokes[id].model_copy(update={"passing": passing, "routine": routine})
+    return found
 
 
 def _passing(choices: list[Choice], stroke: str, passing: Pass) -> Pass:

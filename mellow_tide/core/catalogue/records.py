@@ -67,7 +67,8 @@ class Region(Named):
     small work; `stool` names the positions in which one works it seated. `also_windows` are further windows by position
     through which a part of it is reached. `halves`: a mid-line region that is worked half by half on a client lying on
     the side. `lower`: of the lower half of the body. `limb`: an arm or a leg, or a part of one. `percussion`: whether
-    any place on it bears some (common practice).
+    any place on it bears some (common practice). `with_limb`: each side follows the rest of its limb before the other
+    limb is begun.
     """
 
     short: str
@@ -89,6 +90,7 @@ class Region(Named):
     seconds: SecondsRange
     hands: Hands
     keeps_open: tuple[str, ...] = ()
+    with_limb: bool = False
     soils_hands: bool = False
     oil_factor: Annotated[float, Field(gt=0)] = 1.0
 

@@ -79,7 +79,8 @@ def _house(c: Catalogue) -> Iterator[Reference]:
         yield "house_rules.toml", rule.default, choices, f"choice of {rule.id}"
         for choice in rule.choices:
             yield from (("house_rules.toml", id, c.places, "place") for id in choice.place_depth)
-            yield from (("house_rules.toml", id, c.strokes, "stroke") for id in choice.pass_seconds)
+            strokes = (*choice.pass_seconds, *choice.plans, *choice.spares)
+            yield from (("house_rules.toml", id, c.strokes, "stroke") for id in strokes)
             yield from (("house_rules.toml", id, c.consents, "consent") for id in choice.unasked)
     for limits in c.pregnancy_rules:
         for rule_id, choice_id in limits.when.items():

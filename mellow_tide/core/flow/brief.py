@@ -65,13 +65,21 @@ class Excluded(Record):
         return self.region == region and (self.side == side or "both" in (self.side, side) or side == "mid")
 
 
+class Wish(Record):
+    """The depth (1 to 5, half levels too) that a client wishes on a region."""
+
+    region: str
+    depth: Annotated[float, Field(ge=1, le=5, multiple_of=0.5)]
+
+
 class ClientFacts(Record):
     """What of the client changes a plan on the day.
 
     Height in cm (100 to 230), weight in kg (25 to 300) if known, settling breaths a minute (4 to 40; adults at rest 12
     to 20). `consents` and `declined` are consent ids: a yes and a no on record. `conditions` are condition ids,
     `gestation_days` the days of pregnancy (0 to 308) if there is one. `day_question`: whether today's "anything new,
-    anywhere to keep away from?" is due, and answered.
+    anywhere to keep away from?" is due, and answered. `wishes` are depths by region, said or learnt, that go before the
+    brief's; `likes` and `dislikes` are ids of strokes and of tools.
     """
 
     height_cm: Annotated[int, Field(ge=100, le=230)] = 170
@@ -85,6 +93,15 @@ class ClientFacts(Record):
     gestation_days: Annotated[int, Field(ge=0, le=308)] | None = None
     excluded: tuple[Excluded, ...] = ()
     day_question: Literal["not_due", "open", "answered"] = "not_due"
+    wishes: tuple[Wish, ...] = ()
+    likes: frozenset[str] = frozenset()
+    dislikes: frozenset[str] = frozenset()
+
+
+def wished_depth(region: str, brief: Brief, client: ClientFacts) -> int:
+    """The depth (1 to 5) of the middle of the arc on a region: the client's own wish, toward light, or the brief's."""
+    own = next((wish.depth for wish in client.wishes if wish.region == region), None)
+    return WISHED_DEPTH[brief.pressure] if own is None else int(own)
 
 
 def check_brief(brief: Brief, catalogue: Catalogue) -> None:

@@ -24,7 +24,7 @@ def legs(regions: tuple[str, ...], position: str, clothed: bool, catalogue: Cata
     sided: list[str] = []
     for id in regions:
         region = catalogue.regions[id]
-        if region.sides == "pair" and "own_side" in region.stand:
+        if region.sides == "pair" and ("own_side" in region.stand or region.with_limb):
             sided.append(id)
         else:
             sides = sides_in(id, position, catalogue)
@@ -36,12 +36,13 @@ def legs(regions: tuple[str, ...], position: str, clothed: bool, catalogue: Cata
 
 
 def _together(ids: list[str], position: str, catalogue: Catalogue) -> Iterator[list[str]]:
-    """Split `ids` where the window changes and need not stay open."""
+    """Split `ids` where the window changes and need not stay open, but not between a limb and what goes with it."""
     group: list[str] = []
     for id in ids:
         region = catalogue.regions[id]
         window = catalogue.regions[group[0]].window_in(position) if group else ""
-        if group and region.window_in(position) != window and window not in region.keeps_open:
+        apart = region.window_in(position) != window and window not in region.keeps_open
+        if group and apart and not (region.with_limb or catalogue.regions[group[-1]].with_limb):
             yield group
             group = []
         group.append(id)

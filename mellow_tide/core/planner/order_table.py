@@ -6,7 +6,7 @@ blocks meet only in what a turn leaves: clean, oily or soiled hands and the tabl
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import lru_cache
 from itertools import chain, product
 
@@ -15,22 +15,12 @@ from numpy.typing import NDArray
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.rules import Block
-from mellow_tide.core.planner.legs import Leg, legs, ritual_visit
+from mellow_tide.core.planner.block_table import NEVER, Part, Rows, Seconds, block_parts
+from mellow_tide.core.planner.legs import ritual_visit
 from mellow_tide.core.planner.repertoire import medium_of
+from mellow_tide.core.planner.walk import Walk
 from mellow_tide.core.planner.way import Home, Way, homes, sides_in
-from mellow_tide.core.timing.scene import Place, Scene, opening_scene
-from mellow_tide.core.timing.transitions import approach
-
-Seconds = NDArray[np.int32]
-FAR = 10**8
-NEVER = np.int32(FAR)
-"""More seconds than any session has; small enough to be added up."""
-
-Ways = dict[int, int]
-"""Least seconds to each scene, by its number."""
-
-LegSteps = dict[int, tuple[int, int]]
-"""What a leg costs from each scene, and the scene it leaves, by their numbers."""
+from mellow_tide.core.timing.scene import Scene, opening_scene
 
 
 @dataclass(frozen=True)
@@ -79,14 +69,6 @@ def order_table(way: Way, catalogue: Catalogue) -> OrderTable:
     return _Builder(way, catalogue).table()
 
 
-@dataclass(frozen=True)
-class _Part:
-    """A block from one start: by the set of its classes, the seconds to the end, and to each scene it can leave."""
-
-    ends: Seconds
-    passes: Mapping[Scene, Seconds]
-
-
 class _Builder:
     def __init__(self, way: Way, catalogue: Catalogue) -> None:
         self._way, self._catalogue = way, catalogue
@@ -94,12 +76,7 @@ class _Builder:
         self._homes = homes(way, catalogue)
         self._classes = [self._classes_of(b, block) for b, block in enumerate(self._blocks)]
         self._bit = self._numbered()
-        # Scenes are numbered and legs keep what they cost from each: hashing records is what would take the time.
-        self._scenes: list[Scene] = []
-        self._numbers: dict[Scene, int] = {}
-        self._steps: dict[Leg, LegSteps] = {}
-        self._ready: dict[int, tuple[int, Scene]] = {}
-        self._parts: dict[tuple[int, Scene], _Part] = {}
+        self._walk = Walk(catalogue)
 
     def table(self) -> OrderTable:
         catalogue = self._catalogue
@@ -129,6 +106,7 @@ class _Builder:
             region.stand,
             region.hands,
             region.keeps_open,
+            region.with_limb,
             region.soils_hands,
             region.height,
             position in region.stool,
@@ -181,15 +159,16 @@ class _Builder:
         for b, mask in enumerate(masks):
             used = mask != 0
             grown: dict[Scene | None, Seconds] = {}
+            parts = self._parts(b, list(reached))
             for start, cost in reached.items():
                 _lower(grown, start, np.where(used, NEVER, cost))
                 if not used.any():
                     continue
-                part = self._part(b, start or self._opening(b))
+                part = parts[start]
                 begun = cost + np.int32(0 if start else self._way.opening(b))
                 ends = np.where(used & is_last[b], begun + part.ends[mask], NEVER)
                 total = np.minimum(total, ends)
-                for scene, passes in part.passes.items():
+                for scene, passes in part.leaves.items():
                     _lower(grown, scene, np.where(used, np.minimum(begun + passes[mask], NEVER), NEVER))
             reached = grown
         return total
@@ -199,90 +178,14 @@ class _Builder:
         ritual = ritual_visit("open", self._catalogue.openings[position], position, self._catalogue)
         return opening_scene(ritual, self._catalogue)
 
-    def _part(self, b: int, start: Scene) -> _Part:
-        key = (b, start)
-        if key not in self._parts:
-            self._parts[key] = self._worked_out(b, start)
-        return self._parts[key]
-
-    def _number(self, scene: Scene) -> int:
-        number = self._numbers.setdefault(scene, len(self._scenes))
-        if number == len(self._scenes):
-            self._scenes.append(scene)
-        return number
-
-    def _worked_out(self, b: int, start: Scene) -> _Part:
-        block = self._blocks[b]
-        states: dict[int, Ways] = {0: {self._number(start): 0}}
-        shift = 0
-        for row in self._classes[b]:
-            subsets = [
-                (sub << shift, self._row_legs(row, sub, block.position)) for sub in range(1 << len(row))
-            ]
-            states = {
-                mask | bits: self._through_row(ways, there) if there else ways
-                for mask, ways in states.items()
-                for bits, there in subsets
-            }
-            shift += len(row)
-        closing = ritual_visit(
-            "close", self._catalogue.closings[self._way.closing], block.position, self._catalogue
-        )
-        to_close = ((closing,), self._steps.setdefault((closing,), {}))
-        ends = np.full(1 << shift, NEVER, dtype=np.int32)
-        passes: dict[Scene, Seconds] = {}
+    def _parts(self, b: int, starts: list[Scene | None]) -> dict[Scene | None, Part]:
+        """The block from each start, its opening where nothing was worked before it."""
+        position, c = self._blocks[b].position, self._catalogue
+        rows = Rows(position, self._way.clothed(c), self._classes[b], c)
+        closing = (ritual_visit("close", c.closings[self._way.closing], position, c),)
+        scenes = [start or self._opening(b) for start in starts]
         goes_on = b + 1 < len(self._blocks)
-        for mask, ways in states.items():
-            ends[mask] = min(seconds + self._step(scene, *to_close)[0] for scene, seconds in ways.items())
-            for scene, seconds in ways.items() if goes_on else ():
-                covered, after = self._ready_to_turn(scene)
-                if after not in passes:
-                    passes[after] = np.full(1 << shift, NEVER, dtype=np.int32)
-                passes[after][mask] = min(passes[after][mask], seconds + covered)
-        return _Part(ends, passes)
-
-    def _row_legs(
-        self, row: list[tuple[str, ...]], subset: int, position: str
-    ) -> tuple[tuple[Leg, LegSteps], ...]:
-        """The legs of the classes in `subset`, one region for each, announcements left out."""
-        there = tuple(ids[0] for i, ids in enumerate(row) if subset >> i & 1)
-        found = legs(there, position, self._way.clothed(self._catalogue), self._catalogue)
-        silent = [tuple(replace(visit, skips=("announce",)) for visit in leg) for leg in found]
-        return tuple((leg, self._steps.setdefault(leg, {})) for leg in silent)
-
-    def _through_row(self, ways: Ways, row: tuple[tuple[Leg, LegSteps], ...]) -> Ways:
-        done: list[Ways] = [ways, *({} for _ in range((1 << len(row)) - 1))]
-        for mask, here in enumerate(done):
-            for i, (leg, steps) in enumerate(row):
-                if mask & 1 << i:
-                    continue
-                grown = done[mask | 1 << i]
-                for start, seconds in here.items():
-                    more, scene = steps.get(start) or self._step(start, leg, steps)
-                    if seconds + more < grown.get(scene, FAR):
-                        grown[scene] = seconds + more
-        return done[-1]
-
-    def _step(self, start: int, leg: Leg, steps: LegSteps) -> tuple[int, int]:
-        if start not in steps:
-            scene, cost = self._scenes[start], 0
-            for visit in leg:
-                changes, scene = approach(scene, visit, self._catalogue)
-                cost += sum(transition.seconds for transition, _ in changes)
-            steps[start] = cost, self._number(scene)
-        return steps[start]
-
-    def _ready_to_turn(self, number: int) -> tuple[int, Scene]:
-        """What any turn begins with, whatever comes after it: covering, and putting the stool back."""
-        if number not in self._ready:
-            scene = self._scenes[number]
-            seconds = self._catalogue.windows[scene.window].close_seconds
-            seconds += self._catalogue.pace.stool if scene.stool is not None else 0
-            # Where the therapist stands is forgotten in a turn, but not when the client only sits back.
-            place: Place = scene.place if self._catalogue.positions[scene.position].seated else "right"
-            bare = replace(scene, window="none", window_side="mid", stool=None, place=place)
-            self._ready[number] = seconds, bare
-        return self._ready[number]
+        return dict(zip(starts, block_parts(scenes, rows, closing, goes_on, self._walk), strict=True))
 
 
 def _lower(costs: dict[Scene | None, Seconds], key: Scene | None, found: Seconds) -> None:

@@ -4,13 +4,14 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house, on_surface
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief
-from mellow_tide.core.flow.flow import Flow, Stop, Visit
-from mellow_tide.core.planner.arc import Place, fit_stop
+from mellow_tide.core.flow.flow import Flow, Step, Stop, Visit
+from mellow_tide.core.planner.arc import Arc, after, fit_arc
 from mellow_tide.core.planner.choice import Choice, Chooser, Deadline, no_deadline
 from mellow_tide.core.planner.impossible import why_impossible
 from mellow_tide.core.planner.labour import labour_flow
 from mellow_tide.core.planner.left_out import LeftOut, left_out, rounded
 from mellow_tide.core.planner.order import cheapest_order
+from mellow_tide.core.planner.place import place_at
 from mellow_tide.core.planner.question import FOCUS_FACTOR, GRAIN, Question, pose, touch_on
 from mellow_tide.core.planner.rituals import closed, ritual_steps
 from mellow_tide.core.timing.tempo import OwnPace, Tempo, tempo_of
@@ -136,27 +137,31 @@ def _fit_regions(
     minutes: dict[str, int],
     catalogue: Catalogue,
     tempo: Tempo,
-) -> dict[str, Stop]:
-    """One stop for each region, to be mirrored; what one misses by the next makes good."""
-    worked: dict[str, Stop] = {}
+) -> dict[str, tuple[Step, ...]]:
+    """The steps for each region, to be mirrored; what one misses by the next makes good.
+
+    What the stop before did is not done again first, and what it strained rests.
+    """
+    worked: dict[str, tuple[Step, ...]] = {}
     owed = 0.0
+    before: Arc | None = None
     for visit in visits:
         if visit.role != "work" or visit.region in worked:
             continue
         count = question.shares[visit.region].count
         target = minutes[visit.region] + max(-5, min(5, round(owed / count)))
-        touch = touch_on(visit.region, brief, client, question.restrictions, catalogue)
-        place = Place(catalogue.regions[visit.region], visit.position, touch, catalogue, tempo)
-        stop = fit_stop(place, visit.side, target)
-        owed += count * (minutes[visit.region] - place.taken(stop))
-        worked[visit.region] = stop
+        touch = after(before, touch_on(visit.region, brief, client, question.restrictions, catalogue))
+        place = place_at(visit.region, visit.position, touch, catalogue, tempo)
+        before = fit_arc(place, target)
+        owed += count * (minutes[visit.region] - before.seconds)
+        worked[visit.region] = before.steps(place)
     return worked
 
 
-def _stop_for(visit: Visit, worked: dict[str, Stop], brief: Brief, catalogue: Catalogue) -> Stop:
+def _stop_for(visit: Visit, worked: dict[str, tuple[Step, ...]], brief: Brief, catalogue: Catalogue) -> Stop:
     if visit.role == "work":
         id = visit.region if visit.side == "mid" else f"{visit.region}-{visit.side}"
-        steps = worked[visit.region].steps
+        steps = worked[visit.region]
     else:
         id = visit.role
         steps = ritual_steps(visit, brief, catalogue)

@@ -8,7 +8,7 @@ from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Slot
 from mellow_tide.core.catalogue.rules import Closing, Consent, Kind, Opening
-from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.brief import Brief, ClientFacts, wished_depth
 from mellow_tide.core.planner.arc import capacity
 from mellow_tide.core.planner.minutes import Share
 from mellow_tide.core.planner.repertoire import Touch, arc_options
@@ -236,11 +236,13 @@ def touch_on(
     if client.gestation_days is not None and catalogue.chosen["prenatal_points"] != "disregard":
         zones.update(zone for point in catalogue.prenatal_points.values() for zone in point.zones.get(id, ()))
     return Touch(
-        brief.pressure,
+        wished_depth(id, brief, client),
         restrictions.cap(id),
         frozenset(zones),
         frozenset(x.id for x in restrictions.families),
         catalogue.kinds[brief.kind].clothed,
+        client.likes,
+        client.dislikes,
     )
 
 

@@ -1,13 +1,13 @@
 """The repertoire of a region: which strokes could stand in its arc, how deep, and which are wanted first."""
 
-from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import SLOTS, Slot, Stroke
-from mellow_tide.core.flow.brief import WISHED_DEPTH, Pressure
 from mellow_tide.core.flow.flow import StopMedium
+from mellow_tide.core.hands.load import THUMBS
+from mellow_tide.core.hands.spread import STRONG
 
 ESSENTIAL: dict[StopMedium, tuple[Slot, ...]] = {
     "lubricated": ("spread", "warm", "settle"),
@@ -44,32 +44,39 @@ WANTED_FROM: dict[Slot, int] = {
 
 @dataclass(frozen=True, slots=True)
 class Touch:
-    """How a region may be worked: the pressure wished, the most depth allowed (1 to 5), and what is left out.
+    """How a region may be worked: the depth wished and the most allowed (1 to 5), what is left out, what is liked.
 
-    `zones` are to be left alone, `families` of strokes not to be used; `clothed` is work through clothing.
+    `zones` are to be left alone, `families` of strokes not to be used; `clothed` is work through clothing. `likes` and
+    `dislikes` are ids of strokes and tools. `before` are the strokes of the stop before, that others now go before,
+    and `tired` the tools that it has strained.
     """
 
-    pressure: Pressure
+    wished: int
     cap: int = 5
     zones: frozenset[str] = frozenset()
     families: frozenset[str] = frozenset()
     clothed: bool = False
+    likes: frozenset[str] = frozenset()
+    dislikes: frozenset[str] = frozenset()
+    before: frozenset[str] = frozenset()
+    tired: frozenset[str] = frozenset()
 
 
 @dataclass(frozen=True, slots=True)
 class Option:
-    """A stroke that could stand in the arc: where, how deep, and its passes (least, usual, most)."""
+    """A stroke that could stand in the arc: where, with what, how deep, and its passes (least, usual, most)."""
 
     stroke: Stroke
     slot: Slot
     zone: str | None
+    tool: str
     depth: int
     passes: tuple[int, int, int]
     rank: int
     """How early it is wanted as a stop grows longer: 0 is always there."""
 
 
-@lru_cache(maxsize=512)
+@lru_cache(maxsize=2_000)
 def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Option, ...]:
     """All options for the region, the essential first, then in the order in which a longer stop wants them.
 
@@ -91,25 +98,58 @@ def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Opt
 
 def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue) -> list[Option]:
     """The options of one slot: every stroke that fits, at each of its zones."""
+    medium = medium_of(region_id, touch.clothed, catalogue)
+    fitting = [s for s in catalogue.strokes.values() if _fits(s, region_id, slot, touch, catalogue)]
+    essential = 1 if slot in ESSENTIAL[medium] else 0
+    # What a stop cannot do without stays; the rest goes by what is liked, and by what the stop before did not have.
+    varied = sorted(fitting[essential:], key=lambda s: (s.id not in touch.likes, _repeats(s, touch)))
+    placed = [
+        (stroke, zone)
+        for stroke in (*fitting[:essential], *varied)
+        for zone in stroke.zones.get(region_id, (None,))
+        if zone not in touch.zones
+    ]
     options = []
-    essential = ESSENTIAL[medium_of(region_id, touch.clothed, catalogue)]
-    for place, (stroke, zone) in enumerate(_fitting(region_id, slot, touch, catalogue)):
-        rank = 0 if place == 0 and slot in essential else place + WANTED_FROM[slot]
-        depth = min(touch.cap, _depth(stroke, slot, place, touch.pressure))
-        options.append(Option(stroke, slot, zone, depth, stroke.slots[slot], rank))
+    for place, (stroke, zone) in enumerate(placed):
+        rank = 0 if place < essential else place + WANTED_FROM[slot]
+        depth = min(touch.cap, _depth(stroke, slot, place, touch.wished))
+        tool = _tool(stroke, depth, touch, catalogue)
+        options.append(Option(stroke, slot, zone, tool, depth, stroke.slots[slot], rank))
     return options
 
 
-def _fitting(
-    region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue
-) -> Iterator[tuple[Stroke, str | None]]:
+def _fits(stroke: Stroke, region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue) -> bool:
+    """Whether a stroke may be planned in a slot on the region."""
     medium = medium_of(region_id, touch.clothed, catalogue)
-    for stroke in catalogue.strokes.values():
-        usual_here = stroke.routine and region_id in stroke.regions and slot in stroke.slots
-        usual_here = usual_here and stroke.family not in touch.families
-        if usual_here and _medium_fits(stroke, slot, medium) and stroke.depth[0] <= touch.cap:
-            zones = stroke.zones.get(region_id, (None,))
-            yield from ((stroke, zone) for zone in zones if zone not in touch.zones)
+    if not (stroke.routine and region_id in stroke.regions and slot in stroke.slots):
+        return False
+    if medium == "lubricated" and slot in catalogue.skipped_slots:
+        return False
+    if (
+        stroke.family in touch.families
+        or stroke.id in touch.dislikes
+        or touch.dislikes.issuperset(stroke.tools)
+    ):
+        return False
+    return _medium_fits(stroke, slot, medium) and stroke.depth[0] <= touch.cap
+
+
+def _repeats(stroke: Stroke, touch: Touch) -> bool:
+    """Whether the stop before had the stroke, or strained every tool it could be done with."""
+    return stroke.id in touch.before or touch.tired.issuperset(stroke.tools)
+
+
+def _tool(stroke: Stroke, depth: int, touch: Touch, catalogue: Catalogue) -> str:
+    """The tool: one the client likes, else the easiest on the therapist; strong work rests what was just strained.
+
+    A thumb never stands in for a tired tool.
+    """
+    tools = sorted(
+        (tool for tool in stroke.tools if tool not in touch.dislikes),
+        key=lambda tool: (tool not in touch.likes, catalogue.tools[tool].load_rank),
+    )
+    rested = [tool for tool in tools if tool not in touch.tired | THUMBS]
+    return rested[0] if depth >= STRONG and rested and tools[0] in touch.tired else tools[0]
 
 
 def medium_of(region_id: str, clothed: bool, catalogue: Catalogue) -> StopMedium:
@@ -127,8 +167,7 @@ def _medium_fits(stroke: Stroke, slot: Slot, medium: str) -> bool:
     return medium in stroke.medium
 
 
-def _depth(stroke: Stroke, slot: Slot, place: int, pressure: Pressure) -> int:
-    wished = WISHED_DEPTH[pressure]
+def _depth(stroke: Stroke, slot: Slot, place: int, wished: int) -> int:
     target = {
         "dry": min(wished, 2),
         "spread": 1,

@@ -11,6 +11,7 @@ from mellow_tide.core.catalogue.house import on_surface
 from mellow_tide.core.catalogue.records import Depth, Height, Record, Slot
 from mellow_tide.core.flow.brief import Brief, Side
 from mellow_tide.core.flow.flow import Flow, Role, Step, Stop
+from mellow_tide.core.timing.oiling import oilings
 from mellow_tide.core.timing.scene import HandState, Place, Scene, Transition, TransitionKind, opening_scene
 from mellow_tide.core.timing.step_seconds import step_seconds
 from mellow_tide.core.timing.tempo import USUAL, Tempo
@@ -115,28 +116,28 @@ def work_through(
 ) -> Iterator[tuple[Transition | tuple[int, Step], int]]:
     """The steps of `stop` in order, with the oiling, wiping and asking between them, each with its whole seconds.
 
-    Oil goes on before the first stroke that needs it, and again at the first step after the oil has been worked for
-    `pace.oil_lasts` seconds, but not for the last slow stroke. A hot towel is fetched before the stroke it is for.
+    A hot towel is fetched before the stroke it is for; for the oil see `oilings`.
     """
     region, pace = catalogue.regions[stop.region], catalogue.pace
-    since_oil: int | None = None
-    for index, step in enumerate(stop.steps):
-        stroke = catalogue.strokes[step.stroke]
-        if stop.medium == "lubricated" and "lubricated" in stroke.medium:
-            if since_oil is None:
-                yield Transition("oil", pace.oil_first, stop.region, stop.side), pace.oil_first
-                since_oil = 0
-            elif since_oil >= pace.oil_lasts and step.slot != "settle":
-                yield Transition("oil", pace.oil_again, stop.region, stop.side), pace.oil_again
-                since_oil = 0
-        if stroke.heat:
+    strokes = [catalogue.strokes[step.stroke] for step in stop.steps]
+    taken = [
+        step_seconds(step, stroke, region, pace, tempo)
+        for step, stroke in zip(stop.steps, strokes, strict=True)
+    ]
+    worked = (
+        (stop.medium == "lubricated" and "lubricated" in stroke.medium, step.slot == "settle", seconds)
+        for step, stroke, seconds in zip(stop.steps, strokes, taken, strict=True)
+    )
+    for index, oiling in enumerate(oilings(worked, pace.oil_lasts)):
+        step = stop.steps[index]
+        if oiling:
+            seconds = pace.oil_first if oiling == "first" else pace.oil_again
+            yield Transition("oil", seconds, stop.region, stop.side), seconds
+        if strokes[index].heat:
             yield Transition("towel", pace.towel, stop.region, stop.side), pace.towel
         if step.wipe:
             yield Transition("wipe", pace.wipe, stop.region, stop.side), pace.wipe
-        seconds = step_seconds(step, stroke, region, pace, tempo)
-        yield (index, step), seconds
-        if since_oil is not None:
-            since_oil += seconds
+        yield (index, step), taken[index]
         if step.check_in:
             yield Transition("check_in", pace.check_in, stop.region, stop.side), pace.check_in
 

@@ -5,18 +5,20 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, stop
 from mellow_tide.core.checks.repairs import work_at
-from mellow_tide.core.flow.brief import WISHED_DEPTH
+from mellow_tide.core.flow.brief import wished_depth
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Steps two or more levels deeper than the depth the brief's pressure means."""
-    wished = WISHED_DEPTH[case.flow.brief.pressure]
+    """Steps two or more levels deeper than the depth that the client or the brief wishes there."""
     for s in case.worked():
+        wished = wished_depth(s.region, case.flow.brief, case.client)
         for i, x in enumerate(s.steps):
             if x.depth < wished + 2:
                 continue
-            stroke, pressure = case.stroke(x), case.flow.brief.pressure
-            what = f"{stroke.name} at depth {x.depth} on the {case.place(s)}, where {pressure} pressure was wished."
+            stroke = case.stroke(x)
+            what = (
+                f"{stroke.name} at depth {x.depth} on the {case.place(s)}, where depth {wished} was wished."
+            )
             softer = max(wished, stroke.depth[0])
             yield Found(what, s, i, work_at(case, s, i, softer) if softer < wished + 2 else ())
 

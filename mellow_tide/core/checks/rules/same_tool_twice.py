@@ -7,18 +7,15 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, step, stop
 from mellow_tide.core.flow.flow import Flow, Stop
-
-STRONG = 4
-BY_WEIGHT = ("forearm", "elbow")
-"""Tools that carry leaned weight and do not tire the hand."""
+from mellow_tide.core.hands.spread import tired_by
 
 
 def check(case: Case) -> Iterator[Found]:
     """Neighbouring stops whose strong strokes load the hand with the same tool."""
     for before, now in pairwise(case.worked()):
         # The other side of a pair gets the same strokes, and so the same tools.
-        again = _strong(before) & _strong(now) if before.region != now.region else set()
-        for tool in sorted(again - set(BY_WEIGHT)):
+        again = _strained(before) & _strained(now) if before.region != now.region else ()
+        for tool in sorted(again):
             name = case.catalogue.tools[tool].name
             what = (
                 f"Strong work with the {name} on the {case.place(before)} and again on the {case.place(now)}."
@@ -26,8 +23,8 @@ def check(case: Case) -> Iterator[Found]:
             yield Found(what, now)
 
 
-def _strong(s: Stop) -> set[str]:
-    return {x.tool for x in s.steps if x.depth >= STRONG}
+def _strained(s: Stop) -> frozenset[str]:
+    return tired_by((x.tool, x.depth) for x in s.steps)
 
 
 def _two(c: Catalogue, second: str) -> Flow:

@@ -1,0 +1,96 @@
+"""Where a stop is worked, and what strokes take there."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass, field
+from functools import cached_property, lru_cache
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Region
+from mellow_tide.core.flow.flow import StopMedium
+from mellow_tide.core.planner.passes import Lengths, Passes
+from mellow_tide.core.planner.repertoire import Option, Touch, arc_options, medium_of
+from mellow_tide.core.timing.oiling import oilings
+from mellow_tide.core.timing.step_seconds import passes_seconds
+from mellow_tide.core.timing.tempo import Tempo
+
+Key = tuple[str, int, tuple[int, int, int]]
+
+
+@dataclass(frozen=True, eq=False)
+class Place:
+    """Where and how a stop is worked: region and position, the touch, and whose seconds count."""
+
+    region: Region
+    position: str
+    touch: Touch
+    catalogue: Catalogue
+    tempo: Tempo
+    _lengths: dict[Key, Lengths] = field(default_factory=dict)
+
+    @cached_property
+    def medium(self) -> StopMedium:
+        """What is on the skin, or over it."""
+        return medium_of(self.region.id, self.touch.clothed, self.catalogue)
+
+    @cached_property
+    def options(self) -> tuple[Option, ...]:
+        """The strokes that could stand in the arc."""
+        return arc_options(self.region.id, self.touch, self.catalogue)
+
+    @cached_property
+    def hidden(self) -> bool:
+        """Whether the face is hidden."""
+        return self.catalogue.positions[self.position].face_hidden
+
+    def lengths(self, option: Option) -> Lengths:
+        """Whole seconds of an option with each number of passes it may have, and how far that is from usual."""
+        # The most passes are told apart: a stroke has them by slot.
+        key = (option.stroke.id, option.depth, option.passes)
+        if key not in self._lengths:
+            low, usual, high = option.passes
+            self._lengths[key] = tuple(
+                (self._seconds(option, n), abs(n - usual), n) for n in range(low, high + 1)
+            )
+        return self._lengths[key]
+
+    def seconds(self, option: Option, passes: int) -> int:
+        """Whole seconds of an option with so many passes."""
+        return self.lengths(option)[passes - option.passes[0]][0]
+
+    def _seconds(self, option: Option, passes: int) -> int:
+        return passes_seconds(
+            option.stroke, self.region, option.depth, passes, self.catalogue.pace, self.tempo
+        )
+
+    def taken(self, options: tuple[Option, ...], passes: Passes, asked: int) -> int:
+        """Whole seconds of working the options so, `asked` times with a word about the pressure."""
+        seconds = [self.seconds(o, n) for o, n in zip(options, passes, strict=True)]
+        pace = self.catalogue.pace
+        total = sum(seconds) + pace.check_in * asked + pace.towel * sum(o.stroke.heat for o in options)
+        if self.medium != "lubricated":
+            return total
+        worked = (
+            ("lubricated" in o.stroke.medium, o.slot == "settle", s)
+            for o, s in zip(options, seconds, strict=True)
+        )
+        oiled = oilings(worked, pace.oil_lasts)
+        oil = pace.oil_first * oiled.count("first") + pace.oil_again * oiled.count("again")
+        return total + oil + pace.wipe * sum(needs_wiping(o) for o in options)
+
+    def fixed(self, options: Iterable[Option]) -> int:
+        """Seconds of the first oil, and of wiping it off where a grip is needed."""
+        if self.medium != "lubricated":
+            return 0
+        pace = self.catalogue.pace
+        return pace.oil_first + pace.wipe * sum(needs_wiping(o) for o in options)
+
+
+def needs_wiping(option: Option) -> bool:
+    """Whether oil must come off before the stroke."""
+    return option.stroke.grip and "towel" not in option.stroke.tools
+
+
+@lru_cache(maxsize=2_000)
+def place_at(region_id: str, position: str, touch: Touch, catalogue: Catalogue, tempo: Tempo) -> Place:
+    """The place; the same one for the same words, so that it keeps what it has worked out."""
+    return Place(catalogue.regions[region_id], position, touch, catalogue, tempo)

@@ -1,0 +1,31 @@
+"""When oil goes on in a stop."""
+
+from collections.abc import Iterable
+from typing import Literal
+
+Oiling = Literal["first", "again"]
+
+Worked = tuple[bool, bool, int]
+"""Of a step: whether it wants oil on the skin, whether it settles, and its whole seconds."""
+
+
+def oilings(steps: Iterable[Worked], lasts: int) -> list[Oiling | None]:
+    """For each step of a stop, whether oil goes on before it.
+
+    The first time before the first stroke that wants it; again before one that does once the oil has been worked for
+    `lasts` seconds, but not for the last slow stroke.
+    """
+    found: list[Oiling | None] = []
+    since: int | None = None
+    for wants, settles, seconds in steps:
+        oiling: Oiling | None = None
+        if wants and since is None:
+            oiling = "first"
+        elif wants and since is not None and since >= lasts and not settles:
+            oiling = "again"
+        if oiling:
+            since = 0
+        if since is not None:
+            since += seconds
+        found.append(oiling)
+    return found
