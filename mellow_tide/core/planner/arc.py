@@ -42,7 +42,7 @@ class Arc:
     def steps(self, place: Place) -> tuple[Step, ...]:
         """The arc as the steps of a stop at `place`."""
         return tuple(
-            Step(
+            Step.model_construct(
                 stroke=o.stroke.id,
                 slot=o.slot,
                 tool=o.tool,
@@ -91,12 +91,10 @@ def _arc(place: Place, options: tuple[Option, ...], passes: Passes) -> Arc:
 
 def _likely_counts(place: Place, seconds: int) -> list[int]:
     """How many options to take, the count whose usual passes come nearest to `seconds` first."""
-    away: list[tuple[float, int]] = []
-    usual = place.fixed(())
-    for count, option in enumerate(place.options, 1):
-        usual += place.seconds(option, option.passes[1])
-        if count >= _essential_count(place.options):
-            away.append((abs(usual - seconds), count))
+    least = _essential_count(place.options)
+    away = [
+        (abs(usual - seconds), count) for count, usual in enumerate(place.usual_seconds, 1) if count >= least
+    ]
     return [count for _, count in sorted(away)]
 
 

@@ -5,9 +5,8 @@ For every set of optional regions the seconds of its cheapest order are known at
 when the next bound cannot beat the best value found: that value is proven best.
 """
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
-from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -19,6 +18,9 @@ from mellow_tide.core.planner.question import Question
 
 COARSE_PRICES, PRICES = 10, 96
 """How many prices of a second the bound of every set tries, and that of the sets that could still win."""
+
+FEW_SETS = 1 << 9
+"""So many sets are bounded finely at once; of more, most are ruled out by a coarse bound first."""
 
 FIRST_TRIED = 8
 """Sets priced at the start, so that most others can be ruled out by their coarse bound."""
@@ -69,7 +71,9 @@ class Chooser:
         self._table = order_table(question.way, catalogue)
         self._transitions = self._table.of_all(self._musts, self._optional)
         self._priced: dict[int, Price | None] = {}
-        self._bound = self._coarse_bounds()
+        shares = [*(question.shares[id] for id in (*self._optional, *self._musts)), question.close]
+        self._gains = Gains(shares)
+        self._bound = self._bounds()
 
     def best(self, also: str | None = None, deadline: Deadline = no_deadline) -> Choice | None:
         """The proven best set that holds the musts, and region `also`; None if none fits the minutes.
@@ -80,23 +84,15 @@ class Chooser:
         if also is not None and also in self._optional:
             has = (self._sets >> np.uint32(self._optional.index(also))) & np.uint32(1)
             bounds = np.where(has == 1, bounds, -np.inf)
-        best = self._first(bounds)
-        candidates = np.flatnonzero(bounds > (best[0] + CLOSE if best else -np.inf))
-        refined = self._refined(candidates, bounds)
-        order = np.argsort(-refined, kind="stable")
-        priced = 0
-        bound = -np.inf
-        for place in order:
-            bound = float(refined[place])
-            if best and (bound <= best[0] + CLOSE or (priced > 0 and deadline())):
-                break
-            index = int(candidates[place])
-            found = self._price(index)
-            priced += 1
-            if found and (best is None or found[0] > best[0] + 1e-12):
-                best = (found[0], index)
+        best: tuple[float, int] | None = None
+        if len(bounds) > FEW_SETS:
+            best = self._first(bounds)
+            candidates = np.flatnonzero(bounds > (best[0] + CLOSE if best else -np.inf))
+            bounds = np.minimum(self._fine(candidates), bounds[candidates])
         else:
-            bound = -np.inf
+            candidates = np.flatnonzero(bounds > -np.inf)
+            bounds = bounds[candidates]
+        best, bound, priced = self._best_first(candidates, bounds, best, deadline)
         if best is None:
             return None
         value, index = best
@@ -105,11 +101,26 @@ class Chooser:
         bound = value if bound == -np.inf else bound
         return Choice(self._ids_of(index), seconds[:-1], seconds[-1], transitions, value, bound, priced)
 
+    def _best_first(
+        self, candidates: Indices, bounds: Floats, best: tuple[float, int] | None, deadline: Deadline
+    ) -> tuple[tuple[float, int] | None, float, int]:
+        """Value and index of the best set, the bound of the next one (-inf: there is none), and sets priced."""
+        priced = 0
+        for place in np.argsort(-bounds, kind="stable"):
+            bound = float(bounds[place])
+            if best and (bound <= best[0] + CLOSE or (priced > 0 and deadline())):
+                return best, bound, priced
+            index = int(candidates[place])
+            found = self._price(index)
+            priced += 1
+            if found and (best is None or found[0] > best[0] + 1e-12):
+                best = (found[0], index)
+        return best, -np.inf, priced
+
     def _first(self, bounds: Floats) -> tuple[float, int] | None:
         """Value and index of the best of the few sets whose bounds are highest."""
-        count = min(FIRST_TRIED, len(bounds))
         best: tuple[float, int] | None = None
-        for index in np.argpartition(-bounds, count - 1)[:count]:
+        for index in np.argpartition(-bounds, FIRST_TRIED - 1)[:FIRST_TRIED]:
             found = self._price(int(index)) if bounds[index] > -np.inf else None
             if found and (best is None or found[0] > best[0]):
                 best = (found[0], int(index))
@@ -141,56 +152,63 @@ class Chooser:
             self._priced[index] = (value, seconds, transitions) if seconds else None
         return self._priced[index]
 
-    def _coarse_bounds(self) -> Floats:
+    def _bounds(self) -> Floats:
         """A Lagrangian bound of every set; -inf where not even least times and transitions fit."""
         q = self._question
         free = q.hands_on - self._transitions
-        bound = np.full(len(self._sets), np.inf)
-        for price in self._prices(COARSE_PRICES):
-            gains = self._sums({id: _gain(share, price) for id, share in q.shares.items()})
-            np.minimum(bound, gains + _gain(q.close, price) + price * free, out=bound)
-        least = self._sums({id: share.count * share.least for id, share in q.shares.items()})
-        bound[least + q.close.least > free] = -np.inf
+        if len(self._sets) <= FEW_SETS:
+            bound = self._fine(np.arange(len(self._sets)))
+        else:
+            bound = np.full(len(self._sets), np.inf)
+            prices, gains = self._gains.at(COARSE_PRICES)
+            for price, gain in zip(prices, gains.T, strict=True):
+                np.minimum(bound, self._sums(gain) + price * free, out=bound)
+        least = self._sums(self._gains.least)
+        bound[least > free] = -np.inf
         return bound
 
-    def _refined(self, indices: Indices, coarse: Floats) -> Floats:
+    def _fine(self, indices: Indices) -> Floats:
         """The bounds of some sets at many prices."""
-        q = self._question
-        prices, gains, always = self._gains
-        holds = (self._sets[indices, None] >> np.arange(len(self._optional), dtype=np.uint32)) & np.uint32(1)
-        free = q.hands_on - self._transitions[indices]
-        bound = always + free[:, None] * prices
-        if len(self._optional):
-            bound = bound + holds.astype(np.float64) @ gains
-        fine: Floats = np.minimum(bound.min(axis=1, initial=np.inf), coarse[indices])
+        prices, gains = self._gains.at(PRICES)
+        count = len(self._optional)
+        holds = (self._sets[indices, None] >> np.arange(count, dtype=np.uint32)) & np.uint32(1)
+        free = self._question.hands_on - self._transitions[indices]
+        bound = gains[count:].sum(axis=0) + free[:, None] * prices + holds.astype(np.float64) @ gains[:count]
+        fine: Floats = bound.min(axis=1, initial=np.inf)
         return fine
 
-    @cached_property
-    def _gains(self) -> tuple[Floats, Floats, Floats]:
-        """Many prices; by optional region and price the most it gains; by price what close and musts gain."""
-        q = self._question
-        prices = self._prices(PRICES)
-        gains = np.array([[_gain(q.shares[id], price) for price in prices] for id in self._optional])
-        always = [_gain(q.close, p) + sum(_gain(q.shares[id], p) for id in self._musts) for p in prices]
-        return prices, gains, np.array(always)
-
-    def _prices(self, count: int) -> Floats:
-        """Prices of a second from the cheapest last second of any share to the dearest first one."""
-        shares = [*self._question.shares.values(), self._question.close]
-        low = min(s.marginal(s.most) for s in shares)
-        high = max(s.marginal(s.least) for s in shares)
-        return np.geomspace(low, high, count)
-
-    def _sums(self, values: dict[str, float]) -> Floats:
-        """The sum of `values` over every set, doubled up: each region adds itself to all sets before it."""
+    def _sums(self, values: Floats) -> Floats:
+        """The sum of `values` over every set, musts and close in all: each region adds itself to all sets before it."""
         sums = np.empty(len(self._sets))
-        sums[0] = sum(values[id] for id in self._musts)
-        for i, id in enumerate(self._optional):
-            np.add(sums[: 1 << i], values[id], out=sums[1 << i : 2 << i])
+        sums[0] = values[len(self._optional) :].sum()
+        for i, value in enumerate(values[: len(self._optional)]):
+            np.add(sums[: 1 << i], value, out=sums[1 << i : 2 << i])
         return sums
 
 
-def _gain(share: Share, price: float) -> float:
-    """The most a share can gain over the price of its seconds."""
-    seconds = share.at_level(1 / price)
-    return share.value(seconds) - price * share.count * seconds
+class Gains:
+    """What each share can gain most over the price of its seconds, at many prices at once."""
+
+    def __init__(self, shares: Sequence[Share]) -> None:
+        rows = [(s.count, s.weight, s.saturation, s.least, s.most) for s in shares]
+        self._count, self._weight, self._saturation, low, high = np.array(rows, dtype=np.float64).T[..., None]
+        self._low, self._high = low, high
+        self.least: Floats = (self._count * low)[:, 0]
+        self._found: dict[int, tuple[Floats, Floats]] = {}
+
+    def at(self, count: int) -> tuple[Floats, Floats]:
+        """So many prices of a second, from the cheapest last second of any share to the dearest first one.
+
+        And by share and price the most that the share gains.
+        """
+        if count not in self._found:
+            self._found[count] = self._worked_out(count)
+        return self._found[count]
+
+    def _worked_out(self, count: int) -> tuple[Floats, Floats]:
+        low = (self._weight / (self._saturation + self._high)).min()
+        high = (self._weight / (self._saturation + self._low)).max()
+        prices = np.geomspace(low, high, count)
+        seconds = np.clip(self._weight / prices - self._saturation, self._low, self._high)
+        value = self._weight * np.log1p(seconds / self._saturation)
+        return prices, self._count * (value - prices * seconds)

@@ -3,6 +3,7 @@
 from collections.abc import Iterable
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
+from itertools import accumulate
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Region
@@ -41,6 +42,12 @@ class Place:
     def hidden(self) -> bool:
         """Whether the face is hidden."""
         return self.catalogue.positions[self.position].face_hidden
+
+    @cached_property
+    def usual_seconds(self) -> tuple[int, ...]:
+        """Whole seconds of the first option, of the first two and so on, with usual passes and the first oil."""
+        usual = (self.seconds(option, option.passes[1]) for option in self.options)
+        return tuple(accumulate(usual, initial=self.fixed(())))[1:]
 
     def lengths(self, option: Option) -> Lengths:
         """Whole seconds of an option with each number of passes it may have, and how far that is from usual."""

@@ -14,6 +14,7 @@ from mellow_tide.core.planner.order import cheapest_order
 from mellow_tide.core.planner.place import place_at
 from mellow_tide.core.planner.question import FOCUS_FACTOR, GRAIN, Question, pose, touch_on
 from mellow_tide.core.planner.rituals import closed, ritual_steps
+from mellow_tide.core.timing.run_sheet import stop_seconds
 from mellow_tide.core.timing.tempo import OwnPace, Tempo, tempo_of
 
 FOCUS_TRIES = 14
@@ -124,9 +125,10 @@ def _flow(
     tempo: Tempo,
 ) -> Flow:
     order = cheapest_order(frozenset(choice.regions), question.way, catalogue)
-    worked = _fit_regions(brief, client, question, order.visits, minutes, catalogue, tempo)
+    worked, seconds = _fit_regions(brief, client, question, order.visits, minutes, catalogue, tempo)
     stops = [_stop_for(visit, worked, brief, catalogue) for visit in order.visits]
-    return closed(Flow(brief=brief, stops=tuple(stops)), catalogue, tempo)
+    taken = order.seconds + seconds + stop_seconds(stops[-1], catalogue, tempo)
+    return closed(Flow(brief=brief, stops=tuple(stops)), question.hands_on - taken, catalogue, tempo)
 
 
 def _fit_regions(
@@ -137,13 +139,13 @@ def _fit_regions(
     minutes: dict[str, int],
     catalogue: Catalogue,
     tempo: Tempo,
-) -> dict[str, tuple[Step, ...]]:
-    """The steps for each region, to be mirrored; what one misses by the next makes good.
+) -> tuple[dict[str, tuple[Step, ...]], int]:
+    """The steps for each region, to be mirrored, and their seconds; what one misses by the next makes good.
 
     What the stop before did is not done again first, and what it strained rests.
     """
     worked: dict[str, tuple[Step, ...]] = {}
-    owed = 0.0
+    owed, taken = 0.0, 0
     before: Arc | None = None
     for visit in visits:
         if visit.role != "work" or visit.region in worked:
@@ -155,7 +157,8 @@ def _fit_regions(
         before = fit_arc(place, target)
         owed += count * (minutes[visit.region] - before.seconds)
         worked[visit.region] = before.steps(place)
-    return worked
+        taken += count * before.seconds
+    return worked, taken
 
 
 def _stop_for(visit: Visit, worked: dict[str, tuple[Step, ...]], brief: Brief, catalogue: Catalogue) -> Stop:

@@ -74,13 +74,16 @@ def pose(
     for id in area:
         if id in brief.leave_out:
             continue
-        touch = touch_on(id, brief, client, restrictions, catalogue)
-        share = _share(id, brief, touch, way, catalogue, tempo, factors.get(id, FOCUS_FACTOR))
-        why = _why_absent(id, brief, client, restrictions, share, way, catalogue)
+        why = _why_absent(id, brief, client, restrictions, way, catalogue)
         if why:
             absent[id] = why
-        elif share:
+            continue
+        touch = touch_on(id, brief, client, restrictions, catalogue)
+        share = _share(id, brief, touch, way, catalogue, tempo, factors.get(id, FOCUS_FACTOR))
+        if share:
             shares[id] = share
+        else:
+            absent[id] = "health"
     _refuse_focus(brief, absent, restrictions, catalogue)
     if not shares:
         raise DoesNotFit(_nothing_left(restrictions))
@@ -132,7 +135,6 @@ def _why_absent(
     brief: Brief,
     client: ClientFacts,
     restrictions: Restrictions,
-    share: Share | None,
     way: Way,
     catalogue: Catalogue,
 ) -> Absence | None:
@@ -148,7 +150,6 @@ def _why_absent(
         ("no_consent", any(c.needs_yes(brief.kind) and c.id not in client.consents for c in asked)),
         ("not_in_school", not has_place),
         ("position_barred", id not in homes(way, catalogue)),
-        ("health", share is None),
     )
     return next((why for why, holds in whys if holds), None)
 

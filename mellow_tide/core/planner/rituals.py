@@ -53,17 +53,20 @@ def meet_the_minutes(
 
     The hold keeps at least three breaths, and no more than the stroke's most; a flow without a close stays.
     """
-    return closed(flow, in_house(house, catalogue), tempo_of(client, pace))
+    catalogue, tempo = in_house(house, catalogue), tempo_of(client, pace)
+    return closed(flow, -lay_out(flow, catalogue, tempo).over, catalogue, tempo)
 
 
-def closed(flow: Flow, catalogue: Catalogue, tempo: Tempo) -> Flow:
-    """The flow with its last hold as `meet_the_minutes` makes it, in a house's catalogue."""
+def closed(flow: Flow, missing: int, catalogue: Catalogue, tempo: Tempo) -> Flow:
+    """The flow with its last hold making good what `missing` seconds (negative: too many) it can.
+
+    In a house's catalogue; see `meet_the_minutes`.
+    """
     close = flow.stops[-1]
     last = close.steps[-1]
     stroke, region = catalogue.strokes[last.stroke], catalogue.regions[close.region]
     if close.role != "close" or "close" not in stroke.slots:
         return flow
-    missing = -lay_out(flow, catalogue, tempo).over
     one = pass_seconds(stroke, region, last.depth, catalogue.pace, tempo)
     least, _, most = stroke.slots["close"]
     passes = min(most, max(least, last.passes + round(missing / one)))
