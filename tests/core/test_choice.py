@@ -5,14 +5,15 @@ from random import Random
 
 import pytest
 
+from mellow_tide.core.catalogue.house import DEFAULTS
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Chooser
 from mellow_tide.core.planner.minutes import allot
 from mellow_tide.core.planner.order import cheapest_order
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.question import pose
-from mellow_tide.core.timing.tempo import tempo_of
 from tests.core.flows import CLIENT
 
 
@@ -46,7 +47,7 @@ def test_no_set_of_regions_does_more_good(catalogue, seed):
         pressure=random.choice(["light", "medium", "firm"]),
     )
     client = CLIENT.model_copy(update={"height_cm": random.randint(150, 200)})
-    question = pose(brief, client, catalogue, tempo_of(client))
+    question = pose(Asked.of(brief, client, catalogue, DEFAULTS, None))
     chooser = Chooser(question, catalogue)
     also = random.choice(sorted(question.shares))
     for forced in (None, also):
@@ -62,7 +63,7 @@ def test_no_set_of_regions_does_more_good(catalogue, seed):
 @pytest.mark.parametrize("minutes", range(45, 121, 15))
 @pytest.mark.parametrize("focus", [(), ("hips",), ("neck", "foot")])
 def test_at_a_deadline_the_best_so_far_comes_with_an_honest_gap(catalogue, minutes, focus):
-    question = pose(Brief(booked_minutes=minutes, focus=focus), CLIENT, catalogue, tempo_of(CLIENT))
+    question = pose(Asked.of(Brief(booked_minutes=minutes, focus=focus), CLIENT, catalogue, DEFAULTS, None))
     proven = Chooser(question, catalogue).best()
     hurried = Chooser(question, catalogue).best(deadline=lambda: True)
     assert hurried.value <= proven.value <= max(hurried.value, hurried.next_bound) + 1e-9

@@ -68,7 +68,7 @@ class Region(Named):
     through which a part of it is reached. `halves`: a mid-line region that is worked half by half on a client lying on
     the side. `lower`: of the lower half of the body. `limb`: an arm or a leg, or a part of one. `percussion`: whether
     any place on it bears some (common practice). `with_limb`: each side follows the rest of its limb before the other
-    limb is begun.
+    limb is begun. `only`: the one side of a pair that is worked where the other is left alone; the catalogue has none.
     """
 
     short: str
@@ -91,13 +91,14 @@ class Region(Named):
     hands: Hands
     keeps_open: tuple[str, ...] = ()
     with_limb: bool = False
+    only: Literal["left", "right"] | None = None
     soils_hands: bool = False
     oil_factor: Annotated[float, Field(gt=0)] = 1.0
 
     @property
     def side_count(self) -> int:
-        """1 for a mid-line region, 2 for a pair."""
-        return 2 if self.sides == "pair" else 1
+        """1 for a mid-line region, 2 for a pair of which both sides are worked."""
+        return 2 if self.sides == "pair" and self.only is None else 1
 
     def halved(self, side: str) -> bool:
         """Whether working `side` is working one half of a mid-line region."""

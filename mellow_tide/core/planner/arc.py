@@ -1,5 +1,6 @@
 """Strokes along the arc of one stop, with passes that meet its seconds."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from itertools import product
@@ -7,7 +8,7 @@ from itertools import product
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import SLOTS, Region, Slot
 from mellow_tide.core.flow.flow import FIRM, Step
-from mellow_tide.core.hands.spread import tired_by
+from mellow_tide.core.hands.spread import STRONG, tired_by
 from mellow_tide.core.planner.passes import Passes, totals_of
 from mellow_tide.core.planner.place import Place, needs_wiping, place_at
 from mellow_tide.core.planner.repertoire import Option, Touch, arc_options
@@ -25,6 +26,10 @@ WARMING_UNITS = 2
 
 VARIED: tuple[Slot, ...] = ("knead", "specific")
 """Slots in which neighbouring stops differ where they can."""
+
+
+Worked = tuple[tuple[str, Slot, str, int], ...]
+"""Stroke, slot, tool and depth of the steps of a stop."""
 
 
 @dataclass(frozen=True)
@@ -65,7 +70,7 @@ def fit_arc(place: Place, seconds: int) -> Arc:
     """
     nearest: Arc | None = None
     for count in _likely_counts(place, seconds):
-        arc = _nearest_passes(place, _warmed(_in_order(place.options[:count])), seconds)
+        arc = nearest_passes(place, _warmed(_in_order(place.options[:count])), seconds)
         if nearest is None or abs(arc.seconds - seconds) < abs(nearest.seconds - seconds):
             nearest = arc
         if abs(arc.seconds - seconds) <= CLOSE_ENOUGH:
@@ -75,13 +80,25 @@ def fit_arc(place: Place, seconds: int) -> Arc:
     return nearest
 
 
-def after(before: Arc | None, touch: Touch) -> Touch:
-    """The touch on the region that follows an arc: what it did is not done again first, what it strained rests."""
-    if before is None:
-        return touch
-    worked = frozenset(o.stroke.id for o in before.options if o.slot in VARIED)
-    tired = tired_by((o.tool, o.depth) for o in before.options)
-    return replace(touch, before=worked, tired=tired)
+def after(before: Worked, region_id: str, touch: Touch, catalogue: Catalogue) -> Touch:
+    """The touch on the region that follows: what was done there is not done again first, what it strained rests."""
+    strokes, tools = _varied(region_id, catalogue)
+    repeated = frozenset(stroke for stroke, slot, _, _ in before if slot in VARIED)
+    tired = tired_by((tool, depth) for _, _, tool, depth in before)
+    return replace(touch, before=repeated & strokes, tired=tired & tools)
+
+
+@lru_cache(maxsize=256)
+def _varied(region_id: str, catalogue: Catalogue) -> tuple[frozenset[str], frozenset[str]]:
+    """The strokes that a region could vary, and the tools that could tire in it."""
+    here = [s for s in catalogue.strokes.values() if s.routine and region_id in s.regions]
+    strokes = frozenset(s.id for s in here if any(slot in s.slots for slot in VARIED))
+    return strokes, frozenset(tool for s in here if s.depth[1] >= STRONG for tool in s.tools)
+
+
+def worked_as(steps: Iterable[Step]) -> Worked:
+    """What some steps leave behind in the hands."""
+    return tuple((step.stroke, step.slot, step.tool, step.depth) for step in steps)
 
 
 def _arc(place: Place, options: tuple[Option, ...], passes: Passes) -> Arc:
@@ -148,7 +165,7 @@ def _warmed(options: tuple[Option, ...]) -> tuple[Option, ...]:
     return tuple(found)
 
 
-def _nearest_passes(place: Place, options: tuple[Option, ...], seconds: int) -> Arc:
+def nearest_passes(place: Place, options: tuple[Option, ...], seconds: int) -> Arc:
     """The passes whose oiled seconds come nearest to `seconds`; among equals, nearest to usual.
 
     How often oil goes on again and the client is asked depends on where the steps end up, so each number of times that

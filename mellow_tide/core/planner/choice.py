@@ -190,10 +190,11 @@ class Gains:
     """What each share can gain most over the price of its seconds, at many prices at once."""
 
     def __init__(self, shares: Sequence[Share]) -> None:
-        rows = [(s.count, s.weight, s.saturation, s.least, s.most) for s in shares]
-        self._count, self._weight, self._saturation, low, high = np.array(rows, dtype=np.float64).T[..., None]
-        self._low, self._high = low, high
-        self.least: Floats = (self._count * low)[:, 0]
+        rows = [(s.count, s.weight, s.saturation, s.least, s.most, s.anchor, s.pull, s.bonus) for s in shares]
+        columns = np.array(rows, dtype=np.float64).T[..., None]
+        self._count, self._weight, self._saturation, self._low, self._high = columns[:5]
+        self._anchor, self._pull, self._bonus = columns[5:]
+        self.least: Floats = (self._count * self._low)[:, 0]
         self._found: dict[int, tuple[Floats, Floats]] = {}
 
     def at(self, count: int) -> tuple[Floats, Floats]:
@@ -206,9 +207,30 @@ class Gains:
         return self._found[count]
 
     def _worked_out(self, count: int) -> tuple[Floats, Floats]:
-        low = (self._weight / (self._saturation + self._high)).min()
-        high = (self._weight / (self._saturation + self._low)).max()
-        prices = np.geomspace(low, high, count)
-        seconds = np.clip(self._weight / prices - self._saturation, self._low, self._high)
-        value = self._weight * np.log1p(seconds / self._saturation)
-        return prices, self._count * (value - prices * seconds)
+        prices = self._prices(count)
+        seconds = np.clip(self._wanted(prices), self._low, self._high)
+        good = self._weight * np.log1p(seconds / self._saturation)
+        held = self._pull * np.abs(seconds - self._anchor)
+        return prices, self._count * (good - held - prices * seconds) + self._bonus
+
+    def _prices(self, count: int) -> Floats:
+        last = self._weight / (self._saturation + self._high)
+        first = self._weight / (self._saturation + self._low)
+        if not self._pull.any():
+            return np.geomspace(last.min(), first.max(), count)
+        # Held shares are moved at prices around those of the free ones, and some only at one below nothing.
+        anchored = self._weight / (self._saturation + self._anchor)
+        bends = [last - self._pull, first + self._pull, anchored - self._pull, anchored + self._pull]
+        prices: Floats = np.quantile(np.concatenate(bends), np.linspace(0, 1, count))
+        return prices
+
+    def _wanted(self, prices: Floats) -> Floats:
+        """Seconds per side by share and price, without bounds; see `Share.at_price`."""
+        beyond, before = (self._free_at(prices + self._pull), self._free_at(prices - self._pull))
+        wanted: Floats = np.where(beyond > self._anchor, beyond, np.minimum(before, self._anchor))
+        return wanted
+
+    def _free_at(self, prices: Floats) -> Floats:
+        with np.errstate(divide="ignore"):
+            found: Floats = np.where(prices > 0, self._weight / prices - self._saturation, np.inf)
+        return found

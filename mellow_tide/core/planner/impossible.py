@@ -1,15 +1,15 @@
 """Why no flow meets a brief, and what would help."""
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Chooser
 from mellow_tide.core.planner.question import Question
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
 
 
-def why_impossible(brief: Brief, question: Question, chooser: Chooser, catalogue: Catalogue) -> DoesNotFit:
+def why_impossible(asked: Asked, question: Question, chooser: Chooser) -> DoesNotFit:
     """The refusal for a question that no set of regions answers."""
-    before_after = catalogue.kinds[brief.kind].before_after_minutes(brief.first_visit)
+    brief, catalogue = asked.brief, asked.catalogue
+    before_after = asked.kind.before_after_minutes(brief.first_visit)
     must = tuple(sorted(question.must))
     most = -(-chooser.most_seconds() // 60) + before_after
     if brief.booked_minutes > most - 1:

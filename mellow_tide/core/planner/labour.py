@@ -1,10 +1,9 @@
 """Beside a birthing person: long and slow between contractions, a still press during them, on her word only."""
 
-from mellow_tide.core.care.restrictions import Restrictions, restrict
-from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Slot
-from mellow_tide.core.flow.brief import Brief, ClientFacts, Side
-from mellow_tide.core.flow.flow import Flow, Step, Stop
+from mellow_tide.core.flow.brief import Side
+from mellow_tide.core.flow.flow import FIRM, Flow, Step, Stop
+from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.legs import ritual_visit
 from mellow_tide.core.planner.rituals import ritual_steps
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
@@ -32,19 +31,20 @@ SIDES: dict[str, tuple[Side, ...]] = {
 }
 
 
-def labour_flow(brief: Brief, client: ClientFacts, catalogue: Catalogue) -> Flow:
+def labour_flow(asked: Asked) -> Flow:
     """A round to be worked at her pace, through clothing, leaning forward; what she declines or excludes is left out.
 
-    It has no minutes to meet. Raises `NoSession` for a stop sign, `DoesNotFit` if nothing is left to work.
+    It has no minutes to meet: a focus comes first, with as many passes as its strokes bear. Raises `NoSession` for a
+    stop sign, `DoesNotFit` if nothing is left to work.
     """
-    restrictions = restrict(client, catalogue)
+    brief, catalogue, restrictions = asked.brief, asked.catalogue, asked.restrictions
     if restrictions.refer:
         raise NoSession(*(FieldProblem("conditions", r.name, r.says) for r in restrictions.refer))
     position = catalogue.schools[brief.school].blocks[0].position
     barred = {x.id for x in restrictions.regions} | set(brief.leave_out)
     rounds = [
-        _stop(region, side, position, restrictions, catalogue)
-        for region in BETWEEN_AND_DURING
+        _stop(region, side, position, asked)
+        for region in sorted(BETWEEN_AND_DURING, key=lambda id: id not in brief.focus)
         for side in SIDES[region]
         if region not in barred and restrictions.kept_off(region, side) is None
     ]
@@ -59,26 +59,26 @@ def labour_flow(brief: Brief, client: ClientFacts, catalogue: Catalogue) -> Flow
     return Flow(brief=brief, stops=(first, *stops, last))
 
 
-def _stop(
-    region: str, side: Side, position: str, restrictions: Restrictions, catalogue: Catalogue
-) -> Stop | None:
+def _stop(region: str, side: Side, position: str, asked: Asked) -> Stop | None:
     """The round on one region, without what is too deep or at a place to be left alone; None if only rest is left."""
-    spared = {x.zone for x in restrictions.excluded if x.zone and x.holds(region, side)}
-    families = {x.id for x in restrictions.families}
+    touch = asked.touch(region)
+    # Nothing is warmed here before it, so it is never strong.
+    wished = min(touch.wished, FIRM)
     steps = []
     for stroke_id, slot, passes in BETWEEN_AND_DURING[region]:
-        stroke = catalogue.strokes[stroke_id]
+        stroke = asked.catalogue.strokes[stroke_id]
         zone = stroke.zones[region][0] if region in stroke.zones else None
-        if stroke.depth[0] > restrictions.cap(region) or zone in spared or stroke.family in families:
+        if stroke.depth[0] > touch.cap or zone in touch.zones or stroke.family in touch.families:
             continue
+        more = region in asked.brief.focus and slot == "knead"
         steps.append(
             Step(
                 stroke=stroke_id,
                 slot=slot,
                 tool=stroke.tools[0],
                 zone=zone,
-                depth=stroke.depth[0],
-                passes=passes,
+                depth=min(touch.cap, stroke.depth_near(wished if slot == "knead" else stroke.depth[0])),
+                passes=stroke.slots[slot][2] if more else passes,
                 check_in=slot == "contraction",
             )
         )
@@ -89,7 +89,7 @@ def _stop(
         region=region,
         side=side,
         position=position,
-        window=catalogue.regions[region].window_in(position),
+        window=asked.catalogue.regions[region].window_in(position),
         medium="clothed",
         steps=tuple(steps),
     )

@@ -2,12 +2,12 @@
 
 from typing import Literal
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.brief import Brief
-from mellow_tide.core.planner.choice import Choice, Chooser
-from mellow_tide.core.planner.minutes import round_down_and_share
-from mellow_tide.core.planner.question import GRAIN, Absence, Question
+from mellow_tide.core.planner.absent import Absence
+from mellow_tide.core.planner.asked import Asked
+from mellow_tide.core.planner.choice import Choice
+from mellow_tide.core.planner.chosen import Chosen, rounded
+from mellow_tide.core.planner.question import GRAIN, Question
 
 
 class Give(Record):
@@ -33,34 +33,21 @@ class LeftOut(Record):
     gives: tuple[Give, ...] = ()
 
 
-def rounded(question: Question, choice: Choice) -> dict[str, int]:
-    """Seconds per side by region, multiples of 15; what is over goes to the close."""
-    shares = [question.shares[id] for id in choice.regions]
-    free = question.hands_on - choice.transition_seconds - choice.close_seconds
-    rounded = round_down_and_share(shares, choice.seconds, free, GRAIN)
-    return dict(zip(choice.regions, rounded, strict=True))
-
-
-def left_out(
-    brief: Brief,
-    question: Question,
-    chooser: Chooser,
-    choice: Choice,
-    minutes: dict[str, int],
-    catalogue: Catalogue,
-) -> tuple[LeftOut, ...]:
+def left_out(asked: Asked, chosen: Chosen) -> tuple[LeftOut, ...]:
     """Every region that could have been asked for and is not worked, in the catalogue's order."""
-    found = [LeftOut(region=id, reason="wish") for id in brief.leave_out]
+    question = chosen.question
+    found = [LeftOut(region=id, reason="wish") for id in asked.brief.leave_out]
     found += [LeftOut(region=id, reason=why) for id, why in question.absent.items()]
     for id in question.shares:
-        if id in choice.regions:
+        if id in chosen.choice.regions:
             continue
-        forced = chooser.best(also=id)
+        forced = chosen.chooser.best(also=id)
         if forced is None:
             found.append(LeftOut(region=id, reason="never_fits"))
         else:
-            found.append(LeftOut(region=id, reason="no_time", gives=_gives(question, minutes, forced)))
-    place = {id: i for i, id in enumerate(catalogue.regions)}
+            gives = _gives(question, chosen.minutes, forced)
+            found.append(LeftOut(region=id, reason="no_time", gives=gives))
+    place = {id: i for i, id in enumerate(asked.catalogue.regions)}
     return tuple(sorted(found, key=lambda left: place[left.region]))
 
 

@@ -12,6 +12,9 @@ from mellow_tide.core.planner.way import sides_in
 
 Leg = tuple[Visit, ...]
 
+BOTH: tuple[Side, ...] = ("right", "left")
+"""The sides in the order in which they are worked where nothing else decides."""
+
 
 @lru_cache(maxsize=8_000)
 def legs(regions: tuple[str, ...], position: str, clothed: bool, catalogue: Catalogue) -> tuple[Leg, ...]:
@@ -29,8 +32,10 @@ def legs(regions: tuple[str, ...], position: str, clothed: bool, catalogue: Cata
         else:
             sides = sides_in(id, position, catalogue)
             found.append(tuple(visit(id, side, position, clothed, catalogue) for side in sides))
-    for side in sides_in(sided[0], position, catalogue) if sided else ():
-        for together in _together(sided, position, catalogue):
+    worked = {id: sides_in(id, position, catalogue) for id in sided}
+    for side in BOTH:
+        there = [id for id in sided if side in worked[id]]
+        for together in _together(there, position, catalogue):
             found.append(tuple(visit(id, side, position, clothed, catalogue) for id in together))
     return tuple(found)
 

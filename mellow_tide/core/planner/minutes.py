@@ -4,40 +4,63 @@ Maximise sum(n_i * w_i * ln(1 + t_i / tau_i)) subject to sum(n_i * t_i) = total 
 At the optimum t_i = clamp(w_i * m - tau_i, l_i, h_i) for one level m, the water level (Boyd & Vandenberghe,
 Convex Optimization, 2004, example 5.2, with bounds). The total is piecewise linear in m, so walking its
 sorted breakpoints gives m exactly; 1 / m is the price of a second.
+
+A share may be held where it is: p * n_i * |t_i - a_i| is then taken off its value. That stays concave, and at a price
+of a second it is met at w_i / (price + p) - tau_i beyond its anchor a_i, at w_i / (price - p) - tau_i before it, or at
+the anchor; the price at which all make the total is found by halving.
 """
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from math import log
+from math import inf, log
 
 
 @dataclass(frozen=True, slots=True)
 class Share:
-    """One claimant of minutes: `count` sides (1 or 2), `weight` > 0, seconds per side `least` to `most`."""
+    """One claimant of minutes: `count` sides (1 or 2), `weight` > 0, seconds per side `least` to `most`.
+
+    Each second per side away from `anchor` costs `pull` >= 0; to have the share at all is worth `bonus`.
+    """
 
     count: int
     weight: float
     saturation: float
     least: float
     most: float
+    anchor: float = 0.0
+    pull: float = 0.0
+    bonus: float = 0.0
 
     def __post_init__(self) -> None:
-        if self.count < 1 or self.weight <= 0 or self.saturation <= 0:
-            raise ValueError("share: count >= 1, weight > 0, saturation > 0")
+        if self.count < 1 or self.weight <= 0 or self.saturation <= 0 or self.pull < 0:
+            raise ValueError("share: count >= 1, weight > 0, saturation > 0, pull >= 0")
         if not 0 <= self.least <= self.most:
             raise ValueError("share: 0 <= least <= most")
 
     def at_level(self, level: float) -> float:
-        """Seconds per side at water level `level`."""
+        """Seconds per side at water level `level`, of a share that is not held."""
         return min(max(self.weight * level - self.saturation, self.least), self.most)
+
+    def at_price(self, price: float) -> float:
+        """Seconds per side of most value less `price` for each."""
+        beyond = self._free_at(price + self.pull)
+        before = self._free_at(price - self.pull)
+        wanted = beyond if beyond > self.anchor else min(before, self.anchor)
+        return min(max(wanted, self.least), self.most)
+
+    def _free_at(self, price: float) -> float:
+        return self.weight / price - self.saturation if price > 0 else inf
 
     def value(self, seconds: float) -> float:
         """Benefit of `seconds` per side, all sides together."""
-        return self.count * self.weight * log(1 + seconds / self.saturation)
+        good = self.weight * log(1 + seconds / self.saturation)
+        return self.count * (good - self.pull * abs(seconds - self.anchor)) + self.bonus
 
     def marginal(self, seconds: float) -> float:
         """Benefit of the next second on one side."""
-        return self.weight / (self.saturation + seconds)
+        return self.weight / (self.saturation + seconds) + (
+            self.pull if seconds < self.anchor else -self.pull
+        )
 
 
 def allot(shares: Sequence[Share], total: float) -> tuple[float, ...] | None:
@@ -45,8 +68,23 @@ def allot(shares: Sequence[Share], total: float) -> tuple[float, ...] | None:
     least = sum(s.count * s.least for s in shares)
     if not least - 1e-9 <= total <= sum(s.count * s.most for s in shares) + 1e-9:
         return None
+    if any(s.pull for s in shares):
+        price = _price(shares, total)
+        return tuple(share.at_price(price) for share in shares)
     level = _level(shares, total)
     return tuple(share.at_level(level) for share in shares)
+
+
+def _price(shares: Sequence[Share], total: float) -> float:
+    """The price of a second at which the shares make `total`, by halving: the dearer, the less they take."""
+    low = min(s.weight / (s.saturation + s.most) - s.pull for s in shares)
+    high = max(s.weight / (s.saturation + s.least) + s.pull for s in shares)
+    while True:
+        middle = (low + high) / 2
+        if not low < middle < high:
+            return high
+        taken = sum(s.count * s.at_price(middle) for s in shares)
+        low, high = (middle, high) if taken > total else (low, middle)
 
 
 def _level(shares: Sequence[Share], total: float) -> float:
@@ -75,15 +113,19 @@ def round_down_and_share(
 
     Starts from the multiples below and gives the rest, grain by grain, to the greatest gain a second
     (exact where all shares have as many sides; otherwise within a grain of it). Bounds must be
-    multiples of `grain`.
+    multiples of `grain`. A share that is held and stays at its anchor keeps it to the second.
     """
-    rounded = [int(seconds // grain) * grain for seconds in exact]
+    stays = [share.pull > 0 and abs(t - share.anchor) < 0.5 for share, t in zip(shares, exact, strict=True)]
+    rounded = [
+        int(share.anchor) if kept else int(seconds // grain) * grain
+        for share, seconds, kept in zip(shares, exact, stays, strict=True)
+    ]
     rest = total - sum(s.count * r for s, r in zip(shares, rounded, strict=True))
     while True:
         open_to = [
             i
             for i, share in enumerate(shares)
-            if rounded[i] + grain <= share.most and share.count * grain <= rest
+            if not stays[i] and rounded[i] + grain <= share.most and share.count * grain <= rest
         ]
         if not open_to:
             return tuple(rounded)

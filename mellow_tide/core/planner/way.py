@@ -53,7 +53,9 @@ def homes(way: Way, catalogue: Catalogue) -> dict[str, tuple[Home, ...]]:
         has = [i for i, b in enumerate(blocks) if id in b.regions() and b.position in region.positions]
         upper = {i: catalogue.positions[blocks[i].position].upper for i in has}
         options: list[Home] = [(i,) for i in has if upper[i] is None]
-        if region.sides == "pair" or region.halves:
+        if region.only:
+            options += [(i,) for i in has if upper[i] == region.only]
+        elif region.sides == "pair" or region.halves:
             lefts = [i for i in has if upper[i] == "left"]
             rights = [i for i in has if upper[i] == "right"]
             options += [tuple(sorted(both)) for both in product(lefts, rights)]
@@ -73,6 +75,8 @@ def halved(id: str, way: Way, catalogue: Catalogue) -> bool:
 def sides_in(id: str, position: str, catalogue: Catalogue) -> tuple[Side, ...]:
     """The sides of a region that are worked in `position`, in their order."""
     region, upper = catalogue.regions[id], catalogue.positions[position].upper
+    if region.only:
+        return (region.only,)
     if upper is not None and (region.sides == "pair" or region.halves):
         return (upper,)
     return ("right", "left") if region.sides == "pair" else ("mid",)

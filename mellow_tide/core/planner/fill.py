@@ -1,0 +1,84 @@
+"""From an order and minutes to a flow: strokes along the arc of every stop, and a close that makes up the rest."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from mellow_tide.core.flow.flow import Flow, Step, Stop, Visit
+from mellow_tide.core.planner.arc import Worked, after, fit_arc, worked_as
+from mellow_tide.core.planner.asked import Asked
+from mellow_tide.core.planner.order import Order
+from mellow_tide.core.planner.place import Place, place_at
+from mellow_tide.core.planner.question import Question
+from mellow_tide.core.planner.refit import refit
+from mellow_tide.core.planner.rituals import closed, ritual_steps
+from mellow_tide.core.timing.run_sheet import stop_seconds
+
+MAKES_GOOD = 5
+"""Seconds per side by which a stop may make good what those before it missed."""
+
+Present = Mapping[str, tuple[Step, ...]]
+"""The steps that regions have now."""
+
+
+@dataclass(frozen=True)
+class Filled:
+    """The steps of each region, to be mirrored, and the whole seconds of all their stops together."""
+
+    steps: dict[str, tuple[Step, ...]]
+    seconds: int
+
+
+def filled(
+    asked: Asked, question: Question, order: Order, minutes: Mapping[str, int], present: Present
+) -> Flow:
+    """The flow of `order` in which each region gets its `minutes` (whole seconds per side).
+
+    A region that is there already keeps its strokes as far as the minutes and the client's health let it.
+    """
+    work = _work(asked, question, order.visits, minutes, present)
+    stops = [_stop(visit, work.steps, asked) for visit in order.visits]
+    taken = order.seconds + work.seconds + stop_seconds(stops[-1], asked.catalogue, asked.tempo)
+    flow = Flow(brief=asked.brief, stops=tuple(stops))
+    return closed(flow, question.hands_on - taken, asked.catalogue, asked.tempo)
+
+
+def _work(
+    asked: Asked, question: Question, visits: Sequence[Visit], minutes: Mapping[str, int], present: Present
+) -> Filled:
+    """Fill region by region: what one misses the next makes good, and what one strained rests in the next."""
+    steps: dict[str, tuple[Step, ...]] = {}
+    owed, taken = 0.0, 0
+    before: Worked = ()
+    for visit in visits:
+        if visit.role != "work" or visit.region in steps:
+            continue
+        count = question.shares[visit.region].count
+        target = minutes[visit.region] + max(-MAKES_GOOD, min(MAKES_GOOD, round(owed / count)))
+        touch = after(before, visit.region, asked.touch(visit.region), asked.catalogue)
+        place = place_at(visit.region, visit.position, touch, asked.catalogue, asked.tempo)
+        steps[visit.region], seconds = _steps(place, target, minutes[visit.region], present.get(visit.region))
+        before = worked_as(steps[visit.region])
+        owed += count * (minutes[visit.region] - seconds)
+        taken += count * seconds
+    return Filled(steps, taken)
+
+
+def _steps(
+    place: Place, target: int, asked_for: int, present: tuple[Step, ...] | None
+) -> tuple[tuple[Step, ...], int]:
+    """The steps at `place` and their whole seconds: the present ones if they can take what is asked for."""
+    kept = refit(place, present, target, asked_for) if present else None
+    if kept:
+        return kept
+    arc = fit_arc(place, target)
+    return arc.steps(place), arc.seconds
+
+
+def _stop(visit: Visit, steps: Mapping[str, tuple[Step, ...]], asked: Asked) -> Stop:
+    if visit.role != "work":
+        return Stop.at(visit, visit.role, ritual_steps(visit, asked.brief, asked.catalogue))
+    id = visit.region if visit.side == "mid" else f"{visit.region}-{visit.side}"
+    stop = Stop.at(visit, id, steps[visit.region])
+    if asked.catalogue.regions[visit.region].only is None:
+        return stop
+    return stop.model_copy(update={"reason": "the other side is left alone"})

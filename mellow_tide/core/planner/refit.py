@@ -1,0 +1,82 @@
+"""The strokes of a stop as they are, with passes for other seconds."""
+
+from mellow_tide.core.flow.flow import Step
+from mellow_tide.core.planner.arc import nearest_passes
+from mellow_tide.core.planner.place import Place, needs_wiping
+from mellow_tide.core.planner.repertoire import Option
+
+NEAR = 10
+"""Seconds by which a stop may miss its target."""
+
+STEP_DEEPER = 2
+"""Levels deeper than wished that no stroke may be."""
+
+
+def refit(
+    place: Place, steps: tuple[Step, ...], target: int, asked_for: int
+) -> tuple[tuple[Step, ...], int] | None:
+    """The present steps with passes that take `target` whole seconds within 10, and what they take.
+
+    They stay as they are if they take `asked_for` already. Strokes that are wanted least go first where time is short;
+    None where these strokes cannot take that time, or may no longer be used here.
+    """
+    if not all(_allowed(step, place) for step in steps):
+        return None
+    seconds = _taken(place, steps)
+    if abs(seconds - asked_for) <= 1:
+        return steps, seconds
+    kept = list(steps)
+    while True:
+        found = _with_passes(place, tuple(kept), target)
+        if abs(found[1] - target) <= NEAR:
+            return found
+        least_wanted = max(kept, key=lambda step: _rank(step, place))
+        if found[1] < target or _rank(least_wanted, place) == 0:
+            return None
+        kept.remove(least_wanted)
+
+
+def _allowed(step: Step, place: Place) -> bool:
+    """Whether a step may be done at the place as it is; one with seconds of its own is not refitted."""
+    touch, stroke = place.touch, place.catalogue.strokes[step.stroke]
+    return (
+        step.seconds is None
+        and step.slot in stroke.slots
+        and step.depth <= touch.cap
+        and step.depth < touch.wished + STEP_DEEPER
+        and step.zone not in touch.zones
+        and stroke.family not in touch.families
+        and not touch.dislikes & {stroke.id, step.tool}
+        and step.wipe == (place.medium == "lubricated" and needs_wiping(_option(step, place)))
+    )
+
+
+def _option(step: Step, place: Place) -> Option:
+    """The step as an option; its own passes are the usual ones here."""
+    stroke = place.catalogue.strokes[step.stroke]
+    low, _, high = stroke.slots[step.slot]
+    passes = (min(low, step.passes), step.passes, max(high, step.passes))
+    return Option(stroke, step.slot, step.zone, step.tool, step.depth, passes, _rank(step, place))
+
+
+def _rank(step: Step, place: Place) -> int:
+    """How late the step is wanted as a stop grows: 0 where it is always there, or was added by hand."""
+    ranks = [
+        o.rank for o in place.options if (o.stroke.id, o.slot, o.zone) == (step.stroke, step.slot, step.zone)
+    ]
+    return min(ranks, default=0)
+
+
+def _taken(place: Place, steps: tuple[Step, ...]) -> int:
+    options = tuple(_option(step, place) for step in steps)
+    return place.taken(options, tuple(s.passes for s in steps), sum(s.check_in for s in steps))
+
+
+def _with_passes(place: Place, steps: tuple[Step, ...], target: int) -> tuple[tuple[Step, ...], int]:
+    options = tuple(_option(step, place) for step in steps)
+    arc = nearest_passes(place, options, target)
+    changed = tuple(
+        step.model_copy(update={"passes": n, "check_in": i in arc.asked})
+        for i, (step, n) in enumerate(zip(steps, arc.passes, strict=True))
+    )
+    return changed, arc.seconds
