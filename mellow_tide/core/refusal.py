@@ -1,6 +1,8 @@
 """Refusals: bad input said so that it can be mended."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import Self
 
 
 @dataclass(frozen=True)
@@ -10,6 +12,14 @@ class FieldProblem:
     field: str
     what: str
     remedy: str
+
+
+@dataclass(frozen=True)
+class Offer:
+    """A change of the brief that would do: what it is in words, and the fields that change with their new values."""
+
+    says: str
+    change: Mapping[str, object]
 
 
 class Refused(Exception):
@@ -59,3 +69,11 @@ class DoesNotFit(Refused):
 
     code = "does-not-fit"
     title = "This does not fit the booked minutes."
+
+    def __init__(self, *problems: FieldProblem, offers: tuple[Offer, ...] = ()) -> None:
+        super().__init__(*problems)
+        self.offers = offers
+
+    def offering(self, offers: tuple[Offer, ...]) -> Self:
+        """The same refusal with the smallest changes that would do."""
+        return type(self)(*self.problems, offers=offers)

@@ -7,28 +7,14 @@ from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.hands.load import hand_load
 from mellow_tide.core.planner.plan import plan
+from mellow_tide.core.planner.traits import Traits, traits_of
 from mellow_tide.core.refusal import Refused
 from mellow_tide.core.timing.run_sheet import RunSheet, lay_out
 from mellow_tide.core.timing.tempo import OwnPace, tempo_of
 
 MOST = 2
 """Alternatives that are offered at the same time."""
-
-
-class Traits(Record):
-    """What sets a plan apart, in numbers: turns and walks, whole seconds between strokes and on the focus, thumbs.
-
-    `by_region` are whole seconds of strokes, both sides together.
-    """
-
-    turns: int
-    walks: int
-    between: int
-    on_focus: int
-    by_region: dict[str, int]
-    thumb_share: float
 
 
 class Alternative(Record):
@@ -92,19 +78,6 @@ def _shape(flow: Flow) -> tuple[tuple[str, str, str], ...]:
 def _laid_out(
     flow: Flow, client: ClientFacts, catalogue: Catalogue, house: House, pace: OwnPace | None
 ) -> Alternative:
-    catalogue = in_house(house, catalogue)
-    sheet = lay_out(flow, catalogue, tempo_of(client, pace))
-    entries = sheet.entries
-    worked = [e for e in entries if e.kind == "stroke" and e.role == "work"]
-    by_region: dict[str, int] = {}
-    for e in worked:
-        by_region[e.region] = by_region.get(e.region, 0) + e.seconds
-    traits = Traits(
-        turns=sum(e.kind in ("turn", "sit_back") for e in entries),
-        walks=sum(e.kind == "walk" for e in entries),
-        between=sum(e.seconds for e in entries if e.kind != "stroke"),
-        on_focus=sum(by_region.get(region, 0) for region in flow.brief.focus),
-        by_region=by_region,
-        thumb_share=round(hand_load(sheet, catalogue).thumb_share, 3),
-    )
-    return Alternative(brief=flow.brief, sheet=sheet, traits=traits)
+    here = in_house(house, catalogue)
+    sheet = lay_out(flow, here, tempo_of(client, pace))
+    return Alternative(brief=flow.brief, sheet=sheet, traits=traits_of(sheet, flow.brief, here))

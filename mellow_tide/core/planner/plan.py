@@ -27,11 +27,15 @@ class Proof(Record):
 
 
 class Plan(Record):
-    """A flow that answers the brief, what it leaves out, and the proof of its choice; a labour is not chosen so."""
+    """A flow that answers the brief, what it leaves out, and the proof of its choice; a labour is not chosen so.
+
+    `by_hand` are the regions whose strokes or minutes were set by hand since it was planned.
+    """
 
     flow: Flow
     left_out: tuple[LeftOut, ...]
     proof: Proof | None
+    by_hand: tuple[str, ...] = ()
 
 
 def plan(

@@ -7,8 +7,9 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.flow.flow import Visit
 from mellow_tide.core.planner.legs import Leg
-from mellow_tide.core.timing.scene import Place, Scene
+from mellow_tide.core.timing.scene import Place, Scene, opening_scene
 from mellow_tide.core.timing.transitions import approach
 
 FAR = 10**8
@@ -64,6 +65,15 @@ def _last_leg(done: Sequence[Ways], legs: Sequence[Steps], mask: int, scene: int
             if reached == scene and seconds + more == done[mask][scene]:
                 return i, start
     raise ValueError("no leg leads there")
+
+
+def between(visits: Sequence[Visit], catalogue: Catalogue) -> int:
+    """Whole seconds of all transitions of a session that makes these visits in this order."""
+    scene, seconds = opening_scene(visits[0], catalogue), 0
+    for visit in visits[1:]:
+        changes, scene = approach(scene, visit, catalogue)
+        seconds += sum(transition.seconds for transition, _ in changes)
+    return seconds
 
 
 class LegSteps(dict[int, tuple[int, int]]):

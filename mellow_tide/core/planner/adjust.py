@@ -1,0 +1,113 @@
+"""The closest plan to a present one: for other minutes, another wish, a new restriction.
+
+What is there is held where it is: moving a second of it costs a part of what a second is worth in the present plan,
+more for what was set by hand; a region that leaves or comes in costs what two minutes are worth. The choice among all
+sets and minutes is then proven as that of any plan.
+"""
+
+from dataclasses import replace
+from statistics import median
+from typing import Literal
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house import DEFAULTS, House
+from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.flow import Flow, Step
+from mellow_tide.core.planner.asked import Asked
+from mellow_tide.core.planner.choice import Deadline, no_deadline
+from mellow_tide.core.planner.chosen import choose
+from mellow_tide.core.planner.fill import filled
+from mellow_tide.core.planner.labour import labour_flow
+from mellow_tide.core.planner.order import cheapest_order
+from mellow_tide.core.planner.own_order import in_own_order, is_own_order
+from mellow_tide.core.planner.plan import Plan, planned
+from mellow_tide.core.planner.question import Question
+from mellow_tide.core.planner.rests import with_rests, without_rests
+from mellow_tide.core.planner.rituals import closed
+from mellow_tide.core.timing.run_sheet import lay_out, stop_seconds
+from mellow_tide.core.timing.tempo import OwnPace
+
+Hold = Literal["all", "by_hand"]
+"""What is held where it is: all of the present plan, or only what was set by hand."""
+
+HELD, HELD_BY_HAND = 0.3, 4.0
+"""What moving a second costs, in seconds' worth."""
+
+LEAVES, LEAVES_BY_HAND = 120, 900
+"""What it costs that a region leaves or comes in, or that one leaves that was set by hand, in seconds' worth."""
+
+
+def adjust(
+    present: Plan,
+    brief: Brief,
+    client: ClientFacts,
+    catalogue: Catalogue,
+    house: House = DEFAULTS,
+    pace: OwnPace | None = None,
+    hold: Hold = "all",
+    deadline: Deadline = no_deadline,
+) -> Plan:
+    """The plan for `brief` that is closest to `present`; raises as `plan` does.
+
+    A region whose minutes stay keeps its strokes to the pass; an order made by hand is kept, and what comes in is put
+    where it costs least.
+    """
+    asked = Asked.of(brief, client, catalogue, house, pace)
+    if asked.kind.open_ended:
+        return Plan(flow=labour_flow(asked), left_out=(), proof=None)
+    flow = without_rests(present.flow)
+    there = _present(flow, asked)
+    resting = _seconds(present.flow, asked) - _seconds(flow, asked)
+
+    def held(question: Question) -> Question:
+        return _held(question, there, present.by_hand, hold, resting)
+
+    chosen = choose(asked, deadline, held)
+    way = chosen.question.way
+    order = cheapest_order(frozenset(chosen.choice.regions), way, asked.catalogue)
+    if is_own_order(flow, way, asked.catalogue):
+        order, chosen = in_own_order(flow, chosen, asked)
+    steps = {id: steps for id, (_, steps) in there.items() if hold == "all" or id in present.by_hand}
+    made = filled(asked, chosen.question, order, chosen.minutes, steps)
+    if resting:
+        made = with_rests(made, present.flow)
+        made = closed(made, -lay_out(made, asked.catalogue, asked.tempo).over, asked.catalogue, asked.tempo)
+    by_hand = tuple(id for id in present.by_hand if _present(made, asked).get(id) == there.get(id))
+    return planned(asked, chosen, made).model_copy(update={"by_hand": by_hand})
+
+
+def _seconds(flow: Flow, asked: Asked) -> int:
+    return lay_out(flow, asked.catalogue, asked.tempo).seconds
+
+
+Present = dict[str, tuple[int, tuple[Step, ...]]]
+"""By region, the whole seconds of one side and its steps."""
+
+
+def _present(flow: Flow, asked: Asked) -> Present:
+    found: Present = {}
+    for stop in flow.stops:
+        if stop.role == "work" and stop.region not in found:
+            found[stop.region] = stop_seconds(stop, asked.catalogue, asked.tempo), stop.steps
+    return found
+
+
+def _held(question: Question, there: Present, by_hand: tuple[str, ...], hold: Hold, resting: int) -> Question:
+    """The question with what is there held at its seconds; `resting` seconds are for what is no region's."""
+    # What a second is worth now, by the regions that are free to take or give it.
+    worth = median(
+        [question.shares[id].marginal(seconds) for id, (seconds, _) in there.items() if id in question.shares]
+        or [question.close.marginal(question.close.least)]
+    )
+    shares = {}
+    for id, share in question.shares.items():
+        pull = HELD_BY_HAND if id in by_hand else HELD if hold == "all" else 0.0
+        leaves = LEAVES_BY_HAND if id in by_hand else LEAVES
+        if id in there and pull:
+            at = min(max(there[id][0], share.least), share.most)
+            shares[id] = replace(share, anchor=at, pull=pull * worth, bonus=leaves * worth)
+        elif id not in there and hold == "all":
+            shares[id] = replace(share, bonus=-LEAVES * worth)
+        else:
+            shares[id] = share
+    return replace(question, shares=shares, hands_on=question.hands_on - resting)

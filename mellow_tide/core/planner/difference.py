@@ -1,0 +1,87 @@
+"""What sets two plans apart, as data that a screen can phrase."""
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.planner.traits import Traits, traits_of
+from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.tempo import OwnPace, tempo_of
+
+FELT = 10
+"""Seconds of a region, all sides together, that are no difference: passes do not divide any finer."""
+
+
+class Change(Record):
+    """A region's whole seconds of strokes before and after, all sides together; 0 where it is not worked.
+
+    `strokes`: whether other strokes are done there, not only more or fewer passes of the same.
+    """
+
+    region: str
+    before: int
+    after: int
+    strokes: bool
+
+
+class Difference(Record):
+    """What changes from one flow to another: the traits of both, and the regions that gain, lose, come or go.
+
+    Greatest change first. `kept` and `moved` are the regions set by hand that stay as they were, or could not.
+    `reordered`: whether what both work comes in another order or position.
+    """
+
+    before: Traits
+    after: Traits
+    changes: tuple[Change, ...]
+    kept: tuple[str, ...]
+    moved: tuple[str, ...]
+    reordered: bool
+
+
+def difference(
+    before: Flow,
+    after: Flow,
+    by_hand: tuple[str, ...],
+    client: ClientFacts,
+    catalogue: Catalogue,
+    house: House = DEFAULTS,
+    pace: OwnPace | None = None,
+) -> Difference:
+    """What changes for `client` from `before` to `after`; `by_hand` are the regions set by hand before."""
+    here, tempo = in_house(house, catalogue), tempo_of(client, pace)
+    first, second = (traits_of(lay_out(flow, here, tempo), flow.brief, here) for flow in (before, after))
+    changes = [
+        Change(
+            region=id,
+            before=first.by_region.get(id, 0),
+            after=second.by_region.get(id, 0),
+            strokes=_strokes(before, id) != _strokes(after, id),
+        )
+        for id in dict.fromkeys((*first.by_region, *second.by_region))
+    ]
+    felt = [c for c in changes if abs(c.after - c.before) > FELT or c.strokes]
+    return Difference(
+        before=first,
+        after=second,
+        changes=tuple(sorted(felt, key=lambda c: -abs(c.after - c.before))),
+        kept=tuple(id for id in by_hand if _steps(before, id) == _steps(after, id)),
+        moved=tuple(id for id in by_hand if _steps(before, id) != _steps(after, id)),
+        reordered=_order(before, after) != _order(after, before),
+    )
+
+
+def _steps(flow: Flow, region: str) -> list[object]:
+    return [stop.steps for stop in flow.stops if stop.region == region and stop.role == "work"]
+
+
+def _strokes(flow: Flow, region: str) -> set[tuple[str, str | None, int]]:
+    worked = (stop for stop in flow.stops if stop.region == region and stop.role == "work")
+    return {(step.stroke, step.zone, step.depth) for stop in worked for step in stop.steps}
+
+
+def _order(flow: Flow, other: Flow) -> list[tuple[str, str, str]]:
+    """The stops of what both work, in order."""
+    both = {stop.region for stop in other.stops}
+    return [(s.region, s.side, s.position) for s in flow.stops if s.role == "work" and s.region in both]
