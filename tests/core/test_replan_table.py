@@ -1,0 +1,160 @@
+"""What is left, shared out: against trying every set, and as the vectors that the browser is held to as well."""
+
+import json
+from itertools import combinations
+from pathlib import Path
+from random import Random
+
+import pytest
+
+from mellow_tide.core.catalogue.house import DEFAULTS
+from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.planner.asked import Asked
+from mellow_tide.core.planner.minutes import Share, allot
+from mellow_tide.core.planner.plan import plan
+from mellow_tide.core.planner.question import pose
+from mellow_tide.core.planner.replan_table import replan_table
+from mellow_tide.core.planner.share_out import share_out
+from mellow_tide.core.timing.run_sheet import stop_seconds
+from mellow_tide.core.timing.scene import opening_scene
+from mellow_tide.core.timing.transitions import approach
+from tests.core.flows import CLIENT
+
+CATALOGUE = load_catalogue()
+VECTORS = Path(__file__).parents[1] / "vectors" / "replan.json"
+
+BRIEFS = {
+    "chair": Brief(kind="chair", school="chair_downwards", close_with="seated", booked_minutes=20),
+    "back and neck": Brief(
+        kind="focus", school="part_in_depth", area="back_and_neck", booked_minutes=45, focus=("neck",)
+    ),
+    "whole": Brief(booked_minutes=60, focus=("back",)),
+}
+
+
+def scene_before(flow, at):
+    scene = opening_scene(flow.stops[0].visit, CATALOGUE)
+    for stop in flow.stops[:at]:
+        _, scene = approach(scene, stop.visit, CATALOGUE)
+    return scene
+
+
+def best_by_trying(flow, at, left, question):
+    """Value, set and seconds between of the best set from stop `at` on, with `left` seconds of which none are owed."""
+    before = {s.region for s in flow.stops[:at] if s.role == "work"}
+    ahead = [s for s in flow.stops[at:] if s.role == "work"]
+    free = list(dict.fromkeys(s.region for s in ahead if s.region not in before))
+    must = [id for id in free if id in flow.brief.focus]
+    optional = [id for id in free if id not in must]
+    best = None
+    for size in range(len(optional) + 1):
+        for kept in combinations(optional, size):
+            worked = {*kept, *must, *before}
+            scene, between = scene_before(flow, at), 0
+            for i, stop in enumerate(flow.stops[at:], at):
+                if stop.role == "work" and stop.region not in worked:
+                    continue
+                changes, scene = approach(scene, stop.visit, CATALOGUE)
+                between += sum(t.seconds for t, _ in changes) if i else 0
+                between += stop_seconds(stop, CATALOGUE) if stop.role == "open" else 0
+            shares = [
+                Share(sum(s.region == id for s in ahead), x.weight, x.saturation, x.least, x.most)
+                for id in (*must, *kept)
+                for x in [question.shares[id]]
+            ]
+            shares.append(question.close)
+            most = sum(s.count * s.most for s in shares)
+            given = allot(shares, min(left - between, most))
+            if given:
+                value = sum(s.value(t) for s, t in zip(shares, given, strict=True))
+                best = max(best or (-1e9,), (value, {*must, *kept}, between))
+    return best
+
+
+@pytest.mark.parametrize("name", BRIEFS)
+def test_no_kept_set_does_more_good(name):
+    flow = plan(BRIEFS[name], CLIENT, CATALOGUE).flow
+    question = pose(Asked.of(flow.brief, CLIENT, CATALOGUE, DEFAULTS, None))
+    table = replan_table(flow, (), CLIENT, CATALOGUE)
+    random = Random(7)
+    for _ in range(25):
+        at = random.randrange(len(flow.stops) // 2, len(flow.stops)) if name == "whole" else 0
+        at = at or random.randrange(len(flow.stops))
+        left = random.randrange(60, 2400)
+        tried = best_by_trying(flow, at, left, question)
+        found = share_out(table.stops[at], left)
+        if tried is None:
+            assert found.short_by > 0
+            continue
+        shares = {s.region: s for s in table.stops[at].shares}
+        value = sum(
+            Share(s.count, s.weight, s.saturation, s.least, s.most).value(found.seconds[id])
+            for id, s in shares.items()
+            if id in found.seconds
+        )
+        assert value == pytest.approx(tried[0], rel=1e-5)
+
+
+@pytest.mark.parametrize("name", BRIEFS)
+def test_what_is_shared_out_adds_up_and_keeps_its_bounds(name):
+    flow = plan(BRIEFS[name], CLIENT, CATALOGUE).flow
+    for stop in replan_table(flow, (), CLIENT, CATALOGUE).stops:
+        rows = {s.region: s for s in stop.shares}
+        for left in range(0, 3600, 97):
+            found = share_out(stop, left)
+            if found.short_by:
+                assert left < stop.pieces[0].start
+                continue
+            used = sum(rows[id].count * t for id, t in found.seconds.items())
+            assert used + found.between + found.spare == pytest.approx(left, abs=0.01)
+            for id, seconds in found.seconds.items():
+                assert rows[id].least - 1e-6 <= seconds <= rows[id].most + 1e-6
+            assert set(flow.brief.focus) & rows.keys() <= found.seconds.keys()
+
+
+def test_on_time_the_table_says_what_the_plan_says():
+    flow = plan(BRIEFS["whole"], CLIENT, CATALOGUE).flow
+    table = replan_table(flow, (), CLIENT, CATALOGUE)
+    found = share_out(table.stops[0], 50 * 60)
+    for stop in flow.stops:
+        if stop.role == "work":
+            assert found.seconds[stop.region] == pytest.approx(stop_seconds(stop, CATALOGUE), abs=25)
+
+
+def test_what_was_set_by_hand_keeps_its_minutes():
+    flow = plan(BRIEFS["whole"], CLIENT, CATALOGUE).flow
+    neck = next(s for s in flow.stops if s.region == "neck")
+    longer = neck.model_copy(
+        update={"steps": tuple(s.model_copy(update={"passes": s.passes + 2}) for s in neck.steps)}
+    )
+    changed = flow.model_copy(update={"stops": tuple(longer if s is neck else s for s in flow.stops)})
+    left = 50 * 60 + stop_seconds(longer, CATALOGUE) - stop_seconds(neck, CATALOGUE)
+    by_hand, planned = (
+        share_out(replan_table(changed, held, CLIENT, CATALOGUE).stops[0], left).seconds["neck"]
+        for held in (("neck",), ())
+    )
+    assert by_hand == pytest.approx(stop_seconds(longer, CATALOGUE), abs=40)
+    assert planned < by_hand - 40
+
+
+def vectors():
+    """Tables with answers, as both sides are held to them."""
+    found = []
+    for name, brief in BRIEFS.items():
+        flow = plan(brief, CLIENT, CATALOGUE).flow
+        table = replan_table(flow, (), CLIENT, CATALOGUE)
+        for at in range(0, len(table.stops), 4):
+            stop = table.stops[at]
+            answers = [
+                {"left": left, **share_out(stop, left).model_dump(mode="json")}
+                for left in range(stop.pieces[0].start - 40, stop.pieces[0].start + 2400, 173)
+            ]
+            found.append(
+                {"name": f"{name}, stop {at}", "table": stop.model_dump(mode="json"), "answers": answers}
+            )
+    return found
+
+
+def test_the_shared_vectors_are_what_the_core_says():
+    assert json.loads(VECTORS.read_text()) == json.loads(json.dumps(vectors()))
