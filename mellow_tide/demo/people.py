@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from uuid import UUID, uuid5
 
 from mellow_tide.core.catalogue.house import House
-from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.brief import Brief, ClientFacts, Wish
 
 NAMESPACE = UUID("5d0f4a52-7d1e-4c39-9d0e-0c6f1b1d7a11")
 
@@ -51,8 +51,14 @@ def _client(
     know_first: str,
     conditions: tuple[str, ...] = (),
     consents: tuple[str, ...] = ASKED,
+    wishes: tuple[Wish, ...] = (),
 ) -> DemoClient:
-    facts = ClientFacts(height_cm=height_cm, consents=frozenset(consents), conditions=frozenset(conditions))
+    facts = ClientFacts(
+        height_cm=height_cm,
+        consents=frozenset(consents),
+        conditions=frozenset(conditions),
+        wishes=wishes,
+    )
     return DemoClient(key, name, facts, know_first)
 
 
@@ -66,9 +72,16 @@ CLIENTS = {
             "Likes the calves lighter.",
             ("nut_allergy",),
             ("abdomen", *ASKED),
+            (Wish(region="lower_leg_back", depth=2),),
         ),
         _client("bram", "Bram Lanternby", 188, "Long legs; face cradle a notch lower."),
-        _client("isolde", "Isolde Kelpworth", 171, "Ticklish feet: slower and firmer, not lighter."),
+        _client(
+            "isolde",
+            "Isolde Kelpworth",
+            171,
+            "Ticklish feet: slower and firmer, not lighter.",
+            wishes=(Wish(region="foot", depth=4),),
+        ),
         _client(
             "corin", "Corin Foghollow", 176, "Talks until the first turn, then sleeps.", ("contact_lenses",)
         ),

@@ -9,6 +9,7 @@ from pydantic import AwareDatetime, TypeAdapter
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
+from mellow_tide.core.planner.difference import Difference
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.state import RunState, fold
@@ -31,7 +32,10 @@ class ClientView(Record):
 
 
 class SessionView(Record):
-    """A session whole. `revision` must be sent back with every change of the plan."""
+    """A session whole. `revision` must be sent back with every change of the plan.
+
+    `difference` is what the change just made has changed, where the plan had to keep something.
+    """
 
     session_id: UUID
     client: ClientView
@@ -41,6 +45,7 @@ class SessionView(Record):
     plan: Plan
     evaluation: Evaluation
     run: RunState
+    difference: Difference | None = None
 
 
 def read_events(stored: Iterable[dict[str, Any]]) -> list[RunEvent]:

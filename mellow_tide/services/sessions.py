@@ -1,19 +1,26 @@
 """Reading a session and changing its plan."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
+from contextlib import contextmanager
 from time import monotonic
 from uuid import UUID
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import in_house
+from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.checks.words import span
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.edits import Edit, apply
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.flow.reach import check_flow
+from mellow_tide.core.planner.adjust import Hold, adjust
 from mellow_tide.core.planner.alternatives import Alternatives, alternatives
-from mellow_tide.core.planner.plan import Plan, plan
+from mellow_tide.core.planner.difference import Difference, difference
+from mellow_tide.core.planner.offers import offers
+from mellow_tide.core.planner.plan import Plan, plan, worked_by_hand
+from mellow_tide.core.planner.reasons import Reasons, reasons
+from mellow_tide.core.planner.replan_table import ReplanTable, replan_table
 from mellow_tide.core.planner.rituals import meet_the_minutes
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
 from mellow_tide.core.timing.run_sheet import TOLERATED, lay_out
@@ -54,14 +61,81 @@ def session(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue)
 def replan(
     db: Database, who: SignedIn, session_id: UUID, revision: int, brief: Brief, catalogue: Catalogue
 ) -> SessionView:
-    """Plan anew for `brief` and store it.
+    """Plan anew for `brief` and store it; what was set by hand is kept as far as it can be.
 
-    Raises the core's refusals, `Stale` if `revision` is no longer the newest, `RunHasBegun`; then nothing
-    is changed.
+    Raises the core's refusals, with the smallest changes that would do, `Stale` if `revision` is no longer the newest,
+    `RunHasBegun`; then nothing is changed.
     """
     row = _unworked(db, who, session_id)
-    made = plan(brief, row.facts, catalogue, row.house, deadline=after(PLANNING_SECONDS))
-    return _store(db, who, session_id, revision, made, catalogue)
+    before = Plan.model_validate(row.plan)
+    with offering(brief, row, catalogue):
+        if before.by_hand and before.flow.brief.kind == brief.kind:
+            made = _adjusted(before, brief, row, "by_hand", catalogue)
+        else:
+            made = plan(brief, row.facts, catalogue, row.house, deadline=after(PLANNING_SECONDS))
+    return _store(db, who, session_id, revision, made, catalogue, before if before.by_hand else None)
+
+
+def fit(
+    db: Database, who: SignedIn, session_id: UUID, revision: int, brief: Brief, catalogue: Catalogue
+) -> SessionView:
+    """Store the plan for `brief` that is closest to the present one. Raises as `replan` does."""
+    row = _unworked(db, who, session_id)
+    before = Plan.model_validate(row.plan)
+    with offering(brief, row, catalogue):
+        made = _adjusted(before, brief, row, "all", catalogue)
+    return _store(db, who, session_id, revision, made, catalogue, before)
+
+
+class Adjustment(Record):
+    """A plan that is not stored, evaluated, and what sets it apart from the present one."""
+
+    plan: Plan
+    evaluation: Evaluation
+    difference: Difference
+
+
+def adjustment(
+    db: Database, who: SignedIn, session_id: UUID, brief: Brief, catalogue: Catalogue
+) -> Adjustment:
+    """What `fit` would store. Raises `NotThere` and the core's refusals."""
+    row = _found(db, who, session_id)
+    before = Plan.model_validate(row.plan)
+    with offering(brief, row, catalogue):
+        made = _adjusted(before, brief, row, "all", catalogue)
+    return Adjustment(
+        plan=made,
+        evaluation=evaluate(made.flow, row.facts, catalogue, row.house),
+        difference=difference(before.flow, made.flow, before.by_hand, row.facts, catalogue, row.house),
+    )
+
+
+def _adjusted(before: Plan, brief: Brief, row: SessionRow, hold: Hold, catalogue: Catalogue) -> Plan:
+    deadline = after(PLANNING_SECONDS)
+    return adjust(before, brief, row.facts, catalogue, row.house, hold=hold, deadline=deadline)
+
+
+@contextmanager
+def offering(brief: Brief, row: SessionRow, catalogue: Catalogue) -> Iterator[None]:
+    """Adds to a refusal of `brief` the smallest changes that would do."""
+    try:
+        yield
+    except DoesNotFit as refused:
+        found = offers(refused, brief, row.facts, catalogue, row.house)
+        raise refused.offering(found) from refused
+
+
+def reasons_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> Reasons:
+    """Why the stored flow is as it is. Raises `NotThere`."""
+    row = _found(db, who, session_id)
+    return reasons(Plan.model_validate(row.plan).flow, row.facts, catalogue, row.house)
+
+
+def replan_table_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> ReplanTable:
+    """The tables of the stored flow, for the table's side. Raises `NotThere`."""
+    row = _found(db, who, session_id)
+    stored = Plan.model_validate(row.plan)
+    return replan_table(stored.flow, stored.by_hand, row.facts, catalogue, row.house)
 
 
 def set_flow(
@@ -74,8 +148,7 @@ def set_flow(
     if over > TOLERATED:
         what = f"the flow takes {span(over)} more than the booking leaves"
         raise DoesNotFit(FieldProblem("stops", what, "take passes or a stop away, or book more minutes"))
-    before = Plan.model_validate(row.plan)
-    changed = before.model_copy(update={"flow": flow})
+    changed = worked_by_hand(Plan.model_validate(row.plan), flow)
     return _store(db, who, session_id, revision, changed, catalogue)
 
 
@@ -91,8 +164,7 @@ def evaluate_draft(
 
 def alternatives_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> Alternatives:
     """Other plans for the brief of a session's stored plan. Raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        row = find_session(c, who.practice_id, session_id)
+    row = _found(db, who, session_id)
     return alternatives(Plan.model_validate(row.plan).flow, row.facts, catalogue, row.house)
 
 
@@ -112,8 +184,12 @@ def edit_flow(
     before = Plan.model_validate(row.plan)
     flow = meet_the_minutes(apply(before.flow, edits), row.facts, catalogue, row.house)
     check_flow(flow, catalogue)
-    changed = before.model_copy(update={"flow": flow})
-    return _store(db, who, session_id, revision, changed, catalogue)
+    return _store(db, who, session_id, revision, worked_by_hand(before, flow), catalogue)
+
+
+def _found(db: Database, who: SignedIn, session_id: UUID) -> SessionRow:
+    with db.transaction(Sight(who.practice_id)) as c:
+        return find_session(c, who.practice_id, session_id)
 
 
 def _unworked(db: Database, who: SignedIn, session_id: UUID) -> SessionRow:
@@ -131,11 +207,17 @@ def _store(
     revision: int,
     made: Plan,
     catalogue: Catalogue,
+    before: Plan | None = None,
 ) -> SessionView:
+    """Store a plan; with `before` the answer says what sets the two apart."""
     with db.transaction(Sight(who.practice_id)) as c:
         replace_plan(c, who.practice_id, session_id, revision, made.model_dump(mode="json"))
         # The row is held now: a run cannot begin between this look and the commit.
         if events_of(c, who.practice_id, session_id):
             raise RunHasBegun
         row = find_session(c, who.practice_id, session_id)
-    return view_of(row, [], catalogue)
+    view = view_of(row, [], catalogue)
+    if before is None:
+        return view
+    apart = difference(before.flow, made.flow, before.by_hand, row.facts, catalogue, row.house)
+    return view.model_copy(update={"difference": apart})

@@ -33,6 +33,9 @@ class ClientOnTheDay:
     declined: list[str]
     conditions: list[str]
     excluded: list[dict[str, Any]]
+    wishes: list[dict[str, Any]]
+    likes: list[str]
+    dislikes: list[str]
     due_date: date | None
     day_question: str
     house_json: dict[str, Any]
@@ -51,6 +54,9 @@ class ClientOnTheDay:
                 "declined": self.declined,
                 "conditions": self.conditions,
                 "excluded": self.excluded,
+                "wishes": self.wishes,
+                "likes": self.likes,
+                "dislikes": self.dislikes,
                 "gestation_days": gestation_days(self.due_date, self.day) if self.due_date else None,
                 "day_question": self.day_question,
             }
@@ -111,6 +117,9 @@ def add_client(
             "declined": sorted(facts.declined),
             "conditions": sorted(facts.conditions),
             "excluded": Jsonb([place.model_dump() for place in facts.excluded]),
+            "wishes": Jsonb([wish.model_dump() for wish in facts.wishes]),
+            "likes": sorted(facts.likes),
+            "dislikes": sorted(facts.dislikes),
             "due_date": due_date,
             "know_first": know_first,
         },

@@ -11,7 +11,7 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
-from mellow_tide.core.refusal import FieldProblem, Refused
+from mellow_tide.core.refusal import DoesNotFit, FieldProblem, Offer, Refused
 from mellow_tide.services.sessions import RunHasBegun
 from mellow_tide.services.sign_in import SignInRefused, TooManyAttempts
 from mellow_tide.store.errors import Conflict, NotThere, Stale, StoreUnavailable
@@ -33,14 +33,22 @@ class FieldError(BaseModel):
     remedy: str
 
 
+class OfferedChange(BaseModel):
+    """A change of the brief that would do: in words, and the fields that change."""
+
+    says: str
+    change: dict[str, Any]
+
+
 class Problem(BaseModel):
-    """A problem document; `errors` names the fields at fault, if fields are."""
+    """A problem document; `errors` names the fields at fault, if fields are, `offers` what would do instead."""
 
     type: str
     title: str
     status: int
     detail: str
     errors: list[FieldError] = []
+    offers: list[OfferedChange] = []
 
 
 PLAIN: dict[type[Exception], tuple[int, str, str, str]] = {
@@ -87,6 +95,7 @@ def answer(
     detail: str,
     errors: Sequence[FieldProblem] = (),
     headers: dict[str, str] | None = None,
+    offers: Sequence[Offer] = (),
 ) -> JSONResponse:
     """The response that carries a problem document."""
     body = Problem(
@@ -95,6 +104,7 @@ def answer(
         status=status,
         detail=detail,
         errors=[FieldError(field=e.field, what=e.what, remedy=e.remedy) for e in errors],
+        offers=[OfferedChange(says=o.says, change=dict(o.change)) for o in offers],
     )
     return JSONResponse(body.model_dump(), status, headers, media_type=MEDIA_TYPE)
 
@@ -122,7 +132,8 @@ def _respond(error: Exception) -> JSONResponse:
 @_respond.register
 def _(error: Refused) -> JSONResponse:
     detail = " ".join(f"{p.what[0].upper()}{p.what[1:]}: {p.remedy}." for p in error.problems)
-    return answer(422, error.code, error.title, detail, error.problems)
+    offers = error.offers if isinstance(error, DoesNotFit) else ()
+    return answer(422, error.code, error.title, detail, error.problems, offers=offers)
 
 
 @_respond.register

@@ -3,7 +3,7 @@ from uuid import uuid4
 
 import pytest
 
-from mellow_tide.core.flow.brief import ClientFacts, Excluded
+from mellow_tide.core.flow.brief import ClientFacts, Excluded, Wish
 from mellow_tide.demo.people import HOUSE, PRACTICE_ID, THERAPIST_ID, demo_id
 from mellow_tide.store.database import Sight
 from mellow_tide.store.errors import Conflict, NotThere, Stale
@@ -101,6 +101,9 @@ def test_a_client_s_facts_and_the_house_come_back_as_they_went_in(db):
         declined=frozenset({"face"}),
         conditions=frozenset({"nut_allergy"}),
         excluded=(Excluded(region="foot", side="left", zone="toes", because="a plaster"),),
+        wishes=(Wish(region="lower_leg_back", depth=2.5),),
+        likes=frozenset({"forearm"}),
+        dislikes=frozenset({"skin_rolling"}),
     )
     client, session = uuid4(), uuid4()
     with db.transaction(HERE) as c:

@@ -19,6 +19,11 @@ export type RunEvent = Schemas["Events"]["events"][number];
 export type RunSheet = Schemas["RunSheet"];
 export type RunState = Schemas["RunState"];
 export type SessionView = Schemas["SessionView"];
+export type Adjustment = Schemas["Adjustment"];
+export type Difference = Schemas["Difference"];
+export type Offer = Schemas["OfferedChange"];
+export type RegionReason = Schemas["RegionReason"];
+export type Reasons = Schemas["Reasons"];
 export type Alternatives = Schemas["Alternatives"];
 export type Traits = Schemas["Traits"];
 export type Stop = Schemas["Stop"];
@@ -43,6 +48,7 @@ const unreachable: ProblemDocument = {
   status: 0,
   detail: "What you see is kept. It is tried again when you do something.",
   errors: [],
+  offers: [],
 };
 
 const refuse: Middleware = {

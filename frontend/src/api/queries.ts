@@ -7,6 +7,7 @@ import {
   type Day,
   type LogView,
   type Me,
+  type Reasons,
   type SessionView,
 } from "./client";
 
@@ -43,6 +44,17 @@ export const alternativesQuery = (sessionId: string, revision: number) =>
     queryFn: () =>
       body<Alternatives>(
         api.GET("/api/sessions/{session_id}/alternatives", { params: { path: { session_id: sessionId } } }),
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+/** Why the flow is as it stands at `revision`. */
+export const reasonsQuery = (sessionId: string, revision: number) =>
+  queryOptions({
+    queryKey: ["reasons", sessionId, revision],
+    queryFn: () =>
+      body<Reasons>(
+        api.GET("/api/sessions/{session_id}/reasons", { params: { path: { session_id: sessionId } } }),
       ),
     staleTime: Number.POSITIVE_INFINITY,
   });

@@ -128,6 +128,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session_id}/adjustment": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Take Adjustment
+         * @description Store the plan for a brief that is closest to the present one.
+         */
+        put: operations["take_adjustment"];
+        /**
+         * Try Adjustment
+         * @description The plan for a brief that is closest to the present one, not stored.
+         */
+        post: operations["try_adjustment"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/reasons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Reasons
+         * @description Why the stored flow is as it is.
+         */
+        get: operations["read_reasons"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/replanning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Replan Table
+         * @description What may be done with the time that is left, from every stop on.
+         */
+        get: operations["read_replan_table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session_id}/flow": {
         parameters: {
             query?: never;
@@ -256,6 +320,15 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * Adjustment
+         * @description A plan that is not stored, evaluated, and what sets it apart from the present one.
+         */
+        Adjustment: {
+            plan: components["schemas"]["Plan"];
+            evaluation: components["schemas"]["Evaluation"];
+            difference: components["schemas"]["Difference"];
+        };
         /**
          * Alternative
          * @description A brief that differs from the present one in school or beginning, laid out, with its traits.
@@ -529,6 +602,22 @@ export interface components {
             };
         };
         /**
+         * Change
+         * @description A region's whole seconds of strokes before and after, all sides together; 0 where it is not worked.
+         *
+         *     `strokes`: whether other strokes are done there, not only more or fewer passes of the same.
+         */
+        Change: {
+            /** Region */
+            region: string;
+            /** Before */
+            before: number;
+            /** After */
+            after: number;
+            /** Strokes */
+            strokes: boolean;
+        };
+        /**
          * ChangeBrief
          * @description Give the brief another lubricant or other ceilings; what is left out stays.
          */
@@ -623,7 +712,8 @@ export interface components {
          *
          *     `place_depth` replaces the most depth at fragile places, `pass_seconds` the seconds of a stroke's pass,
          *     `ceilings` the highest discomfort number by work (`relaxation`, `specific`); `unasked` are consents that need no yes
-         *     on record.
+         *     on record; `plans` are strokes that are planned here and go before others of their slot, `spares` those that
+         *     are not; `skips` are slots that are not planned on skin to be oiled.
          */
         Choice: {
             /** Id */
@@ -661,6 +751,21 @@ export interface components {
              * @default []
              */
             unasked: string[];
+            /**
+             * Plans
+             * @default []
+             */
+            plans: string[];
+            /**
+             * Spares
+             * @default []
+             */
+            spares: string[];
+            /**
+             * Skips
+             * @default []
+             */
+            skips: ("open" | "dry" | "spread" | "warm" | "knead" | "specific" | "mobilise" | "rouse" | "flush" | "settle" | "contraction" | "close")[];
         };
         /**
          * ClientView
@@ -871,6 +976,25 @@ export interface components {
             strain: number;
             /** Hazardous */
             hazardous: boolean;
+        };
+        /**
+         * Difference
+         * @description What changes from one flow to another: the traits of both, and the regions that gain, lose, come or go.
+         *
+         *     Greatest change first. `kept` and `moved` are the regions set by hand that stay as they were, or could not.
+         *     `reordered`: whether what both work comes in another order or position.
+         */
+        Difference: {
+            before: components["schemas"]["Traits"];
+            after: components["schemas"]["Traits"];
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            /** Kept */
+            kept: string[];
+            /** Moved */
+            moved: string[];
+            /** Reordered */
+            reordered: boolean;
         };
         /**
          * Draft
@@ -1432,6 +1556,30 @@ export interface components {
             session_id: string;
         };
         /**
+         * OfferedChange
+         * @description A change of the brief that would do: in words, and the fields that change.
+         */
+        OfferedChange: {
+            /** Says */
+            says: string;
+            /** Change */
+            change: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * OrderReason
+         * @description Whole seconds of all transitions: as the stops are ordered, and in the school's plain order.
+         *
+         *     Plain: row by row as the school names them, each region with both its sides before the next one.
+         */
+        OrderReason: {
+            /** Seconds */
+            seconds: number;
+            /** Plain Seconds */
+            plain_seconds: number;
+        };
+        /**
          * Pass
          * @description What one pass of a stroke is, and so how long it takes (see `timing.step_seconds`).
          */
@@ -1453,14 +1601,40 @@ export interface components {
             pace: number;
         };
         /**
+         * Piece
+         * @description From `start` seconds on, `kept` regions are worked (the close always is) and `fixed` seconds are between them.
+         *
+         *     `level` are corners (seconds for strokes, m) of the water level, which is linear between them.
+         */
+        Piece: {
+            /** Start */
+            start: number;
+            /** Kept */
+            kept: string[];
+            /** Fixed */
+            fixed: number;
+            /** Level */
+            level: [
+                number,
+                number
+            ][];
+        };
+        /**
          * Plan
          * @description A flow that answers the brief, what it leaves out, and the proof of its choice; a labour is not chosen so.
+         *
+         *     `by_hand` are the regions whose strokes or minutes were set by hand since it was planned.
          */
         Plan: {
             flow: components["schemas"]["Flow"];
             /** Left Out */
             left_out: components["schemas"]["LeftOut"][];
             proof: components["schemas"]["Proof"] | null;
+            /**
+             * By Hand
+             * @default []
+             */
+            by_hand: string[];
         };
         /**
          * Position
@@ -1503,7 +1677,7 @@ export interface components {
         };
         /**
          * Problem
-         * @description A problem document; `errors` names the fields at fault, if fields are.
+         * @description A problem document; `errors` names the fields at fault, if fields are, `offers` what would do instead.
          */
         Problem: {
             /** Type */
@@ -1519,6 +1693,11 @@ export interface components {
              * @default []
              */
             errors: components["schemas"]["FieldError"][];
+            /**
+             * Offers
+             * @default []
+             */
+            offers: components["schemas"]["OfferedChange"][];
         };
         /**
          * Proof
@@ -1560,6 +1739,15 @@ export interface components {
             by_house: boolean;
         };
         /**
+         * Reasons
+         * @description Why the stops of a flow have their minutes and their order.
+         */
+        Reasons: {
+            /** Regions */
+            regions: components["schemas"]["RegionReason"][];
+            order: components["schemas"]["OrderReason"] | null;
+        };
+        /**
          * Region
          * @description What a plan allots time to. `share` is percent of body surface per side; `glide_cm` at 170 cm height.
          *
@@ -1568,7 +1756,8 @@ export interface components {
          *     small work; `stool` names the positions in which one works it seated. `also_windows` are further windows by position
          *     through which a part of it is reached. `halves`: a mid-line region that is worked half by half on a client lying on
          *     the side. `lower`: of the lower half of the body. `limb`: an arm or a leg, or a part of one. `percussion`: whether
-         *     any place on it bears some (common practice).
+         *     any place on it bears some (common practice). `with_limb`: each side follows the rest of its limb before the other
+         *     limb is begun. `only`: the one side of a pair that is worked where the other is left alone; the catalogue has none.
          */
         Region: {
             /** Id */
@@ -1656,6 +1845,13 @@ export interface components {
              */
             keeps_open: string[];
             /**
+             * With Limb
+             * @default false
+             */
+            with_limb: boolean;
+            /** Only */
+            only?: ("left" | "right") | null;
+            /**
              * Soils Hands
              * @default false
              */
@@ -1683,6 +1879,32 @@ export interface components {
             suited: number | null;
             /** Last Word */
             last_word: ("lighter" | "just_right" | "deeper") | null;
+        };
+        /**
+         * RegionReason
+         * @description Why a region has its minutes: `seconds` per side, on so many `sides`.
+         *
+         *     `share` is its part of the body's surface in percent of all that the plan could work, `school` and `focus` how much
+         *     more the school and the wish make of it. `bound` is the bound it has reached, if any. `gives` is who would give for
+         *     one more minute here and how much (negative seconds, all sides); nobody where none can.
+         */
+        RegionReason: {
+            /** Region */
+            region: string;
+            /** Seconds */
+            seconds: number;
+            /** Sides */
+            sides: number;
+            /** Share */
+            share: number;
+            /** School */
+            school: number;
+            /** Focus */
+            focus: number;
+            /** Bound */
+            bound: ("least" | "most") | null;
+            /** Gives */
+            gives: components["schemas"]["Give"][];
         };
         /**
          * RemoveStep
@@ -1721,6 +1943,14 @@ export interface components {
             words: string;
             /** Edits */
             edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+        };
+        /**
+         * ReplanTable
+         * @description One table for each stop of a flow, the opening's first; none for a session without minutes to meet.
+         */
+        ReplanTable: {
+            /** Stops */
+            stops: components["schemas"]["StopTable"][];
         };
         /**
          * Restrictions
@@ -1930,6 +2160,8 @@ export interface components {
         /**
          * SessionView
          * @description A session whole. `revision` must be sent back with every change of the plan.
+         *
+         *     `difference` is what the change just made has changed, where the plan had to keep something.
          */
         SessionView: {
             /**
@@ -1953,6 +2185,7 @@ export interface components {
             plan: components["schemas"]["Plan"];
             evaluation: components["schemas"]["Evaluation"];
             run: components["schemas"]["RunState"];
+            difference?: components["schemas"]["Difference"] | null;
         };
         /**
          * Step
@@ -2061,6 +2294,27 @@ export interface components {
             reason: string;
             /** Steps */
             steps: components["schemas"]["Step"][];
+        };
+        /**
+         * StopTable
+         * @description What may be done from `stop` (its place in the flow) on, before it is begun; pieces in order of their start.
+         *
+         *     `owed` are the regions whose second side is still to come. With fewer seconds than the first piece starts at,
+         *     nothing fits. `frees`: the whole seconds that giving up a wished region would free then.
+         */
+        StopTable: {
+            /** Stop */
+            stop: number;
+            /** Owed */
+            owed: string[];
+            /** Shares */
+            shares: components["schemas"]["TableShare"][];
+            /** Pieces */
+            pieces: components["schemas"]["Piece"][];
+            /** Frees */
+            frees: {
+                [key: string]: number;
+            };
         };
         /**
          * Straining
@@ -2185,6 +2439,24 @@ export interface components {
             gloss: string;
         };
         /**
+         * TableShare
+         * @description What a region, or the close, may claim: see `minutes.Share`; `count` sides are still to come.
+         */
+        TableShare: {
+            /** Region */
+            region: string;
+            /** Count */
+            count: number;
+            /** Weight */
+            weight: number;
+            /** Saturation */
+            saturation: number;
+            /** Least */
+            least: number;
+            /** Most */
+            most: number;
+        };
+        /**
          * Tool
          * @description A part of the hand or arm; `load_rank` 1 is the easiest on the therapist.
          *
@@ -2268,6 +2540,13 @@ export interface components {
              * @default []
              */
             uncovers: string[];
+        };
+        /**
+         * Wished
+         * @description A brief to be tried, not stored.
+         */
+        Wished: {
+            brief: components["schemas"]["Brief"];
         };
         /**
          * Lubricant
@@ -2562,6 +2841,174 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_adjustment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BriefChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    try_adjustment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Wished"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Adjustment"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_reasons: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reasons"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_replan_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReplanTable"];
                 };
             };
             /** @description Unauthorized */

@@ -1,8 +1,18 @@
 /** Reading a replanning table: what is worked, and how long, with the seconds that are left. */
 
-import type { components } from "../api/schema";
-
-export type StopTable = components["schemas"]["StopTable"];
+export interface StopTable {
+  stop: number;
+  owed: string[];
+  shares: {
+    region: string;
+    count: number;
+    weight: number;
+    saturation: number;
+    least: number;
+    most: number;
+  }[];
+  pieces: { start: number; kept: string[]; fixed: number; level: [number, number][] }[];
+}
 
 export interface SharedOut {
   /** Seconds per side of every region that is worked, and of the close. */
@@ -22,11 +32,11 @@ const CLOSE = "close";
 export function shareOut(table: StopTable, left: number): SharedOut {
   const piece = table.pieces.findLast((p) => p.start <= left);
   if (!piece) {
-    const short = table.pieces[0].start - Math.trunc(left);
+    const short = (table.pieces[0]?.start ?? 0) - Math.trunc(left);
     return { seconds: {}, dropped: [], between: 0, spare: 0, short_by: short };
   }
   const total = left - piece.fixed;
-  const level = levelAt(piece.level, total);
+  const { level, spare } = levelAt(piece.level, total);
   const kept = new Set([...piece.kept, CLOSE]);
   const worked = table.shares.filter((s) => kept.has(s.region));
   return {
@@ -35,17 +45,20 @@ export function shareOut(table: StopTable, left: number): SharedOut {
     ),
     dropped: table.shares.filter((s) => !kept.has(s.region)).map((s) => s.region),
     between: piece.fixed,
-    spare: Math.max(0, total - piece.level[piece.level.length - 1][0]),
+    spare,
     short_by: 0,
   };
 }
 
-/** The water level at which the shares make `total`, between the corners on its either side. */
-function levelAt(corners: [number, number][], total: number): number {
-  for (let i = 1; i < corners.length; i++) {
-    const [low, level] = corners[i - 1];
-    const [high, next] = corners[i];
-    if (total <= high) return level + (high === low ? 0 : Math.max(0, total - low) / (high - low)) * (next - level);
+/** The water level at which the shares make `total`, between the corners on its either side, and what is left over. */
+function levelAt(corners: [number, number][], total: number): { level: number; spare: number } {
+  let [low, level] = corners[0] ?? [0, 1];
+  for (const [high, next] of corners) {
+    if (total <= high) {
+      const part = high === low ? 0 : Math.max(0, total - low) / (high - low);
+      return { level: level + part * (next - level), spare: 0 };
+    }
+    [low, level] = [high, next];
   }
-  return corners[corners.length - 1][1];
+  return { level, spare: total - low };
 }

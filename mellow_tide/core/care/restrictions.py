@@ -134,6 +134,12 @@ def _refuse_unknown(client: ClientFacts, c: Catalogue) -> None:
         *(unknown(c.consents, id, "consents", "consent") for id in sorted(client.consents)),
         *(unknown(c.consents, id, "declined", "consent") for id in sorted(client.declined)),
         *(unknown(c.regions, x.region, "excluded", "region") for x in client.excluded),
+        *(unknown(c.regions, x.region, "wishes", "region") for x in client.wishes),
+        *(unknown({**c.strokes, **c.tools}, id, "likes", "stroke or tool") for id in sorted(client.likes)),
+        *(
+            unknown({**c.strokes, **c.tools}, id, "dislikes", "stroke or tool")
+            for id in sorted(client.dislikes)
+        ),
     ]
     for x in client.excluded:
         zones = c.regions[x.region].zones if x.region in c.regions else ()

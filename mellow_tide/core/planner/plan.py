@@ -4,7 +4,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import DEFAULTS, House
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts
-from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.flow.flow import Flow, Step
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Deadline, no_deadline
 from mellow_tide.core.planner.chosen import Chosen, choose
@@ -68,3 +68,15 @@ def planned(asked: Asked, chosen: Chosen, flow: Flow) -> Plan:
         left_out=left_out(asked, chosen),
         proof=Proof(value=choice.value, bound=choice.next_bound, sets_priced=choice.sets_priced),
     )
+
+
+def worked_by_hand(before: Plan, flow: Flow) -> Plan:
+    """The plan with `flow` made of its own by hand: the regions whose stops differ now were set by hand."""
+    regions = dict.fromkeys(stop.region for stop in flow.stops if stop.role == "work")
+    changed = [id for id in regions if _worked(before.flow, id) != _worked(flow, id)]
+    by_hand = tuple(id for id in regions if id in changed or id in before.by_hand)
+    return before.model_copy(update={"flow": flow, "by_hand": by_hand})
+
+
+def _worked(flow: Flow, region: str) -> list[tuple[str, tuple[Step, ...]]]:
+    return [(s.side, s.steps) for s in flow.stops if s.role == "work" and s.region == region]

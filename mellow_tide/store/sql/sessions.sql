@@ -1,8 +1,9 @@
 -- name: insert_client
 INSERT INTO client (practice_id, client_id, name, height_cm, weight_kg, breaths_per_minute, body_hair, skin, consents,
-                    declined, conditions, excluded, due_date, know_first)
+                    declined, conditions, excluded, wishes, likes, dislikes, due_date, know_first)
 VALUES (%(practice_id)s, %(client_id)s, %(name)s, %(height_cm)s, %(weight_kg)s, %(breaths_per_minute)s, %(body_hair)s,
-        %(skin)s, %(consents)s, %(declined)s, %(conditions)s, %(excluded)s, %(due_date)s, %(know_first)s)
+        %(skin)s, %(consents)s, %(declined)s, %(conditions)s, %(excluded)s, %(wishes)s,
+        %(likes)s, %(dislikes)s, %(due_date)s, %(know_first)s)
 ON CONFLICT (practice_id, client_id) DO NOTHING
 
 -- name: insert_session
@@ -12,8 +13,8 @@ VALUES (%(practice_id)s, %(session_id)s, %(client_id)s, %(person_id)s, %(starts_
 -- name: sessions_between
 SELECT s.session_id, s.starts_at, (s.starts_at AT TIME ZONE p.time_zone)::date AS day, s.revision, s.plan, s.person_id,
        s.day_question, p.house AS house_json, c.client_id, c.name AS client_name, c.height_cm, c.weight_kg,
-       c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded, c.due_date,
-       c.know_first,
+       c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded, c.wishes,
+       c.likes, c.dislikes, c.due_date, c.know_first,
        EXISTS (SELECT 1 FROM session_log l
                WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id) AS logged
 FROM session s
@@ -25,8 +26,8 @@ ORDER BY s.starts_at, s.session_id
 -- name: find_session
 SELECT s.session_id, s.starts_at, (s.starts_at AT TIME ZONE p.time_zone)::date AS day, s.revision, s.plan, s.person_id,
        s.day_question, p.house AS house_json, c.client_id, c.name AS client_name, c.height_cm, c.weight_kg,
-       c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded, c.due_date,
-       c.know_first,
+       c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded, c.wishes,
+       c.likes, c.dislikes, c.due_date, c.know_first,
        EXISTS (SELECT 1 FROM session_log l
                WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id) AS logged
 FROM session s
@@ -36,7 +37,8 @@ WHERE s.practice_id = %(practice_id)s AND s.session_id = %(session_id)s
 
 -- name: find_client_on_the_day
 SELECT (s.starts_at AT TIME ZONE p.time_zone)::date AS day, s.day_question, p.house AS house_json, c.height_cm,
-       c.weight_kg, c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded, c.due_date
+       c.weight_kg, c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded,
+       c.wishes, c.likes, c.dislikes, c.due_date
 FROM session s
 JOIN practice p ON p.practice_id = s.practice_id
 JOIN client c ON c.practice_id = s.practice_id AND c.client_id = s.client_id

@@ -11,11 +11,14 @@ from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.planner.alternatives import Alternatives
+from mellow_tide.core.planner.reasons import Reasons
+from mellow_tide.core.planner.replan_table import ReplanTable
 from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.state import RunState
 from mellow_tide.services import logs, runs, sessions
 from mellow_tide.services.logs import Log, LogView
 from mellow_tide.services.session_view import SessionView
+from mellow_tide.services.sessions import Adjustment
 from mellow_tide.web.guard import Db, Known, Who
 from mellow_tide.web.straight import straight
 
@@ -34,6 +37,12 @@ class BriefChange(Body):
     """A new brief for the session read at `revision`."""
 
     revision: Revision
+    brief: Brief
+
+
+class Wished(Body):
+    """A brief to be tried, not stored."""
+
     brief: Brief
 
 
@@ -80,6 +89,30 @@ def read_session(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
 def change_brief(session_id: UUID, change: BriefChange, db: Db, who: Who, known: Known) -> Response:
     """Plan anew for a brief."""
     return straight(sessions.replan(db, who, session_id, change.revision, change.brief, known))
+
+
+@router.post("/adjustment", response_model=Adjustment)
+def try_adjustment(session_id: UUID, wished: Wished, db: Db, who: Who, known: Known) -> Response:
+    """The plan for a brief that is closest to the present one, not stored."""
+    return straight(sessions.adjustment(db, who, session_id, wished.brief, known))
+
+
+@router.put("/adjustment", response_model=SessionView)
+def take_adjustment(session_id: UUID, change: BriefChange, db: Db, who: Who, known: Known) -> Response:
+    """Store the plan for a brief that is closest to the present one."""
+    return straight(sessions.fit(db, who, session_id, change.revision, change.brief, known))
+
+
+@router.get("/reasons", response_model=Reasons)
+def read_reasons(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
+    """Why the stored flow is as it is."""
+    return straight(sessions.reasons_of(db, who, session_id, known))
+
+
+@router.get("/replanning", response_model=ReplanTable)
+def read_replan_table(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
+    """What may be done with the time that is left, from every stop on."""
+    return straight(sessions.replan_table_of(db, who, session_id, known))
 
 
 @router.put("/flow", response_model=SessionView)

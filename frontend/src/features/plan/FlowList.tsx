@@ -1,23 +1,31 @@
+import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
-import type { Catalogue, Entry, RunSheet, SessionView, Stop } from "../../api/client";
+import type { Catalogue, Entry, SessionView, Stop } from "../../api/client";
+import { reasonsQuery } from "../../api/queries";
 import { clock, span } from "../../lib/time";
 import { capital, depthWord, sided, spoken } from "../../lib/words";
+import { whatOrderSaves } from "./reasons";
 import { groupByPosition, stopSeconds, transitionWords } from "./sequence";
+import { WhyStop } from "./WhyStop";
 
 interface Props {
-  flow: SessionView["plan"]["flow"];
-  sheet: RunSheet;
+  session: SessionView;
   catalogue: Catalogue;
   selected: string | null;
   onSelect(stopId: string | null): void;
 }
 
 /** The session as a list: position, then stop, then stroke. */
-export function FlowList({ flow, sheet, catalogue, selected, onSelect }: Props) {
+export function FlowList({ session, catalogue, selected, onSelect }: Props) {
+  const { flow } = session.plan;
+  const { sheet } = session.evaluation;
+  const reasons = useQuery(reasonsQuery(session.session_id, session.revision));
+  const saves = whatOrderSaves(reasons.data?.order ?? null);
   const entriesOf = (stop: Stop) => sheet.entries.filter((entry) => entry.stop_id === stop.id);
   return (
     <section aria-label="Sequence">
       <h2 className="text-2xl">In this order</h2>
+      {saves && <p className="mt-1 text-quiet">{saves}</p>}
       {groupByPosition(flow.stops).map(({ position, stops }) => (
         <div key={position} className="mt-4">
           <h3 className="text-xl italic" title={catalogue.positions[position]?.gloss}>
@@ -32,6 +40,12 @@ export function FlowList({ flow, sheet, catalogue, selected, onSelect }: Props) 
                 entries={entriesOf(stop)}
                 catalogue={catalogue}
                 open={stop.id === selected}
+                byHand={(session.plan.by_hand ?? []).includes(stop.region) && stop.role === "work"}
+                why={
+                  stop.role === "work" && (
+                    <WhyStop session={session} region={stop.region} catalogue={catalogue} />
+                  )
+                }
                 onToggle={() => onSelect(stop.id === selected ? null : stop.id)}
               />
             ))}
@@ -47,6 +61,9 @@ function StopRow(props: {
   entries: Entry[];
   catalogue: Catalogue;
   open: boolean;
+  /** Whether its strokes were set by hand. */
+  byHand: boolean;
+  why: React.ReactNode;
   onToggle(): void;
 }) {
   const { stop, entries, catalogue, open } = props;
@@ -72,10 +89,18 @@ function StopRow(props: {
         className="grid min-h-11 w-full grid-cols-[3rem_1fr_auto] items-baseline gap-x-2 rounded-field px-1 py-2 text-left hover:bg-base-200 aria-expanded:bg-base-200"
       >
         <span className="numbers text-right text-quiet">{clock(entries[0]?.start ?? 0)}</span>
-        <span className="font-bold">{capital(role + name)}</span>
+        <span>
+          <span className="font-bold">{capital(role + name)}</span>
+          {props.byHand && <span className="text-quiet">, set by hand</span>}
+        </span>
         <span className="numbers">{span(stopSeconds(entries))}</span>
       </button>
-      {open && <Strokes entries={entries} catalogue={catalogue} />}
+      {open && (
+        <>
+          <Strokes entries={entries} catalogue={catalogue} />
+          {props.why}
+        </>
+      )}
     </li>
   );
 }

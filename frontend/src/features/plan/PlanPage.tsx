@@ -1,16 +1,19 @@
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
 import { useState } from "react";
-import type { Catalogue, SessionView } from "../../api/client";
+import { type Catalogue, type Difference, Problem, type SessionView } from "../../api/client";
 import { catalogueQuery, meQuery, sessionQuery } from "../../api/queries";
 import { TideLine } from "../../tideline/TideLine";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { BriefSentence } from "./BriefSentence";
+import { keptWords } from "./difference";
 import { FindingsList } from "./FindingsList";
 import { FitLine } from "./FitLine";
+import { FitToTime } from "./FitToTime";
 import { FlowList } from "./FlowList";
 import { LeftOutList } from "./LeftOutList";
+import { Offers } from "./Offers";
 import { OtherPlans } from "./OtherPlans";
 import { SideNotes } from "./SideNotes";
 import { wayUp } from "./sequence";
@@ -48,9 +51,11 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
         <p role="status" className="sr-only">
           {planning ? "Planning" : problem ? "The plan was not changed" : "The plan is up to date"}
         </p>
+        {!problem && session.difference && <Changed difference={session.difference} catalogue={catalogue} />}
         {problem ? (
           <>
             <ProblemNote error={problem} />
+            {problem instanceof Problem && <Offers offers={problem.document.offers ?? []} onTake={change} />}
             <button type="button" className="btn" onClick={putBack}>
               Put the brief back as it was planned
             </button>
@@ -68,6 +73,7 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
           onSelect={setSelected}
         />
       </div>
+      {!fixed && !problem && <FitToTime session={session} catalogue={catalogue} />}
       {!fixed && !problem && <OtherPlans session={session} catalogue={catalogue} onTake={change} />}
       <FindingsList
         findings={session.evaluation.findings}
@@ -76,13 +82,7 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
         onMend={fixed ? undefined : mend}
       />
       <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]">
-        <FlowList
-          flow={session.plan.flow}
-          sheet={session.evaluation.sheet}
-          catalogue={catalogue}
-          selected={selected}
-          onSelect={setSelected}
-        />
+        <FlowList session={session} catalogue={catalogue} selected={selected} onSelect={setSelected} />
         <div>
           <LeftOutList
             leftOut={session.plan.left_out}
@@ -99,5 +99,16 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
       </div>
       <FitLine session={session} planning={planning} />
     </>
+  );
+}
+
+/** What the change just made has kept of what was set by hand, and what it could not keep. */
+function Changed({ difference, catalogue }: { difference: Difference; catalogue: Catalogue }) {
+  const words = keptWords(difference, (id) => catalogue.regions[id]?.whole ?? id);
+  if (difference.kept.length + difference.moved.length === 0) return null;
+  return (
+    <p role="status" className="mt-2 text-quiet">
+      {words.join(" ")}
+    </p>
   );
 }

@@ -1,4 +1,4 @@
-import type { LeftOut } from "../../api/client";
+import type { LeftOut, Reasons, RegionReason } from "../../api/client";
 import { span } from "../../lib/time";
 import { capital, listed } from "../../lib/words";
 
@@ -38,4 +38,40 @@ function costs(left: LeftOut, name: (region: string) => string): string {
     );
   const more = gives.length > NAMED ? ["a little elsewhere"] : [];
   return `${capital(listed([...named, ...more]))} would have to go for it.`;
+}
+
+const CLOSE = "close";
+
+/** Why a region has its minutes: its bound, if it has reached one, and who would give for one more. */
+export function whyItsMinutes(reason: RegionReason, name: (region: string) => string): string {
+  const bound = {
+    least: "This is the least that is worth opening it for. ",
+    most: "This is the most that does good. ",
+    none: "",
+  }[reason.bound ?? "none"];
+  const gives = reason.gives ?? [];
+  if (reason.bound === "most") return bound.trim();
+  if (gives.length === 0) return `${bound}Nothing else could give a minute more.`;
+  const where = (region: string) => (region === CLOSE ? "the close" : `the ${name(region)}`);
+  const named = gives.slice(0, NAMED).map((give) => `${span(give.seconds)} from ${where(give.region)}`);
+  const more = gives.length > NAMED ? ["a little from elsewhere"] : [];
+  const here = reason.sides > 1 ? "One more minute here, both sides together," : "One more minute here";
+  return `${bound}${here} would take ${listed([...named, ...more])}.`;
+}
+
+/** What the region weighs, in a few words. */
+export function itsWeight(reason: RegionReason): string {
+  const parts = [`${reason.share} % of the body`];
+  if (reason.school !== 1) parts.push(`the school makes ${reason.school} times of it`);
+  if (reason.focus > 1) parts.push(`the focus ${reason.focus} times`);
+  return `${capital(listed(parts))}.`;
+}
+
+const WORTH_SAYING = 20;
+
+/** What the order saves; nothing to say where it saves little. */
+export function whatOrderSaves(order: Reasons["order"]): string {
+  const saved = order ? order.plain_seconds - order.seconds : 0;
+  if (saved < WORTH_SAYING) return "";
+  return `This order saves ${span(saved)} of walking and covering against one region after the other.`;
 }

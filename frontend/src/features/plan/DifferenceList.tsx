@@ -1,0 +1,26 @@
+import type { Catalogue, Difference } from "../../api/client";
+import { changeLines, keptWords } from "./difference";
+
+/** What changes from the present plan to another, region by region. */
+export function DifferenceList({ difference, catalogue }: { difference: Difference; catalogue: Catalogue }) {
+  const name = (id: string) => catalogue.regions[id]?.whole ?? id;
+  const lines = changeLines(difference, name);
+  return (
+    <>
+      {lines.length === 0 && <p>No region changes by more than a few seconds.</p>}
+      <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1">
+        {lines.map(({ region, what }) => (
+          <div key={region} className="col-span-2 grid grid-cols-subgrid">
+            <dt className="font-bold">{region}</dt>
+            <dd className="numbers">{what}</dd>
+          </div>
+        ))}
+      </dl>
+      {keptWords(difference, name).map((words) => (
+        <p key={words} className="mt-1">
+          {words}
+        </p>
+      ))}
+    </>
+  );
+}

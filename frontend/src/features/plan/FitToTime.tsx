@@ -1,0 +1,112 @@
+import { useState } from "react";
+import { type Adjustment, type Catalogue, Problem, type SessionView } from "../../api/client";
+import { SmallTide } from "../../tideline/SmallTide";
+import { ProblemNote } from "../../ui/ProblemNote";
+import { Waiting } from "../../ui/Waiting";
+import { DifferenceList } from "./DifferenceList";
+import { Offers } from "./Offers";
+import { useFit } from "./useFit";
+
+const LATE = [5, 10, 15, 20];
+
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+}
+
+/** The present plan for a late client or another length, with the least change; it can be taken or left. */
+export function FitToTime({ session, catalogue }: Props) {
+  const { tried, working, problem, attempt, take, leave } = useFit(session);
+  const [open, setOpen] = useState(false);
+  const brief = session.plan.flow.brief;
+  const booked = brief.booked_minutes;
+  const usual = (catalogue.kinds[brief.kind ?? ""]?.usual_minutes ?? []).filter((m) => m !== booked);
+  const attemptMinutes = (booked_minutes: number) => attempt({ ...brief, booked_minutes });
+  return (
+    <section aria-label="Fit to time" className="no-print mt-4">
+      <button type="button" className="btn" aria-expanded={open} onClick={() => setOpen(!open)}>
+        Late client, or another length?
+      </button>
+      {open && (
+        <div className="mt-3 rounded-box bg-base-200 px-5 py-4">
+          <p className="max-w-[60ch]">
+            The plan you have, for the time there is: as little as possible gives way.
+          </p>
+          <div className="mt-3 flex flex-wrap items-center gap-2">
+            <span className="mr-1">The client is late by</span>
+            {LATE.filter((late) => booked - late >= 10).map((late) => (
+              <button key={late} type="button" className="btn" onClick={() => attemptMinutes(booked - late)}>
+                {late} minutes
+              </button>
+            ))}
+          </div>
+          <div className="mt-2 flex flex-wrap items-center gap-2">
+            <span className="mr-1">Make it</span>
+            {[...new Set([30, 45, ...usual])]
+              .filter((minutes) => minutes !== booked)
+              .sort((a, b) => a - b)
+              .map((minutes) => (
+                <button key={minutes} type="button" className="btn" onClick={() => attemptMinutes(minutes)}>
+                  {minutes} minutes
+                </button>
+              ))}
+          </div>
+          {working && <Waiting what="Fitting the session" />}
+          {problem && <ProblemNote error={problem} />}
+          {problem instanceof Problem && (
+            <Offers
+              offers={problem.document.offers ?? []}
+              onTake={(change) => attempt({ ...brief, ...change })}
+            />
+          )}
+          {tried && !working && (
+            <Preview
+              tried={tried}
+              session={session}
+              catalogue={catalogue}
+              onTake={() => take(tried.plan.flow.brief, { onSuccess: () => setOpen(false) })}
+              onLeave={leave}
+            />
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
+
+const WIDTH = 560;
+
+function Preview(props: {
+  tried: Adjustment;
+  session: SessionView;
+  catalogue: Catalogue;
+  onTake(): void;
+  onLeave(): void;
+}) {
+  const { tried, session, catalogue } = props;
+  const [now, then] = [session.evaluation.sheet, tried.evaluation.sheet];
+  const longest = Math.max(now.seconds, then.seconds);
+  const minutes = tried.plan.flow.brief.booked_minutes;
+  return (
+    <div role="status" className="mt-5">
+      <h3 className="text-xl">{minutes} minutes, with the least change</h3>
+      <div className="mt-2 grid grid-cols-[auto_minmax(0,1fr)] items-center gap-x-4 overflow-hidden text-quiet">
+        <span>Now</span>
+        <SmallTide sheet={now} width={(WIDTH * now.seconds) / longest} height={64} />
+        <span>Then</span>
+        <SmallTide sheet={then} width={(WIDTH * then.seconds) / longest} height={64} />
+      </div>
+      <div className="mt-3">
+        <DifferenceList difference={tried.difference} catalogue={catalogue} />
+      </div>
+      <div className="mt-4 flex flex-wrap gap-3">
+        <button type="button" className="btn btn-primary" onClick={props.onTake}>
+          Take it
+        </button>
+        <button type="button" className="btn" onClick={props.onLeave}>
+          Leave it as it is
+        </button>
+      </div>
+    </div>
+  );
+}

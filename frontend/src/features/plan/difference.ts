@@ -1,0 +1,40 @@
+/** What a changed plan changes, in words. */
+import type { Difference } from "../../api/client";
+import { span } from "../../lib/time";
+import { capital, listed } from "../../lib/words";
+
+export interface ChangeWords {
+  region: string;
+  what: string;
+}
+
+/** One line for each region that changes, the greatest change first. */
+export function changeLines(difference: Difference, name: (region: string) => string): ChangeWords[] {
+  return difference.changes.map((change) => ({
+    region: capital(name(change.region)),
+    what: amounts(change.before, change.after, change.strokes),
+  }));
+}
+
+function amounts(before: number, after: number, strokes: boolean): string {
+  if (after === 0) return `goes, ${span(before)}`;
+  if (before === 0) return `comes in, ${span(after)}`;
+  if (Math.abs(after - before) <= 10) return "other strokes in the same time";
+  const other = strokes ? ", with other strokes" : "";
+  return `${span(before)} → ${span(after)}${other}`;
+}
+
+/** What becomes of what was set by hand, and of the order. */
+export function keptWords(difference: Difference, name: (region: string) => string): string[] {
+  const words = [];
+  const names = (ids: readonly string[]) => listed(ids.map(name));
+  if (difference.kept.length) words.push(`Kept as you set it: ${names(difference.kept)}.`);
+  if (difference.moved.length) words.push(`Could not stay as you set it: ${names(difference.moved)}.`);
+  if (difference.reordered) words.push("What stays comes in another order.");
+  const turns = difference.after.turns - difference.before.turns;
+  if (turns)
+    words.push(
+      `${Math.abs(turns) === 1 ? "One turn" : `${Math.abs(turns)} turns`} ${turns > 0 ? "more" : "fewer"}.`,
+    );
+  return words;
+}
