@@ -106,13 +106,23 @@ class Log:
 
 def take_away(page: Page, stop_id: str) -> None:
     """Take a stop out of the session on the Plan screen, as another tool might."""
+    edit(page, [{"kind": "remove_stop", "stop_id": stop_id}])
+
+
+def lengthen(page: Page, stop_id: str, passes: int) -> None:
+    """Give the second stroke of a stop so many passes."""
+    edit(page, [{"kind": "change_step", "stop_id": stop_id, "step": 2, "passes": passes}])
+
+
+def edit(page: Page, edits: list[dict[str, object]]) -> None:
+    """Edit the flow of the session on the Plan screen, behind its back."""
     page.evaluate(
-        """async ([url, stop_id]) => {
+        """async ([url, edits]) => {
             const { revision } = await (await fetch(url)).json();
-            const body = JSON.stringify({ revision, edits: [{ kind: "remove_stop", stop_id }] });
+            const body = JSON.stringify({ revision, edits });
             const headers = { "Content-Type": "application/json" };
             const answer = await fetch(`${url}/edits`, { method: "POST", headers, body });
             if (!answer.ok) throw new Error(await answer.text());
         }""",
-        [page.url.replace("/session/", "/api/sessions/").removesuffix("/plan"), stop_id],
+        [page.url.replace("/session/", "/api/sessions/").removesuffix("/plan"), edits],
     )

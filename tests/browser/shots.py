@@ -62,6 +62,39 @@ def plan_refused(page: Page) -> None:
     Plan(page).type_minutes("500").get_by_role("alert").wait_for()
 
 
+def plan_impossible(page: Page) -> None:
+    today(page)
+    Today(page).open("Isolde Kelpworth")
+    screen = Plan(page)
+    panel = screen.panel("Focus")
+    for region in ("back", "neck", "feet"):
+        panel.get_by_role("checkbox", name=region, exact=True).check()
+    page.keyboard.press("Escape")
+    screen.planned()
+    screen.type_minutes("20")
+    page.keyboard.press("Escape")
+    page.get_by_role("region", name="What would do").wait_for()
+    page.evaluate("scrollTo(0, 0)")
+
+
+def plan_fit(page: Page) -> None:
+    today(page)
+    Today(page).open("Bram Lanternby")
+    fit = page.get_by_role("region", name="Fit to time")
+    fit.get_by_role("button", name="Late client").click()
+    fit.get_by_role("button", name="15 minutes").click()
+    fit.get_by_role("button", name="Take it").wait_for()
+    fit.evaluate("e => scrollTo(0, e.offsetTop - 20)")
+
+
+def plan_why(page: Page) -> None:
+    today(page)
+    Today(page).open("Bram Lanternby")
+    Plan(page).swell("back").click()
+    page.get_by_text("One more minute here").wait_for()
+    page.get_by_role("region", name="Sequence").evaluate("e => scrollTo(0, e.offsetTop - 20)")
+
+
 def plan_findings(page: Page) -> None:
     today(page)
     Today(page).open("Corin Foghollow")
@@ -116,6 +149,8 @@ SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("plan", plan, WIDE, "shore"),
     ("plan-list", plan_list, WIDE, "shore"),
     ("plan-refused", plan_refused, WIDE, "shore"),
+    ("plan-fit", plan_fit, WIDE, "shore"),
+    ("plan-why", plan_why, WIDE, "shore"),
     ("plan-findings", plan_findings, WIDE, "shore"),
     ("plan-night", plan, WIDE, "nightroom"),
     ("plan-narrow", plan, NARROW, "shore"),
@@ -124,6 +159,7 @@ SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("before-touch", before_touch, WIDE, "shore"),
     ("work", work, WIDE, "shore"),
     # Last, since they change the plan that others show.
+    ("plan-impossible", plan_impossible, WIDE, "shore"),
     ("plan-chair", plan_chair, WIDE, "shore"),
     ("plan-side-lying", plan_side_lying, WIDE, "shore"),
 ]

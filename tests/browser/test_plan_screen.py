@@ -3,7 +3,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.pages import Plan, SignIn, Today, take_away
+from tests.browser.pages import Plan, SignIn, Today, lengthen, take_away
 
 
 @pytest.fixture
@@ -34,12 +34,12 @@ def test_a_brief_that_cannot_fit_names_what_to_change(page: Page, plan: Plan):
     panel = plan.type_minutes("20")
     expect(panel.get_by_role("alert")).to_contain_text("too few: book")
     page.keyboard.press("Escape")
-    needed = page.get_by_role("alert").filter(has_text="This does not fit").inner_text()
-    minutes = re.search(r"book (\d+) minutes", needed)[1]
-    plan.type_minutes(minutes)
+    would_do = page.get_by_role("region", name="What would do")
+    expect(would_do.get_by_role("button")).to_have_count(4)
+    expect(would_do).to_contain_text("Take back and neck out of the focus")
+    would_do.get_by_role("button", name="Book 30 minutes").click()
     plan.planned()
-    page.keyboard.press("Escape")
-    expect(plan.word("Booked minutes")).to_have_text(f"{minutes} minutes")
+    expect(plan.word("Booked minutes")).to_have_text("30 minutes")
     expect(plan.fit).to_have_text(re.compile("^Fits"))
 
 
@@ -156,3 +156,41 @@ def test_another_way_is_taken_in_one_action_and_the_brief_leads_back(page: Page,
     expect(others.filter(has_text="Back outwards")).to_be_visible()
     plan.panel("Order").get_by_role("radio", name="Back outwards", exact=True).click()
     expect(plan.word("Order")).to_have_text("back outwards")
+
+
+def test_a_late_client_gets_the_plan_with_the_least_change_taken_or_left(page: Page, plan: Plan):
+    fit = page.get_by_role("region", name="Fit to time")
+    fit.get_by_role("button", name="Late client").click()
+    fit.get_by_role("button", name="15 minutes").click()
+    expect(fit.get_by_role("heading", name="45 minutes, with the least change")).to_be_visible()
+    expect(fit.get_by_text(re.compile("→|left out")).first).to_be_visible()
+    fit.get_by_role("button", name="Leave it as it is").click()
+    expect(fit.get_by_role("heading")).to_have_count(0)
+    page.reload()
+    expect(plan.word("Booked minutes")).to_have_text("60 minutes")
+    fit.get_by_role("button", name="Late client").click()
+    fit.get_by_role("button", name="45 minutes").click()
+    fit.get_by_role("button", name="Take it").click()
+    expect(plan.word("Booked minutes")).to_have_text("45 minutes")
+    expect(plan.fit).to_have_text(re.compile("^Fits 35 min"))
+    page.reload()
+    expect(plan.word("Booked minutes")).to_have_text("45 minutes")
+
+
+def test_an_opened_stop_says_why_it_has_its_minutes(page: Page, plan: Plan):
+    plan.swell("back").click()
+    expect(page.get_by_text("One more minute here")).to_contain_text(re.compile(r"\d+ s from the \w+"))
+    expect(page.get_by_text("This order saves")).to_be_visible()
+
+
+def test_what_was_set_by_hand_outlives_another_brief(page: Page, plan: Plan):
+    lengthen(page, "back", 3)
+    page.reload()
+    expect(plan.stop("Back")).to_contain_text("set by hand")
+    taken = plan.stop("Back").inner_text()
+    panel = plan.panel("Leave out")
+    panel.get_by_role("checkbox", name="hands", exact=True).check()
+    page.keyboard.press("Escape")
+    plan.planned()
+    expect(page.get_by_text("Kept as you set it: back.")).to_be_visible()
+    assert plan.stop("Back").inner_text().split()[-4:] == taken.split()[-4:]

@@ -605,7 +605,7 @@ export interface components {
          * Change
          * @description A region's whole seconds of strokes before and after, all sides together; 0 where it is not worked.
          *
-         *     `strokes`: whether other strokes are done there, not only more or fewer passes of the same.
+         *     `strokes`: the same ones with more or fewer passes, some of them only, more than them, or others.
          */
         Change: {
             /** Region */
@@ -614,8 +614,11 @@ export interface components {
             before: number;
             /** After */
             after: number;
-            /** Strokes */
-            strokes: boolean;
+            /**
+             * Strokes
+             * @enum {string}
+             */
+            strokes: "same" | "fewer" | "more" | "other";
         };
         /**
          * ChangeBrief

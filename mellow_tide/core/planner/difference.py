@@ -1,5 +1,7 @@
 """What sets two plans apart, as data that a screen can phrase."""
 
+from typing import Literal
+
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house
 from mellow_tide.core.catalogue.records import Record
@@ -13,16 +15,22 @@ FELT = 10
 """Seconds of a region, all sides together, that are no difference: passes do not divide any finer."""
 
 
+Stroked = tuple[str, str | None, int]
+"""Stroke, zone and depth."""
+
+Strokes = Literal["same", "fewer", "more", "other"]
+
+
 class Change(Record):
     """A region's whole seconds of strokes before and after, all sides together; 0 where it is not worked.
 
-    `strokes`: whether other strokes are done there, not only more or fewer passes of the same.
+    `strokes`: the same ones with more or fewer passes, some of them only, more than them, or others.
     """
 
     region: str
     before: int
     after: int
-    strokes: bool
+    strokes: Strokes
 
 
 class Difference(Record):
@@ -57,11 +65,11 @@ def difference(
             region=id,
             before=first.by_region.get(id, 0),
             after=second.by_region.get(id, 0),
-            strokes=_strokes(before, id) != _strokes(after, id),
+            strokes=_compared(_strokes(before, id), _strokes(after, id)),
         )
         for id in dict.fromkeys((*first.by_region, *second.by_region))
     ]
-    felt = [c for c in changes if abs(c.after - c.before) > FELT or c.strokes]
+    felt = [c for c in changes if abs(c.after - c.before) > FELT or c.strokes == "other"]
     return Difference(
         before=first,
         after=second,
@@ -76,7 +84,15 @@ def _steps(flow: Flow, region: str) -> list[object]:
     return [stop.steps for stop in flow.stops if stop.region == region and stop.role == "work"]
 
 
-def _strokes(flow: Flow, region: str) -> set[tuple[str, str | None, int]]:
+def _compared(before: set[Stroked], after: set[Stroked]) -> Strokes:
+    if before == after:
+        return "same"
+    if before > after:
+        return "fewer"
+    return "more" if before < after else "other"
+
+
+def _strokes(flow: Flow, region: str) -> set[Stroked]:
     worked = (stop for stop in flow.stops if stop.region == region and stop.role == "work")
     return {(step.stroke, step.zone, step.depth) for stop in worked for step in stop.steps}
 

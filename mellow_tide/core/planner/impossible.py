@@ -21,10 +21,13 @@ def why_impossible(asked: Asked, question: Question, chooser: Chooser) -> DoesNo
         what = f"{brief.booked_minutes} minutes are too few for any region of this session"
         return DoesNotFit(FieldProblem("booked_minutes", what, "book more minutes"))
     needed = -(-chooser.least_seconds(must) // 60) + before_after
-    names = ", ".join(catalogue.regions[id].whole for id in must)
+    *others, last = (catalogue.regions[id].whole for id in must)
+    names = f"{', '.join(others)} and {last}" if others else last
     return DoesNotFit(
         FieldProblem(
-            "focus", f"{names} need at least {needed} booked minutes", "take a region out of the focus"
+            "focus",
+            f"{names} cannot be worked in less than {needed} booked minutes",
+            "take a region out of the focus",
         ),
         FieldProblem(
             "booked_minutes", f"{brief.booked_minutes} minutes are too few", f"book {needed} minutes or more"

@@ -35,7 +35,12 @@ export function FitToTime({ session, catalogue }: Props) {
           <div className="mt-3 flex flex-wrap items-center gap-2">
             <span className="mr-1">The client is late by</span>
             {LATE.filter((late) => booked - late >= 10).map((late) => (
-              <button key={late} type="button" className="btn" onClick={() => attemptMinutes(booked - late)}>
+              <button
+                key={late}
+                type="button"
+                className="btn bg-base-300"
+                onClick={() => attemptMinutes(booked - late)}
+              >
                 {late} minutes
               </button>
             ))}
@@ -46,7 +51,12 @@ export function FitToTime({ session, catalogue }: Props) {
               .filter((minutes) => minutes !== booked)
               .sort((a, b) => a - b)
               .map((minutes) => (
-                <button key={minutes} type="button" className="btn" onClick={() => attemptMinutes(minutes)}>
+                <button
+                  key={minutes}
+                  type="button"
+                  className="btn bg-base-300"
+                  onClick={() => attemptMinutes(minutes)}
+                >
                   {minutes} minutes
                 </button>
               ))}
@@ -74,7 +84,7 @@ export function FitToTime({ session, catalogue }: Props) {
   );
 }
 
-const WIDTH = 560;
+const WIDTH = 480;
 
 function Preview(props: {
   tried: Adjustment;
@@ -90,20 +100,22 @@ function Preview(props: {
   return (
     <div role="status" className="mt-5">
       <h3 className="text-xl">{minutes} minutes, with the least change</h3>
-      <div className="mt-2 grid grid-cols-[auto_minmax(0,1fr)] items-center gap-x-4 overflow-hidden text-quiet">
-        <span>Now</span>
-        <SmallTide sheet={now} width={(WIDTH * now.seconds) / longest} height={64} />
-        <span>Then</span>
-        <SmallTide sheet={then} width={(WIDTH * then.seconds) / longest} height={64} />
-      </div>
-      <div className="mt-3">
-        <DifferenceList difference={tried.difference} catalogue={catalogue} />
+      <div className="mt-2 grid gap-x-10 gap-y-3 lg:grid-cols-2">
+        <div className="grid grid-cols-[auto_minmax(0,1fr)] content-start items-center gap-x-4 overflow-hidden text-quiet">
+          <span>Now</span>
+          <SmallTide sheet={now} width={(WIDTH * now.seconds) / longest} height={64} />
+          <span>Then</span>
+          <SmallTide sheet={then} width={(WIDTH * then.seconds) / longest} height={64} />
+        </div>
+        <div>
+          <DifferenceList difference={tried.difference} catalogue={catalogue} />
+        </div>
       </div>
       <div className="mt-4 flex flex-wrap gap-3">
         <button type="button" className="btn btn-primary" onClick={props.onTake}>
           Take it
         </button>
-        <button type="button" className="btn" onClick={props.onLeave}>
+        <button type="button" className="btn bg-base-300" onClick={props.onLeave}>
           Leave it as it is
         </button>
       </div>

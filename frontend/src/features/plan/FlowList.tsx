@@ -97,8 +97,8 @@ function StopRow(props: {
       </button>
       {open && (
         <>
-          <Strokes entries={entries} catalogue={catalogue} />
           {props.why}
+          <Strokes entries={entries} catalogue={catalogue} />
         </>
       )}
     </li>

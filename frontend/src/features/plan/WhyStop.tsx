@@ -10,7 +10,7 @@ export function WhyStop(props: { session: SessionView; region: string; catalogue
   const reason = found.data?.regions.find((one) => one.region === region);
   if (!reason) return null;
   return (
-    <p className="mb-3 max-w-[60ch] pl-14 pr-1 text-quiet">
+    <p className="my-2 max-w-[60ch] pl-14 pr-1 text-quiet">
       <span className="font-bold">Why so long: </span>
       {whyItsMinutes(reason, (id) => catalogue.regions[id]?.whole ?? id)} {itsWeight(reason)}
     </p>

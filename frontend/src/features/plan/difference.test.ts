@@ -7,11 +7,11 @@ const difference: Difference = {
   before: traits,
   after: { ...traits, turns: 0 },
   changes: [
-    { region: "thigh_back", before: 400, after: 0, strokes: true },
-    { region: "back", before: 980, after: 780, strokes: false },
-    { region: "scalp", before: 0, after: 90, strokes: true },
-    { region: "neck", before: 165, after: 200, strokes: true },
-    { region: "foot", before: 194, after: 190, strokes: true },
+    { region: "thigh_back", before: 400, after: 0, strokes: "fewer" },
+    { region: "back", before: 980, after: 780, strokes: "fewer" },
+    { region: "scalp", before: 0, after: 90, strokes: "more" },
+    { region: "neck", before: 165, after: 200, strokes: "other" },
+    { region: "foot", before: 194, after: 190, strokes: "other" },
   ],
   kept: ["neck"],
   moved: ["foot", "hand"],
@@ -22,9 +22,9 @@ const name = (id: string) => id.replace("_", " ");
 describe("what a changed plan changes", () => {
   it("says for each region what goes, comes, gives and gains", () => {
     expect(changeLines(difference, name)).toEqual([
-      { region: "Thigh back", what: "goes, 6 min 40 s" },
+      { region: "Thigh back", what: "left out, 6 min 40 s before" },
       { region: "Back", what: "16 min 20 s → 13 min" },
-      { region: "Scalp", what: "comes in, 1 min 30 s" },
+      { region: "Scalp", what: "new, 1 min 30 s" },
       { region: "Neck", what: "2 min 45 s → 3 min 20 s, with other strokes" },
       { region: "Foot", what: "other strokes in the same time" },
     ]);

@@ -3,6 +3,8 @@ import type { Difference } from "../../api/client";
 import { span } from "../../lib/time";
 import { capital, listed } from "../../lib/words";
 
+type Change = Difference["changes"][number];
+
 export interface ChangeWords {
   region: string;
   what: string;
@@ -16,11 +18,11 @@ export function changeLines(difference: Difference, name: (region: string) => st
   }));
 }
 
-function amounts(before: number, after: number, strokes: boolean): string {
-  if (after === 0) return `goes, ${span(before)}`;
-  if (before === 0) return `comes in, ${span(after)}`;
+function amounts(before: number, after: number, strokes: Change["strokes"]): string {
+  if (after === 0) return `left out, ${span(before)} before`;
+  if (before === 0) return `new, ${span(after)}`;
   if (Math.abs(after - before) <= 10) return "other strokes in the same time";
-  const other = strokes ? ", with other strokes" : "";
+  const other = strokes === "other" ? ", with other strokes" : "";
   return `${span(before)} → ${span(after)}${other}`;
 }
 
