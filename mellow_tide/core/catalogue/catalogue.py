@@ -10,6 +10,7 @@ from mellow_tide.core.catalogue.records import (
     Named,
     Position,
     Region,
+    Slot,
     Stroke,
     Support,
     Tool,
@@ -65,6 +66,18 @@ class Catalogue:
     def skipped_slots(self) -> frozenset[str]:
         """The slots that the house does not plan on skin to be oiled."""
         return frozenset(slot for rule in self.house_rules for slot in self.choice(rule).skips)
+
+    def planned_first(self, slot: Slot) -> tuple[str, ...]:
+        """The strokes that the house plans in a slot before all others."""
+        return self._planned_first.get(slot, ())
+
+    @cached_property
+    def _planned_first(self) -> dict[Slot, tuple[str, ...]]:
+        found: dict[Slot, tuple[str, ...]] = {}
+        for rule in self.house_rules:
+            for slot, strokes in self.choice(rule).plans.items():
+                found[slot] = (*found.get(slot, ()), *strokes)
+        return found
 
     def choice(self, rule: str) -> Choice:
         """What the house has chosen for a rule of the catalogue."""

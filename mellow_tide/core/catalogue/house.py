@@ -80,15 +80,17 @@ def _most_depth(choices: list[Choice], place: str, usual: int) -> int:
 
 
 def _strokes(choices: list[Choice], strokes: Mapping[str, Stroke]) -> dict[str, Stroke]:
-    """The strokes as they are done and planned here, those that the house wants first before all others."""
-    plans = {id for choice in choices for id in choice.plans}
+    """The strokes as they are done here."""
     spares = {id for choice in choices for id in choice.spares}
-    found = {}
-    for id in sorted(strokes, key=lambda id: id not in plans):
-        routine = id in plans or (strokes[id].routine and id not in spares)
-        passing = _passing(choices, id, strokes[id].passing)
-        found[id] = strokes[id].model_copy(update={"passing": passing, "routine": routine})
-    return found
+    return {
+        id: stroke.model_copy(
+            update={
+                "passing": _passing(choices, id, stroke.passing),
+                "routine": stroke.routine and id not in spares,
+            }
+        )
+        for id, stroke in strokes.items()
+    }
 
 
 def _passing(choices: list[Choice], stroke: str, passing: Pass) -> Pass:

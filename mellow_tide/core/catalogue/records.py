@@ -197,6 +197,11 @@ class Stroke(Named):
     zones: dict[str, tuple[str, ...]] = {}
     how: str
 
+    @property
+    def local(self) -> bool:
+        """Whether it is small work in one place, after which the region is flushed."""
+        return self.family in ("friction", "point")
+
     def depth_near(self, wished: int) -> int:
         """The depth in this stroke's range that is closest to `wished` (1 to 5)."""
         return min(max(wished, self.depth[0]), self.depth[1])

@@ -1,6 +1,7 @@
 """Every reference of one catalogue entry to another."""
 
 from collections.abc import Iterator, Mapping
+from itertools import chain
 from typing import Any
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
@@ -79,7 +80,7 @@ def _house(c: Catalogue) -> Iterator[Reference]:
         yield "house_rules.toml", rule.default, choices, f"choice of {rule.id}"
         for choice in rule.choices:
             yield from (("house_rules.toml", id, c.places, "place") for id in choice.place_depth)
-            strokes = (*choice.pass_seconds, *choice.plans, *choice.spares)
+            strokes = (*choice.pass_seconds, *chain.from_iterable(choice.plans.values()), *choice.spares)
             yield from (("house_rules.toml", id, c.strokes, "stroke") for id in strokes)
             yield from (("house_rules.toml", id, c.consents, "consent") for id in choice.unasked)
     for limits in c.pregnancy_rules:

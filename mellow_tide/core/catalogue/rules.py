@@ -145,15 +145,15 @@ class Choice(Named):
 
     `place_depth` replaces the most depth at fragile places, `pass_seconds` the seconds of a stroke's pass,
     `ceilings` the highest discomfort number by work (`relaxation`, `specific`); `unasked` are consents that need no yes
-    on record; `plans` are strokes that are planned here and go before others of their slot, `spares` those that
-    are not; `skips` are slots that are not planned on skin to be oiled.
+    on record; `plans` are strokes by slot that are planned there and go before others, `spares` those that are
+    not; `skips` are slots that are not planned on skin to be oiled.
     """
 
     place_depth: dict[str, Depth] = {}
     pass_seconds: dict[str, PositiveInt] = {}
     ceilings: dict[Literal["relaxation", "specific"], Annotated[int, Field(ge=0, le=10)]] = {}
     unasked: tuple[str, ...] = ()
-    plans: tuple[str, ...] = ()
+    plans: dict[Slot, tuple[str, ...]] = {}
     spares: tuple[str, ...] = ()
     skips: tuple[Slot, ...] = ()
 

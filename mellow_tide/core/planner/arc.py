@@ -1,9 +1,9 @@
 """Strokes along the arc of one stop, with passes that meet its seconds."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 from functools import lru_cache
-from itertools import product
+from itertools import chain, combinations, product
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import SLOTS, Region, Slot
@@ -19,6 +19,9 @@ ASK_AGAIN = 480
 
 CLOSE_ENOUGH = 5
 """Seconds by which a stop may miss its target without trying another set of strokes."""
+
+ODD = 8
+"""Of how many options odd sets are made."""
 
 WARMING_UNITS = 2
 """Strokes that warm a region before anything strong."""
@@ -69,8 +72,8 @@ def fit_arc(place: Place, seconds: int) -> Arc:
     `seconds` must lie within `capacity`; the result is then within 10 s of it.
     """
     nearest: Arc | None = None
-    for count in _likely_counts(place, seconds):
-        arc = nearest_passes(place, _warmed(_in_order(place.options[:count])), seconds)
+    for options in chain(_likely_sets(place, seconds), _odd_sets(place)):
+        arc = nearest_passes(place, _warmed(_in_order(options)), seconds)
         if nearest is None or abs(arc.seconds - seconds) < abs(nearest.seconds - seconds):
             nearest = arc
         if abs(arc.seconds - seconds) <= CLOSE_ENOUGH:
@@ -106,13 +109,22 @@ def _arc(place: Place, options: tuple[Option, ...], passes: Passes) -> Arc:
     return Arc(options, passes, asked, place.taken(options, passes, len(asked)))
 
 
-def _likely_counts(place: Place, seconds: int) -> list[int]:
-    """How many options to take, the count whose usual passes come nearest to `seconds` first."""
+def _likely_sets(place: Place, seconds: int) -> Iterator[tuple[Option, ...]]:
+    """The options wanted first, so many that their usual passes come nearest to `seconds`; then more or fewer."""
     least = _essential_count(place.options)
     away = [
         (abs(usual - seconds), count) for count, usual in enumerate(place.usual_seconds, 1) if count >= least
     ]
-    return [count for _, count in sorted(away)]
+    for _, count in sorted(away):
+        yield place.options[:count]
+
+
+def _odd_sets(place: Place) -> Iterator[tuple[Option, ...]]:
+    """What the arc cannot do without, with one or two others: for seconds that the usual sets cannot make."""
+    least = _essential_count(place.options)
+    for size in (1, 2):
+        for others in combinations(place.options[least : least + ODD], size):
+            yield (*place.options[:least], *others)
 
 
 @lru_cache(maxsize=2_000)
@@ -162,7 +174,19 @@ def _warmed(options: tuple[Option, ...]) -> tuple[Option, ...]:
         before = found[-1].depth
         if option.slot in ("dry", "warm", "knead"):
             warmed += 1
-    return tuple(found)
+    return _settled(found)
+
+
+def _settled(options: list[Option]) -> tuple[Option, ...]:
+    """The options, what comes right before the last one at least as deep: the last stroke is no deeper than it."""
+    while len(options) > 1 and options[-2].depth < options[-1].depth:
+        before = options[-2]
+        depth = before.stroke.depth_near(options[-1].depth)
+        if depth < options[-1].depth:
+            options.pop(-2)
+        else:
+            options[-2] = replace(before, depth=depth)
+    return tuple(options)
 
 
 def nearest_passes(place: Place, options: tuple[Option, ...], seconds: int) -> Arc:

@@ -9,7 +9,7 @@ from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.order import Order
 from mellow_tide.core.planner.place import Place, place_at
 from mellow_tide.core.planner.question import Question
-from mellow_tide.core.planner.refit import refit
+from mellow_tide.core.planner.refit import NEAR, refit
 from mellow_tide.core.planner.rituals import closed, ritual_steps
 from mellow_tide.core.timing.run_sheet import stop_seconds
 
@@ -52,8 +52,10 @@ def _work(
     for visit in visits:
         if visit.role != "work" or visit.region in steps:
             continue
-        count = question.shares[visit.region].count
+        share = question.shares[visit.region]
+        count = share.count
         target = minutes[visit.region] + max(-MAKES_GOOD, min(MAKES_GOOD, round(owed / count)))
+        target = int(max(share.least, min(share.most, target)))
         touch = after(before, visit.region, asked.touch(visit.region), asked.catalogue)
         place = place_at(visit.region, visit.position, touch, asked.catalogue, asked.tempo)
         steps[visit.region], seconds = _steps(place, target, minutes[visit.region], present.get(visit.region))
@@ -71,6 +73,9 @@ def _steps(
     if kept:
         return kept
     arc = fit_arc(place, target)
+    if abs(arc.seconds - target) > NEAR and place.touch.varied:
+        place = place_at(place.region.id, place.position, place.touch.plain, place.catalogue, place.tempo)
+        arc = fit_arc(place, target)
     return arc.steps(place), arc.seconds
 
 

@@ -5,6 +5,7 @@ from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.flow.flow import FIRM, Flow, Step, Stop
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.legs import ritual_visit
+from mellow_tide.core.planner.repertoire import TOO_DEEP
 from mellow_tide.core.planner.rituals import ritual_steps
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
 
@@ -68,7 +69,11 @@ def _stop(region: str, side: Side, position: str, asked: Asked) -> Stop | None:
     for stroke_id, slot, passes in BETWEEN_AND_DURING[region]:
         stroke = asked.catalogue.strokes[stroke_id]
         zone = stroke.zones[region][0] if region in stroke.zones else None
-        if stroke.depth[0] > touch.cap or zone in touch.zones or stroke.family in touch.families:
+        if (
+            stroke.depth[0] > min(touch.cap, touch.wished + TOO_DEEP - 1)
+            or zone in touch.zones
+            or stroke.family in touch.families
+        ):
             continue
         more = region in asked.brief.focus and slot == "knead"
         steps.append(

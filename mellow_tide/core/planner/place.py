@@ -10,7 +10,7 @@ from mellow_tide.core.catalogue.records import Region
 from mellow_tide.core.flow.flow import StopMedium
 from mellow_tide.core.planner.passes import Lengths, Passes
 from mellow_tide.core.planner.repertoire import Option, Touch, arc_options, medium_of
-from mellow_tide.core.timing.oiling import oilings
+from mellow_tide.core.timing.oiling import oilings, wants_oil
 from mellow_tide.core.timing.step_seconds import passes_seconds
 from mellow_tide.core.timing.tempo import Tempo
 
@@ -77,7 +77,7 @@ class Place:
         if self.medium != "lubricated":
             return total
         worked = (
-            ("lubricated" in o.stroke.medium, o.slot == "settle", s)
+            (wants_oil(o.stroke, o.slot), o.slot == "settle", s)
             for o, s in zip(options, seconds, strict=True)
         )
         oiled = oilings(worked, pace.oil_lasts)

@@ -3,13 +3,10 @@
 from mellow_tide.core.flow.flow import Step
 from mellow_tide.core.planner.arc import nearest_passes
 from mellow_tide.core.planner.place import Place, needs_wiping
-from mellow_tide.core.planner.repertoire import Option
+from mellow_tide.core.planner.repertoire import TOO_DEEP, Option
 
 NEAR = 10
 """Seconds by which a stop may miss its target."""
-
-STEP_DEEPER = 2
-"""Levels deeper than wished that no stroke may be."""
 
 
 def refit(
@@ -43,7 +40,7 @@ def _allowed(step: Step, place: Place) -> bool:
         step.seconds is None
         and step.slot in stroke.slots
         and step.depth <= touch.cap
-        and step.depth < touch.wished + STEP_DEEPER
+        and step.depth < touch.wished + TOO_DEEP
         and step.zone not in touch.zones
         and stroke.family not in touch.families
         and not touch.dislikes & {stroke.id, step.tool}

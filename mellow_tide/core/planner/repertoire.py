@@ -5,7 +5,7 @@ from functools import lru_cache
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import SLOTS, Slot, Stroke
-from mellow_tide.core.flow.flow import StopMedium
+from mellow_tide.core.flow.flow import FIRM, StopMedium
 from mellow_tide.core.hands.load import THUMBS
 from mellow_tide.core.hands.spread import STRONG
 
@@ -25,6 +25,9 @@ ONCE: tuple[Slot, ...] = ("spread", "flush", "settle")
 
 REPEATED: tuple[Slot, ...] = ("warm", "knead", "specific")
 """Slots that a long stop works through again."""
+
+TOO_DEEP = 2
+"""Levels deeper than wished that no stroke is."""
 
 ROUNDS, AGAIN = 3, 100
 """How often at most, and how much later a further round is wanted than all of the one before."""
@@ -61,6 +64,16 @@ class Touch:
     before: frozenset[str] = frozenset()
     tired: frozenset[str] = frozenset()
 
+    @property
+    def varied(self) -> bool:
+        """Whether the stop before makes a difference here."""
+        return bool(self.before or self.tired)
+
+    @property
+    def plain(self) -> "Touch":
+        """The same touch after a stop that makes no difference."""
+        return replace(self, before=frozenset(), tired=frozenset())
+
 
 @dataclass(frozen=True, slots=True)
 class Option:
@@ -87,6 +100,8 @@ def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Opt
         for slot in PLANNED_SLOTS
         for option in _slot_options(region_id, slot, touch, catalogue)[: 1 if slot in ONCE else None]
     ]
+    if medium_of(region_id, touch.clothed, catalogue) == "lubricated" and not any(_flushes(o) for o in found):
+        found = [option for option in found if not option.stroke.local]
     again = [
         replace(option, rank=option.rank + AGAIN * turn)
         for turn in range(1, ROUNDS)
@@ -96,11 +111,21 @@ def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Opt
     return tuple(sorted((*found, *again), key=lambda o: (o.rank, SLOTS.index(o.slot))))
 
 
+def _flushes(option: Option) -> bool:
+    """Whether a stroke clears what small, local work has left; on the abdomen the last clockwise circle does."""
+    return option.slot == "flush" or (option.slot == "settle" and option.stroke.direction == "clockwise")
+
+
 def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue) -> list[Option]:
     """The options of one slot: every stroke that fits, at each of its zones."""
     medium = medium_of(region_id, touch.clothed, catalogue)
-    fitting = [s for s in catalogue.strokes.values() if _fits(s, region_id, slot, touch, catalogue)]
+    ids = dict.fromkeys((*catalogue.planned_first(slot), *catalogue.strokes))
+    known = [s for s in (catalogue.strokes[id] for id in ids) if _fits(s, region_id, slot, touch, catalogue)]
+    fitting = [s for s in known if not _disliked(s, touch)]
     essential = 1 if slot in ESSENTIAL[medium] else 0
+    if essential and known and not any(s.depth[0] < FIRM for s in fitting):
+        # What a stop cannot do without, and nothing as light stands in for, is done all the same.
+        fitting = [known[0], *(s for s in fitting if s is not known[0])]
     # What a stop cannot do without stays; the rest goes by what is liked, and by what the stop before did not have.
     varied = sorted(fitting[essential:], key=lambda s: (s.id not in touch.likes, _repeats(s, touch)))
     placed = [
@@ -121,17 +146,20 @@ def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue
 def _fits(stroke: Stroke, region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue) -> bool:
     """Whether a stroke may be planned in a slot on the region."""
     medium = medium_of(region_id, touch.clothed, catalogue)
-    if not (stroke.routine and region_id in stroke.regions and slot in stroke.slots):
+    planned = stroke.routine or stroke.id in catalogue.planned_first(slot)
+    if not (planned and region_id in stroke.regions and slot in stroke.slots):
         return False
     if medium == "lubricated" and slot in catalogue.skipped_slots:
         return False
-    if (
-        stroke.family in touch.families
-        or stroke.id in touch.dislikes
-        or touch.dislikes.issuperset(stroke.tools)
-    ):
+    if stroke.family in touch.families:
         return False
-    return _medium_fits(stroke, slot, medium) and stroke.depth[0] <= touch.cap
+    lightest = stroke.depth[0]
+    return _medium_fits(stroke, slot, medium) and lightest <= touch.cap and lightest < touch.wished + TOO_DEEP
+
+
+def _disliked(stroke: Stroke, touch: Touch) -> bool:
+    """Whether the client dislikes the stroke, or every tool it could be done with."""
+    return stroke.id in touch.dislikes or touch.dislikes.issuperset(stroke.tools)
 
 
 def _repeats(stroke: Stroke, touch: Touch) -> bool:
@@ -142,11 +170,11 @@ def _repeats(stroke: Stroke, touch: Touch) -> bool:
 def _tool(stroke: Stroke, depth: int, touch: Touch, catalogue: Catalogue) -> str:
     """The tool: one the client likes, else the easiest on the therapist; strong work rests what was just strained.
 
-    A thumb never stands in for a tired tool.
+    A thumb is never taken because it is liked, nor stands in for a tired tool.
     """
     tools = sorted(
-        (tool for tool in stroke.tools if tool not in touch.dislikes),
-        key=lambda tool: (tool not in touch.likes, catalogue.tools[tool].load_rank),
+        [tool for tool in stroke.tools if tool not in touch.dislikes] or stroke.tools,
+        key=lambda tool: (tool not in touch.likes - THUMBS, catalogue.tools[tool].load_rank),
     )
     rested = [tool for tool in tools if tool not in touch.tired | THUMBS]
     return rested[0] if depth >= STRONG and rested and tools[0] in touch.tired else tools[0]

@@ -3,10 +3,17 @@
 from collections.abc import Iterable
 from typing import Literal
 
+from mellow_tide.core.catalogue.records import Slot, Stroke
+
 Oiling = Literal["first", "again"]
 
 Worked = tuple[bool, bool, int]
 """Of a step: whether it wants oil on the skin, whether it settles, and its whole seconds."""
+
+
+def wants_oil(stroke: Stroke, slot: Slot) -> bool:
+    """Whether a stroke in a slot wants oil on the skin: dry work does not, whatever else the stroke is good for."""
+    return "lubricated" in stroke.medium and slot != "dry"
 
 
 def oilings(steps: Iterable[Worked], lasts: int) -> list[Oiling | None]:

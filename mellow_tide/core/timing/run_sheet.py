@@ -11,7 +11,7 @@ from mellow_tide.core.catalogue.house import on_surface
 from mellow_tide.core.catalogue.records import Depth, Height, Record, Slot
 from mellow_tide.core.flow.brief import Brief, Side
 from mellow_tide.core.flow.flow import Flow, Role, Step, Stop
-from mellow_tide.core.timing.oiling import oilings
+from mellow_tide.core.timing.oiling import oilings, wants_oil
 from mellow_tide.core.timing.scene import HandState, Place, Scene, Transition, TransitionKind, opening_scene
 from mellow_tide.core.timing.step_seconds import step_seconds
 from mellow_tide.core.timing.tempo import USUAL, Tempo
@@ -125,7 +125,7 @@ def work_through(
         for step, stroke in zip(stop.steps, strokes, strict=True)
     ]
     worked = (
-        (stop.medium == "lubricated" and "lubricated" in stroke.medium, step.slot == "settle", seconds)
+        (stop.medium == "lubricated" and wants_oil(stroke, step.slot), step.slot == "settle", seconds)
         for step, stroke, seconds in zip(stop.steps, strokes, taken, strict=True)
     )
     for index, oiling in enumerate(oilings(worked, pace.oil_lasts)):

@@ -5,12 +5,13 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import ARC, flow, stop
 from mellow_tide.core.flow.edits import MoveStep
+from mellow_tide.core.timing.oiling import wants_oil
 
 
 def check(case: Case) -> Iterator[Found]:
     """Steps that need dry skin, after the first one that brings oil, unless the house works with almost none."""
     for s in case.worked():
-        oiled_at = next((i for i, x in enumerate(s.steps) if "lubricated" in case.stroke(x).medium), None)
+        oiled_at = next((i for i, x in enumerate(s.steps) if wants_oil(case.stroke(x), x.slot)), None)
         almost_dry = case.chosen("dry_work") == "almost_dry" and s.oil == "little"
         if oiled_at is None or s.medium != "lubricated" or almost_dry:
             continue

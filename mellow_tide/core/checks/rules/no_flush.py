@@ -7,15 +7,11 @@ from mellow_tide.core.checks.examples import ARC, flow, stop
 from mellow_tide.core.flow.edits import InsertStep
 from mellow_tide.core.flow.flow import Step
 
-WORKED_IN = ("friction", "point")
-
 
 def check(case: Case) -> Iterator[Found]:
     """Lubricated stops whose last friction or point has no stroke toward the heart after it but the settling."""
     for s in case.worked():
-        specific = [
-            i for i, x in enumerate(s.steps) if x.slot == "specific" and case.stroke(x).family in WORKED_IN
-        ]
+        specific = [i for i, x in enumerate(s.steps) if x.slot == "specific" and case.stroke(x).local]
         if not specific or s.medium != "lubricated":
             continue
         last = specific[-1]

@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import ARC, flow, stop
 from mellow_tide.core.flow.edits import InsertStep, MoveStep
 from mellow_tide.core.flow.flow import Step
+from mellow_tide.core.timing.oiling import wants_oil
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -13,7 +14,7 @@ def check(case: Case) -> Iterator[Found]:
     for s in case.worked():
         if s.medium != "lubricated":
             continue
-        needs = next((i for i, x in enumerate(s.steps) if "lubricated" in case.stroke(x).medium), None)
+        needs = next((i for i, x in enumerate(s.steps) if wants_oil(case.stroke(x), x.slot)), None)
         if needs is None or s.steps[needs].slot == "spread":
             continue
         later = next((i for i, x in enumerate(s.steps) if x.slot == "spread"), None)

@@ -1,0 +1,172 @@
+"""Random clients with what they ask for, and what every plan made for them must keep."""
+
+from random import Random
+
+from mellow_tide.core.catalogue.house import House
+from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.core.evaluation.evaluate import evaluate
+from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded, Wish
+from mellow_tide.core.flow.reach import check_flow
+from mellow_tide.core.planner.asked import Asked
+from mellow_tide.core.planner.choice import Chooser
+from mellow_tide.core.planner.plan import plan
+from mellow_tide.core.planner.question import pose
+from mellow_tide.core.refusal import DoesNotFit
+
+CATALOGUE = load_catalogue()
+
+# Conditions that name a clinician first are findings of their own, whatever is planned.
+BEARABLE = sorted(id for id, condition in CATALOGUE.conditions.items() if condition.level == "adapt")
+CONSENTS = sorted(CATALOGUE.consents)
+STROKES = sorted(id for id, stroke in CATALOGUE.strokes.items() if stroke.routine)
+HOUSE_RULES = (
+    "table_height",
+    "stool",
+    "clean_after_feet",
+    "legs_and_feet",
+    "calf_and_shin",
+    "dry_work",
+    "light_end",
+    "prenatal_limbs",
+)
+
+Asking = tuple[Brief, ClientFacts, House]
+
+
+def some(random, things, most):
+    return random.sample(sorted(things), random.randint(0, min(most, len(things))))
+
+
+def asking(random: Random) -> Asking:
+    """Any shipped school, with what a client may bring and a house may choose."""
+    school = CATALOGUE.schools[random.choice(sorted(CATALOGUE.schools))]
+    kind = CATALOGUE.kinds[school.kind]
+    regions = sorted({id for block in school.blocks for id in block.regions()})
+    words = some(random, regions, 4)
+    cut = random.randint(0, len(words))
+    brief = Brief(
+        kind=kind.id,
+        school=school.id,
+        area=random.choice([area.id for area in kind.areas]) if kind.areas else None,
+        first_position=random.choice([None, *(block.position for block in school.blocks)]),
+        booked_minutes=random.randint(*((10, 60) if kind.surface == "chair" else (25, 120))),
+        first_visit=random.random() < 0.3,
+        focus=tuple(words[:cut][:2]),
+        leave_out=tuple(words[cut:]),
+        close_with="seated" if kind.id == "chair" else random.choice(["head", "feet", "whole"]),
+        finish=random.choice(["calm", "bright"]) if kind.surface == "chair" else "calm",
+        pressure=random.choice(["light", "medium", "firm"]),
+    )
+    house = House(
+        rules={id: random.choice(CATALOGUE.house_rules[id].choices).id for id in some(random, HOUSE_RULES, 4)}
+    )
+    return brief, client_for(random, kind.id, regions), house
+
+
+def client_for(random: Random, kind: str, regions: list[str]) -> ClientFacts:
+    consents = frozenset(some(random, CONSENTS, len(CONSENTS)))
+    days = {"prenatal": (60, 270), "labour_support": (260, 290)}.get(kind)
+    return ClientFacts(
+        height_cm=random.randint(145, 205),
+        breaths_per_minute=random.randint(5, 25),
+        consents=consents,
+        declined=frozenset(some(random, CONSENTS, 2)) - consents,
+        conditions=frozenset(some(random, BEARABLE, 2)),
+        gestation_days=random.randint(*days) if days else None,
+        excluded=tuple(place(random, regions) for _ in range(random.randint(0, 1))),
+        wishes=tuple(
+            Wish(region=id, depth=random.randint(2, 10) / 2) for id in some(random, CATALOGUE.regions, 3)
+        ),
+        likes=frozenset(some(random, [*STROKES, *CATALOGUE.tools], 2)),
+        dislikes=frozenset(some(random, STROKES, 1)),
+    )
+
+
+def place(random: Random, regions: list[str]) -> Excluded:
+    region = random.choice(regions)
+    zone = random.choice([None, *CATALOGUE.regions[region].zones])
+    return Excluded(region=region, side=random.choice(["left", "right", "both"]), zone=zone)
+
+
+def broken(brief: Brief, client: ClientFacts, house: House) -> list[str]:
+    """What a plan for this asking does not keep; nothing for one that is refused."""
+    try:
+        made = plan(brief, client, CATALOGUE, house)
+    except DoesNotFit:
+        return []
+    flow, found = made.flow, []
+    check_flow(flow, CATALOGUE)
+    evaluation = evaluate(flow, client, CATALOGUE, house)
+    found += [f"{f.code} {f.what}" for f in evaluation.findings if f.severity != "advice"]
+    if abs(evaluation.sheet.over) > 15:
+        found.append(f"{evaluation.sheet.over} s over")
+    worked = {stop.region for stop in flow.stops if stop.role == "work"}
+    # A labour is a round of the three places that ease it: a wish for another region only says what comes first.
+    if brief.kind != "labour_support" and not set(brief.focus) <= worked:
+        found.append("a focus is not worked")
+    if worked & set(brief.leave_out):
+        found.append("a region left out is worked")
+    found += _lopsided(flow, client)
+    if plan(brief, client, CATALOGUE, house) != made:
+        found.append("the same asking has another plan")
+    return found
+
+
+def _lopsided(flow, client):
+    """Pairs with other strokes left than right, or with one side only though nothing keeps from the other."""
+    steps = {}
+    for stop in flow.stops:
+        if stop.role == "work" and CATALOGUE.regions[stop.region].sides == "pair":
+            steps.setdefault(stop.region, {})[stop.side] = stop.steps
+    for region, sides in steps.items():
+        spared = any(x.region == region for x in client.excluded)
+        if len(sides) == 2 and sides["left"] != sides["right"]:
+            yield f"{region}: other strokes left than right"
+        if len(sides) == 1 and not spared:
+            yield f"{region}: one side only"
+
+
+def worth(brief: Brief, client: ClientFacts, house: House) -> float | None:
+    """The value of the best plan at the usual weights; None where there is none."""
+    try:
+        asked = Asked.of(brief, client, CATALOGUE, house, None)
+        if asked.kind.open_ended:
+            return None
+        choice = Chooser(pose(asked), asked.catalogue).best()
+    except DoesNotFit:
+        return None
+    return choice.value if choice else None
+
+
+def tightened(random: Random, client: ClientFacts, regions: list[str]) -> ClientFacts:
+    """The client with one restriction more. One side alone is no such thing: half a pair is other work, not less."""
+    what = random.choice(["condition", "declined", "excluded"])
+    if what == "condition":
+        return client.model_copy(update={"conditions": client.conditions | {random.choice(BEARABLE)}})
+    if what == "declined":
+        no = random.choice(CONSENTS)
+        return client.model_copy(
+            update={"declined": client.declined | {no}, "consents": client.consents - {no}}
+        )
+    spared = place(random, regions).model_copy(update={"side": "both"})
+    return client.model_copy(update={"excluded": (*client.excluded, spared)})
+
+
+def untrue(random: Random, brief: Brief, client: ClientFacts, house: House) -> list[str]:
+    """Which of the two laws of value does not hold here: more minutes or less restriction never do less good."""
+    now = worth(brief, client, house)
+    if now is None:
+        return []
+    found = []
+    longer = brief.model_copy(
+        update={"booked_minutes": min(120, brief.booked_minutes + random.randint(1, 20))}
+    )
+    later = worth(longer, client, house)
+    if later is not None and later < now - 1e-9:
+        found.append(f"{longer.booked_minutes} minutes do {later}, {brief.booked_minutes} do {now}")
+    regions = sorted({id for b in CATALOGUE.schools[brief.school].blocks for id in b.regions()})
+    tighter = tightened(random, client, regions)
+    less = worth(brief, tighter, house)
+    if less is not None and less > now + 1e-9:
+        found.append(f"with {tighter.conditions, tighter.declined, tighter.excluded}: {less}, without {now}")
+    return found
