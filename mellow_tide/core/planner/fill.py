@@ -11,7 +11,7 @@ from mellow_tide.core.planner.place import Place, place_at
 from mellow_tide.core.planner.question import Question
 from mellow_tide.core.planner.refit import NEAR, refit
 from mellow_tide.core.planner.rituals import closed, ritual_steps
-from mellow_tide.core.timing.run_sheet import stop_seconds
+from mellow_tide.core.timing.run_sheet import TOLERATED, stop_seconds
 
 MAKES_GOOD = 5
 """Seconds per side by which a stop may make good what those before it missed."""
@@ -58,20 +58,20 @@ def _work(
         target = int(max(share.least, min(share.most, target)))
         touch = after(before, visit.region, asked.touch(visit.region), asked.catalogue)
         place = place_at(visit.region, visit.position, touch, asked.catalogue, asked.tempo)
-        steps[visit.region], seconds = _steps(place, target, minutes[visit.region], present.get(visit.region))
+        here = present.get(visit.region)
+        found = refit(place, here, target, minutes[visit.region]) if here else None
+        # What keeps its strokes may miss its seconds, as long as it can still be made good.
+        if found is None or abs(owed + count * (minutes[visit.region] - found[1])) > TOLERATED:
+            found = _fresh(place, target)
+        steps[visit.region], seconds = found
         before = worked_as(steps[visit.region])
         owed += count * (minutes[visit.region] - seconds)
         taken += count * seconds
     return Filled(steps, taken)
 
 
-def _steps(
-    place: Place, target: int, asked_for: int, present: tuple[Step, ...] | None
-) -> tuple[tuple[Step, ...], int]:
-    """The steps at `place` and their whole seconds: the present ones if they can take what is asked for."""
-    kept = refit(place, present, target, asked_for) if present else None
-    if kept:
-        return kept
+def _fresh(place: Place, target: int) -> tuple[tuple[Step, ...], int]:
+    """New steps at `place` that take `target` whole seconds, and what they take."""
     arc = fit_arc(place, target)
     if abs(arc.seconds - target) > NEAR and place.touch.varied:
         place = place_at(place.region.id, place.position, place.touch.plain, place.catalogue, place.tempo)

@@ -28,10 +28,15 @@ class Order:
 
 @lru_cache(maxsize=2_000)
 def cheapest_order(chosen: frozenset[str], way: Way, catalogue: Catalogue) -> Order:
-    """The order of least seconds for `chosen`, region ids that `way` has a place for (at least one)."""
+    """The order of fewest turns, and then of least seconds, for `chosen`, region ids that `way` has a place for.
+
+    There must be at least one.
+    """
     blocks = way.blocks(catalogue)
+    possible = list(assignments(chosen, way, catalogue))
+    fewest = min(sum(map(bool, parts)) for parts in possible)
     return min(
-        (_through(parts, blocks, way, catalogue) for parts in assignments(chosen, way, catalogue)),
+        (_through(parts, blocks, way, catalogue) for parts in possible if sum(map(bool, parts)) == fewest),
         key=lambda order: order.seconds,
     )
 

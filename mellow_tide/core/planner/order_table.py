@@ -22,11 +22,15 @@ from mellow_tide.core.planner.walk import Walk
 from mellow_tide.core.planner.way import Home, Way, homes, sides_in
 from mellow_tide.core.timing.scene import Scene, opening_scene
 
+BLOCK = 100_000
+"""Stands for a block that is used: more than all seconds of a session, and much less than `NEVER`."""
+
 
 @dataclass(frozen=True)
 class OrderTable:
     """`joint[i]` are the least seconds for the set of classes whose bits make `i`, announcements left out.
 
+    To them are added `BLOCK` for each block that is used, so that the client is turned as seldom as can be.
     `bits[id]` are the bits a region sets, for each of its homes; `announced[id]` the seconds of announcing it.
     """
 
@@ -38,7 +42,7 @@ class OrderTable:
         """The seconds for one set of regions."""
         names = sorted(chosen)
         least = min(int(self.joint[_united(pick)]) for pick in product(*(self.bits[id] for id in names)))
-        return least + sum(self.announced[id] for id in names)
+        return least % BLOCK + sum(self.announced[id] for id in names)
 
     def of_all(self, always: tuple[str, ...], optional: tuple[str, ...]) -> Seconds:
         """The seconds for every set that holds `always` and those of `optional` whose bits its index has."""
@@ -53,7 +57,7 @@ class OrderTable:
         extra[0] = sum(self.announced[id] for id in always)
         for i, id in enumerate(optional):
             np.add(extra[: 1 << i], np.int32(self.announced[id]), out=extra[1 << i : 2 << i])
-        return least + extra
+        return np.where(least < NEVER, least % BLOCK, NEVER) + extra
 
 
 def _united(bits: tuple[int, ...]) -> int:
@@ -171,7 +175,8 @@ class _Builder:
                 for scene, passes in part.leaves.items():
                     _lower(grown, scene, np.where(used, np.minimum(begun + passes[mask], NEVER), NEVER))
             reached = grown
-        return total
+        blocks = sum((mask != 0).astype(np.int32) for mask in masks)
+        return np.where(total < NEVER, total + np.int32(BLOCK) * blocks, NEVER)
 
     def _opening(self, b: int) -> Scene:
         position = self._blocks[b].position

@@ -1,0 +1,150 @@
+"""The closest plan to a present one."""
+
+from random import Random
+
+import pytest
+
+from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.core.evaluation.evaluate import evaluate
+from mellow_tide.core.flow.brief import Brief, Excluded
+from mellow_tide.core.flow.edits import ChangeStep, InsertStop, MoveStop, apply
+from mellow_tide.core.flow.flow import Step, Stop
+from mellow_tide.core.planner.adjust import HELD, LEAVES, adjust
+from mellow_tide.core.planner.difference import difference
+from mellow_tide.core.planner.plan import plan, worked_by_hand
+from mellow_tide.core.planner.rituals import meet_the_minutes
+from mellow_tide.core.refusal import DoesNotFit
+from tests.core.askings import CATALOGUE as ASKED_OF
+from tests.core.askings import asking
+from tests.core.flows import CLIENT
+
+CATALOGUE = load_catalogue()
+HOUR = Brief(booked_minutes=75, focus=("back",))
+
+
+def changed(brief, **fields):
+    return brief.model_copy(update=fields)
+
+
+def faults(flow, client=CLIENT):
+    evaluation = evaluate(flow, client, CATALOGUE)
+    assert abs(evaluation.sheet.over) <= 15
+    return [f.code for f in evaluation.findings if f.severity != "advice"]
+
+
+def apart(present, flow, by_hand=()):
+    return difference(present.flow, flow, by_hand, CLIENT, CATALOGUE)
+
+
+def by_hand(present, *edits):
+    """The plan with some edits, its close made to fit again."""
+    return worked_by_hand(present, meet_the_minutes(apply(present.flow, edits), CLIENT, CATALOGUE))
+
+
+def test_nothing_changes_where_nothing_is_asked():
+    present = plan(HOUR, CLIENT, CATALOGUE)
+    assert adjust(present, HOUR, CLIENT, CATALOGUE).flow == present.flow
+
+
+@pytest.mark.parametrize("minutes", [35, 45, 60, 70, 90])
+def test_other_minutes_change_less_than_a_plan_made_anew(minutes):
+    present, brief = plan(HOUR, CLIENT, CATALOGUE), changed(HOUR, booked_minutes=minutes)
+    adjusted, anew = adjust(present, brief, CLIENT, CATALOGUE).flow, plan(brief, CLIENT, CATALOGUE).flow
+    assert faults(adjusted) == []
+
+    def upheaval(flow):
+        changes = apart(present, flow).changes
+        moved = sum(abs(c.after - c.before) for c in changes)
+        return HELD * moved + LEAVES * sum(0 in (c.before, c.after) for c in changes)
+
+    # Passes do not divide finer than some seconds.
+    assert upheaval(adjusted) <= upheaval(anew) + 5
+    # What stays keeps its strokes: none are other ones.
+    assert [c.region for c in apart(present, adjusted).changes if c.after and c.strokes == "other"] == []
+
+
+def test_one_region_less_gives_its_time_to_the_others_and_one_more_takes_it():
+    present = plan(HOUR, CLIENT, CATALOGUE)
+    without = adjust(present, changed(HOUR, leave_out=("foot",)), CLIENT, CATALOGUE)
+    changes = {c.region: c.after - c.before for c in apart(present, without.flow).changes}
+    assert changes.pop("foot") < 0
+    assert all(change > 0 for change in changes.values())
+    assert {left.region: left.reason for left in without.left_out}["foot"] == "wish"
+    back = adjust(without, changed(HOUR, focus=("back", "foot")), CLIENT, CATALOGUE)
+    assert "foot" in {stop.region for stop in back.flow.stops}
+    assert faults(back.flow) == []
+
+
+def test_a_new_restriction_changes_only_what_it_must():
+    present = plan(HOUR, CLIENT, CATALOGUE)
+    sore = CLIENT.model_copy(update={"excluded": (Excluded(region="neck", because="a rash"),)})
+    made = adjust(present, HOUR, sore, CATALOGUE)
+    assert "neck" not in {stop.region for stop in made.flow.stops if stop.role == "work"}
+    assert faults(made.flow, sore) == []
+    kept = {c.region for c in apart(present, made.flow).changes}
+    assert len({s.region for s in present.flow.stops} - kept) >= 5
+
+
+def test_what_was_set_by_hand_is_kept_and_said():
+    edit = ChangeStep(stop_id="neck", step=2, passes=5)
+    present = by_hand(plan(HOUR, CLIENT, CATALOGUE), edit)
+    assert present.by_hand == ("neck",)
+    made = adjust(present, changed(HOUR, leave_out=("face",)), CLIENT, CATALOGUE, hold="by_hand")
+    assert made.by_hand == ("neck",)
+    told = apart(present, made.flow, present.by_hand)
+    assert (told.kept, told.moved) == (("neck",), ())
+    lost = adjust(present, changed(HOUR, leave_out=("neck",)), CLIENT, CATALOGUE, hold="by_hand")
+    assert lost.by_hand == ()
+    assert apart(present, lost.flow, present.by_hand).moved == ("neck",)
+
+
+def test_an_order_made_by_hand_is_kept_and_what_is_new_goes_where_it_costs_least():
+    present = plan(HOUR, CLIENT, CATALOGUE)
+    ids = [stop.id for stop in present.flow.stops]
+    turned = by_hand(present, MoveStop(stop_id="scalp", to=ids.index("neck")))
+    order = [s.region for s in turned.flow.stops if s.role == "work"]
+    assert order.index("scalp") < order.index("neck")
+    made = adjust(turned, changed(HOUR, booked_minutes=70), CLIENT, CATALOGUE)
+    now = [s.region for s in made.flow.stops if s.role == "work"]
+    assert now == [region for region in order if region in now]
+    more = adjust(turned, changed(HOUR, booked_minutes=90, focus=("back", "chest")), CLIENT, CATALOGUE)
+    now = [s.region for s in more.flow.stops if s.role == "work"]
+    assert "chest" in now
+    assert [r for r in now if r in order] == [r for r in order if r in now]
+    assert faults(more.flow) == []
+
+
+def test_a_hold_for_the_whole_stays_after_what_it_followed():
+    present = plan(HOUR, CLIENT, CATALOGUE)
+    hold = Step(stroke="resting_hold", slot="settle", tool="palms", depth=1, passes=3)
+    rest = Stop(
+        id="rest",
+        role="integrate",
+        region="foot",
+        side="both",
+        position="prone",
+        window="none",
+        medium="clothed",
+        steps=(hold,),
+    )
+    at = next(i for i, s in enumerate(present.flow.stops) if s.id == "back") + 1
+    rested = by_hand(present, InsertStop(at=at, stop=rest))
+    made = adjust(rested, changed(HOUR, booked_minutes=65), CLIENT, CATALOGUE)
+    ids = [stop.id for stop in made.flow.stops]
+    assert ids[ids.index("back") + 1] == "rest"
+    assert faults(made.flow) == []
+
+
+@pytest.mark.parametrize("seed", range(60))
+def test_any_plan_fitted_to_other_minutes_keeps_what_a_plan_must(seed):
+    random = Random(1000 + seed)
+    brief, client, house = asking(random)
+    other = changed(brief, booked_minutes=max(10, min(120, brief.booked_minutes + random.randint(-20, 15))))
+    try:
+        present = plan(brief, client, ASKED_OF, house)
+        made = adjust(present, other, client, ASKED_OF, house)
+    except DoesNotFit:
+        return
+    evaluation = evaluate(made.flow, client, ASKED_OF, house)
+    assert [f.what for f in evaluation.findings if f.severity != "advice"] == []
+    assert abs(evaluation.sheet.over) <= 15
