@@ -1,8 +1,19 @@
-"""`./tide bench [area] [--json]`: one line a figure. `--plans` is the area that is not among all."""
+"""`./tide bench [area] [--json] [--write]`: one line a figure. `--plans` is the area that is not among all.
 
+`--write` puts what was measured into docs/benchmarks.md, with the machine.
+"""
+
+import os
+import platform
 import sys
+from datetime import UTC, datetime
+from pathlib import Path
 
 from benchmarks import clock, evaluation, planner, plans
+from benchmarks.figure import Figure
+
+PAGE = Path(__file__).parents[1] / "docs" / "benchmarks.md"
+CPUINFO = Path("/proc/cpuinfo")
 
 AREAS = {"clock": clock.figures, "evaluation": evaluation.figures, "planner": planner.figures}
 LONG = {"plans": plans.figures}
@@ -12,7 +23,7 @@ def main(words: list[str]) -> int:
     """Measure the areas named, or all; 1 if a promise is missed, 2 for an unknown area."""
     as_json = "--json" in words
     known = AREAS | LONG
-    wanted = [word.removeprefix("--") for word in words if word != "--json"] or list(AREAS)
+    wanted = [word.removeprefix("--") for word in words if word not in ("--json", "--write")] or list(AREAS)
     unknown = [area for area in wanted if area not in known]
     if unknown:
         print(
@@ -20,12 +31,34 @@ def main(words: list[str]) -> int:
             file=sys.stderr,
         )
         return 2
-    held = True
+    measured = []
     for area in wanted:
         for found in known[area]():
             print(found.as_json() if as_json else found.as_line(), flush=True)
-            held = held and found.holds
-    return 0 if held else 1
+            measured.append(found)
+    if "--write" in words:
+        PAGE.write_text(page(measured))
+    return 0 if all(found.holds for found in measured) else 1
+
+
+def page(measured: list[Figure]) -> str:
+    """The page of the last run."""
+    rows = "\n".join(found.as_row() for found in measured)
+    return (
+        "# What was measured last\n\n"
+        f"By `./tide bench --write` on {datetime.now(UTC):%Y-%m-%d}: {machine()}. Times in ms; a ratio is of medians\n"
+        "in the same run. A second machine, or a busy one, gives other times and much the same ratios.\n\n"
+        "| what | median | 95th percentile | beside | promised |\n|---|---|---|---|---|\n"
+        f"{rows}\n"
+    )
+
+
+def machine() -> str:
+    """Processor, number of its cores, and the versions that matter, in a few words."""
+    cpu = next(
+        (line.split(":")[1].strip() for line in CPUINFO.read_text().splitlines() if "model name" in line), ""
+    )
+    return f"{cpu or platform.machine()}, {os.cpu_count()} cores, Python {platform.python_version()}"
 
 
 sys.exit(main(sys.argv[1:]))

@@ -9,7 +9,10 @@ from time import perf_counter
 
 @dataclass(frozen=True)
 class Figure:
-    """`median` and `p95` in `unit`; `ratio` is median over the reference's median; `target` bounds p95."""
+    """`median` and `p95` in `unit`; `ratio` is median over the reference's median.
+
+    `target` bounds `p95`, `promised` the ratio.
+    """
 
     name: str
     median: float
@@ -18,6 +21,7 @@ class Figure:
     reference: str
     ratio: float
     target: float | None
+    promised: float | None
     holds: bool
 
     def as_json(self) -> str:
@@ -26,12 +30,23 @@ class Figure:
 
     def as_line(self) -> str:
         """One line for a person."""
-        promise = "" if self.target is None else f" {self.target:g} {self.unit}"
-        verdict = f", {'holds' if self.holds else 'MISSES'}{promise}"
         return (
             f"{self.name}: median {self.median:.2f}, p95 {self.p95:.2f} {self.unit}"
-            f" ({self.ratio:.2f} x {self.reference}){verdict}"
+            f" ({self.ratio:.2f} x {self.reference}){self._verdict(', ')}"
         )
+
+    def as_row(self) -> str:
+        """One row of a table: name, median, 95th percentile, ratio and verdict."""
+        return (
+            f"| {self.name} | {self.median:.1f} | {self.p95:.1f} | {self.ratio:.1f} x {self.reference}"
+            f" |{self._verdict(' ')} |"
+        )
+
+    def _verdict(self, before: str) -> str:
+        if self.target is None and self.promised is None:
+            return ""
+        promise = f"{self.target:.1f} {self.unit}" if self.target is not None else f"{self.promised:g} times"
+        return f"{before}{'holds' if self.holds else 'MISSES'} {promise}"
 
 
 def milliseconds(work: Callable[[], object], times: int) -> list[float]:
@@ -60,12 +75,13 @@ def figure(
     reference_taken: Sequence[float],
     target: float | None = None,
     most_ratio: float | None = None,
+    least_ratio: float | None = None,
 ) -> Figure:
     """The figure of `taken` ms beside a reference measured in the same run.
 
-    `target` bounds the 95th percentile, `most_ratio` the medians' ratio; it holds if both do.
+    `target` bounds the 95th percentile, `most_ratio` and `least_ratio` the medians' ratio; it holds if all do.
     """
-    p95 = quantiles(taken, n=20)[-1]
+    p95 = quantiles(taken, n=20)[-1] if len(taken) > 2 else max(taken)
     ratio = median(taken) / median(reference_taken)
     return Figure(
         name=name,
@@ -75,5 +91,8 @@ def figure(
         reference=reference,
         ratio=ratio,
         target=target,
-        holds=(target is None or p95 <= target) and (most_ratio is None or ratio <= most_ratio),
+        promised=next((r for r in (most_ratio, least_ratio) if r is not None), None),
+        holds=(target is None or p95 <= target)
+        and (most_ratio is None or ratio <= most_ratio)
+        and (least_ratio is None or ratio >= least_ratio),
     )

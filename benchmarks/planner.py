@@ -1,32 +1,46 @@
-"""Planning, first and again, beside laying the plan out on the clock.
+"""Planning, first and again, beside laying the plan out on the clock; and beside CP-SAT on the same question.
 
 First: nothing is known of the school yet, its table of orders is made anew. Again: other weights and minutes, the
 table at hand.
 """
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from benchmarks.figure import Figure, figure, milliseconds
 from benchmarks.long_flow import CLIENT
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house import DEFAULTS
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.planner import order, order_table
+from mellow_tide.core.planner.adjust import adjust
+from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.plan import plan
+from mellow_tide.core.planner.question import pose
+from mellow_tide.core.planner.replan_table import replan_table
 from mellow_tide.core.timing.run_sheet import lay_out
+from tests.external.discretised import model_of, solved_by_cp_sat
 
 PRESSURES = ("light", "medium", "firm")
+SOLVER_SECONDS, SOLVER_WORKERS = 60, 8
+LEAST_RATIO, MEDIAN_RATIO = 10, 50
+"""How many times CP-SAT's seconds a plan is promised to be faster, on every question and at the median."""
 
 
 @dataclass(frozen=True)
 class Kind:
-    """A kind of session with the promised 95th percentiles of its first plan and of planning again, in ms."""
+    """A kind of session with the promised 95th percentiles of its first plan and of planning again, in ms.
+
+    `solved` are the places of the briefs that CP-SAT is given too.
+    """
 
     name: str
     first: float
     again: float
     briefs: list[Brief]
     client: ClientFacts = CLIENT
+    solved: tuple[int, ...] = field(default=(0, 4))
 
 
 def _briefs(minutes: tuple[int, ...], focuses: tuple[tuple[str, ...], ...], **fields: str) -> list[Brief]:
@@ -38,37 +52,77 @@ def _briefs(minutes: tuple[int, ...], focuses: tuple[tuple[str, ...], ...], **fi
     ]
 
 
+PREGNANT = CLIENT.model_copy(update={"gestation_days": 190})
+FOCUSES = ((), ("neck",), ("hips", "foot"), ("back",))
+CHAIR = {"kind": "chair", "school": "chair_downwards", "close_with": "seated"}
+
 KINDS = [
-    Kind(
-        "chair",
-        10,
-        10 / 3,
-        _briefs(
-            (10, 15, 20, 30), ((), ("neck",)), kind="chair", school="chair_downwards", close_with="seated"
-        ),
-    ),
+    Kind("chair", 10, 10 / 3, _briefs((10, 15, 20, 30), ((), ("neck",)), **CHAIR)),
     Kind(
         "side-lying",
         50,
         50 / 3,
         _briefs((60, 75, 90), ((), ("back",), ("hips",)), kind="side_lying", school="side_by_side"),
     ),
-    Kind("full body, 90 min", 200, 200 / 3, _briefs((90,), ((), ("neck",), ("hips", "foot"), ("back",)))),
+    Kind(
+        "prenatal, two turns",
+        250,
+        250 / 3,
+        _briefs((45, 60, 75), ((), ("back",), ("hips",)), kind="prenatal", school="left_side_first"),
+        PREGNANT,
+    ),
+    Kind("full body, 90 min, back outwards", 200, 200 / 3, _briefs((90,), FOCUSES)),
+    Kind("full body, 90 min, feet upwards", 200, 200 / 3, _briefs((90,), FOCUSES, school="feet_upwards")),
+    Kind("full body, 90 min, head downwards", 200, 200 / 3, _briefs((90,), FOCUSES, school="head_downwards")),
+    Kind("full body, 60 min", 200, 200 / 3, _briefs((60,), FOCUSES), solved=()),
+    Kind("full body, 120 min", 200, 200 / 3, _briefs((120,), FOCUSES), solved=()),
 ]
 
 
 def figures() -> Iterator[Figure]:
     """Measure this area; all times in ms."""
     catalogue = load_catalogue()
+    solved: list[float] = []
     for kind in KINDS:
         flow = plan(kind.briefs[0], kind.client, catalogue).flow
         layout = milliseconds(lambda flow=flow: lay_out(flow, catalogue), 50)
         first, again = [], []
         for brief in kind.briefs:
-            order.cheapest_order.cache_clear()
-            order_table.order_table.cache_clear()
+            _forget()
             first += milliseconds(lambda brief=brief, kind=kind: plan(brief, kind.client, catalogue), 1)
             other = brief.model_copy(update={"booked_minutes": brief.booked_minutes + 1})
             again += milliseconds(lambda other=other, kind=kind: plan(other, kind.client, catalogue), 1)
         yield figure(f"planner: {kind.name}, first plan", first, "laying it out", layout, target=kind.first)
         yield figure(f"planner: {kind.name}, again", again, "laying it out", layout, target=kind.again)
+        for place in kind.solved:
+            ours, theirs = _beside_cp_sat(kind, kind.briefs[place], catalogue)
+            solved.append(theirs / ours)
+            name = f"planner: {kind.name}, {kind.briefs[place].booked_minutes} min, CP-SAT"
+            yield figure(name, [theirs, theirs], "our first plan", [ours], least_ratio=LEAST_RATIO)
+    yield figure("planner: CP-SAT, all questions", solved, "our first plan", [1.0], least_ratio=MEDIAN_RATIO)
+    yield from _of_one_plan(catalogue)
+
+
+def _forget() -> None:
+    order.cheapest_order.cache_clear()
+    order_table.order_table.cache_clear()
+
+
+def _beside_cp_sat(kind: Kind, brief: Brief, catalogue: Catalogue) -> tuple[float, float]:
+    """Ms of our first plan, and of CP-SAT until it has proven its best, on the same question."""
+    model = model_of(pose(Asked.of(brief, kind.client, catalogue, DEFAULTS, None)), catalogue)
+    theirs = milliseconds(lambda: solved_by_cp_sat(model, SOLVER_SECONDS, SOLVER_WORKERS), 1)[0]
+    _forget()
+    return milliseconds(lambda: plan(brief, kind.client, catalogue), 1)[0], theirs
+
+
+def _of_one_plan(catalogue: Catalogue) -> Iterator[Figure]:
+    """What else is made of a plan: the closest one for other minutes, and the tables for the table's side."""
+    brief = Brief(booked_minutes=75, focus=("back",))
+    present = plan(brief, CLIENT, catalogue)
+    shorter = brief.model_copy(update={"booked_minutes": 63})
+    planned = milliseconds(lambda: plan(shorter, CLIENT, catalogue), 20)
+    fitted = milliseconds(lambda: adjust(present, shorter, CLIENT, catalogue), 20)
+    yield figure("planner: fit 75 minutes to 63", fitted, "planning them anew", planned)
+    tables = milliseconds(lambda: replan_table(present.flow, (), CLIENT, catalogue), 5)
+    yield figure("planner: tables for the table's side, 75 min", tables, "planning it", planned)

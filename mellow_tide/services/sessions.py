@@ -59,21 +59,28 @@ def session(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue)
 
 
 def replan(
-    db: Database, who: SignedIn, session_id: UUID, revision: int, brief: Brief, catalogue: Catalogue
+    db: Database,
+    who: SignedIn,
+    session_id: UUID,
+    revision: int,
+    brief: Brief,
+    catalogue: Catalogue,
+    anew: bool = False,
 ) -> SessionView:
-    """Plan anew for `brief` and store it; what was set by hand is kept as far as it can be.
+    """Plan for `brief` and store it; what was set by hand is kept as far as it can be, unless all is made `anew`.
 
     Raises the core's refusals, with the smallest changes that would do, `Stale` if `revision` is no longer the newest,
     `RunHasBegun`; then nothing is changed.
     """
     row = _unworked(db, who, session_id)
     before = Plan.model_validate(row.plan)
+    keeps = bool(before.by_hand) and not anew and before.flow.brief.kind == brief.kind
     with offering(brief, row, catalogue):
-        if before.by_hand and before.flow.brief.kind == brief.kind:
+        if keeps:
             made = _adjusted(before, brief, row, "by_hand", catalogue)
         else:
             made = plan(brief, row.facts, catalogue, row.house, deadline=after(PLANNING_SECONDS))
-    return _store(db, who, session_id, revision, made, catalogue, before if before.by_hand else None)
+    return _store(db, who, session_id, revision, made, catalogue, before if keeps else None)
 
 
 def fit(

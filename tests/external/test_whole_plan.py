@@ -32,7 +32,7 @@ BRIEFS = {
     "full body 90, feet upwards": Brief(booked_minutes=90, school="feet_upwards", focus=("neck",)),
     "full body 75, head downwards": Brief(booked_minutes=75, school="head_downwards", leave_out=("hips",)),
 }
-WITHIN = 0.001
+WITHIN = 0.002
 """Part of the value by which rounding to 15 s may fall behind the best on that grid."""
 
 

@@ -20,9 +20,9 @@ def fields(answer, status=422):
     return {error["field"]: (error["what"], error["remedy"]) for error in answer.json()["errors"]}
 
 
-def change(client, name, **brief):
+def change(client, name, anew=True, **brief):
     revision = client.get(url(name)).json()["revision"]
-    return client.put(url(name, "/brief"), json={"revision": revision, "brief": brief})
+    return client.put(url(name, "/brief"), json={"revision": revision, "brief": brief, "anew": anew})
 
 
 def test_the_day_says_what_is_next(client):
@@ -71,6 +71,68 @@ def test_an_unknown_region_and_a_brief_that_cannot_fit(client):
     needs = fields(change(client, "corin", booked_minutes=20, focus=["back", "neck"]))
     assert set(needs) == {"focus", "booked_minutes"}
     assert needs["booked_minutes"][1].startswith("book ")
+
+
+def test_an_impossible_brief_offers_what_would_do(client):
+    answer = change(client, "corin", booked_minutes=25, focus=["back", "neck", "foot"])
+    fields(answer)
+    offers = answer.json()["offers"]
+    assert [offer["says"] for offer in offers][:2] == ["Book 30 minutes", "Take back out of the focus"]
+    taken = {"booked_minutes": 25, "focus": ["back", "neck", "foot"], **offers[1]["change"]}
+    assert change(client, "corin", **taken).status_code == 200
+
+
+def test_another_length_is_tried_without_storing_and_then_taken(client):
+    change(client, "bram", booked_minutes=90, focus=["hips"])
+    before = client.get(url("bram")).json()
+    brief = {**before["plan"]["flow"]["brief"], "booked_minutes": 60}
+    tried = client.post(url("bram", "/adjustment"), json={"brief": brief}).json()
+    assert tried["plan"]["flow"]["brief"]["booked_minutes"] == 60
+    assert abs(tried["evaluation"]["sheet"]["seconds"] - 50 * 60) <= 15
+    assert tried["difference"]["changes"]
+    assert client.get(url("bram")).json() == before
+    body = {"revision": before["revision"], "brief": brief}
+    taken = client.put(url("bram", "/adjustment"), json=body).json()
+    assert taken["plan"]["flow"] == tried["plan"]["flow"]
+    assert taken["difference"] == tried["difference"]
+    assert client.get(url("bram")).json()["plan"] == taken["plan"]
+    assert client.put(url("bram", "/adjustment"), json=body).status_code == 409
+
+
+def test_a_length_that_cannot_be_is_refused_with_offers_and_changes_nothing(client):
+    before = client.get(url("bram")).json()
+    brief = {**before["plan"]["flow"]["brief"], "booked_minutes": 10}
+    for answer in (
+        client.post(url("bram", "/adjustment"), json={"brief": brief}),
+        client.put(url("bram", "/adjustment"), json={"revision": before["revision"], "brief": brief}),
+    ):
+        fields(answer)
+        assert answer.json()["offers"]
+    assert client.get(url("bram")).json() == before
+
+
+def test_why_and_what_the_table_needs_are_read(client):
+    flow = client.get(url("bram")).json()["plan"]["flow"]
+    worked = {stop["region"] for stop in flow["stops"] if stop["role"] == "work"}
+    why = client.get(url("bram", "/reasons")).json()
+    assert {reason["region"] for reason in why["regions"]} == worked
+    assert why["order"]["seconds"] <= why["order"]["plain_seconds"]
+    tables = client.get(url("bram", "/replanning")).json()["stops"]
+    assert [table["stop"] for table in tables] == list(range(len(flow["stops"])))
+
+
+def test_what_was_edited_is_kept_when_the_brief_changes(client):
+    change(client, "bram", booked_minutes=90, focus=["hips"])
+    before = client.get(url("bram")).json()
+    edit = {"kind": "change_step", "stop_id": "neck", "step": 2, "passes": 6}
+    edited = client.post(url("bram", "/edits"), json={"revision": before["revision"], "edits": [edit]}).json()
+    assert edited["plan"]["by_hand"] == ["neck"]
+    brief = {**before["plan"]["flow"]["brief"], "leave_out": ["hand"]}
+    made = client.put(url("bram", "/brief"), json={"revision": edited["revision"], "brief": brief}).json()
+    assert made["plan"]["by_hand"] == ["neck"]
+    assert made["difference"]["kept"] == ["neck"]
+    neck = [[s["steps"] for s in v["plan"]["flow"]["stops"] if s["id"] == "neck"] for v in (edited, made)]
+    assert neck[0] == neck[1]
 
 
 def test_two_windows_never_overwrite_one_another(client):

@@ -515,12 +515,17 @@ export interface components {
         };
         /**
          * BriefChange
-         * @description A new brief for the session read at `revision`.
+         * @description A new brief for the session read at `revision`; what was set by hand is kept unless all is made `anew`.
          */
         BriefChange: {
             /** Revision */
             revision: number;
             brief: components["schemas"]["Brief"];
+            /**
+             * Anew
+             * @default false
+             */
+            anew: boolean;
         };
         /**
          * Cap
@@ -715,8 +720,8 @@ export interface components {
          *
          *     `place_depth` replaces the most depth at fragile places, `pass_seconds` the seconds of a stroke's pass,
          *     `ceilings` the highest discomfort number by work (`relaxation`, `specific`); `unasked` are consents that need no yes
-         *     on record; `plans` are strokes that are planned here and go before others of their slot, `spares` those that
-         *     are not; `skips` are slots that are not planned on skin to be oiled.
+         *     on record; `plans` are strokes by slot that are planned there and go before others, `spares` those that are
+         *     not; `skips` are slots that are not planned on skin to be oiled.
          */
         Choice: {
             /** Id */
@@ -756,9 +761,11 @@ export interface components {
             unasked: string[];
             /**
              * Plans
-             * @default []
+             * @default {}
              */
-            plans: string[];
+            plans: {
+                [key: string]: string[];
+            };
             /**
              * Spares
              * @default []
@@ -1228,6 +1235,15 @@ export interface components {
              * @default []
              */
             repairs: components["schemas"]["Repair"][];
+        };
+        /**
+         * Fit
+         * @description A brief to which the session read at `revision` is fitted.
+         */
+        Fit: {
+            /** Revision */
+            revision: number;
+            brief: components["schemas"]["Brief"];
         };
         /**
          * Flow
@@ -2877,7 +2893,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["BriefChange"];
+                "application/json": components["schemas"]["Fit"];
             };
         };
         responses: {

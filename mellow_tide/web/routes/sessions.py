@@ -34,7 +34,15 @@ class Body(BaseModel):
 
 
 class BriefChange(Body):
-    """A new brief for the session read at `revision`."""
+    """A new brief for the session read at `revision`; what was set by hand is kept unless all is made `anew`."""
+
+    revision: Revision
+    brief: Brief
+    anew: bool = False
+
+
+class Fit(Body):
+    """A brief to which the session read at `revision` is fitted."""
 
     revision: Revision
     brief: Brief
@@ -88,7 +96,8 @@ def read_session(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
 @router.put("/brief", response_model=SessionView)
 def change_brief(session_id: UUID, change: BriefChange, db: Db, who: Who, known: Known) -> Response:
     """Plan anew for a brief."""
-    return straight(sessions.replan(db, who, session_id, change.revision, change.brief, known))
+    made = sessions.replan(db, who, session_id, change.revision, change.brief, known, change.anew)
+    return straight(made)
 
 
 @router.post("/adjustment", response_model=Adjustment)
@@ -98,7 +107,7 @@ def try_adjustment(session_id: UUID, wished: Wished, db: Db, who: Who, known: Kn
 
 
 @router.put("/adjustment", response_model=SessionView)
-def take_adjustment(session_id: UUID, change: BriefChange, db: Db, who: Who, known: Known) -> Response:
+def take_adjustment(session_id: UUID, change: Fit, db: Db, who: Who, known: Known) -> Response:
     """Store the plan for a brief that is closest to the present one."""
     return straight(sessions.fit(db, who, session_id, change.revision, change.brief, known))
 

@@ -29,7 +29,7 @@ export function PlanPage() {
 }
 
 function Designer({ session, catalogue }: { session: SessionView; catalogue: Catalogue }) {
-  const { brief, planning, problem, change, mend, putBack } = useBrief(session);
+  const { brief, planning, problem, change, take, mend, putBack } = useBrief(session);
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   const [selected, setSelected] = useState<string | null>(null);
   const fixed = session.stage !== "plan";
@@ -74,7 +74,7 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
         />
       </div>
       {!fixed && !problem && <FitToTime session={session} catalogue={catalogue} />}
-      {!fixed && !problem && <OtherPlans session={session} catalogue={catalogue} onTake={change} />}
+      {!fixed && !problem && <OtherPlans session={session} catalogue={catalogue} onTake={take} />}
       <FindingsList
         findings={session.evaluation.findings}
         catalogue={catalogue}

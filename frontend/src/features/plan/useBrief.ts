@@ -13,16 +13,16 @@ export function useBrief(session: SessionView) {
   const [wished, setWished] = useState<Brief | null>(null);
   const planning = useMutation({
     scope: { id: `plan ${session.session_id}` },
-    mutationFn: (brief: Brief) => {
+    mutationFn: ({ brief, anew }: { brief: Brief; anew: boolean }) => {
       const newest = queries.getQueryData(queryKey) ?? session;
       return body<SessionView>(
         api.PUT("/api/sessions/{session_id}/brief", {
           params: { path: { session_id: session.session_id } },
-          body: { revision: newest.revision, brief },
+          body: { revision: newest.revision, brief, anew },
         }),
       );
     },
-    onSuccess: (planned, brief) => {
+    onSuccess: (planned, { brief }) => {
       queries.setQueryData(queryKey, planned);
       queries.invalidateQueries({ queryKey: ["day"] });
       setWished((now) => (now === brief ? null : now));
@@ -58,7 +58,12 @@ export function useBrief(session: SessionView) {
     change(patch: Partial<Brief>) {
       const next = { ...brief, ...patch };
       setWished(next);
-      planning.mutate(next);
+      planning.mutate({ brief: next, anew: false });
+    },
+    /** Another plan as it was offered: nothing that was set by hand before is kept. */
+    take(other: Brief) {
+      setWished(other);
+      planning.mutate({ brief: other, anew: true });
     },
     putBack() {
       setWished(null);
