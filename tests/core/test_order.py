@@ -103,10 +103,12 @@ HOUSES = [
     House(),
     House(rules={"table_height": "lifts"}),
     House(rules={"clean_after_feet": "wipe", "stool": "stand"}),
+    House(rules={"legs_and_feet": "leg_foot_leg_foot", "calf_and_shin": "both_supine"}),
+    House(rules={"legs_and_feet": "feet_last"}),
 ]
 
 
-@pytest.mark.parametrize("seed", range(120))
+@pytest.mark.parametrize("seed", range(160))
 def test_the_table_of_all_sets_agrees_with_each_order_worked_out_alone(seed):
     """Every shipped school, barred positions, beginnings, openings and houses."""
     random = Random(seed)

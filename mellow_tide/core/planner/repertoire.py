@@ -26,8 +26,11 @@ ONCE: tuple[Slot, ...] = ("spread", "flush", "settle")
 REPEATED: tuple[Slot, ...] = ("warm", "knead", "specific")
 """Slots that a long stop works through again."""
 
+LIGHT = 2
+"""Depth that is light enough for any wish."""
+
 TOO_DEEP = 2
-"""Levels deeper than wished that no stroke is."""
+"""Levels deeper than wished that no stroke is, set by hand or not."""
 
 ROUNDS, AGAIN = 3, 100
 """How often at most, and how much later a further round is wanted than all of the one before."""
@@ -154,7 +157,7 @@ def _fits(stroke: Stroke, region_id: str, slot: Slot, touch: Touch, catalogue: C
     if stroke.family in touch.families:
         return False
     lightest = stroke.depth[0]
-    return _medium_fits(stroke, slot, medium) and lightest <= touch.cap and lightest < touch.wished + TOO_DEEP
+    return _medium_fits(stroke, slot, medium) and lightest <= min(touch.cap, max(touch.wished, LIGHT))
 
 
 def _disliked(stroke: Stroke, touch: Touch) -> bool:
