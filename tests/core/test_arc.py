@@ -30,7 +30,7 @@ def test_strokes_meet_the_seconds_and_keep_the_arc(region, wished, height):
         place = place_at(region.id, region.positions[0], Touch(wished), CATALOGUE, Tempo(height))
         arc = fit_arc(place, seconds)
         visit = visit_at(region.id, side, place.position, False, CATALOGUE)
-        stop = Stop.at(visit, region.id, arc.steps(place))
+        stop = Stop.at(visit, region.id, arc.steps)
         assert arc.seconds == stop_seconds(stop, CATALOGUE, Tempo(height))
         assert abs(stop_seconds(stop, CATALOGUE, Tempo(height)) - seconds) <= 10
         places = [SLOTS.index(step.slot) for step in stop.steps]

@@ -2,12 +2,12 @@
 
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from itertools import chain, combinations, product
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import SLOTS, Region, Slot
-from mellow_tide.core.flow.flow import FIRM, Step
+from mellow_tide.core.flow.flow import FIRM, Step, StopMedium
 from mellow_tide.core.hands.spread import STRONG, tired_by
 from mellow_tide.core.planner.passes import Passes, totals_of
 from mellow_tide.core.planner.place import Place, needs_wiping, place_at
@@ -39,16 +39,18 @@ Worked = tuple[tuple[str, Slot, str, int], ...]
 class Arc:
     """The strokes of a stop in order, with their passes; after those in `asked` comes a word about the pressure.
 
-    `seconds` are those of working it.
+    `seconds` are those of working it, on skin that is `medium`.
     """
 
     options: tuple[Option, ...]
     passes: Passes
     asked: frozenset[int]
     seconds: int
+    medium: StopMedium
 
-    def steps(self, place: Place) -> tuple[Step, ...]:
-        """The arc as the steps of a stop at `place`."""
+    @cached_property
+    def steps(self) -> tuple[Step, ...]:
+        """The arc as the steps of a stop."""
         return tuple(
             Step.model_construct(
                 stroke=o.stroke.id,
@@ -57,7 +59,7 @@ class Arc:
                 zone=o.zone,
                 depth=o.depth,
                 passes=n,
-                wipe=place.medium == "lubricated" and needs_wiping(o),
+                wipe=self.medium == "lubricated" and needs_wiping(o),
                 check_in=i in self.asked,
             )
             for i, (o, n) in enumerate(zip(self.options, self.passes, strict=True))
@@ -106,7 +108,7 @@ def worked_as(steps: Iterable[Step]) -> Worked:
 
 def _arc(place: Place, options: tuple[Option, ...], passes: Passes) -> Arc:
     asked = _asked_after(place, options, passes)
-    return Arc(options, passes, asked, place.taken(options, passes, len(asked)))
+    return Arc(options, passes, asked, place.taken(options, passes, len(asked)), place.medium)
 
 
 def _likely_sets(place: Place, seconds: int) -> Iterator[tuple[Option, ...]]:

@@ -76,7 +76,7 @@ def _fresh(place: Place, target: int) -> tuple[tuple[Step, ...], int]:
     if abs(arc.seconds - target) > NEAR and place.touch.varied:
         place = place_at(place.region.id, place.position, place.touch.plain, place.catalogue, place.tempo)
         arc = fit_arc(place, target)
-    return arc.steps(place), arc.seconds
+    return arc.steps, arc.seconds
 
 
 def _stop(visit: Visit, steps: Mapping[str, tuple[Step, ...]], asked: Asked) -> Stop:
