@@ -54,8 +54,8 @@ def _work(
             continue
         share = question.shares[visit.region]
         count = share.count
-        target = minutes[visit.region] + max(-MAKES_GOOD, min(MAKES_GOOD, round(owed / count)))
-        target = int(max(share.least, min(share.most, target)))
+        owes = max(-MAKES_GOOD, min(MAKES_GOOD, round(owed / count)))
+        target = int(min(share.most, minutes[visit.region] + owes))
         touch = after(before, visit.region, asked.touch(visit.region), asked.catalogue)
         place = place_at(visit.region, visit.position, touch, asked.catalogue, asked.tempo)
         here = present.get(visit.region)
