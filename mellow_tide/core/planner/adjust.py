@@ -18,10 +18,12 @@ from mellow_tide.core.planner.choice import Deadline, no_deadline
 from mellow_tide.core.planner.chosen import choose
 from mellow_tide.core.planner.fill import filled
 from mellow_tide.core.planner.labour import labour_flow
+from mellow_tide.core.planner.minutes import Share
 from mellow_tide.core.planner.order import cheapest_order
 from mellow_tide.core.planner.own_order import in_own_order, is_own_order
 from mellow_tide.core.planner.plan import Plan, planned
 from mellow_tide.core.planner.question import Question
+from mellow_tide.core.planner.refit import NEAR
 from mellow_tide.core.planner.rests import with_rests, without_rests
 from mellow_tide.core.planner.rituals import closed
 from mellow_tide.core.timing.run_sheet import lay_out, stop_seconds
@@ -57,10 +59,11 @@ def adjust(
         return Plan(flow=labour_flow(asked), left_out=(), proof=None)
     flow = without_rests(present.flow)
     there = _present(flow, asked)
+    closing = stop_seconds(flow.stops[-1], asked.catalogue, asked.tempo)
     resting = _seconds(present.flow, asked) - _seconds(flow, asked)
 
     def held(question: Question) -> Question:
-        return _held(question, there, present.by_hand, hold, resting)
+        return _held(question, there, present.by_hand, hold, closing, resting)
 
     chosen = choose(asked, deadline, held)
     way = chosen.question.way
@@ -92,8 +95,17 @@ def _present(flow: Flow, asked: Asked) -> Present:
     return found
 
 
-def _held(question: Question, there: Present, by_hand: tuple[str, ...], hold: Hold, resting: int) -> Question:
-    """The question with what is there held at its seconds; `resting` seconds are for what is no region's."""
+def _around(seconds: int, share: Share) -> tuple[float, float]:
+    """The share's bounds, the one that passes have missed by a little put where the region is."""
+    least = seconds if share.least - NEAR <= seconds < share.least else share.least
+    most = seconds if share.most < seconds <= share.most + NEAR else share.most
+    return least, most
+
+
+def _held(
+    question: Question, there: Present, by_hand: tuple[str, ...], hold: Hold, closing: int, resting: int
+) -> Question:
+    """The question with what is there held at its seconds, the close at `closing`; `resting` are no region's."""
     # What a second is worth now, by the regions that are free to take or give it.
     worth = median(
         [question.shares[id].marginal(seconds) for id, (seconds, _) in there.items() if id in question.shares]
@@ -104,10 +116,13 @@ def _held(question: Question, there: Present, by_hand: tuple[str, ...], hold: Ho
         pull = HELD_BY_HAND if id in by_hand else HELD if hold == "all" else 0.0
         leaves = LEAVES_BY_HAND if id in by_hand else LEAVES
         if id in there and pull:
-            at = min(max(there[id][0], share.least), share.most)
-            shares[id] = replace(share, anchor=at, pull=pull * worth, bonus=leaves * worth)
+            least, most = _around(there[id][0], share)
+            at = min(max(there[id][0], least), most)
+            pulled = replace(share, anchor=at, pull=pull * worth, bonus=leaves * worth)
+            shares[id] = replace(pulled, least=least, most=most)
         elif id not in there and hold == "all":
             shares[id] = replace(share, bonus=-LEAVES * worth)
         else:
             shares[id] = share
-    return replace(question, shares=shares, hands_on=question.hands_on - resting)
+    close = replace(question.close, anchor=float(closing), pull=HELD * worth if hold == "all" else 0.0)
+    return replace(question, shares=shares, close=close, hands_on=question.hands_on - resting)

@@ -113,11 +113,11 @@ def round_down_and_share(
 
     Starts from the multiples below and gives the rest, grain by grain, to the greatest gain a second
     (exact where all shares have as many sides; otherwise within a grain of it). Bounds must be
-    multiples of `grain`. A share that is held and stays at its anchor keeps it to the second.
+    multiples of `grain`, except those of a share that is held: it keeps its anchor to the second, if it stays there.
     """
     stays = [share.pull > 0 and abs(t - share.anchor) < 0.5 for share, t in zip(shares, exact, strict=True)]
     rounded = [
-        int(share.anchor) if kept else int(seconds // grain) * grain
+        int(share.anchor) if kept else max(int(seconds // grain) * grain, int(share.least))
         for share, seconds, kept in zip(shares, exact, stays, strict=True)
     ]
     rest = total - sum(s.count * r for s, r in zip(shares, rounded, strict=True))

@@ -5,7 +5,7 @@ its announcement. A block's cheapest ways are then a small table over the sets o
 blocks meet only in what a turn leaves: clean, oily or soiled hands and the table's height.
 """
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import chain, product
@@ -148,18 +148,15 @@ class _Builder:
     def _joint(self) -> Seconds:
         """Combine the blocks: over all sets of classes, the cheapest chain of parts from opening to close."""
         width = 1 + max(chain.from_iterable(self._bit), default=-1)
-        index = np.arange(1 << width, dtype=np.int64)
-        masks = [
-            sum((((index >> bit) & 1) << place for place, bit in enumerate(bits)), np.zeros_like(index))
-            for bits in self._bit
-        ]
-        later = np.zeros(len(index), dtype=np.bool_)
+        size = 1 << width
+        masks = [_masks(bits, width) for bits in self._bit]
+        later = np.zeros(size, dtype=np.bool_)
         is_last: list[NDArray[np.bool_]] = []
         for mask in reversed(masks):
             is_last.insert(0, ~later)
             later = later | (mask != 0)
-        total: Seconds = np.full(len(index), NEVER, dtype=np.int32)
-        reached: dict[Scene | None, Seconds] = {None: np.zeros(len(index), dtype=np.int32)}
+        total: Seconds = np.full(size, NEVER, dtype=np.int32)
+        reached: dict[Scene | None, Seconds] = {None: np.zeros(size, dtype=np.int32)}
         for b, mask in enumerate(masks):
             used = mask != 0
             grown: dict[Scene | None, Seconds] = {}
@@ -191,6 +188,15 @@ class _Builder:
         scenes = [start or self._opening(b) for start in starts]
         goes_on = b + 1 < len(self._blocks)
         return dict(zip(starts, block_parts(scenes, rows, closing, goes_on, self._walk), strict=True))
+
+
+def _masks(bits: Sequence[int], width: int) -> NDArray[np.intp]:
+    """For every joint set, the set of a block's own classes, the i-th of which has the joint bit `bits[i]`."""
+    masks = np.zeros(1 << width, dtype=np.intp)
+    for bit in range(width):
+        own = _united(tuple(1 << place for place, joint in enumerate(bits) if joint == bit))
+        np.bitwise_or(masks[: 1 << bit], own, out=masks[1 << bit : 2 << bit])
+    return masks
 
 
 def _lower(costs: dict[Scene | None, Seconds], key: Scene | None, found: Seconds) -> None:

@@ -4,7 +4,6 @@ Scenes go by number here: hashing records is what would take the time.
 """
 
 from collections.abc import Mapping, Sequence
-from dataclasses import replace
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.flow.flow import Visit
@@ -125,4 +124,4 @@ class Walk:
         seconds += self._catalogue.pace.stool if scene.stool is not None else 0
         # Where the therapist stands is forgotten in a turn, but not when the client only sits back.
         place: Place = scene.place if self._catalogue.positions[scene.position].seated else "right"
-        return seconds, replace(scene, window="none", window_side="mid", stool=None, place=place)
+        return seconds, scene._replace(window="none", window_side="mid", stool=None, place=place)

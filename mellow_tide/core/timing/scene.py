@@ -1,7 +1,7 @@
 """The state at the table from one second to the next."""
 
 from dataclasses import dataclass
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Height, Region
@@ -28,8 +28,7 @@ Place = Literal["head", "foot", "left", "right", "away"]
 HandState = Literal["clean", "oiled", "soiled"]
 
 
-@dataclass(frozen=True, slots=True)
-class Scene:
+class Scene(NamedTuple):
     """Position, where the therapist stands or sits, the open window, the hands, the table's height.
 
     `window_side` is `mid` for windows that are not per side; `also_open` is an earlier window that was not covered

@@ -1,7 +1,5 @@
 """Everything between strokes: what must happen before a stop can begin, and how long it takes."""
 
-from dataclasses import replace
-
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Region
 from mellow_tide.core.flow.brief import Side
@@ -57,7 +55,7 @@ def _cover(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[
         return
     if scene.also_open != "none":
         seconds = c.windows[scene.also_open].close_seconds
-        closed = replace(scene, also_open="none", also_side="mid")
+        closed = scene._replace(also_open="none", also_side="mid")
         done.append((Transition("close_window", seconds, scene.also_open, scene.also_side), closed))
         scene = closed
     if "cover" in visit.skips and scene.position == visit.position:
@@ -65,7 +63,7 @@ def _cover(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[
     closing = Transition(
         "close_window", c.windows[scene.window].close_seconds, scene.window, scene.window_side
     )
-    done.append((closing, replace(scene, window="none", window_side="mid")))
+    done.append((closing, scene._replace(window="none", window_side="mid")))
 
 
 def _rise(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
@@ -74,7 +72,7 @@ def _rise(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[C
     stays = scene.position == visit.position and scene.stool in places(region, visit.side)
     if stays and wants_stool(visit, region, c):
         return
-    done.append((Transition("stool", c.pace.stool, "back"), replace(scene, stool=None)))
+    done.append((Transition("stool", c.pace.stool, "back"), scene._replace(stool=None)))
 
 
 def _clean(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
@@ -86,9 +84,9 @@ def _clean(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[
         return
     if soiled and how == "wipe":
         done.append((Transition("towel", c.pace.towel, "hands"), scene))
-        done.append((Transition("wipe", c.pace.wipe, "hands"), replace(scene, hands="clean")))
+        done.append((Transition("wipe", c.pace.wipe, "hands"), scene._replace(hands="clean")))
         return
-    washed = replace(scene, hands="clean", place="away")
+    washed = scene._replace(hands="clean", place="away")
     done.append((Transition("wash", c.pace.wash_hands), washed))
 
 
@@ -100,30 +98,30 @@ def _turn(scene: Scene, visit: Visit, c: Catalogue, done: list[Change]) -> None:
         done.append((Transition("sit_back", c.pace.sit_back, visit.position), _turned(scene, visit)))
         return
     seconds = c.pace.side_turn if before.upper and after.upper else c.pace.turn
-    turned = replace(_turned(scene, visit), place="right")
+    turned = _turned(scene, visit)._replace(place="right")
     done.append((Transition("turn", seconds, visit.position), turned))
     done.append((Transition("bolster", c.pace.bolster, visit.position), turned))
 
 
 def _turned(scene: Scene, visit: Visit) -> Scene:
-    return replace(scene, position=visit.position)
+    return scene._replace(position=visit.position)
 
 
 def _walk(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
     there = places(region, visit.side)
     if scene.place not in there:
-        done.append((Transition("walk", c.pace.walk, there[0]), replace(scene, place=there[0])))
+        done.append((Transition("walk", c.pace.walk, there[0]), scene._replace(place=there[0])))
 
 
 def _raise(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
     wanted = wanted_height(visit, region, c)
     if wanted is not None and wanted != scene.height:
-        done.append((Transition("height", c.pace.height, wanted), replace(scene, height=wanted)))
+        done.append((Transition("height", c.pace.height, wanted), scene._replace(height=wanted)))
 
 
 def _sit(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
     if scene.stool is None and wants_stool(visit, region, c):
-        done.append((Transition("stool", c.pace.stool, "fetch"), replace(scene, stool=scene.place)))
+        done.append((Transition("stool", c.pace.stool, "fetch"), scene._replace(stool=scene.place)))
 
 
 def _uncover(scene: Scene, visit: Visit, c: Catalogue, done: list[Change]) -> None:
@@ -137,8 +135,8 @@ def _uncover(scene: Scene, visit: Visit, c: Catalogue, done: list[Change]) -> No
 
 def _uncovered(scene: Scene, window: str, side: Side) -> Scene:
     """The scene with a window open, beside one that was left open."""
-    return replace(
-        scene, window=window, window_side=side, also_open=scene.window, also_side=scene.window_side
+    return scene._replace(
+        window=window, window_side=side, also_open=scene.window, also_side=scene.window_side
     )
 
 
@@ -146,5 +144,5 @@ def _working(scene: Scene, visit: Visit, region: Region) -> Scene:
     if visit.role != "work":
         return scene
     if region.soils_hands:
-        return replace(scene, hands="soiled")
-    return replace(scene, hands="oiled") if visit.medium == "lubricated" else scene
+        return scene._replace(hands="soiled")
+    return scene._replace(hands="oiled") if visit.medium == "lubricated" else scene
