@@ -1,5 +1,6 @@
 """The composition root: puts store, catalogue, routes and pages together."""
 
+import gc
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from pathlib import Path
@@ -21,6 +22,9 @@ def make_app(dsn: str, built: Path | None = None) -> FastAPI:
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
         database.open()
+        # What the start has made lives as long as the server: no later request waits while it is looked through.
+        gc.collect()
+        gc.freeze()
         yield
         database.close()
 

@@ -1,6 +1,5 @@
 """Passes of some strokes whose seconds come nearest to a target: a small knapsack."""
 
-from bisect import bisect_left, bisect_right
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -8,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 Passes = tuple[int, ...]
-Counts = NDArray[np.int16]
+Counts = NDArray[np.int32]
 
 LONGEST = 1_800
 """Seconds beyond which no stop is ever worked."""
@@ -16,8 +15,11 @@ LONGEST = 1_800
 ALIKE = 3
 """Seconds within which fits count as equal, so that passes closer to usual win."""
 
-FAR = np.int16(10_000)
+FAR = 10_000
 """A difference from usual that no passes have."""
+
+PASSES_BITS = 6
+"""Bits that hold a number of passes."""
 
 Length = tuple[int, int, int]
 """Seconds that a number of passes takes, how far that is from usual, and the number."""
@@ -30,19 +32,19 @@ Lengths = tuple[Length, ...]
 class Totals:
     """Every total that passes can make, in order, each with the passes nearest to usual that make it."""
 
-    totals: tuple[int, ...]
+    totals: Counts
     strain: Counts
     picks: tuple[Counts, ...]
     lengths: tuple[Lengths, ...]
 
     def near(self, seconds: int) -> Passes:
         """The passes whose total is nearest to `seconds`; within `ALIKE` seconds those nearest to usual."""
-        low = bisect_left(self.totals, seconds - ALIKE)
-        high = bisect_right(self.totals, seconds + ALIKE)
+        low, high = self.totals.searchsorted((seconds - ALIKE, seconds + ALIKE + 1))
         if low < high:
-            return self._passes(min(self.totals[low:high], key=lambda total: int(self.strain[total])))
+            alike = self.totals[low:high]
+            return self._passes(int(alike[self.strain[alike].argmin()]))
         around = self.totals[max(low - 1, 0) : high + 1]
-        return self._passes(min(around, key=lambda total: abs(total - seconds)))
+        return self._passes(int(around[np.abs(around - seconds).argmin()]))
 
     def _passes(self, total: int) -> Passes:
         """The passes that make `total`, found backwards."""
@@ -50,27 +52,27 @@ class Totals:
         for pick, option in zip(reversed(self.picks), reversed(self.lengths), strict=True):
             passes = int(pick[total])
             found.append(passes)
-            total -= next(adds for adds, _, n in option if n == passes)
+            total -= option[passes - option[0][2]][0]
         return tuple(reversed(found))
 
 
 @lru_cache(maxsize=4_000)
 def totals_of(lengths: tuple[Lengths, ...]) -> Totals:
-    """By a programme over the strokes: for every total up to `LONGEST`, the least that passes differ from usual."""
+    """By a programme over the strokes: for every total up to `LONGEST`, the least that passes differ from usual.
+
+    The difference and the passes that make it are one number here, so that one comparison finds both.
+    """
     size = 1 + min(sum(option[-1][0] for option in lengths), LONGEST)
-    strain = np.full(size, FAR, dtype=np.int16)
+    strain = np.full(size, FAR, dtype=np.int32)
     strain[0] = 0
     picks = []
     for option in lengths:
-        grown, pick = np.full(size, FAR, dtype=np.int16), np.zeros(size, dtype=np.int16)
+        before = strain << PASSES_BITS
+        grown = np.full(size, FAR << PASSES_BITS, dtype=np.int32)
         for adds, away, passes in option:
-            if adds >= size:
-                continue
-            candidate = strain[: size - adds] + np.int16(away)
-            better = candidate < grown[adds:]
-            grown[adds:][better] = candidate[better]
-            pick[adds:][better] = passes
-        strain = grown
-        picks.append(pick)
-    totals = tuple(int(total) for total in np.flatnonzero(strain < FAR))
-    return Totals(totals, strain, tuple(picks), lengths)
+            if adds < size:
+                both = before[: size - adds] + ((away << PASSES_BITS) | passes)
+                np.minimum(grown[adds:], both, out=grown[adds:])
+        picks.append(grown & ((1 << PASSES_BITS) - 1))
+        strain = grown >> PASSES_BITS
+    return Totals(np.flatnonzero(strain < FAR).astype(np.int32), strain, tuple(picks), lengths)
