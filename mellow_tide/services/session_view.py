@@ -34,7 +34,8 @@ class ClientView(Record):
 class SessionView(Record):
     """A session whole. `revision` must be sent back with every change of the plan.
 
-    `difference` is what the change just made has changed, where the plan had to keep something.
+    `can_undo` and `can_redo`: whether a change of the plan can be taken back, or done again. `difference` is what the
+    change just made has changed, where the plan had to keep something.
     """
 
     session_id: UUID
@@ -45,6 +46,8 @@ class SessionView(Record):
     plan: Plan
     evaluation: Evaluation
     run: RunState
+    can_undo: bool = False
+    can_redo: bool = False
     difference: Difference | None = None
 
 
@@ -73,6 +76,8 @@ def view_of(row: SessionRow, stored_events: Iterable[dict[str, Any]], catalogue:
         plan=plan,
         evaluation=evaluation,
         run=run,
+        can_undo=row.can_undo,
+        can_redo=row.can_redo,
     )
 
 

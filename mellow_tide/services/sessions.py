@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
 from time import monotonic
+from typing import Literal
 from uuid import UUID
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
@@ -21,6 +22,7 @@ from mellow_tide.core.planner.offers import offers
 from mellow_tide.core.planner.plan import Plan, plan, worked_by_hand
 from mellow_tide.core.planner.reasons import Reasons, reasons
 from mellow_tide.core.planner.replan_table import ReplanTable, replan_table
+from mellow_tide.core.planner.reshape import reshaped
 from mellow_tide.core.planner.rituals import meet_the_minutes
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
 from mellow_tide.core.timing.run_sheet import TOLERATED, lay_out
@@ -34,6 +36,7 @@ from mellow_tide.store.sessions import (
     find_client_on_the_day,
     find_session,
     replace_plan,
+    step_to_plan,
 )
 
 PLANNING_SECONDS = 3.0
@@ -91,6 +94,24 @@ def fit(
     before = Plan.model_validate(row.plan)
     with offering(brief, row, catalogue):
         made = _adjusted(before, brief, row, "all", catalogue)
+    return _store(db, who, session_id, revision, made, catalogue, before)
+
+
+def reshape(
+    db: Database,
+    who: SignedIn,
+    session_id: UUID,
+    revision: int,
+    stop_id: str,
+    seconds: int,
+    alone: bool,
+    catalogue: Catalogue,
+) -> SessionView:
+    """Make a stop longer or shorter by hand and store what becomes of the session. Raises as `replan` does."""
+    row = _unworked(db, who, session_id)
+    before = Plan.model_validate(row.plan)
+    deadline = after(PLANNING_SECONDS)
+    made = reshaped(before, stop_id, seconds, row.facts, catalogue, row.house, alone=alone, deadline=deadline)
     return _store(db, who, session_id, revision, made, catalogue, before)
 
 
@@ -157,6 +178,26 @@ def set_flow(
         raise DoesNotFit(FieldProblem("stops", what, "take passes or a stop away, or book more minutes"))
     changed = worked_by_hand(Plan.model_validate(row.plan), flow)
     return _store(db, who, session_id, revision, changed, catalogue)
+
+
+def step(
+    db: Database,
+    who: SignedIn,
+    session_id: UUID,
+    revision: int,
+    by: Literal[-1, 1],
+    catalogue: Catalogue,
+) -> SessionView:
+    """Take the last change of the plan back (-1), or do it again (1); across reloads and restarts.
+
+    Raises `Stale`, `RunHasBegun`, and `NotThere` where there is nothing to take back or to do again.
+    """
+    with db.transaction(Sight(who.practice_id)) as c:
+        step_to_plan(c, who.practice_id, session_id, revision, by)
+        if events_of(c, who.practice_id, session_id):
+            raise RunHasBegun
+        row = find_session(c, who.practice_id, session_id)
+    return view_of(row, [], catalogue)
 
 
 def evaluate_draft(

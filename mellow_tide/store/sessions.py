@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
-from typing import Any
+from typing import Any, Literal
 from uuid import UUID
 
 from psycopg import Connection
@@ -80,6 +80,8 @@ class SessionRow(ClientOnTheDay):
     client_id: UUID
     client_name: str
     know_first: str
+    can_undo: bool
+    can_redo: bool
     logged: bool
 
 
@@ -190,12 +192,31 @@ def lock_session(c: Connection[Row], practice_id: UUID, session_id: UUID) -> int
 def replace_plan(
     c: Connection[Row], practice_id: UUID, session_id: UUID, revision: int, plan: dict[str, Any]
 ) -> None:
-    """Store a new plan over the one read at `revision`; raises `Stale` if that is no longer the newest."""
+    """Store a new plan over the one read at `revision`; raises `Stale` if that is no longer the newest.
+
+    The one before can be stepped back to; what had been stepped back from is forgotten.
+    """
     if lock_session(c, practice_id, session_id) != revision:
         raise Stale("session")
-    c.execute(
-        query("replace_plan"), {"practice_id": practice_id, "session_id": session_id, "plan": Jsonb(plan)}
-    )
+    values = {"practice_id": practice_id, "session_id": session_id}
+    c.execute(query("keep_standing_plan"), values)
+    c.execute(query("forget_later_plans"), values)
+    c.execute(query("replace_plan"), {**values, "plan": Jsonb(plan)})
+    c.execute(query("keep_standing_plan"), values)
+
+
+def step_to_plan(
+    c: Connection[Row], practice_id: UUID, session_id: UUID, revision: int, by: Literal[-1, 1]
+) -> None:
+    """Let the plan made before (-1) or after (1) the standing one stand.
+
+    Raises `Stale` if `revision` is no longer the newest, `NotThere` if there is no such plan.
+    """
+    if lock_session(c, practice_id, session_id) != revision:
+        raise Stale("session")
+    values = {"practice_id": practice_id, "session_id": session_id, "by": by}
+    if c.execute(query("step_to_plan"), values).fetchone() is None:
+        raise NotThere("plan")
 
 
 def append_events(

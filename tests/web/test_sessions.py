@@ -135,6 +135,31 @@ def test_what_was_edited_is_kept_when_the_brief_changes(client):
     assert neck[0] == neck[1]
 
 
+def stepped(client, name, way, revision):
+    return client.post(url(name, f"/{way}"), json={"revision": revision})
+
+
+def test_changes_are_taken_back_and_done_again_as_often_as_there_were_any(client):
+    first = change(client, "bram", booked_minutes=90).json()
+    second = change(client, "bram", booked_minutes=75).json()
+    third = change(client, "bram", booked_minutes=60).json()
+    assert (third["can_undo"], third["can_redo"]) == (True, False)
+    back = stepped(client, "bram", "undo", third["revision"]).json()
+    assert back["plan"] == second["plan"]
+    back = stepped(client, "bram", "undo", back["revision"]).json()
+    assert back["plan"] == first["plan"]
+    assert back["can_redo"]
+    # Nothing is remembered by the page: it is the same after a reload.
+    assert client.get(url("bram")).json() == back
+    again = stepped(client, "bram", "redo", back["revision"]).json()
+    assert again["plan"] == second["plan"]
+    other = change(client, "bram", booked_minutes=45).json()
+    assert not other["can_redo"]
+    assert stepped(client, "bram", "redo", other["revision"]).status_code == 404
+    assert stepped(client, "bram", "undo", back["revision"]).status_code == 409
+    assert client.get(url("bram")).json()["plan"] == other["plan"]
+
+
 def test_two_windows_never_overwrite_one_another(client):
     revision = client.get(url("corin")).json()["revision"]
     body = {"revision": revision, "brief": {"booked_minutes": 60}}

@@ -272,6 +272,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session_id}/reshape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reshape
+         * @description Make a stop longer or shorter by hand; the rest of the session makes room.
+         */
+        post: operations["reshape"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo
+         * @description Take the last change of the plan back.
+         */
+        post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Redo
+         * @description Do again what was taken back.
+         */
+        post: operations["redo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session_id}/events": {
         parameters: {
             query?: never;
@@ -365,6 +425,14 @@ export interface components {
             closing: string;
             /** Regions */
             regions: string[];
+        };
+        /**
+         * At
+         * @description The revision at which the session was read.
+         */
+        At: {
+            /** Revision */
+            revision: number;
         };
         /**
          * Balance
@@ -1972,6 +2040,23 @@ export interface components {
             stops: components["schemas"]["StopTable"][];
         };
         /**
+         * Reshape
+         * @description A stop of the session read at `revision`, and the seconds it is to take; `alone` without its other side.
+         */
+        Reshape: {
+            /** Revision */
+            revision: number;
+            /** Stop Id */
+            stop_id: string;
+            /** Seconds */
+            seconds: number;
+            /**
+             * Alone
+             * @default false
+             */
+            alone: boolean;
+        };
+        /**
          * Restrictions
          * @description All that health, pregnancy, consents and excluded places take away, each with its reason.
          *
@@ -2180,7 +2265,8 @@ export interface components {
          * SessionView
          * @description A session whole. `revision` must be sent back with every change of the plan.
          *
-         *     `difference` is what the change just made has changed, where the plan had to keep something.
+         *     `can_undo` and `can_redo`: whether a change of the plan can be taken back, or done again. `difference` is what the
+         *     change just made has changed, where the plan had to keep something.
          */
         SessionView: {
             /**
@@ -2204,6 +2290,16 @@ export interface components {
             plan: components["schemas"]["Plan"];
             evaluation: components["schemas"]["Evaluation"];
             run: components["schemas"]["RunState"];
+            /**
+             * Can Undo
+             * @default false
+             */
+            can_undo: boolean;
+            /**
+             * Can Redo
+             * @default false
+             */
+            can_redo: boolean;
             difference?: components["schemas"]["Difference"] | null;
         };
         /**
@@ -3190,6 +3286,138 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Edits"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reshape: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Reshape"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["At"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    redo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["At"];
             };
         };
         responses: {

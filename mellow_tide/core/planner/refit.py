@@ -1,7 +1,10 @@
 """The strokes of a stop as they are, with passes for other seconds."""
 
+from collections import Counter
+
+from mellow_tide.core.catalogue.records import SLOTS
 from mellow_tide.core.flow.flow import Step
-from mellow_tide.core.planner.arc import nearest_passes
+from mellow_tide.core.planner.arc import Arc, nearest_passes
 from mellow_tide.core.planner.place import Place, needs_wiping
 from mellow_tide.core.planner.repertoire import TOO_DEEP, Option
 
@@ -31,6 +34,48 @@ def refit(
         if found[1] < target or _rank(least_wanted, place) == 0:
             return None
         kept.remove(least_wanted)
+
+
+def nearest_to(place: Place, steps: tuple[Step, ...], seconds: int) -> tuple[Step, ...]:
+    """The steps with passes that take as near to `seconds` as they can.
+
+    Where passes alone do not, strokes that are wanted next come in, or those that are wanted least go.
+    """
+    kept = list(steps)
+    found, taken = _with_passes(place, steps, seconds)
+    while abs(taken - seconds) > NEAR:
+        changed = _grown(kept, place) if taken < seconds else _shrunk(kept, place)
+        if changed is None:
+            break
+        kept = changed
+        trial, then = _with_passes(place, tuple(kept), seconds)
+        if abs(then - seconds) < abs(taken - seconds):
+            found, taken = trial, then
+        elif (then < seconds) != (taken < seconds):
+            break
+    return found
+
+
+def _grown(steps: list[Step], place: Place) -> list[Step] | None:
+    """The steps with the stroke that is wanted next in its place along the arc; None if there is no other."""
+    there = Counter((s.stroke, s.slot, s.zone) for s in steps)
+    for option in place.options:
+        key = (option.stroke.id, option.slot, option.zone)
+        if there[key] > 0:
+            there[key] -= 1
+            continue
+        at = next(
+            (i for i, s in enumerate(steps) if SLOTS.index(s.slot) > SLOTS.index(option.slot)), len(steps)
+        )
+        new = Arc((option,), (option.passes[0],), frozenset(), 0, place.medium).steps
+        return [*steps[:at], *new, *steps[at:]]
+    return None
+
+
+def _shrunk(steps: list[Step], place: Place) -> list[Step] | None:
+    """The steps without the one wanted least; None if none can be spared."""
+    least_wanted = max(steps, key=lambda step: _rank(step, place))
+    return [s for s in steps if s is not least_wanted] if _rank(least_wanted, place) else None
 
 
 def _allowed(step: Step, place: Place) -> bool:

@@ -15,6 +15,9 @@ SELECT s.session_id, s.starts_at, (s.starts_at AT TIME ZONE p.time_zone)::date A
        s.day_question, p.house AS house_json, c.client_id, c.name AS client_name, c.height_cm, c.weight_kg,
        c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded, c.wishes,
        c.likes, c.dislikes, c.due_date, c.know_first,
+       s.place > 0 AS can_undo,
+       EXISTS (SELECT 1 FROM plan_step n WHERE n.practice_id = s.practice_id AND n.session_id = s.session_id
+               AND n.place = s.place + 1) AS can_redo,
        EXISTS (SELECT 1 FROM session_log l
                WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id) AS logged
 FROM session s
@@ -28,6 +31,9 @@ SELECT s.session_id, s.starts_at, (s.starts_at AT TIME ZONE p.time_zone)::date A
        s.day_question, p.house AS house_json, c.client_id, c.name AS client_name, c.height_cm, c.weight_kg,
        c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded, c.wishes,
        c.likes, c.dislikes, c.due_date, c.know_first,
+       s.place > 0 AS can_undo,
+       EXISTS (SELECT 1 FROM plan_step n WHERE n.practice_id = s.practice_id AND n.session_id = s.session_id
+               AND n.place = s.place + 1) AS can_redo,
        EXISTS (SELECT 1 FROM session_log l
                WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id) AS logged
 FROM session s
@@ -49,9 +55,27 @@ SELECT revision FROM session
 WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
 FOR UPDATE
 
--- name: replace_plan
-UPDATE session SET plan = %(plan)s, revision = revision + 1
+-- name: keep_standing_plan
+INSERT INTO plan_step (practice_id, session_id, place, plan)
+SELECT practice_id, session_id, place, plan FROM session
 WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
+ON CONFLICT (practice_id, session_id, place) DO NOTHING
+
+-- name: forget_later_plans
+DELETE FROM plan_step p USING session s
+WHERE s.practice_id = %(practice_id)s AND s.session_id = %(session_id)s
+  AND p.practice_id = s.practice_id AND p.session_id = s.session_id AND p.place > s.place
+
+-- name: replace_plan
+UPDATE session SET plan = %(plan)s, place = place + 1, revision = revision + 1
+WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
+
+-- name: step_to_plan
+UPDATE session s SET plan = p.plan, place = p.place, revision = s.revision + 1
+FROM plan_step p
+WHERE s.practice_id = %(practice_id)s AND s.session_id = %(session_id)s
+  AND p.practice_id = s.practice_id AND p.session_id = s.session_id AND p.place = s.place + %(by)s
+RETURNING s.revision
 
 -- name: append_event
 INSERT INTO run_event (practice_id, session_id, event_id, event)

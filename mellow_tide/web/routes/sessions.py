@@ -41,6 +41,21 @@ class BriefChange(Body):
     anew: bool = False
 
 
+class Reshape(Body):
+    """A stop of the session read at `revision`, and the seconds it is to take; `alone` without its other side."""
+
+    revision: Revision
+    stop_id: Annotated[str, Field(max_length=80)]
+    seconds: Annotated[int, Field(ge=15, le=1800)]
+    alone: bool = False
+
+
+class At(Body):
+    """The revision at which the session was read."""
+
+    revision: Revision
+
+
 class Fit(Body):
     """A brief to which the session read at `revision` is fitted."""
 
@@ -146,6 +161,27 @@ def read_alternatives(session_id: UUID, db: Db, who: Who, known: Known) -> Respo
 def edit_flow(session_id: UUID, change: Edits, db: Db, who: Who, known: Known) -> Response:
     """Apply edits to the stored flow: a repair, for one."""
     return straight(sessions.edit_flow(db, who, session_id, change.revision, change.edits, known))
+
+
+@router.post("/reshape", response_model=SessionView)
+def reshape(session_id: UUID, change: Reshape, db: Db, who: Who, known: Known) -> Response:
+    """Make a stop longer or shorter by hand; the rest of the session makes room."""
+    made = sessions.reshape(
+        db, who, session_id, change.revision, change.stop_id, change.seconds, change.alone, known
+    )
+    return straight(made)
+
+
+@router.post("/undo", response_model=SessionView)
+def undo(session_id: UUID, at: At, db: Db, who: Who, known: Known) -> Response:
+    """Take the last change of the plan back."""
+    return straight(sessions.step(db, who, session_id, at.revision, -1, known))
+
+
+@router.post("/redo", response_model=SessionView)
+def redo(session_id: UUID, at: At, db: Db, who: Who, known: Known) -> Response:
+    """Do again what was taken back."""
+    return straight(sessions.step(db, who, session_id, at.revision, 1, known))
 
 
 @router.post("/events")

@@ -8,7 +8,7 @@ export function DifferenceList({ difference, catalogue }: { difference: Differen
   return (
     <>
       {lines.length === 0 && <p>No region changes by more than a few seconds.</p>}
-      <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 sm:gap-x-6">
         {lines.map(({ region, what }) => (
           <div key={region} className="col-span-2 grid grid-cols-subgrid">
             <dt className="font-bold">{region}</dt>

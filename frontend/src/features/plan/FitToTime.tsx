@@ -2,6 +2,7 @@ import { useState } from "react";
 import { type Adjustment, type Catalogue, Problem, type SessionView } from "../../api/client";
 import { SmallTide } from "../../tideline/SmallTide";
 import { ProblemNote } from "../../ui/ProblemNote";
+import { useWidth } from "../../ui/useWidth";
 import { Waiting } from "../../ui/Waiting";
 import { DifferenceList } from "./DifferenceList";
 import { Offers } from "./Offers";
@@ -84,7 +85,7 @@ export function FitToTime({ session, catalogue }: Props) {
   );
 }
 
-const WIDTH = 480;
+const [NAMES, WIDEST] = [64, 480];
 
 function Preview(props: {
   tried: Adjustment;
@@ -96,16 +97,21 @@ function Preview(props: {
   const { tried, session, catalogue } = props;
   const [now, then] = [session.evaluation.sheet, tried.evaluation.sheet];
   const longest = Math.max(now.seconds, then.seconds);
+  const [ref, room] = useWidth<HTMLDivElement>(WIDEST);
+  const width = Math.min(WIDEST, room - NAMES);
   const minutes = tried.plan.flow.brief.booked_minutes;
   return (
     <div role="status" className="mt-5">
       <h3 className="text-xl">{minutes} minutes, with the least change</h3>
       <div className="mt-2 grid gap-x-10 gap-y-3 lg:grid-cols-2">
-        <div className="grid grid-cols-[auto_minmax(0,1fr)] content-start items-center gap-x-4 overflow-hidden text-quiet">
+        <div
+          ref={ref}
+          className="grid grid-cols-[auto_minmax(0,1fr)] content-start items-center gap-x-4 overflow-hidden text-quiet"
+        >
           <span>Now</span>
-          <SmallTide sheet={now} width={(WIDTH * now.seconds) / longest} height={64} />
+          <SmallTide sheet={now} width={(width * now.seconds) / longest} height={64} />
           <span>Then</span>
-          <SmallTide sheet={then} width={(WIDTH * then.seconds) / longest} height={64} />
+          <SmallTide sheet={then} width={(width * then.seconds) / longest} height={64} />
         </div>
         <div>
           <DifferenceList difference={tried.difference} catalogue={catalogue} />

@@ -1,0 +1,47 @@
+"""A stop pulled longer or shorter by hand."""
+
+import pytest
+
+from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.core.evaluation.evaluate import evaluate
+from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.planner.plan import plan
+from mellow_tide.core.planner.reshape import reshaped
+from mellow_tide.core.refusal import BadFlow
+from mellow_tide.core.timing.run_sheet import lay_out, stop_seconds
+from tests.core.flows import CLIENT
+
+CATALOGUE = load_catalogue()
+PRESENT = plan(Brief(booked_minutes=75, focus=("back",)), CLIENT, CATALOGUE)
+
+
+def seconds_of(flow, id):
+    return stop_seconds(next(stop for stop in flow.stops if stop.id == id), CATALOGUE)
+
+
+@pytest.mark.parametrize("by", [-60, -30, 45, 90, 180])
+@pytest.mark.parametrize("stop_id", ["back", "neck", "foot-left"])
+def test_the_rest_makes_room_and_both_sides_follow(stop_id, by):
+    wanted = max(120, seconds_of(PRESENT.flow, stop_id) + by)
+    made = reshaped(PRESENT, stop_id, wanted, CLIENT, CATALOGUE)
+    assert seconds_of(made.flow, stop_id) == pytest.approx(wanted, abs=25)
+    assert abs(lay_out(made.flow, CATALOGUE).over) <= 15
+    findings = evaluate(made.flow, CLIENT, CATALOGUE).findings
+    assert [f.code for f in findings if f.severity == "stop"] == []
+    assert made.by_hand == (stop_id.split("-")[0],)
+    if stop_id == "foot-left":
+        assert seconds_of(made.flow, "foot-right") == seconds_of(made.flow, "foot-left")
+
+
+def test_one_side_alone_leaves_the_other_as_it_is():
+    before = seconds_of(PRESENT.flow, "foot-right")
+    made = reshaped(PRESENT, "foot-left", before + 60, CLIENT, CATALOGUE, alone=True)
+    assert seconds_of(made.flow, "foot-right") == before
+    assert seconds_of(made.flow, "foot-left") > before + 30
+    assert "BAL02" in {f.code for f in evaluate(made.flow, CLIENT, CATALOGUE).findings}
+
+
+@pytest.mark.parametrize("stop_id", ["open", "knee"])
+def test_what_is_no_work_is_not_reshaped(stop_id):
+    with pytest.raises(BadFlow, match="no stop"):
+        reshaped(PRESENT, stop_id, 100, CLIENT, CATALOGUE)
