@@ -194,3 +194,69 @@ def test_what_was_set_by_hand_outlives_another_brief(page: Page, plan: Plan):
     plan.planned()
     expect(page.get_by_text("Kept as you set it: back.")).to_be_visible()
     assert plan.stop("Back").inner_text().split()[-4:] == taken.split()[-4:]
+
+
+def test_an_edge_is_pulled_and_the_rest_makes_room(page: Page, plan: Plan):
+    plan.swell("back").click()
+    grip = page.get_by_role("slider", name="Length of back")
+    before = int(grip.get_attribute("aria-valuenow"))
+    page.evaluate("scrollTo(0, 0)")
+    box = grip.bounding_box()
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 8, y)
+    page.mouse.move(x + 48, y, steps=8)
+    shown = grip.get_attribute("aria-valuenow")
+    page.mouse.up()
+    assert int(shown) > before
+    expect(page.get_by_text(re.compile(r"^Back \+"))).to_be_visible()
+    expect(plan.stop("Back")).to_contain_text("set by hand")
+    expect(plan.fit).to_have_text(re.compile("^Fits 50 min"))
+    page.reload()
+    expect(plan.stop("Back")).to_contain_text("set by hand")
+
+
+def test_by_keys_alone_a_stop_is_lengthened_left_out_and_all_taken_back(page: Page, plan: Plan):
+    plan.swell("back").click()
+    focused = plan.tide.locator("[role=button][aria-pressed=true]")
+    focused.focus()
+    length = page.get_by_role("slider", name="Length of back")
+    before = int(length.get_attribute("aria-valuenow"))
+    for _ in range(3):
+        page.keyboard.press(".")
+        expect(page.get_by_text("The plan is up to date")).to_be_attached()
+        page.wait_for_timeout(400)
+    after = int(length.get_attribute("aria-valuenow"))
+    assert after >= before + 20
+    focused.focus()
+    page.keyboard.press("Delete")
+    expect(plan.word("Leave out")).to_have_text("face and back")
+    expect(plan.swell("back")).to_have_count(0)
+    # Taken back over a reload: nothing of it is the page's own memory.
+    page.reload()
+    expect(page.get_by_role("button", name="Take the last change back")).to_be_enabled()
+    page.keyboard.press("Control+z")
+    expect(plan.swell("back")).to_be_visible()
+    page.keyboard.press("Control+Shift+Z")
+    expect(plan.swell("back")).to_have_count(0)
+    for _ in range(4):
+        page.get_by_role("button", name="Take the last change back").click()
+        page.wait_for_timeout(300)
+    plan.swell("back").click()
+    expect(length).to_have_attribute("aria-valuenow", str(before))
+    expect(page.get_by_role("button", name="Take the last change back")).to_be_disabled()
+
+
+def test_a_stroke_is_changed_in_the_list_on_both_sides(page: Page, plan: Plan):
+    plan.swell("right hip").click()
+    strokes = page.get_by_role("list", name="Strokes")
+    strokes.get_by_role("button", name="One more: effleurage").first.click()
+    expect(plan.stop("Right hip")).to_contain_text("set by hand")
+    expect(plan.stop("Left hip")).to_contain_text("set by hand")
+    depth = strokes.get_by_label("Depth, effleurage").first
+    depth.select_option("1")
+    expect(depth).to_have_value("1")
+    page.reload()
+    plan.swell("left hip").click()
+    expect(strokes.get_by_label("Depth, effleurage").first).to_have_value("1")

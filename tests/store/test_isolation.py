@@ -71,7 +71,9 @@ def test_reading_finds_only_ones_own(other):
 
 def test_without_a_sight_there_is_nothing(app_dsn):
     with psycopg.connect(app_dsn) as connection:
-        assert [count(connection, table) for table in (*TENANT_TABLES, "person")] == [0] * (len(TENANT_TABLES) + 1)
+        assert [count(connection, table) for table in (*TENANT_TABLES, "person")] == [0] * (
+            len(TENANT_TABLES) + 1
+        )
 
 
 def test_writing_over_the_first_practices_rows_changes_none(other):

@@ -5,6 +5,8 @@ import { sided } from "../lib/words";
 import { useWidth } from "../ui/useWidth";
 import { placeLabels } from "./labels";
 import { layTide, type Span, type Swell, type TideLayout } from "./layout";
+import { PullEdge } from "./PullEdge";
+import { STEP } from "./pull";
 import { ClockAxis, MinuteAxis, STRIP, Strip, windowName } from "./Scales";
 import { Ripples, Surface } from "./Water";
 
@@ -18,12 +20,26 @@ interface Props {
   findings: readonly Finding[];
   selected: string | null;
   onSelect(stopId: string): void;
+  /** Makes a stop take so many seconds; without it the line is only looked at. `alone`: without its other side. */
+  onReshape?: (stopId: string, seconds: number, alone: boolean) => void;
+  /** Leaves a region out. */
+  onLeaveOut?: (region: string) => void;
 }
 
 const MARGINS = { left: 8, right: 8, top: 62, bottom: 118 };
 
 /** A whole session as a tide: the client's right above the horizon, left below, depth as height. */
-export function TideLine({ sheet, catalogue, begins, timeZone, findings, selected, onSelect }: Props) {
+export function TideLine({
+  sheet,
+  catalogue,
+  begins,
+  timeZone,
+  findings,
+  selected,
+  onSelect,
+  onReshape,
+  onLeaveOut,
+}: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(1100);
   const height = width < 640 ? 360 : 420;
   // On a small screen neighbouring stops of one side flow together, or they would be needles.
@@ -36,6 +52,8 @@ export function TideLine({ sheet, catalogue, begins, timeZone, findings, selecte
   const labels = placeLabels(layout.swells, short, layout.amplitude + 18);
   const water = useId();
   const foot = height - MARGINS.bottom + 24;
+  const chosen = layout.swells.find((swell) => swell.stopId === selected && swell.role === "work");
+  const pull = (swell: Swell, seconds: number, alone = false) => onReshape?.(swell.stopId, seconds, alone);
 
   return (
     <div ref={ref} className="w-full">
@@ -50,6 +68,8 @@ export function TideLine({ sheet, catalogue, begins, timeZone, findings, selecte
           water={water}
           selected={selected}
           onSelect={onSelect}
+          onNudge={onReshape && ((swell, by) => pull(swell, secondsOf(sheet, swell.stopId) + by))}
+          onLeaveOut={onLeaveOut}
           bottom={foot - 14}
         />
         <Surface x0={MARGINS.left} x1={width - MARGINS.right} y={layout.horizon} />
@@ -79,6 +99,18 @@ export function TideLine({ sheet, catalogue, begins, timeZone, findings, selecte
           </text>
         ))}
         <Marks layout={layout} findings={findings} />
+        {chosen && onReshape && !joined && (
+          <PullEdge
+            key={chosen.stopId}
+            swell={chosen}
+            name={nameOf(chosen, catalogue)}
+            seconds={secondsOf(sheet, chosen.stopId)}
+            pixelsPerSecond={layout.x(1) - layout.x(0)}
+            top={MARGINS.top - 20}
+            bottom={foot - 14}
+            onPull={(seconds, alone) => pull(chosen, seconds, alone)}
+          />
+        )}
         <Strip
           y={foot}
           title="Uncovered"
@@ -105,6 +137,8 @@ function Swells(props: {
   water: string;
   selected: string | null;
   onSelect(stopId: string): void;
+  onNudge: ((swell: Swell, by: number) => void) | undefined;
+  onLeaveOut: ((region: string) => void) | undefined;
   bottom: number;
 }) {
   const { layout, selected, onSelect } = props;
@@ -115,7 +149,11 @@ function Swells(props: {
     const steps: Record<string, number> = { ArrowRight: index + 1, ArrowLeft: index - 1, Home: 0, End: -1 };
     const next = steps[event.key];
     const swell = next === undefined ? undefined : layout.swells.at(next);
-    if (event.key === "Enter" || event.key === " ") onSelect(layout.swells[index]?.stopId ?? "");
+    const here = layout.swells[index];
+    const nudge = { ".": STEP, ",": -STEP }[event.key];
+    if (here?.role === "work" && nudge) props.onNudge?.(here, nudge);
+    else if (here?.role === "work" && event.key === "Delete") props.onLeaveOut?.(here.region);
+    else if (event.key === "Enter" || event.key === " ") onSelect(layout.swells[index]?.stopId ?? "");
     else if (!swell || next === layout.swells.length || (next === -1 && event.key === "ArrowLeft")) return;
     else {
       onSelect(swell.stopId);
@@ -157,9 +195,19 @@ function Swells(props: {
   );
 }
 
-function describe(swell: Swell, catalogue: Catalogue): string {
+/** Whole seconds of working a stop, oiling and asking included. */
+function secondsOf(sheet: RunSheet, stopId: string): number {
+  const own = sheet.entries.filter((entry) => entry.stop_id === stopId && entry.working);
+  return own.reduce((sum, entry) => sum + entry.seconds, 0);
+}
+
+function nameOf(swell: Swell, catalogue: Catalogue): string {
   const region = catalogue.regions[swell.region];
-  const name = region ? sided(region, swell.side) : swell.region;
+  return region ? sided(region, swell.side) : swell.region;
+}
+
+function describe(swell: Swell, catalogue: Catalogue): string {
+  const name = nameOf(swell, catalogue);
   const what = {
     open: `first contact, ${name}`,
     close: `close, ${name}`,

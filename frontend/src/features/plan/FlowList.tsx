@@ -1,11 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
-import type { Catalogue, Entry, SessionView, Stop } from "../../api/client";
+import type { Catalogue, Edit, Entry, SessionView, Stop } from "../../api/client";
 import { reasonsQuery } from "../../api/queries";
 import { clock, span } from "../../lib/time";
-import { capital, depthWord, sided, spoken } from "../../lib/words";
+import { capital, sided } from "../../lib/words";
 import { whatOrderSaves } from "./reasons";
+import { type StrokeChange, StrokeRow } from "./StrokeRow";
 import { groupByPosition, stopSeconds, transitionWords } from "./sequence";
+import { stepEdits } from "./stepEdits";
 import { WhyStop } from "./WhyStop";
 
 interface Props {
@@ -13,10 +15,12 @@ interface Props {
   catalogue: Catalogue;
   selected: string | null;
   onSelect(stopId: string | null): void;
+  /** Without it the list is only read. */
+  onEdit: ((edits: Edit[]) => void) | undefined;
 }
 
 /** The session as a list: position, then stop, then stroke. */
-export function FlowList({ session, catalogue, selected, onSelect }: Props) {
+export function FlowList({ session, catalogue, selected, onSelect, onEdit }: Props) {
   const { flow } = session.plan;
   const { sheet } = session.evaluation;
   const reasons = useQuery(reasonsQuery(session.session_id, session.revision));
@@ -40,6 +44,7 @@ export function FlowList({ session, catalogue, selected, onSelect }: Props) {
                 entries={entriesOf(stop)}
                 catalogue={catalogue}
                 open={stop.id === selected}
+                onChange={onEdit && ((index, change) => onEdit(stepEdits(flow.stops, stop, index, change)))}
                 byHand={(session.plan.by_hand ?? []).includes(stop.region) && stop.role === "work"}
                 why={
                   stop.role === "work" && (
@@ -64,6 +69,7 @@ function StopRow(props: {
   /** Whether its strokes were set by hand. */
   byHand: boolean;
   why: React.ReactNode;
+  onChange: StrokeChange | undefined;
   onToggle(): void;
 }) {
   const { stop, entries, catalogue, open } = props;
@@ -98,7 +104,7 @@ function StopRow(props: {
       {open && (
         <>
           {props.why}
-          <Strokes entries={entries} catalogue={catalogue} />
+          <Strokes entries={entries} catalogue={catalogue} onChange={props.onChange} />
         </>
       )}
     </li>
@@ -112,12 +118,13 @@ const BETWEEN: Partial<Record<Entry["kind"], string>> = {
   check_in: "ask about the pressure",
 };
 
-function Strokes({ entries, catalogue }: { entries: Entry[]; catalogue: Catalogue }) {
+function Strokes(props: { entries: Entry[]; catalogue: Catalogue; onChange: StrokeChange | undefined }) {
+  const { entries, catalogue } = props;
   return (
     <ol className="mb-3 pl-14 pr-1" aria-label="Strokes">
       {entries.map((entry) =>
         entry.kind === "stroke" ? (
-          <StrokeRow key={entry.start} entry={entry} catalogue={catalogue} />
+          <StrokeRow key={entry.step} entry={entry} catalogue={catalogue} onChange={props.onChange} />
         ) : (
           entry.working && (
             <li key={entry.start} className="flex justify-between py-1 text-quiet italic">
@@ -128,29 +135,5 @@ function Strokes({ entries, catalogue }: { entries: Entry[]; catalogue: Catalogu
         ),
       )}
     </ol>
-  );
-}
-
-function StrokeRow({ entry, catalogue }: { entry: Entry; catalogue: Catalogue }) {
-  const stroke = catalogue.strokes[entry.stroke ?? ""];
-  const tool = catalogue.tools[entry.tool ?? ""]?.name ?? "";
-  const unit = stroke?.pass.kind === "breaths" ? "breath" : entry.passes === 1 ? "pass" : "passes";
-  const count = `${entry.passes} ${unit}${unit === "breath" && entry.passes !== 1 ? "s" : ""}`;
-  return (
-    <li className="border-t border-base-300 py-2">
-      <p className="flex flex-wrap justify-between gap-x-4">
-        <span>
-          <span className="font-bold" title={stroke?.gloss}>
-            {stroke?.name}
-          </span>
-          {entry.zone && `, ${spoken(entry.zone)}`}
-        </span>
-        <span className="numbers">{span(entry.seconds)}</span>
-      </p>
-      <p className="text-quiet">
-        {tool} · depth {entry.depth}, {depthWord[entry.depth ?? 1]} · {count}
-      </p>
-      <p>{stroke?.how}</p>
-    </li>
   );
 }

@@ -7,7 +7,7 @@ import { TideLine } from "../../tideline/TideLine";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { BriefSentence } from "./BriefSentence";
-import { keptWords } from "./difference";
+import { keptWords, whatMoved } from "./difference";
 import { FindingsList } from "./FindingsList";
 import { FitLine } from "./FitLine";
 import { FitToTime } from "./FitToTime";
@@ -17,7 +17,9 @@ import { Offers } from "./Offers";
 import { OtherPlans } from "./OtherPlans";
 import { SideNotes } from "./SideNotes";
 import { wayUp } from "./sequence";
+import { TakeBack } from "./TakeBack";
 import { useBrief } from "./useBrief";
+import { usePlanChanges } from "./usePlanChanges";
 
 export function PlanPage() {
   const { sessionId } = useParams({ from: "/in/framed/session/$sessionId/plan" });
@@ -29,7 +31,10 @@ export function PlanPage() {
 }
 
 function Designer({ session, catalogue }: { session: SessionView; catalogue: Catalogue }) {
-  const { brief, planning, problem, change, take, mend, putBack } = useBrief(session);
+  const { brief, planning: replanning, problem: refused, change, take, putBack } = useBrief(session);
+  const changes = usePlanChanges(session);
+  const planning = replanning || changes.changing;
+  const problem = refused ?? changes.problem;
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   const [selected, setSelected] = useState<string | null>(null);
   const fixed = session.stage !== "plan";
@@ -51,12 +56,18 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
         <p role="status" className="sr-only">
           {planning ? "Planning" : problem ? "The plan was not changed" : "The plan is up to date"}
         </p>
-        {!problem && session.difference && <Changed difference={session.difference} catalogue={catalogue} />}
         {problem ? (
           <>
             <ProblemNote error={problem} />
             {problem instanceof Problem && <Offers offers={problem.document.offers ?? []} onTake={change} />}
-            <button type="button" className="btn" onClick={putBack}>
+            <button
+              type="button"
+              className="btn"
+              onClick={() => {
+                putBack();
+                changes.forget();
+              }}
+            >
               Put the brief back as it was planned
             </button>
           </>
@@ -71,18 +82,39 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
           findings={session.evaluation.findings}
           selected={selected}
           onSelect={setSelected}
+          onReshape={fixed ? undefined : changes.reshape}
+          onLeaveOut={
+            fixed
+              ? undefined
+              : (id) =>
+                  change({ leave_out: [...leave_out, id], focus: focus.filter((other) => other !== id) })
+          }
         />
       </div>
+      {!fixed && (
+        <div className="no-print mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
+          <TakeBack session={session} changes={changes} />
+          {!problem && session.difference && (
+            <Changed difference={session.difference} catalogue={catalogue} />
+          )}
+        </div>
+      )}
       {!fixed && !problem && <FitToTime session={session} catalogue={catalogue} />}
       {!fixed && !problem && <OtherPlans session={session} catalogue={catalogue} onTake={take} />}
       <FindingsList
         findings={session.evaluation.findings}
         catalogue={catalogue}
         onShow={setSelected}
-        onMend={fixed ? undefined : mend}
+        onMend={fixed ? undefined : changes.edit}
       />
       <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]">
-        <FlowList session={session} catalogue={catalogue} selected={selected} onSelect={setSelected} />
+        <FlowList
+          session={session}
+          catalogue={catalogue}
+          selected={selected}
+          onSelect={setSelected}
+          onEdit={fixed ? undefined : changes.edit}
+        />
         <div>
           <LeftOutList
             leftOut={session.plan.left_out}
@@ -102,13 +134,13 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
   );
 }
 
-/** What the change just made has kept of what was set by hand, and what it could not keep. */
+/** What the change just made has moved, what was set by hand that it kept, and what it could not keep. */
 function Changed({ difference, catalogue }: { difference: Difference; catalogue: Catalogue }) {
-  const words = keptWords(difference, (id) => catalogue.regions[id]?.whole ?? id);
-  if (difference.kept.length + difference.moved.length === 0) return null;
+  const name = (id: string) => catalogue.regions[id]?.whole ?? id;
+  const moved = whatMoved(difference, name);
   return (
-    <p role="status" className="mt-2 text-quiet">
-      {words.join(" ")}
+    <p role="status" className="text-quiet">
+      {[moved && `${moved}.`, ...keptWords(difference, name)].filter(Boolean).join(" ")}
     </p>
   );
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Difference, Traits } from "../../api/client";
-import { changeLines, keptWords } from "./difference";
+import { changeLines, keptWords, whatMoved } from "./difference";
 
 const traits: Traits = { turns: 1, walks: 4, between: 700, on_focus: 0, by_region: {}, thumb_share: 0.1 };
 const difference: Difference = {
@@ -28,6 +28,13 @@ describe("what a changed plan changes", () => {
       { region: "Neck", what: "2 min 45 s → 3 min 20 s, with other strokes" },
       { region: "Foot", what: "other strokes in the same time" },
     ]);
+  });
+
+  it("says in one line who gained and who gave", () => {
+    expect(whatMoved(difference, name)).toBe(
+      "Thigh back −6 min 40 s, back −3 min 20 s, scalp +1 min 30 s, neck +35 s, a little elsewhere",
+    );
+    expect(whatMoved({ ...difference, changes: [] }, name)).toBe("");
   });
 
   it("says what became of what was set by hand, of the order and of the turns", () => {

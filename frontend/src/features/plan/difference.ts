@@ -26,6 +26,19 @@ function amounts(before: number, after: number, strokes: Change["strokes"]): str
   return `${span(before)} → ${span(after)}${other}`;
 }
 
+const NAMED = 4;
+
+/** Who gained and who gave, in one line, the greatest change first: `neck +1 min 35 s, back −36 s`. */
+export function whatMoved(difference: Difference, name: (region: string) => string): string {
+  const moved = difference.changes.filter((change) => change.after !== change.before);
+  const words = moved
+    .slice(0, NAMED)
+    .map(
+      ({ region, before, after }) => `${name(region)} ${after > before ? "+" : "−"}${span(after - before)}`,
+    );
+  return capital([...words, ...(moved.length > NAMED ? ["a little elsewhere"] : [])].join(", "));
+}
+
 /** What becomes of what was set by hand, and of the order. */
 export function keptWords(difference: Difference, name: (region: string) => string): string[] {
   const words = [];

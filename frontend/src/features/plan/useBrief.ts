@@ -1,11 +1,11 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Brief, body, type Edit, Problem, type SessionView } from "../../api/client";
+import { api, type Brief, body, Problem, type SessionView } from "../../api/client";
 import { sessionQuery } from "../../api/queries";
 
 /**
- * The brief as wished, with edits to its flow, and its changes, each planned at once and one after the other. A refused wish stays
- * on screen with its problem; the stored plan stays as it was until `putBack` or a wish that fits.
+ * The brief as wished, and its changes, each planned at once and one after the other. A refused wish stays on screen
+ * with its problem; the stored plan stays as it was until `putBack` or a wish that fits.
  */
 export function useBrief(session: SessionView) {
   const queries = useQueryClient();
@@ -31,30 +31,12 @@ export function useBrief(session: SessionView) {
       if (error instanceof Problem && error.document.status === 409) queries.invalidateQueries({ queryKey });
     },
   });
-  const mending = useMutation({
-    scope: { id: `plan ${session.session_id}` },
-    mutationFn: (edits: Edit[]) =>
-      body<SessionView>(
-        api.POST("/api/sessions/{session_id}/edits", {
-          params: { path: { session_id: session.session_id } },
-          body: { revision: (queries.getQueryData(queryKey) ?? session).revision, edits },
-        }),
-      ),
-    onSuccess: (mended) => {
-      queries.setQueryData(queryKey, mended);
-      queries.invalidateQueries({ queryKey: ["day"] });
-    },
-    onError: (error) => {
-      if (error instanceof Problem && error.document.status === 409) queries.invalidateQueries({ queryKey });
-    },
-  });
   const stored = session.plan.flow.brief;
   const brief = wished ?? stored;
   return {
     brief,
-    planning: planning.isPending || mending.isPending,
-    problem: planning.error ?? mending.error,
-    mend: mending.mutate,
+    planning: planning.isPending,
+    problem: planning.error,
     change(patch: Partial<Brief>) {
       const next = { ...brief, ...patch };
       setWished(next);
@@ -68,7 +50,6 @@ export function useBrief(session: SessionView) {
     putBack() {
       setWished(null);
       planning.reset();
-      mending.reset();
     },
   };
 }
