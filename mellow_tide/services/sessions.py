@@ -77,7 +77,7 @@ def replan(
     """
     row = _unworked(db, who, session_id)
     before = Plan.model_validate(row.plan)
-    keeps = bool(before.by_hand) and not anew and before.flow.brief.kind == brief.kind
+    keeps = before.touched and not anew and before.flow.brief.kind == brief.kind
     with offering(brief, row, catalogue):
         if keeps:
             made = _adjusted(before, brief, row, "by_hand", catalogue)

@@ -260,3 +260,32 @@ def test_a_stroke_is_changed_in_the_list_on_both_sides(page: Page, plan: Plan):
     page.reload()
     plan.swell("left hip").click()
     expect(strokes.get_by_label("Depth, effleurage").first).to_have_value("1")
+
+
+def test_a_stop_is_moved_by_keys_and_keeps_its_place_when_the_brief_changes(page: Page, plan: Plan):
+    def names():
+        return [
+            swell.get_attribute("aria-label").split(",")[0] for swell in plan.tide.get_by_role("button").all()
+        ]
+
+    before = names()
+    plan.swell("neck").click()
+    plan.swell("neck").focus()
+    page.keyboard.press("Shift+ArrowLeft")
+    place = before.index("neck") - 1
+    expect(plan.tide.get_by_role("button").nth(place)).to_have_attribute("aria-label", re.compile("^neck,"))
+    panel = plan.panel("Pressure")
+    panel.get_by_role("radio", name=re.compile("^Light")).click()
+    plan.planned()
+    expect(plan.word("Pressure")).to_have_text("light pressure")
+    after = names()
+    assert after.index("neck") < after.index(before[place])
+
+
+def test_the_keys_are_told_on_a_question_mark(page: Page, plan: Plan):
+    expect(plan.fit).to_be_visible()
+    page.keyboard.press("?")
+    keys = page.get_by_role("dialog", name="Keys on the tide line")
+    expect(keys).to_contain_text("15 s shorter, 15 s longer")
+    page.keyboard.press("Escape")
+    expect(keys).to_be_hidden()

@@ -102,9 +102,11 @@ def test_an_order_made_by_hand_is_kept_and_what_is_new_goes_where_it_costs_least
     present = plan(HOUR, CLIENT, CATALOGUE)
     ids = [stop.id for stop in present.flow.stops]
     turned = by_hand(present, MoveStop(stop_id="scalp", to=ids.index("neck")))
+    assert turned.order_by_hand
     order = [s.region for s in turned.flow.stops if s.role == "work"]
     assert order.index("scalp") < order.index("neck")
     made = adjust(turned, changed(HOUR, booked_minutes=70), CLIENT, CATALOGUE)
+    assert made.order_by_hand
     now = [s.region for s in made.flow.stops if s.role == "work"]
     assert now == [region for region in order if region in now]
     more = adjust(turned, changed(HOUR, booked_minutes=90, focus=("back", "chest")), CLIENT, CATALOGUE)

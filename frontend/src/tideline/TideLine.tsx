@@ -24,6 +24,10 @@ interface Props {
   onReshape?: (stopId: string, seconds: number, alone: boolean) => void;
   /** Leaves a region out. */
   onLeaveOut?: (region: string) => void;
+  /** Moves a stop one place on or back. */
+  onMove?: (stopId: string, by: -1 | 1) => void;
+  /** Gives the other side of a stop what it has. */
+  onMirror?: (stopId: string) => void;
 }
 
 const MARGINS = { left: 8, right: 8, top: 62, bottom: 118 };
@@ -39,6 +43,8 @@ export function TideLine({
   onSelect,
   onReshape,
   onLeaveOut,
+  onMove,
+  onMirror,
 }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(1100);
   const height = width < 640 ? 360 : 420;
@@ -70,6 +76,8 @@ export function TideLine({
           onSelect={onSelect}
           onNudge={onReshape && ((swell, by) => pull(swell, secondsOf(sheet, swell.stopId) + by))}
           onLeaveOut={onLeaveOut}
+          onMove={onMove}
+          onMirror={onMirror}
           bottom={foot - 14}
         />
         <Surface x0={MARGINS.left} x1={width - MARGINS.right} y={layout.horizon} />
@@ -139,6 +147,8 @@ function Swells(props: {
   onSelect(stopId: string): void;
   onNudge: ((swell: Swell, by: number) => void) | undefined;
   onLeaveOut: ((region: string) => void) | undefined;
+  onMove: ((stopId: string, by: -1 | 1) => void) | undefined;
+  onMirror: ((stopId: string) => void) | undefined;
   bottom: number;
 }) {
   const { layout, selected, onSelect } = props;
@@ -153,6 +163,9 @@ function Swells(props: {
     const nudge = { ".": STEP, ",": -STEP }[event.key];
     if (here?.role === "work" && nudge) props.onNudge?.(here, nudge);
     else if (here?.role === "work" && event.key === "Delete") props.onLeaveOut?.(here.region);
+    else if (here?.role === "work" && event.key === "m") props.onMirror?.(here.stopId);
+    else if (event.shiftKey && (event.key === "ArrowRight" || event.key === "ArrowLeft"))
+      props.onMove?.(here?.stopId ?? "", event.key === "ArrowRight" ? 1 : -1);
     else if (event.key === "Enter" || event.key === " ") onSelect(layout.swells[index]?.stopId ?? "");
     else if (!swell || next === layout.swells.length || (next === -1 && event.key === "ArrowLeft")) return;
     else {

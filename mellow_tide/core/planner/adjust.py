@@ -68,7 +68,8 @@ def adjust(
     chosen = choose(asked, deadline, held)
     way = chosen.question.way
     order = cheapest_order(frozenset(chosen.choice.regions), way, asked.catalogue)
-    if is_own_order(flow, way, asked.catalogue):
+    own = is_own_order(flow, way, asked.catalogue)
+    if own:
         order, chosen = in_own_order(flow, chosen, asked)
     steps = {id: steps for id, (_, steps) in there.items() if hold == "all" or id in present.by_hand}
     made = filled(asked, chosen.question, order, chosen.minutes, steps)
@@ -76,7 +77,9 @@ def adjust(
         made = with_rests(made, present.flow)
         made = closed(made, -lay_out(made, asked.catalogue, asked.tempo).over, asked.catalogue, asked.tempo)
     by_hand = tuple(id for id in present.by_hand if _present(made, asked).get(id) == there.get(id))
-    return planned(asked, chosen, made).model_copy(update={"by_hand": by_hand})
+    return planned(asked, chosen, made).model_copy(
+        update={"by_hand": by_hand, "order_by_hand": own and present.order_by_hand}
+    )
 
 
 def _seconds(flow: Flow, asked: Asked) -> int:

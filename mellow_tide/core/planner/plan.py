@@ -29,13 +29,20 @@ class Proof(Record):
 class Plan(Record):
     """A flow that answers the brief, what it leaves out, and the proof of its choice; a labour is not chosen so.
 
-    `by_hand` are the regions whose strokes or minutes were set by hand since it was planned.
+    `by_hand` are the regions whose strokes or minutes were set by hand since it was planned; `order_by_hand`: whether
+    the order of its stops was.
     """
 
     flow: Flow
     left_out: tuple[LeftOut, ...]
     proof: Proof | None
     by_hand: tuple[str, ...] = ()
+    order_by_hand: bool = False
+
+    @property
+    def touched(self) -> bool:
+        """Whether anything in it was set by hand."""
+        return bool(self.by_hand) or self.order_by_hand
 
 
 def plan(
@@ -75,7 +82,14 @@ def worked_by_hand(before: Plan, flow: Flow) -> Plan:
     regions = dict.fromkeys(stop.region for stop in flow.stops if stop.role == "work")
     changed = [id for id in regions if _worked(before.flow, id) != _worked(flow, id)]
     by_hand = tuple(id for id in regions if id in changed or id in before.by_hand)
-    return before.model_copy(update={"flow": flow, "by_hand": by_hand})
+    order = before.order_by_hand or _order(before.flow, flow) != _order(flow, before.flow)
+    return before.model_copy(update={"flow": flow, "by_hand": by_hand, "order_by_hand": order})
+
+
+def _order(flow: Flow, other: Flow) -> list[tuple[str, str]]:
+    """The stops that both flows have, in the order of `flow`, with their positions."""
+    both = {stop.id for stop in other.stops}
+    return [(stop.id, stop.position) for stop in flow.stops if stop.id in both]
 
 
 def _worked(flow: Flow, region: str) -> list[tuple[str, tuple[Step, ...]]]:

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
 import { useState } from "react";
-import { type Catalogue, type Difference, Problem, type SessionView } from "../../api/client";
+import { type Catalogue, type Difference, type Edit, Problem, type SessionView } from "../../api/client";
 import { catalogueQuery, meQuery, sessionQuery } from "../../api/queries";
 import { TideLine } from "../../tideline/TideLine";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -12,11 +12,13 @@ import { FindingsList } from "./FindingsList";
 import { FitLine } from "./FitLine";
 import { FitToTime } from "./FitToTime";
 import { FlowList } from "./FlowList";
+import { KeysOfPlan } from "./KeysOfPlan";
 import { LeftOutList } from "./LeftOutList";
 import { Offers } from "./Offers";
 import { OtherPlans } from "./OtherPlans";
 import { SideNotes } from "./SideNotes";
 import { wayUp } from "./sequence";
+import { mirrorEdits, moveEdits } from "./stopEdits";
 import { TakeBack } from "./TakeBack";
 import { useBrief } from "./useBrief";
 import { usePlanChanges } from "./usePlanChanges";
@@ -41,6 +43,8 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
   const before = catalogue.kinds[session.plan.flow.brief.kind ?? ""]?.before_minutes ?? 0;
   const begins = new Date(new Date(session.starts_at).getTime() + before * 60_000);
   const { school, focus = [], leave_out = [] } = brief;
+  const { stops } = session.plan.flow;
+  const editIfAny = (edits: Edit[]) => edits.length > 0 && changes.edit(edits);
   return (
     <>
       <section aria-label="Brief">
@@ -83,6 +87,8 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
           selected={selected}
           onSelect={setSelected}
           onReshape={fixed ? undefined : changes.reshape}
+          onMove={fixed ? undefined : (id, by) => editIfAny(moveEdits(stops, id, by))}
+          onMirror={fixed ? undefined : (id) => editIfAny(mirrorEdits(stops, id))}
           onLeaveOut={
             fixed
               ? undefined
@@ -94,6 +100,7 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
       {!fixed && (
         <div className="no-print mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
           <TakeBack session={session} changes={changes} />
+          <KeysOfPlan />
           {!problem && session.difference && (
             <Changed difference={session.difference} catalogue={catalogue} />
           )}

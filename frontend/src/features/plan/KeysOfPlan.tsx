@@ -1,0 +1,61 @@
+import { useEffect, useRef } from "react";
+
+const KEYS: [string[], string][] = [
+  [["←", "→", "Home", "End"], "from stop to stop along the tide"],
+  [[",", "."], "15 s shorter, 15 s longer; the other side follows"],
+  [["Alt", ",", "."], "the same at the edge, this side only"],
+  [["Shift", "←", "→"], "move the stop one place"],
+  [["m"], "give the other side the same strokes"],
+  [["Delete"], "leave the region out"],
+  [["Ctrl", "Z"], "take the last change back"],
+  [["Ctrl", "Shift", "Z"], "do it again"],
+  [["?"], "these keys"],
+];
+
+/** The keys of the designer, on `?` or by a button. */
+export function KeysOfPlan() {
+  const dialog = useRef<HTMLDialogElement>(null);
+  useEffect(() => {
+    function press(event: KeyboardEvent) {
+      const typing = event.target instanceof HTMLElement && event.target.matches("input, textarea, select");
+      if (event.key !== "?" || typing || dialog.current?.open) return;
+      event.preventDefault();
+      dialog.current?.showModal();
+    }
+    addEventListener("keydown", press);
+    return () => removeEventListener("keydown", press);
+  }, []);
+  return (
+    <>
+      <button type="button" className="btn btn-ghost" onClick={() => dialog.current?.showModal()}>
+        Keys
+      </button>
+      <dialog ref={dialog} className="modal" aria-labelledby="keys-of-plan">
+        <div className="modal-box bg-base-100">
+          <h2 id="keys-of-plan" className="text-2xl">
+            Keys on the tide line
+          </h2>
+          <dl className="mt-4 grid grid-cols-[auto_1fr] items-baseline gap-x-6 gap-y-2">
+            {KEYS.map(([keys, does]) => (
+              <div key={does} className="col-span-2 grid grid-cols-subgrid">
+                <dt className="flex gap-1">
+                  {keys.map((key) => (
+                    <kbd key={key} className="kbd">
+                      {key}
+                    </kbd>
+                  ))}
+                </dt>
+                <dd>{does}</dd>
+              </div>
+            ))}
+          </dl>
+          <form method="dialog" className="mt-6">
+            <button type="submit" className="btn btn-primary">
+              Close
+            </button>
+          </form>
+        </div>
+      </dialog>
+    </>
+  );
+}
