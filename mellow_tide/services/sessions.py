@@ -112,7 +112,11 @@ def reshape(
     before = Plan.model_validate(row.plan)
     deadline = after(PLANNING_SECONDS)
     made = reshaped(before, stop_id, seconds, row.facts, catalogue, row.house, alone=alone, deadline=deadline)
-    return _store(db, who, session_id, revision, made, catalogue, before)
+    # What is being pulled is not what could not stay as it was.
+    pulled = {stop.region for stop in before.flow.stops if stop.id == stop_id}
+    held = tuple(id for id in before.by_hand if id not in pulled)
+    told = before.model_copy(update={"by_hand": held})
+    return _store(db, who, session_id, revision, made, catalogue, told)
 
 
 class Adjustment(Record):

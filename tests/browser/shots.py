@@ -104,7 +104,7 @@ def plan_findings(page: Page) -> None:
     page.reload()
     page.get_by_role("region", name="To look at").wait_for()
     page.get_by_role("link", name="to look at").click()
-    page.evaluate("scrollTo(0, 190)")
+    page.get_by_role("region", name="To look at").evaluate("e => scrollTo(0, e.offsetTop - 380)")
 
 
 def before_touch(page: Page) -> None:

@@ -135,6 +135,19 @@ def test_what_was_edited_is_kept_when_the_brief_changes(client):
     assert neck[0] == neck[1]
 
 
+def test_a_stop_is_reshaped_and_what_is_pulled_is_not_said_to_have_moved(client):
+    made = change(client, "bram", booked_minutes=90, focus=["hips"]).json()
+    for seconds in (345, 400):
+        body = {"revision": made["revision"], "stop_id": "neck", "seconds": seconds}
+        made = client.post(url("bram", "/reshape"), json=body).json()
+        assert made["plan"]["by_hand"] == ["neck"]
+        assert abs(made["evaluation"]["sheet"]["seconds"] - 80 * 60) <= 15
+        assert made["difference"]["moved"] == []
+        assert "neck" in [found["region"] for found in made["difference"]["changes"]]
+    body = {"revision": made["revision"], "stop_id": "knee", "seconds": 60}
+    assert "stop_id" in fields(client.post(url("bram", "/reshape"), json=body))
+
+
 def stepped(client, name, way, revision):
     return client.post(url(name, f"/{way}"), json={"revision": revision})
 

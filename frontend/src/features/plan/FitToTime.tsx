@@ -13,10 +13,12 @@ const LATE = [5, 10, 15, 20];
 interface Props {
   session: SessionView;
   catalogue: Catalogue;
+  /** What stands beside its button. */
+  children?: React.ReactNode;
 }
 
 /** The present plan for a late client or another length, with the least change; it can be taken or left. */
-export function FitToTime({ session, catalogue }: Props) {
+export function FitToTime({ session, catalogue, children }: Props) {
   const { tried, working, problem, attempt, take, leave } = useFit(session);
   const [open, setOpen] = useState(false);
   const brief = session.plan.flow.brief;
@@ -25,9 +27,12 @@ export function FitToTime({ session, catalogue }: Props) {
   const attemptMinutes = (booked_minutes: number) => attempt({ ...brief, booked_minutes });
   return (
     <section aria-label="Fit to time" className="no-print mt-4">
-      <button type="button" className="btn" aria-expanded={open} onClick={() => setOpen(!open)}>
-        Late client, or another length?
-      </button>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <button type="button" className="btn" aria-expanded={open} onClick={() => setOpen(!open)}>
+          Late client, or another length?
+        </button>
+        {children}
+      </div>
       {open && (
         <div className="mt-3 rounded-box bg-base-200 px-5 py-4">
           <p className="max-w-[60ch]">

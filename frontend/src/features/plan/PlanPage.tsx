@@ -98,15 +98,14 @@ function Designer({ session, catalogue }: { session: SessionView; catalogue: Cat
         />
       </div>
       {!fixed && (
-        <div className="no-print mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <FitToTime session={session} catalogue={catalogue}>
           <TakeBack session={session} changes={changes} />
           <KeysOfPlan />
           {!problem && session.difference && (
             <Changed difference={session.difference} catalogue={catalogue} />
           )}
-        </div>
+        </FitToTime>
       )}
-      {!fixed && !problem && <FitToTime session={session} catalogue={catalogue} />}
       {!fixed && !problem && <OtherPlans session={session} catalogue={catalogue} onTake={take} />}
       <FindingsList
         findings={session.evaluation.findings}
