@@ -116,6 +116,18 @@ def test_an_order_made_by_hand_is_kept_and_what_is_new_goes_where_it_costs_least
     assert faults(more.flow) == []
 
 
+def test_another_school_or_kind_goes_before_an_order_made_by_hand():
+    present = plan(HOUR, CLIENT, CATALOGUE)
+    ids = [stop.id for stop in present.flow.stops]
+    turned = by_hand(present, MoveStop(stop_id="scalp", to=ids.index("neck")))
+    other = changed(HOUR, school="feet_upwards")
+    made = adjust(turned, other, CLIENT, CATALOGUE, hold="by_hand")
+    assert not made.order_by_hand
+    assert [s.id for s in made.flow.stops] == [s.id for s in plan(other, CLIENT, CATALOGUE).flow.stops]
+    side = changed(HOUR, kind="side_lying", school="side_by_side")
+    assert adjust(turned, side, CLIENT, CATALOGUE) == plan(side, CLIENT, CATALOGUE)
+
+
 def test_a_hold_for_the_whole_stays_after_what_it_followed():
     present = plan(HOUR, CLIENT, CATALOGUE)
     hold = Step(stroke="resting_hold", slot="settle", tool="palms", depth=1, passes=3)

@@ -45,3 +45,13 @@ def test_one_side_alone_leaves_the_other_as_it_is():
 def test_what_is_no_work_is_not_reshaped(stop_id):
     with pytest.raises(BadFlow, match="no stop"):
         reshaped(PRESENT, stop_id, 100, CLIENT, CATALOGUE)
+
+
+def test_a_stroke_in_an_unusual_place_or_with_seconds_of_its_own_can_be_pulled_too():
+    neck = next(stop for stop in PRESENT.flow.stops if stop.id == "neck")
+    odd = neck.steps[1].model_copy(update={"slot": "rouse", "seconds": 40})
+    stop = neck.model_copy(update={"steps": (neck.steps[0], odd, *neck.steps[2:])})
+    stops = tuple(stop if s.id == "neck" else s for s in PRESENT.flow.stops)
+    present = PRESENT.model_copy(update={"flow": PRESENT.flow.model_copy(update={"stops": stops})})
+    made = reshaped(present, "neck", 300, CLIENT, CATALOGUE)
+    assert seconds_of(made.flow, "neck") == pytest.approx(300, abs=25)

@@ -17,11 +17,10 @@ from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Deadline, no_deadline
 from mellow_tide.core.planner.chosen import choose
 from mellow_tide.core.planner.fill import filled
-from mellow_tide.core.planner.labour import labour_flow
 from mellow_tide.core.planner.minutes import Share
 from mellow_tide.core.planner.order import cheapest_order
-from mellow_tide.core.planner.own_order import in_own_order, is_own_order
-from mellow_tide.core.planner.plan import Plan, planned
+from mellow_tide.core.planner.own_order import in_own_order
+from mellow_tide.core.planner.plan import Plan, plan, planned
 from mellow_tide.core.planner.question import Question
 from mellow_tide.core.planner.refit import NEAR
 from mellow_tide.core.planner.rests import with_rests, without_rests
@@ -51,12 +50,13 @@ def adjust(
 ) -> Plan:
     """The plan for `brief` that is closest to `present`; raises as `plan` does.
 
-    A region whose minutes stay keeps its strokes to the pass; an order made by hand is kept, and what comes in is put
-    where it costs least.
+    A region whose minutes stay keeps its strokes to the pass; an order made by hand is kept, as long as the same school
+    is asked for, and what comes in is put where it costs least. Another kind of session is planned anew.
     """
+    before = present.flow.brief
     asked = Asked.of(brief, client, catalogue, house, pace)
-    if asked.kind.open_ended:
-        return Plan(flow=labour_flow(asked), left_out=(), proof=None)
+    if asked.kind.open_ended or brief.kind != before.kind:
+        return plan(brief, client, catalogue, house, pace, deadline)
     flow = without_rests(present.flow)
     there = _present(flow, asked)
     closing = stop_seconds(flow.stops[-1], asked.catalogue, asked.tempo)
@@ -66,20 +66,19 @@ def adjust(
         return _held(question, there, present.by_hand, hold, closing, resting)
 
     chosen = choose(asked, deadline, held)
-    way = chosen.question.way
-    order = cheapest_order(frozenset(chosen.choice.regions), way, asked.catalogue)
-    own = is_own_order(flow, way, asked.catalogue)
+    same_way = (brief.school, brief.first_position) == (before.school, before.first_position)
+    own = present.order_by_hand and same_way
     if own:
         order, chosen = in_own_order(flow, chosen, asked)
+    else:
+        order = cheapest_order(frozenset(chosen.choice.regions), chosen.question.way, asked.catalogue)
     steps = {id: steps for id, (_, steps) in there.items() if hold == "all" or id in present.by_hand}
     made = filled(asked, chosen.question, order, chosen.minutes, steps)
     if resting:
         made = with_rests(made, present.flow)
         made = closed(made, -lay_out(made, asked.catalogue, asked.tempo).over, asked.catalogue, asked.tempo)
     by_hand = tuple(id for id in present.by_hand if _present(made, asked).get(id) == there.get(id))
-    return planned(asked, chosen, made).model_copy(
-        update={"by_hand": by_hand, "order_by_hand": own and present.order_by_hand}
-    )
+    return planned(asked, chosen, made).model_copy(update={"by_hand": by_hand, "order_by_hand": own})
 
 
 def _seconds(flow: Flow, asked: Asked) -> int:

@@ -3,7 +3,6 @@
 from collections.abc import Sequence
 from dataclasses import replace
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.flow.flow import Flow, Visit
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.chosen import Chosen, rounded
@@ -12,17 +11,6 @@ from mellow_tide.core.planner.minutes import allot
 from mellow_tide.core.planner.order import Order, cheapest_order
 from mellow_tide.core.planner.question import Question
 from mellow_tide.core.planner.walk import between
-from mellow_tide.core.planner.way import Way, homes
-
-
-def is_own_order(flow: Flow, way: Way, catalogue: Catalogue) -> bool:
-    """Whether the flow's stops come in another order, or in other positions, than the school's cheapest one."""
-    worked = _worked(flow)
-    regions = frozenset(visit.region for visit in worked)
-    if not regions or not regions <= homes(way, catalogue).keys():
-        return bool(regions)
-    usual = [visit for visit in cheapest_order(regions, way, catalogue).visits if visit.role == "work"]
-    return [(v.region, v.side, v.position) for v in worked] != [(v.region, v.side, v.position) for v in usual]
 
 
 def in_own_order(flow: Flow, chosen: Chosen, asked: Asked) -> tuple[Order, Chosen]:

@@ -41,8 +41,9 @@ def nearest_to(place: Place, steps: tuple[Step, ...], seconds: int) -> tuple[Ste
 
     Where passes alone do not, strokes that are wanted next come in, or those that are wanted least go.
     """
-    kept = list(steps)
-    found, taken = _with_passes(place, steps, seconds)
+    # Seconds that were set for a stroke give way to its passes.
+    kept = [step.model_copy(update={"seconds": None}) for step in steps]
+    found, taken = _with_passes(place, tuple(kept), seconds)
     while abs(taken - seconds) > NEAR:
         changed = _grown(kept, place) if taken < seconds else _shrunk(kept, place)
         if changed is None:
@@ -96,7 +97,7 @@ def _allowed(step: Step, place: Place) -> bool:
 def _option(step: Step, place: Place) -> Option:
     """The step as an option; its own passes are the usual ones here."""
     stroke = place.catalogue.strokes[step.stroke]
-    low, _, high = stroke.slots[step.slot]
+    low, _, high = stroke.slots.get(step.slot, (1, 1, step.passes))
     passes = (min(low, step.passes), step.passes, max(high, step.passes))
     return Option(stroke, step.slot, step.zone, step.tool, step.depth, passes, _rank(step, place))
 
