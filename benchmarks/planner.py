@@ -16,6 +16,8 @@ from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.planner import order, order_table
 from mellow_tide.core.planner.adjust import adjust
 from mellow_tide.core.planner.asked import Asked
+from mellow_tide.core.planner.choice import no_deadline
+from mellow_tide.core.planner.chosen import choose
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.question import pose
 from mellow_tide.core.planner.replan_table import replan_table
@@ -98,8 +100,8 @@ def figures() -> Iterator[Figure]:
             ours, theirs = _beside_cp_sat(kind, kind.briefs[place], catalogue)
             solved.append(theirs / ours)
             name = f"planner: {kind.name}, {kind.briefs[place].booked_minutes} min, CP-SAT"
-            yield figure(name, [theirs, theirs], "our first plan", [ours], least_ratio=LEAST_RATIO)
-    yield figure("planner: CP-SAT, all questions", solved, "our first plan", [1.0], least_ratio=MEDIAN_RATIO)
+            yield figure(name, [theirs, theirs], "ours, first", [ours], least_ratio=LEAST_RATIO)
+    yield figure("planner: CP-SAT, all questions", solved, "ours, first", [1.0], least_ratio=MEDIAN_RATIO)
     yield from _of_one_plan(catalogue)
 
 
@@ -109,11 +111,21 @@ def _forget() -> None:
 
 
 def _beside_cp_sat(kind: Kind, brief: Brief, catalogue: Catalogue) -> tuple[float, float]:
-    """Ms of our first plan, and of CP-SAT until it has proven its best, on the same question."""
-    model = model_of(pose(Asked.of(brief, kind.client, catalogue, DEFAULTS, None)), catalogue)
-    theirs = milliseconds(lambda: solved_by_cp_sat(model, SOLVER_SECONDS, SOLVER_WORKERS), 1)[0]
+    """Ms that we and CP-SAT take for the same question, from posing it to a proven set, order and minutes.
+
+    Laying strokes, which CP-SAT is not asked for, is left out on our side too.
+    """
+    asked = Asked.of(brief, kind.client, catalogue, DEFAULTS, None)
+
+    def theirs() -> None:
+        solved_by_cp_sat(model_of(pose(asked), catalogue), SOLVER_SECONDS, SOLVER_WORKERS)
+
+    def ours() -> None:
+        chosen = choose(asked, no_deadline)
+        order.cheapest_order(frozenset(chosen.choice.regions), chosen.question.way, asked.catalogue)
+
     _forget()
-    return milliseconds(lambda: plan(brief, kind.client, catalogue), 1)[0], theirs
+    return milliseconds(ours, 1)[0], milliseconds(theirs, 1)[0]
 
 
 def _of_one_plan(catalogue: Catalogue) -> Iterator[Figure]:

@@ -5,13 +5,13 @@ remains to be done from a scene is the least, over the ways through this row, of
 """
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.planner.legs import Leg, legs
+from mellow_tide.core.planner.legs import Leg, silent_legs
 from mellow_tide.core.planner.walk import FAR, LegSteps, Walk, through
 from mellow_tide.core.timing.scene import Scene
 
@@ -36,11 +36,10 @@ class Rows:
     classes: Sequence[Sequence[tuple[str, ...]]]
     catalogue: Catalogue
 
-    def legs(self, row: int, subset: int) -> list[Leg]:
+    def legs(self, row: int, subset: int) -> tuple[Leg, ...]:
         """The legs of the classes in `subset`, one region for each, announcements left out."""
         there = tuple(ids[0] for i, ids in enumerate(self.classes[row]) if subset >> i & 1)
-        found = legs(there, self.position, self.clothed, self.catalogue)
-        return [tuple(replace(visit, skips=("announce",)) for visit in leg) for leg in found]
+        return silent_legs(there, self.position, self.clothed, self.catalogue)
 
 
 @dataclass(frozen=True)

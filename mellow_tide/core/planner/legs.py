@@ -1,6 +1,7 @@
 """Stops that always travel together: the legs of a row."""
 
 from collections.abc import Iterator
+from dataclasses import replace
 from functools import lru_cache
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
@@ -38,6 +39,17 @@ def legs(regions: tuple[str, ...], position: str, clothed: bool, catalogue: Cata
         for together in _together(there, position, catalogue):
             found.append(tuple(visit(id, side, position, clothed, catalogue) for id in together))
     return tuple(found)
+
+
+@lru_cache(maxsize=8_000)
+def silent_legs(
+    regions: tuple[str, ...], position: str, clothed: bool, catalogue: Catalogue
+) -> tuple[Leg, ...]:
+    """The legs of one row without their announcements, which cost the same in any order."""
+    return tuple(
+        tuple(replace(visit, skips=("announce",)) for visit in leg)
+        for leg in legs(regions, position, clothed, catalogue)
+    )
 
 
 def _together(ids: list[str], position: str, catalogue: Catalogue) -> Iterator[list[str]]:

@@ -122,8 +122,7 @@ def _flushes(option: Option) -> bool:
 def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue) -> list[Option]:
     """The options of one slot: every stroke that fits, at each of its zones."""
     medium = medium_of(region_id, touch.clothed, catalogue)
-    ids = dict.fromkeys((*catalogue.planned_first(slot), *catalogue.strokes))
-    known = [s for s in (catalogue.strokes[id] for id in ids) if _fits(s, region_id, slot, touch, catalogue)]
+    known = [s for s in _known(region_id, slot, medium, catalogue) if _bearable(s, touch)]
     fitting = [s for s in known if not _disliked(s, touch)]
     essential = 1 if slot in ESSENTIAL[medium] else 0
     if essential and known and not any(s.depth[0] < FIRM for s in fitting):
@@ -146,18 +145,26 @@ def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue
     return options
 
 
-def _fits(stroke: Stroke, region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue) -> bool:
-    """Whether a stroke may be planned in a slot on the region."""
-    medium = medium_of(region_id, touch.clothed, catalogue)
-    planned = stroke.routine or stroke.id in catalogue.planned_first(slot)
-    if not (planned and region_id in stroke.regions and slot in stroke.slots):
-        return False
+@lru_cache(maxsize=2_000)
+def _known(region_id: str, slot: Slot, medium: StopMedium, catalogue: Catalogue) -> tuple[Stroke, ...]:
+    """The strokes that are planned in a slot on a region for anybody, what the house wants first before all others."""
     if medium == "lubricated" and slot in catalogue.skipped_slots:
-        return False
-    if stroke.family in touch.families:
-        return False
-    lightest = stroke.depth[0]
-    return _medium_fits(stroke, slot, medium) and lightest <= min(touch.cap, max(touch.wished, LIGHT))
+        return ()
+    first = catalogue.planned_first(slot)
+    ids = dict.fromkeys((*first, *catalogue.strokes))
+    return tuple(
+        stroke
+        for stroke in (catalogue.strokes[id] for id in ids)
+        if (stroke.routine or stroke.id in first)
+        and region_id in stroke.regions
+        and slot in stroke.slots
+        and _medium_fits(stroke, slot, medium)
+    )
+
+
+def _bearable(stroke: Stroke, touch: Touch) -> bool:
+    """Whether a stroke can be done as lightly as it must and is wished, and is not ruled out."""
+    return stroke.family not in touch.families and stroke.depth[0] <= min(touch.cap, max(touch.wished, LIGHT))
 
 
 def _disliked(stroke: Stroke, touch: Touch) -> bool:
