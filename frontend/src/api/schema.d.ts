@@ -1710,8 +1710,8 @@ export interface components {
          * Plan
          * @description A flow that answers the brief, what it leaves out, and the proof of its choice; a labour is not chosen so.
          *
-         *     `by_hand` are the regions whose strokes or minutes were set by hand since it was planned; `order_by_hand`: whether the
-         *     order of its stops was.
+         *     `by_hand` are the regions whose strokes or minutes were set by hand since it was planned; `order_by_hand`: whether
+         *     the order of its stops was.
          */
         Plan: {
             flow: components["schemas"]["Flow"];
