@@ -10,12 +10,10 @@ from functools import cache
 from itertools import combinations, permutations
 
 from mellow_tide.core.planner.legs import legs, ritual_visit
+from mellow_tide.core.planner.question import CLOSE, GRAIN
 from mellow_tide.core.planner.way import homes
 from mellow_tide.core.timing.scene import opening_scene
 from mellow_tide.core.timing.transitions import approach
-
-GRAIN = 15
-CLOSE = "close"
 
 
 @dataclass

@@ -8,6 +8,9 @@ from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
 from mellow_tide.core.catalogue.records import Record, Surface
 from mellow_tide.core.refusal import BadBrief, FieldProblem, UnknownReference
 
+SHORTEST_BOOKING, LONGEST_BOOKING = 10, 120
+"""Minutes."""
+
 Pressure = Literal["light", "medium", "firm"]
 
 WISHED_DEPTH: dict[Pressure, int] = {"light": 2, "medium": 3, "firm": 4}
@@ -29,7 +32,7 @@ class Brief(Record):
     school: str = "back_outwards"
     surface: Surface | None = None
     first_position: str | None = None
-    booked_minutes: Annotated[int, Field(ge=10, le=120)]
+    booked_minutes: Annotated[int, Field(ge=SHORTEST_BOOKING, le=LONGEST_BOOKING)]
     first_visit: bool = False
     focus: tuple[str, ...] = ()
     leave_out: tuple[str, ...] = ()

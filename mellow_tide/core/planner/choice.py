@@ -5,14 +5,15 @@ For every set of optional regions the seconds of its cheapest order are known at
 when the next bound cannot beat the best value found: that value is proven best.
 """
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.planner.minutes import Share, allot
+from mellow_tide.core.planner.gains import ALIKE, Floats, Gains, over_sets
+from mellow_tide.core.planner.minutes import allot
 from mellow_tide.core.planner.order_table import order_table
 from mellow_tide.core.planner.question import Question
 
@@ -25,15 +26,11 @@ FEW_SETS = 1 << 9
 FIRST_TRIED = 8
 """Sets priced at the start, so that most others can be ruled out by their coarse bound."""
 
-CLOSE = 1e-9
-"""Difference in value that is none."""
-
 Deadline = Callable[[], bool]
 """Whether it is time to come to an end."""
 
 Price = tuple[float, tuple[float, ...], int]
 
-Floats = NDArray[np.float64]
 Indices = NDArray[np.intp]
 
 
@@ -87,7 +84,7 @@ class Chooser:
         best: tuple[float, int] | None = None
         if len(bounds) > FEW_SETS:
             best = self._first(bounds)
-            candidates = np.flatnonzero(bounds > (best[0] + CLOSE if best else -np.inf))
+            candidates = np.flatnonzero(bounds > (best[0] + ALIKE if best else -np.inf))
             bounds = np.minimum(self._fine(candidates), bounds[candidates])
         else:
             candidates = np.flatnonzero(bounds > -np.inf)
@@ -108,7 +105,7 @@ class Chooser:
         priced = 0
         for place in np.argsort(-bounds, kind="stable"):
             bound = float(bounds[place])
-            if best and (bound <= best[0] + CLOSE or (priced > 0 and deadline())):
+            if best and (bound <= best[0] + ALIKE or (priced > 0 and deadline())):
                 return best, bound, priced
             index = int(candidates[place])
             found = self._price(index)
@@ -162,8 +159,8 @@ class Chooser:
             bound = np.full(len(self._sets), np.inf)
             prices, gains = self._gains.at(COARSE_PRICES)
             for price, gain in zip(prices, gains.T, strict=True):
-                np.minimum(bound, self._sums(gain) + price * free, out=bound)
-        least = self._sums(self._gains.least)
+                np.minimum(bound, over_sets(gain, len(self._optional)) + price * free, out=bound)
+        least = over_sets(self._gains.least, len(self._optional))
         bound[least > free] = -np.inf
         return bound
 
@@ -176,61 +173,3 @@ class Chooser:
         bound = gains[count:].sum(axis=0) + free[:, None] * prices + holds.astype(np.float64) @ gains[:count]
         fine: Floats = bound.min(axis=1, initial=np.inf)
         return fine
-
-    def _sums(self, values: Floats) -> Floats:
-        """The sum of `values` over every set, musts and close in all: each region adds itself to all sets before it."""
-        sums = np.empty(len(self._sets))
-        sums[0] = values[len(self._optional) :].sum()
-        for i, value in enumerate(values[: len(self._optional)]):
-            np.add(sums[: 1 << i], value, out=sums[1 << i : 2 << i])
-        return sums
-
-
-class Gains:
-    """What each share can gain most over the price of its seconds, at many prices at once."""
-
-    def __init__(self, shares: Sequence[Share]) -> None:
-        rows = [(s.count, s.weight, s.saturation, s.least, s.most, s.anchor, s.pull, s.bonus) for s in shares]
-        columns = np.array(rows, dtype=np.float64).T[..., None]
-        self._count, self._weight, self._saturation, self._low, self._high = columns[:5]
-        self._anchor, self._pull, self._bonus = columns[5:]
-        self.least: Floats = (self._count * self._low)[:, 0]
-        self._found: dict[int, tuple[Floats, Floats]] = {}
-
-    def at(self, count: int) -> tuple[Floats, Floats]:
-        """So many prices of a second, from the cheapest last second of any share to the dearest first one.
-
-        And by share and price the most that the share gains.
-        """
-        if count not in self._found:
-            self._found[count] = self._worked_out(count)
-        return self._found[count]
-
-    def _worked_out(self, count: int) -> tuple[Floats, Floats]:
-        prices = self._prices(count)
-        seconds = np.clip(self._wanted(prices), self._low, self._high)
-        good = self._weight * np.log1p(seconds / self._saturation)
-        held = self._pull * np.abs(seconds - self._anchor)
-        return prices, self._count * (good - held - prices * seconds) + self._bonus
-
-    def _prices(self, count: int) -> Floats:
-        last = self._weight / (self._saturation + self._high)
-        first = self._weight / (self._saturation + self._low)
-        if not self._pull.any():
-            return np.geomspace(last.min(), first.max(), count)
-        # Held shares are moved at prices around those of the free ones, and some only at one below nothing.
-        anchored = self._weight / (self._saturation + self._anchor)
-        bends = [last - self._pull, first + self._pull, anchored - self._pull, anchored + self._pull]
-        prices: Floats = np.quantile(np.concatenate(bends), np.linspace(0, 1, count))
-        return prices
-
-    def _wanted(self, prices: Floats) -> Floats:
-        """Seconds per side by share and price, without bounds; see `Share.at_price`."""
-        beyond, before = (self._free_at(prices + self._pull), self._free_at(prices - self._pull))
-        wanted: Floats = np.where(beyond > self._anchor, beyond, np.minimum(before, self._anchor))
-        return wanted
-
-    def _free_at(self, prices: Floats) -> Floats:
-        with np.errstate(divide="ignore"):
-            found: Floats = np.where(prices > 0, self._weight / prices - self._saturation, np.inf)
-        return found

@@ -6,9 +6,9 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from mellow_tide.core.planner.gains import ALIKE, Floats, Gains, over_sets
 from mellow_tide.core.planner.minutes import Share
 
-Floats = NDArray[np.float64]
 Sets = NDArray[np.int64]
 
 STEP = 30
@@ -20,9 +20,6 @@ AROUND = np.array([0.5, 0.7, 0.85, 1.0, 1.2, 1.5, 2.2])
 
 FEW_SETS = 32
 """So few sets are all valued."""
-
-ALIKE = 1e-9
-"""Difference in value that is none."""
 
 
 @dataclass(frozen=True)
@@ -47,15 +44,8 @@ class KeptSets:
         self._shares: Floats = np.array(rows, dtype=np.float64)
         self._optional = len(optional)
         self.between = between
-        self._least = self._sums(self._shares[:, 0] * self._shares[:, 3])
-
-    def _sums(self, values: Floats) -> Floats:
-        """The sum of the shares' values over every set."""
-        sums = np.empty(1 << self._optional)
-        sums[0] = values[self._optional :].sum()
-        for i, value in enumerate(values[: self._optional]):
-            np.add(sums[: 1 << i], value, out=sums[1 << i : 2 << i])
-        return sums
+        self._gains = Gains(shares)
+        self._least = over_sets(self._gains.least, self._optional)
 
     def envelope(self, longest: int) -> list[Envelope]:
         """The best sets from the fewest seconds that any fits in up to `longest`."""
@@ -92,11 +82,11 @@ class KeptSets:
                 best.try_set(kept)
             return best.kept
         best.try_set(int(np.argmin(self._least + self.between)))
-        for price in self._prices():
-            best.try_set(int(np.argmax(self._gains(price) - price * self.between)))
+        for price in self._gains.prices(PRICES):
+            best.try_set(int(np.argmax(self._gained(price) - price * self.between)))
         for i, time in enumerate(times):
             price = 1 / best.level[i]
-            bounds = self._gains(price) + price * (time - self.between)
+            bounds = self._gained(price) + price * (time - self.between)
             bounds[self._least + self.between > time + 1e-6] = -np.inf
             promising = np.flatnonzero(bounds > best.value[i] + ALIKE)
             if not len(promising):
@@ -110,28 +100,15 @@ class KeptSets:
 
     def _bounds(self, sets: Sets, prices: Floats, time: float) -> Floats:
         """The least of the Lagrangian bounds of some sets at some prices."""
-        gains = self._share_gains(prices)
+        gains = self._gains.over(prices)
         holds = (sets[:, None] >> np.arange(self._optional)) & 1
         bounds = holds @ gains[: self._optional] + gains[self._optional :].sum(axis=0)
         least: Floats = (bounds + prices * (time - self.between[sets])[:, None]).min(axis=1, initial=np.inf)
         return least
 
-    def _share_gains(self, prices: Floats) -> Floats:
-        """By share and price, the most it can gain over the price of its seconds."""
-        count, weight, saturation, least, most = self._shares.T[..., None]
-        seconds = np.clip(weight / prices - saturation, least, most)
-        gains: Floats = count * (weight * np.log1p(seconds / saturation) - prices * seconds)
-        return gains
-
-    def _prices(self) -> Floats:
-        _, weight, saturation, least, most = self._shares.T
-        low, high = (weight / (saturation + most)).min(), (weight / (saturation + least)).max()
-        prices: Floats = np.geomspace(low, high, PRICES)
-        return prices
-
-    def _gains(self, price: float) -> Floats:
+    def _gained(self, price: float) -> Floats:
         """By set, the most it can gain over the price of its shares' seconds."""
-        return self._sums(self._share_gains(np.array([price]))[:, 0])
+        return over_sets(self._gains.over(np.array([price]))[:, 0], self._optional)
 
     def valued(self, kept: int, times: Floats) -> tuple[Floats, Floats]:
         """The value of one set at each time, -inf where it does not fit, and its level."""

@@ -5,7 +5,7 @@ from itertools import combinations
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import DEFAULTS, House
-from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.brief import LONGEST_BOOKING, SHORTEST_BOOKING, Brief, ClientFacts
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.chosen import choose
 from mellow_tide.core.refusal import DoesNotFit, Offer, Refused
@@ -15,7 +15,7 @@ MOST_OFFERED, MOST_TOGETHER = 4, 3
 """How many offers are made, and how many changes one of them may hold."""
 
 MINUTES_STEP = 5
-LONGEST, SHORTEST = 120, 10
+"""Bookings are offered in steps of so many minutes."""
 
 LIES_OTHERWISE = (("side_lying", "side_by_side"), ("prenatal", "left_side_first"))
 """Kinds, with a school, for a client who may not lie face down or face up."""
@@ -80,11 +80,11 @@ def _joined(together: tuple[Offer, ...]) -> Offer:
 
 def _of_minutes(brief: Brief) -> Iterator[Offer]:
     """Other bookings, those nearest to what was booked first."""
-    for away in range(MINUTES_STEP, LONGEST, MINUTES_STEP):
+    for away in range(MINUTES_STEP, LONGEST_BOOKING, MINUTES_STEP):
         low = (brief.booked_minutes - away) // MINUTES_STEP * MINUTES_STEP + MINUTES_STEP
         high = (brief.booked_minutes + away) // MINUTES_STEP * MINUTES_STEP
         for minutes in (high, low):
-            if SHORTEST <= minutes <= LONGEST and minutes != brief.booked_minutes:
+            if SHORTEST_BOOKING <= minutes <= LONGEST_BOOKING and minutes != brief.booked_minutes:
                 yield Offer(f"Book {minutes} minutes", {"booked_minutes": minutes})
 
 

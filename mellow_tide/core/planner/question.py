@@ -26,6 +26,10 @@ FOCUS_FACTOR = 1.8
 """How much more a focus region weighs than its neutral share of the body's surface (from experience)."""
 
 
+CLOSE = "close"
+"""Stands for the close where it is told among the regions."""
+
+
 @dataclass(frozen=True)
 class Question:
     """What the planner solves. `shares[id]` are the candidates; `must` are the wished ones.

@@ -15,7 +15,7 @@ from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.left_out import Give
 from mellow_tide.core.planner.legs import visit as visit_at
 from mellow_tide.core.planner.minutes import Share, allot
-from mellow_tide.core.planner.question import Question, pose
+from mellow_tide.core.planner.question import CLOSE, Question, pose
 from mellow_tide.core.planner.walk import between
 from mellow_tide.core.planner.way import homes, sides_in
 from mellow_tide.core.timing.run_sheet import stop_seconds
@@ -25,9 +25,6 @@ MINUTE = 60
 
 FELT = 8
 """Seconds from a bound at which a region has reached it: passes do not divide any finer."""
-
-CLOSE = "close"
-"""Stands for the close where it gives seconds too."""
 
 
 class RegionReason(Record):

@@ -22,12 +22,9 @@ from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.kept_order import FromStop, from_every_stop
 from mellow_tide.core.planner.kept_sets import Envelope, KeptSets
 from mellow_tide.core.planner.minutes import Share
-from mellow_tide.core.planner.question import Question, pose
+from mellow_tide.core.planner.question import CLOSE, Question, pose
 from mellow_tide.core.timing.run_sheet import hands_on_seconds, stop_seconds
 from mellow_tide.core.timing.tempo import OwnPace
-
-CLOSE = "close"
-"""Stands for the close among the shares."""
 
 LONGER = 900
 """Seconds beyond the booked ones up to which a table reaches."""
@@ -60,7 +57,7 @@ class StopTable(Record):
     """What may be done from `stop` (its place in the flow) on, before it is begun; pieces in order of their start.
 
     `owed` are the regions whose second side is still to come. With fewer seconds than the first piece starts at,
-    nothing fits. `frees`: the whole seconds that giving up a wished region would free then.
+    nothing fits. `frees`: the whole seconds of strokes, at least, that giving up a wished region would free then.
     """
 
     stop: int

@@ -4,7 +4,8 @@ from bisect import bisect_right
 from itertools import pairwise
 
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.planner.replan_table import CLOSE, StopTable
+from mellow_tide.core.planner.question import CLOSE
+from mellow_tide.core.planner.replan_table import StopTable
 
 
 class SharedOut(Record):
