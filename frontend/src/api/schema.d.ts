@@ -2421,7 +2421,7 @@ export interface components {
          * @description What may be done from `stop` (its place in the flow) on, before it is begun; pieces in order of their start.
          *
          *     `owed` are the regions whose second side is still to come. With fewer seconds than the first piece starts at,
-         *     nothing fits. `frees`: the whole seconds that giving up a wished region would free then.
+         *     nothing fits. `frees`: the whole seconds of strokes, at least, that giving up a wished region would free then.
          */
         StopTable: {
             /** Stop */
