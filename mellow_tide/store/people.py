@@ -155,3 +155,11 @@ def delete_practice_and_person(c: Connection[Row], practice_id: UUID, person_id:
     """Take a practice with everything in it, and a person, away; only the owner of the tables may."""
     c.execute(query("delete_practice"), {"practice_id": practice_id})
     c.execute(query("delete_person"), {"person_id": person_id})
+
+
+def house_of(c: Connection[Row], practice_id: UUID) -> House:
+    """What the practice has chosen where schools differ; raises `NotThere`."""
+    row = c.execute(query("house_of_practice"), {"practice_id": practice_id}).fetchone()
+    if row is None:
+        raise NotThere("practice")
+    return House.model_validate(row[0])

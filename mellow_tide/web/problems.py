@@ -12,8 +12,8 @@ from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, Offer, Refused
-from mellow_tide.services.sessions import RunHasBegun
 from mellow_tide.services.sign_in import SignInRefused, TooManyAttempts
+from mellow_tide.services.standing import RunHasBegun
 from mellow_tide.store.errors import Conflict, NotThere, Stale, StoreUnavailable
 
 log = logging.getLogger(__name__)
@@ -87,6 +87,9 @@ PLAIN: dict[type[Exception], tuple[int, str, str, str]] = {
 }
 """Status, code, title and remedy of every error that names no field."""
 
+TAKEN = {"version_name_once": "Another version of this plan is called so: choose another name."}
+"""What to do where a constraint keeps names apart."""
+
 
 def answer(
     status: int,
@@ -121,6 +124,8 @@ async def _handle(request: Request, error: Exception) -> JSONResponse:
 
 @singledispatch
 def _respond(error: Exception) -> JSONResponse:
+    if isinstance(error, Conflict) and error.constraint in TAKEN:
+        return answer(409, "name-taken", "This name is taken.", TAKEN[error.constraint])
     for kind in type(error).__mro__:
         if kind in PLAIN:
             return answer(*PLAIN[kind])

@@ -20,6 +20,8 @@ TENANT_TABLES = (
     "run_event",
     "session_log",
     "plan_step",
+    "plan_version",
+    "flow",
 )
 
 
@@ -55,7 +57,7 @@ def test_the_first_practice_has_rows_to_protect(app_dsn):
         counts = {
             table: count(connection, table)
             for table in TENANT_TABLES
-            if table not in ("sign_in", "plan_step")
+            if table not in ("sign_in", "plan_step", "plan_version", "flow")
         }
     assert counts["client"] == 6
     assert counts["session"] == 4

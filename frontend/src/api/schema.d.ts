@@ -152,6 +152,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session_id}/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare Brief
+         * @description The plan made anew for a brief beside the present one, not stored.
+         */
+        post: operations["compare_brief"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session_id}/reasons": {
         parameters: {
             query?: never;
@@ -376,13 +396,329 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session_id}/stops/{stop_id}/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Places
+         * @description Where a stop may go, and why it may not go elsewhere.
+         */
+        get: operations["read_places"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/stops/{stop_id}/strokes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Picks
+         * @description The strokes that fit a stop, and why the others do not.
+         */
+        get: operations["read_picks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/suggestions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Suggestions
+         * @description What a typed line could mean at a stop.
+         */
+        get: operations["read_suggestions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/edits/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Edits
+         * @description What edits would come to, not stored.
+         */
+        post: operations["try_edits"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/mending": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Mending
+         * @description All repairs of one severity together, not stored.
+         */
+        get: operations["read_mending"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Difference
+         * @description What has changed from a flow seen before to what stands now.
+         */
+        post: operations["read_difference"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Versions
+         * @description All versions, the first kept first.
+         */
+        get: operations["read_versions"];
+        put?: never;
+        /**
+         * Keep Version
+         * @description Keep what stands under a name.
+         */
+        post: operations["keep_version"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/versions/{version_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Rename Version
+         * @description Give a version another name.
+         */
+        put: operations["rename_version"];
+        post?: never;
+        /**
+         * Forget Version
+         * @description Forget a version.
+         */
+        delete: operations["forget_version"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/versions/{version_id}/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare Version
+         * @description A version beside what stands.
+         */
+        get: operations["compare_version"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/versions/{version_id}/stand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Let Version Stand
+         * @description Let a version stand again.
+         */
+        post: operations["let_version_stand"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Flows
+         * @description All flows, own ones first, archived ones last.
+         */
+        get: operations["read_flows"];
+        put?: never;
+        /**
+         * Keep Flow
+         * @description Keep a session's flow.
+         */
+        post: operations["keep_flow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flows/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare Flows
+         * @description Two flows beside one another.
+         */
+        get: operations["compare_flows"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flows/{flow_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Describe Flow
+         * @description Rename, describe, archive or bring back a flow.
+         */
+        put: operations["describe_flow"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flows/{flow_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy Flow
+         * @description Keep another flow just like this one.
+         */
+        post: operations["copy_flow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Try Start
+         * @description A flow adapted to the session's client, not stored.
+         */
+        get: operations["try_start"];
+        /**
+         * Take Start
+         * @description Start the session from a flow, adapted to its client.
+         */
+        put: operations["take_start"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
          * Adjustment
-         * @description A plan that is not stored, evaluated, and what sets it apart from the present one.
+         * @description A plan that is not stored, evaluated, and what sets it apart from the one that stands.
          */
         Adjustment: {
             plan: components["schemas"]["Plan"];
@@ -585,7 +921,7 @@ export interface components {
          * BriefChange
          * @description A new brief for the session read at `revision`; what was set by hand is kept unless all is made `anew`.
          */
-        BriefChange: {
+        "BriefChange-Input": {
             /** Revision */
             revision: number;
             brief: components["schemas"]["Brief"];
@@ -594,6 +930,18 @@ export interface components {
              * @default false
              */
             anew: boolean;
+        };
+        /**
+         * BriefChange
+         * @description What changes in the brief; what is None stays.
+         */
+        "BriefChange-Output": {
+            /** Booked Minutes */
+            booked_minutes?: number | null;
+            /** Focus */
+            focus?: string[] | null;
+            /** Leave Out */
+            leave_out?: string[] | null;
         };
         /**
          * Cap
@@ -712,7 +1060,7 @@ export interface components {
         };
         /**
          * ChangeStep
-         * @description Give a step another depth, tool, number of passes or other trait; what is left out stays.
+         * @description Give a step another depth, tool, number of passes or other trait; what is left out stays, `clear` takes away.
          */
         ChangeStep: {
             /**
@@ -739,6 +1087,15 @@ export interface components {
             cue?: components["schemas"]["StepCue"] | null;
             /** Wipe */
             wipe?: boolean | null;
+            /** Zone */
+            zone?: string | null;
+            /** Note */
+            note?: string | null;
+            /**
+             * Clear
+             * @default []
+             */
+            clear: ("zone" | "seconds" | "direction" | "cue")[];
         };
         /**
          * ChangeStop
@@ -1089,7 +1446,15 @@ export interface components {
             /** Revision */
             revision: number;
             /** Edits */
-            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+        };
+        /**
+         * EditsToTry
+         * @description Edits to be tried, in order.
+         */
+        EditsToTry: {
+            /** Edits */
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
         };
         /**
          * Ended
@@ -1323,6 +1688,13 @@ export interface components {
             stops: components["schemas"]["Stop"][];
         };
         /**
+         * FlowBefore
+         * @description A flow of the session as it was seen before.
+         */
+        FlowBefore: {
+            flow: components["schemas"]["Flow"];
+        };
+        /**
          * FlowChange
          * @description A flow made by hand for the session read at `revision`.
          */
@@ -1330,6 +1702,71 @@ export interface components {
             /** Revision */
             revision: number;
             flow: components["schemas"]["Flow"];
+        };
+        /**
+         * FlowDescription
+         * @description How the flow read at `revision` is called and described, and whether it is put away.
+         */
+        FlowDescription: {
+            /** Revision */
+            revision: number;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Archived */
+            archived: boolean;
+        };
+        /**
+         * FlowName
+         * @description What a copy is called.
+         */
+        FlowName: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * FlowView
+         * @description A flow of the library: what it is called and good for, what it works, and how it runs.
+         *
+         *     `hands_on_seconds` is what its booking leaves; `shipped`: it came with the product. `revision` must be sent back.
+         */
+        FlowView: {
+            /**
+             * Flow Id
+             * Format: uuid
+             */
+            flow_id: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            brief: components["schemas"]["Brief"];
+            /** Regions */
+            regions: string[];
+            /** Hands On Seconds */
+            hands_on_seconds: number;
+            outline: components["schemas"]["Outline"];
+            /** Shipped */
+            shipped: boolean;
+            /** Archived */
+            archived: boolean;
+            /** Revision */
+            revision: number;
+        };
+        /**
+         * FlowsBeside
+         * @description Two flows, each evaluated for anybody, and what sets them apart.
+         */
+        FlowsBeside: {
+            /** Names */
+            names: [
+                string,
+                string
+            ];
+            first: components["schemas"]["Evaluation"];
+            second: components["schemas"]["Evaluation"];
+            difference: components["schemas"]["Difference"];
         };
         /**
          * Give
@@ -1491,6 +1928,44 @@ export interface components {
             };
         };
         /**
+         * Landing
+         * @description A place in the order: before place `at` of what is left, in `position`, by `edits`.
+         *
+         *     `why_not` is the reason why the stop may not go there, or empty; `warns` what it should not go there without
+         *     knowing. `seconds`: how much longer everything between the strokes becomes. `here`: where it is now.
+         */
+        Landing: {
+            /** At */
+            at: number;
+            /** Position */
+            position: string;
+            /**
+             * Why Not
+             * @default
+             */
+            why_not: string;
+            /**
+             * Warns
+             * @default
+             */
+            warns: string;
+            /**
+             * Seconds
+             * @default 0
+             */
+            seconds: number;
+            /**
+             * Here
+             * @default false
+             */
+            here: boolean;
+            /**
+             * Edits
+             * @default []
+             */
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+        };
+        /**
          * LeftOut
          * @description A region the plan does not work, and why.
          *
@@ -1572,6 +2047,26 @@ export interface components {
             time_zone: string;
         };
         /**
+         * Mending
+         * @description The repairs taken together: what each one mends, the edits in order, and what could not be mended so.
+         */
+        Mending: {
+            /** Mended */
+            mended: string[];
+            /** Edits */
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+            /** Left */
+            left: string[];
+        };
+        /**
+         * MendingTried
+         * @description Repairs taken together, and what they would come to; nothing where there is none to take.
+         */
+        MendingTried: {
+            mending: components["schemas"]["Mending"];
+            adjustment: components["schemas"]["Adjustment"] | null;
+        };
+        /**
          * MoveStep
          * @description Take a step out and put it back before place `to` of what is left (its end, if `to` is their number).
          */
@@ -1627,6 +2122,52 @@ export interface components {
             to: number;
         };
         /**
+         * Named
+         * @description A region of the flow that is not worked as it was there, and why.
+         *
+         *     `reason` is why it is left out, `position` that the client may not lie as the flow has it, `depth` that it may not
+         *     be worked as deep, `wish` that the client wishes it lighter, `minutes` that the booking is another.
+         */
+        Named: {
+            /** Region */
+            region: string;
+            /** Reason */
+            reason: ("no_consent" | "declined" | "excluded" | "not_in_school" | "position_barred" | "health") | string;
+            /**
+             * Because
+             * @default
+             */
+            because: string;
+        };
+        /**
+         * NewFlow
+         * @description A session whose flow is kept, and what it is called.
+         */
+        NewFlow: {
+            /**
+             * Session Id
+             * Format: uuid
+             */
+            session_id: string;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * NewLength
+         * @description A stop and the whole seconds that it is to take.
+         */
+        NewLength: {
+            /** Stop Id */
+            stop_id: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
          * NextAction
          * @description What to do next: go on working, log what has ended, or look at the plan of the next session.
          */
@@ -1667,6 +2208,44 @@ export interface components {
             plain_seconds: number;
         };
         /**
+         * Outline
+         * @description The strokes of a session in order, and its whole seconds.
+         */
+        Outline: {
+            /** Strokes */
+            strokes: components["schemas"]["OutlineStroke"][];
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * OutlineStroke
+         * @description Strokes of one stop that follow one another at one depth; `start` and `seconds` as on the run sheet.
+         */
+        OutlineStroke: {
+            /** Stop */
+            stop: number;
+            /** Stop Id */
+            stop_id: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "open" | "work" | "integrate" | "close";
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right" | "mid" | "both";
+            /** Position */
+            position: string;
+            /** Start */
+            start: number;
+            /** Seconds */
+            seconds: number;
+            /** Depth */
+            depth: number;
+        };
+        /**
          * Pass
          * @description What one pass of a stroke is, and so how long it takes (see `timing.step_seconds`).
          */
@@ -1688,6 +2267,36 @@ export interface components {
             pace: number;
         };
         /**
+         * Pick
+         * @description A stroke in one slot of a stop, and the edits that put it there, and on the other side if that is worked alike.
+         *
+         *     `why_not` says why it does not fit, or is empty; `warns` what it should not be taken without knowing.
+         */
+        Pick: {
+            /** Stroke */
+            stroke: string;
+            /**
+             * Slot
+             * @enum {string}
+             */
+            slot: "open" | "dry" | "spread" | "warm" | "knead" | "specific" | "mobilise" | "rouse" | "flush" | "settle" | "contraction" | "close";
+            /**
+             * Why Not
+             * @default
+             */
+            why_not: string;
+            /**
+             * Warns
+             * @default
+             */
+            warns: string;
+            /**
+             * Edits
+             * @default []
+             */
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+        };
+        /**
          * Piece
          * @description From `start` seconds on, `kept` regions are worked (the close always is) and `fixed` seconds are between them.
          *
@@ -1705,6 +2314,15 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * Places
+         * @description Where a stop may go, and how its other side comes to the same strokes, if there is something to give it.
+         */
+        Places: {
+            /** Landings */
+            landings: components["schemas"]["Landing"][];
+            other_side: components["schemas"]["Landing"] | null;
         };
         /**
          * Plan
@@ -2035,7 +2653,7 @@ export interface components {
             /** Words */
             words: string;
             /** Edits */
-            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
         };
         /**
          * ReplanTable
@@ -2309,6 +2927,57 @@ export interface components {
             difference?: components["schemas"]["Difference"] | null;
         };
         /**
+         * SplitStop
+         * @description Make two stops of one: its steps from `at` on become a stop of their own, with `id`, right after it.
+         */
+        SplitStop: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "split_stop";
+            /** Stop Id */
+            stop_id: string;
+            /** At */
+            at: number;
+            /** Id */
+            id: string;
+        };
+        /**
+         * StandAt
+         * @description The revision over which a version is to stand.
+         */
+        StandAt: {
+            /** Revision */
+            revision: number;
+        };
+        /**
+         * Start
+         * @description A flow as the start for a session, evaluated for its client; nothing is stored. Each change has its reason.
+         */
+        Start: {
+            /** Name */
+            name: string;
+            plan: components["schemas"]["Plan"];
+            evaluation: components["schemas"]["Evaluation"];
+            difference: components["schemas"]["Difference"];
+            /** Named */
+            named: components["schemas"]["Named"][];
+        };
+        /**
+         * StartAt
+         * @description The flow to start the session read at `revision` from.
+         */
+        StartAt: {
+            /** Revision */
+            revision: number;
+            /**
+             * Flow Id
+             * Format: uuid
+             */
+            flow_id: string;
+        };
+        /**
          * Step
          * @description One stroke as it is to be done: `passes` 1 to 60, `depth` 1 to 5; `check_in` asks about the pressure after it.
          *
@@ -2524,6 +3193,33 @@ export interface components {
             how: string;
         };
         /**
+         * Suggestion
+         * @description What would be done, in words, and by what: edits, a stop's new length, or another brief; exactly one of them.
+         *
+         *     `why_not` says why it cannot be, or is empty; `warns` what it should not be done without knowing.
+         */
+        Suggestion: {
+            /** Says */
+            says: string;
+            /**
+             * Why Not
+             * @default
+             */
+            why_not: string;
+            /**
+             * Warns
+             * @default
+             */
+            warns: string;
+            /**
+             * Edits
+             * @default []
+             */
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+            reshape?: components["schemas"]["NewLength"] | null;
+            brief?: components["schemas"]["BriefChange-Output"] | null;
+        };
+        /**
          * Supplies
          * @description What to lay out: lubricant in all and by region, linen by the piece, support ids, hot towels.
          *
@@ -2622,6 +3318,34 @@ export interface components {
             };
             /** Thumb Share */
             thumb_share: number;
+        };
+        /**
+         * Version
+         * @description A version: its name, when it was kept, and whether it is what stands now.
+         */
+        Version: {
+            /**
+             * Version Id
+             * Format: uuid
+             */
+            version_id: string;
+            /** Name */
+            name: string;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** Stands */
+            stands: boolean;
+        };
+        /**
+         * VersionName
+         * @description What a version is called.
+         */
+        VersionName: {
+            /** Name */
+            name: string;
         };
         /**
          * Window
@@ -2951,7 +3675,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["BriefChange"];
+                "application/json": components["schemas"]["BriefChange-Input"];
             };
         };
         responses: {
@@ -3029,6 +3753,50 @@ export interface operations {
         };
     };
     try_adjustment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Wished"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Adjustment"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compare_brief: {
         parameters: {
             query?: never;
             header?: never;
@@ -3562,6 +4330,806 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LogView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_places: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+                stop_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Places"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_picks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+                stop_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pick"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_suggestions: {
+        parameters: {
+            query: {
+                line: string;
+                at?: string | null;
+            };
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Suggestion"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    try_edits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditsToTry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Adjustment"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_mending: {
+        parameters: {
+            query?: {
+                severity?: "stop" | "caution" | "advice";
+            };
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendingTried"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_difference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlowBefore"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Difference"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_versions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Version"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_version: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VersionName"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rename_version: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+                version_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VersionName"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forget_version: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+                version_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compare_version: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+                version_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Adjustment"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    let_version_stand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+                version_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandAt"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_flows: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlowView"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_flow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewFlow"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlowView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compare_flows: {
+        parameters: {
+            query: {
+                first: string;
+                second: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlowsBeside"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    describe_flow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                flow_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlowDescription"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlowView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    copy_flow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                flow_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlowName"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlowView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    try_start: {
+        parameters: {
+            query: {
+                flow_id: string;
+            };
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Start"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartAt"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
                 };
             };
             /** @description Unauthorized */

@@ -1,9 +1,9 @@
 """What a check is, what it looks at, and what it finds."""
 
 from collections.abc import Callable, Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
-from typing import Literal
+from typing import Literal, Self
 
 from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
@@ -74,6 +74,10 @@ class Case:
         """The consents to which the client has said neither yes nor no."""
         answered = self.client.consents | self.client.declined
         return tuple(c for c in self.catalogue.consents.values() if c.id not in answered)
+
+    def of_flow(self, flow: Flow) -> Self:
+        """The same case with another flow, laid out."""
+        return replace(self, flow=flow, sheet=lay_out(flow, self.catalogue, self.tempo))
 
     def chosen(self, rule: str) -> str:
         """What the house has chosen for a rule."""

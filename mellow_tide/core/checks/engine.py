@@ -2,14 +2,12 @@
 
 import logging
 from collections.abc import Iterable
-from dataclasses import replace
 
 from pydantic import ValidationError
 
 from mellow_tide.core.checks.check import Case, Check, Finding, Repair
 from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.core.flow.edits import ChangeBrief, ChangeStep, MoveStep, RemoveStep, apply
-from mellow_tide.core.timing.run_sheet import lay_out
 
 log = logging.getLogger(__name__)
 
@@ -45,8 +43,7 @@ def _with_safe_repairs(case: Case, found: list[Finding], checks: tuple[Check, ..
             repaired = apply(case.flow, repair.edits)
         except ValidationError:  # a flow keeps at least one stop
             return False
-        sheet = lay_out(repaired, case.catalogue, case.tempo)
-        after = replace(case, flow=repaired, sheet=sheet)
+        after = case.of_flow(repaired)
         return sum(1 for check in stopping for _ in _run(check, after)) <= now
 
     return [

@@ -12,8 +12,11 @@ from mellow_tide.core.refusal import BadFlow, FieldProblem
 Index = Annotated[int, Field(ge=0)]
 
 
+Clearable = Literal["zone", "seconds", "direction", "cue"]
+
+
 class ChangeStep(Record):
-    """Give a step another depth, tool, number of passes or other trait; what is left out stays."""
+    """Give a step another depth, tool, number of passes or other trait; what is left out stays, `clear` takes away."""
 
     kind: Literal["change_step"] = "change_step"
     stop_id: str
@@ -26,6 +29,9 @@ class ChangeStep(Record):
     direction: StepDirection | None = None
     cue: StepCue | None = None
     wipe: bool | None = None
+    zone: str | None = None
+    note: Annotated[str, Field(max_length=400)] | None = None
+    clear: tuple[Clearable, ...] = ()
 
 
 class MoveStep(Record):
@@ -83,6 +89,15 @@ class ChangeStop(Record):
     reason: Annotated[str, Field(max_length=200)] | None = None
 
 
+class SplitStop(Record):
+    """Make two stops of one: its steps from `at` on become a stop of their own, with `id`, right after it."""
+
+    kind: Literal["split_stop"] = "split_stop"
+    stop_id: str
+    at: Annotated[int, Field(ge=1)]
+    id: Annotated[str, Field(min_length=1, max_length=80)]
+
+
 class ChangeBrief(Record):
     """Give the brief another lubricant or other ceilings; what is left out stays."""
 
@@ -116,6 +131,7 @@ Edit = Annotated[
     | ChangeStop
     | ChangeBrief
     | InsertStop
+    | SplitStop
     | MoveStop
     | RemoveStop,
     Field(discriminator="kind"),
@@ -140,35 +156,58 @@ StopEdit = (
     | CopySteps
     | ChangeStop
     | InsertStop
+    | SplitStop
     | MoveStop
     | RemoveStop
 )
 
 
 def _edited_stops(flow: Flow, edit: StopEdit) -> tuple[Stop, ...]:
+    if isinstance(edit, InsertStop):
+        return (*flow.stops[: edit.at], edit.stop, *flow.stops[edit.at :])
+    stop = stop_named(flow, edit.stop_id)
+    if isinstance(edit, MoveStop):
+        rest = tuple(s for s in flow.stops if s is not stop)
+        return (*rest[: edit.to], stop, *rest[edit.to :])
+    parts = _parts(flow, stop, edit)
+    return tuple(part for s in flow.stops for part in (parts if s is stop else (s,)))
+
+
+def _parts(
+    flow: Flow,
+    stop: Stop,
+    edit: ChangeStep | MoveStep | InsertStep | RemoveStep | CopySteps | ChangeStop | SplitStop | RemoveStop,
+) -> tuple[Stop, ...]:
+    """What becomes of one stop: nothing, itself changed, or two."""
     match edit:
-        case InsertStop():
-            return (*flow.stops[: edit.at], edit.stop, *flow.stops[edit.at :])
-        case MoveStop():
-            moved = stop_named(flow, edit.stop_id)
-            rest = tuple(s for s in flow.stops if s is not moved)
-            return (*rest[: edit.to], moved, *rest[edit.to :])
         case RemoveStop():
-            gone = stop_named(flow, edit.stop_id)
-            return tuple(s for s in flow.stops if s is not gone)
+            return ()
+        case SplitStop():
+            return _split(stop, edit)
         case CopySteps():
-            return _with(flow, edit.stop_id, {"steps": stop_named(flow, edit.like).steps})
+            return (_with(stop, {"steps": stop_named(flow, edit.like).steps}),)
         case ChangeStop():
-            return _with(flow, edit.stop_id, _named(edit))
+            return (_with(stop, _named(edit)),)
         case _:
-            return _with(flow, edit.stop_id, {"steps": _edited(stop_named(flow, edit.stop_id).steps, edit)})
+            return (_with(stop, {"steps": _edited(stop.steps, edit)}),)
 
 
 def _named(edit: ChangeStep | ChangeStop | ChangeBrief) -> dict[str, Any]:
     """What the edit gives anew, by field."""
-    return {
-        name: value for name, value in edit if value is not None and name not in ("kind", "stop_id", "step")
-    }
+    named = {name: value for name, value in edit if value is not None and name not in AIMS}
+    return {**named, **dict.fromkeys(edit.clear)} if isinstance(edit, ChangeStep) else named
+
+
+AIMS = ("kind", "stop_id", "step", "clear")
+"""The fields of an edit that say what it is and where, not what is given anew."""
+
+
+def _split(whole: Stop, edit: SplitStop) -> tuple[Stop, ...]:
+    if edit.at >= len(whole.steps):
+        what = f"there is no step {edit.at + 1} to begin the second part with"
+        raise BadFlow(FieldProblem("at", what, "choose another"))
+    second = {"id": edit.id, "steps": whole.steps[edit.at :]}
+    return _with(whole, {"steps": whole.steps[: edit.at]}), _with(whole, second)
 
 
 def stop_named(flow: Flow, stop_id: str) -> Stop:
@@ -182,10 +221,8 @@ def stop_named(flow: Flow, stop_id: str) -> Stop:
 Steps = tuple[Step, ...]
 
 
-def _with(flow: Flow, stop_id: str, fields: dict[str, Any]) -> tuple[Stop, ...]:
-    wanted = stop_named(flow, stop_id)
-    changed = Stop(**{**dict(wanted), **fields})
-    return tuple(changed if stop is wanted else stop for stop in flow.stops)
+def _with(stop: Stop, fields: dict[str, Any]) -> Stop:
+    return Stop(**{**dict(stop), **fields})
 
 
 def _edited(steps: Steps, edit: ChangeStep | MoveStep | InsertStep | RemoveStep) -> Steps:

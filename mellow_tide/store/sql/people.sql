@@ -47,3 +47,6 @@ DELETE FROM practice WHERE practice_id = %(practice_id)s
 
 -- name: delete_person
 DELETE FROM person WHERE person_id = %(person_id)s
+
+-- name: house_of_practice
+SELECT house FROM practice WHERE practice_id = %(practice_id)s

@@ -4,7 +4,7 @@ from typing import Annotated
 from uuid import UUID
 
 from fastapi import APIRouter, Response
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
 from mellow_tide.core.evaluation.evaluate import Evaluation
 from mellow_tide.core.flow.brief import Brief
@@ -15,22 +15,15 @@ from mellow_tide.core.planner.reasons import Reasons
 from mellow_tide.core.planner.replan_table import ReplanTable
 from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.state import RunState
-from mellow_tide.services import logs, runs, sessions
+from mellow_tide.services import editing, logs, planning, runs, sessions
 from mellow_tide.services.logs import Log, LogView
 from mellow_tide.services.session_view import SessionView
-from mellow_tide.services.sessions import Adjustment
+from mellow_tide.services.standing import Adjustment
+from mellow_tide.web.body import Body, Revision
 from mellow_tide.web.guard import Db, Known, Who
 from mellow_tide.web.straight import straight
 
 router = APIRouter(prefix="/sessions/{session_id}", tags=["session"])
-
-Revision = Annotated[int, Field(ge=0)]
-
-
-class Body(BaseModel):
-    """A request body: unknown fields are refused."""
-
-    model_config = ConfigDict(extra="forbid")
 
 
 class BriefChange(Body):
@@ -111,20 +104,26 @@ def read_session(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
 @router.put("/brief", response_model=SessionView)
 def change_brief(session_id: UUID, change: BriefChange, db: Db, who: Who, known: Known) -> Response:
     """Plan anew for a brief."""
-    made = sessions.replan(db, who, session_id, change.revision, change.brief, known, change.anew)
+    made = planning.replan(db, who, session_id, change.revision, change.brief, known, change.anew)
     return straight(made)
 
 
 @router.post("/adjustment", response_model=Adjustment)
 def try_adjustment(session_id: UUID, wished: Wished, db: Db, who: Who, known: Known) -> Response:
     """The plan for a brief that is closest to the present one, not stored."""
-    return straight(sessions.adjustment(db, who, session_id, wished.brief, known))
+    return straight(planning.adjustment(db, who, session_id, wished.brief, known))
 
 
 @router.put("/adjustment", response_model=SessionView)
 def take_adjustment(session_id: UUID, change: Fit, db: Db, who: Who, known: Known) -> Response:
     """Store the plan for a brief that is closest to the present one."""
-    return straight(sessions.fit(db, who, session_id, change.revision, change.brief, known))
+    return straight(planning.fit(db, who, session_id, change.revision, change.brief, known))
+
+
+@router.post("/comparison", response_model=Adjustment)
+def compare_brief(session_id: UUID, wished: Wished, db: Db, who: Who, known: Known) -> Response:
+    """The plan made anew for a brief beside the present one, not stored."""
+    return straight(planning.comparison(db, who, session_id, wished.brief, known))
 
 
 @router.get("/reasons", response_model=Reasons)
@@ -142,31 +141,31 @@ def read_replan_table(session_id: UUID, db: Db, who: Who, known: Known) -> Respo
 @router.put("/flow", response_model=SessionView)
 def change_flow(session_id: UUID, change: FlowChange, db: Db, who: Who, known: Known) -> Response:
     """Store a flow made by hand."""
-    return straight(sessions.set_flow(db, who, session_id, change.revision, change.flow, known))
+    return straight(editing.set_flow(db, who, session_id, change.revision, change.flow, known))
 
 
 @router.post("/evaluation", response_model=Evaluation)
 def evaluate_draft(session_id: UUID, draft: Draft, db: Db, who: Who, known: Known) -> Response:
     """Evaluate a flow that is not stored."""
-    return straight(sessions.evaluate_draft(db, who, session_id, draft.flow, known))
+    return straight(editing.evaluate_draft(db, who, session_id, draft.flow, known))
 
 
 @router.get("/alternatives", response_model=Alternatives)
 def read_alternatives(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
     """Other plans for the session's brief."""
-    return straight(sessions.alternatives_of(db, who, session_id, known))
+    return straight(planning.alternatives_of(db, who, session_id, known))
 
 
 @router.post("/edits", response_model=SessionView)
 def edit_flow(session_id: UUID, change: Edits, db: Db, who: Who, known: Known) -> Response:
     """Apply edits to the stored flow: a repair, for one."""
-    return straight(sessions.edit_flow(db, who, session_id, change.revision, change.edits, known))
+    return straight(editing.edit_flow(db, who, session_id, change.revision, change.edits, known))
 
 
 @router.post("/reshape", response_model=SessionView)
 def reshape(session_id: UUID, change: Reshape, db: Db, who: Who, known: Known) -> Response:
     """Make a stop longer or shorter by hand; the rest of the session makes room."""
-    made = sessions.reshape(
+    made = planning.reshape(
         db, who, session_id, change.revision, change.stop_id, change.seconds, change.alone, known
     )
     return straight(made)
@@ -175,13 +174,13 @@ def reshape(session_id: UUID, change: Reshape, db: Db, who: Who, known: Known) -
 @router.post("/undo", response_model=SessionView)
 def undo(session_id: UUID, at: At, db: Db, who: Who, known: Known) -> Response:
     """Take the last change of the plan back."""
-    return straight(sessions.step(db, who, session_id, at.revision, -1, known))
+    return straight(editing.step(db, who, session_id, at.revision, -1, known))
 
 
 @router.post("/redo", response_model=SessionView)
 def redo(session_id: UUID, at: At, db: Db, who: Who, known: Known) -> Response:
     """Do again what was taken back."""
-    return straight(sessions.step(db, who, session_id, at.revision, 1, known))
+    return straight(editing.step(db, who, session_id, at.revision, 1, known))
 
 
 @router.post("/events")

@@ -1,0 +1,99 @@
+"""A flow made for somebody else, or for nobody, as the start for a client: each change with its reason."""
+
+from mellow_tide.core.care.restrictions import Restrictions
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house import DEFAULTS, House
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.flow.brief import Brief, ClientFacts, wished_depth
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.planner.absent import Absence
+from mellow_tide.core.planner.adjust import adjust
+from mellow_tide.core.planner.asked import Asked
+from mellow_tide.core.planner.choice import Deadline, no_deadline
+from mellow_tide.core.planner.difference import Difference, difference
+from mellow_tide.core.planner.plan import Plan
+from mellow_tide.core.timing.tempo import OwnPace
+
+
+class Named(Record):
+    """A region of the flow that is not worked as it was there, and why.
+
+    `reason` is why it is left out, `position` that the client may not lie as the flow has it, `depth` that it may not
+    be worked as deep, `wish` that the client wishes it lighter, `minutes` that the booking is another.
+    """
+
+    region: str
+    reason: Absence | str
+    because: str = ""
+
+
+class Adapted(Record):
+    """The plan for the client, what sets it apart from the flow, and the reason of each change."""
+
+    plan: Plan
+    difference: Difference
+    named: tuple[Named, ...]
+
+
+def adapted(
+    flow: Flow,
+    brief: Brief,
+    client: ClientFacts,
+    catalogue: Catalogue,
+    house: House = DEFAULTS,
+    pace: OwnPace | None = None,
+    deadline: Deadline = no_deadline,
+) -> Adapted:
+    """The flow, in the minutes of `brief`'s booking, as close as the client's restrictions let it be.
+
+    Raises as `plan` does.
+    """
+    visit = {"booked_minutes": brief.booked_minutes, "first_visit": brief.first_visit}
+    wanted = flow.brief.model_copy(update=visit)
+    start = Plan(flow=flow, left_out=(), proof=None)
+    made = adjust(start, wanted, client, catalogue, house, pace, deadline=deadline)
+    apart = difference(flow, made.flow, (), client, catalogue, house, pace)
+    asked = Asked.of(wanted, client, catalogue, house, pace)
+    changed = dict.fromkeys((*(change.region for change in apart.changes), *_eased(flow, made.flow)))
+    return Adapted(
+        plan=made,
+        difference=apart,
+        named=tuple(_named(id, flow, made, asked) for id in changed),
+    )
+
+
+def _eased(before: Flow, after: Flow) -> list[str]:
+    """The regions whose deepest stroke has become lighter."""
+    now = _deepest(after)
+    return [id for id, depth in _deepest(before).items() if now.get(id, depth) < depth]
+
+
+def _deepest(flow: Flow) -> dict[str, int]:
+    found: dict[str, int] = {}
+    for stop in flow.stops:
+        if stop.role == "work":
+            found[stop.region] = max(found.get(stop.region, 0), *(step.depth for step in stop.steps))
+    return found
+
+
+def _named(region: str, flow: Flow, made: Plan, asked: Asked) -> Named:
+    left = next((left for left in made.left_out if left.region == region), None)
+    limits = asked.restrictions
+    if left and left.reason not in ("no_time", "never_fits"):
+        return Named(region=region, reason=left.reason, because=_because(region, limits))
+    there = [stop for stop in flow.stops if stop.role == "work" and stop.region == region]
+    barred = next((why for stop in there if (why := limits.why_not(stop.position))), None)
+    if barred:
+        return Named(region=region, reason="position", because=barred)
+    deepest = _deepest(flow).get(region, 0)
+    cap = limits.capped(region)
+    if cap and cap.depth < deepest:
+        return Named(region=region, reason="depth", because=cap.because)
+    if region in _eased(flow, made.flow) and wished_depth(region, asked.brief, asked.client) < deepest:
+        return Named(region=region, reason="wish")
+    return Named(region=region, reason="minutes")
+
+
+def _because(region: str, limits: Restrictions) -> str:
+    barred = next((barred.because for barred in limits.regions if barred.id == region), "")
+    return barred or next((place.because for place in limits.excluded if place.region == region), "")

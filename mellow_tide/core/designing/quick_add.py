@@ -1,0 +1,161 @@
+"""Adding by typing: “calf knead 3”, “both feet hold 30 s”, “calf 4 min”, “no feet”, “75 min”, “turn”."""
+
+from collections.abc import Iterator
+from itertools import islice
+
+from pydantic import ValidationError
+
+from mellow_tide.core.catalogue.records import Region, Slot, Stroke
+from mellow_tide.core.checks.words import span
+from mellow_tide.core.designing.meant import Meant, meanings
+from mellow_tide.core.designing.picker import place_for, step_of
+from mellow_tide.core.designing.suggestion import BriefChange, NewLength, Suggestion
+from mellow_tide.core.designing.trial import Trial
+from mellow_tide.core.designing.turning import turns_after
+from mellow_tide.core.designing.typed import Typed, read
+from mellow_tide.core.flow.brief import LONGEST_BOOKING, SHORTEST_BOOKING
+from mellow_tide.core.flow.edits import InsertStep
+from mellow_tide.core.flow.flow import Step, Stop
+
+MOST = 6
+"""Suggestions at a time."""
+
+
+def suggestions(trial: Trial, line: str, selected: str | None) -> tuple[Suggestion, ...]:
+    """What `line` could mean, the likeliest first, at most six; `selected` is the stop at which it was typed, if any.
+
+    What cannot be done is there with its reason. An unknown word gives none.
+    """
+    typed = read(line)
+    stops = trial.case.flow.stops
+    here = next((stop for stop in stops if stop.id == selected), None)
+    if typed.wish == "turn":
+        # Without a place to turn at, after the middle of the session's first position.
+        at = here or stops[sum(stop.position == stops[0].position for stop in stops) // 2]
+        return tuple(islice(turns_after(trial, at.id), MOST))
+    if not typed.words:
+        return tuple(_booking(trial, typed))
+    found: dict[str, Suggestion] = {}
+    for meant in meanings(typed.words, here.region if here else None, trial.case.catalogue)[:MOST]:
+        for suggestion in _meant(trial, typed, meant, here):
+            found.setdefault(suggestion.says, suggestion)
+    return tuple(sorted(found.values(), key=lambda one: bool(one.why_not)))[:MOST]
+
+
+def _booking(trial: Trial, typed: Typed) -> Iterator[Suggestion]:
+    minutes = typed.seconds // 60 if typed.seconds else typed.number
+    if minutes is not None and SHORTEST_BOOKING <= minutes <= LONGEST_BOOKING:
+        yield Suggestion(says=f"Book {minutes} minutes", brief=BriefChange(booked_minutes=minutes))
+
+
+def _meant(trial: Trial, typed: Typed, meant: Meant, here: Stop | None) -> Iterator[Suggestion]:
+    region = meant.region or (trial.case.catalogue.regions[here.region] if here else None)
+    if region is None:
+        return
+    if meant.stroke and typed.wish:
+        return
+    if meant.stroke:
+        yield from _strokes(trial, typed, meant, meant.stroke, region, here)
+    elif typed.wish == "out":
+        yield _left_out(trial, region)
+    elif not _stops(trial, region, typed):
+        yield _brought_in(trial, region)
+    elif typed.seconds:
+        for stop in _stops(trial, region, typed)[:1]:
+            says = f"{_cap(region.whole)}: {span(typed.seconds)} a side" if region.side_count > 1 else ""
+            says = says or f"{_cap(region.name)}: {span(typed.seconds)}"
+            yield Suggestion(says=says, reshape=NewLength(stop_id=stop.id, seconds=typed.seconds))
+    elif region.id not in trial.case.flow.brief.focus:
+        yield _brought_in(trial, region)
+
+
+def _left_out(trial: Trial, region: Region) -> Suggestion:
+    brief = trial.case.flow.brief
+    says = f"Leave the {region.whole} out"
+    if region.id in brief.leave_out:
+        return Suggestion(says=says, why_not="left out already")
+    focus = tuple(id for id in brief.focus if id != region.id)
+    return Suggestion(says=says, brief=BriefChange(leave_out=(*brief.leave_out, region.id), focus=focus))
+
+
+def _brought_in(trial: Trial, region: Region) -> Suggestion:
+    brief = trial.case.flow.brief
+    there = any(stop.region == region.id for stop in trial.case.worked())
+    says = f"More time for the {region.whole}" if there else f"Bring the {region.whole} in"
+    leave_out = tuple(id for id in brief.leave_out if id != region.id)
+    return Suggestion(
+        says=f"{says}; the rest makes room",
+        brief=BriefChange(focus=(*brief.focus, region.id), leave_out=leave_out),
+    )
+
+
+def _strokes(
+    trial: Trial, typed: Typed, meant: Meant, stroke: Stroke, region: Region, here: Stop | None
+) -> Iterator[Suggestion]:
+    """The stroke in each slot that it may stand in, at all the stops that are meant."""
+    named = [here] if here and meant.region is None and typed.side is None else _stops(trial, region, typed)
+    says = f"{_cap(stroke.name)} on the {_places(trial, named, region)}"
+    if not named:
+        yield Suggestion(says=says, why_not=f"the {region.name} is not in this session")
+        return
+    if region.id not in stroke.regions:
+        yield Suggestion(says=says, why_not=f"not for the {region.name}")
+        return
+    for slot in stroke.slots:
+        if (slot in ("open", "close")) == (named[0].role == "work"):
+            continue
+        try:
+            steps = [_step(trial, typed, meant, stop, stroke, slot) for stop in named]
+        except ValidationError:
+            yield Suggestion(says=says, why_not="so many passes or seconds, or that depth, cannot be done")
+            return
+        edits = [
+            InsertStep(stop_id=stop.id, at=place_for(stop, slot), step=step)
+            for stop, step in zip(named, steps, strict=True)
+        ]
+        yield Suggestion.of_edits(f"{says}, {_often(steps[0], stroke)}, {SLOT_WORDS[slot]}", trial, edits)
+
+
+def _step(trial: Trial, typed: Typed, meant: Meant, stop: Stop, stroke: Stroke, slot: Slot) -> Step:
+    usual = step_of(trial, stop, stroke, slot)
+    asked = {"zone": meant.zone, "passes": typed.number, "seconds": typed.seconds, "depth": typed.depth}
+    given = {name: value for name, value in asked.items() if value is not None}
+    return Step(**{**dict(usual), **given})
+
+
+def _stops(trial: Trial, region: Region, typed: Typed) -> list[Stop]:
+    """The stops that a region and a side name: every one of them, if no side is named."""
+    sides = (typed.side,) if typed.side in ("left", "right") else ("left", "right", "mid")
+    return [s for s in trial.case.worked() if s.region == region.id and s.side in sides]
+
+
+def _places(trial: Trial, stops: list[Stop], region: Region) -> str:
+    return trial.case.place(stops[0]) if len(stops) == 1 else region.whole
+
+
+def _often(step: Step, stroke: Stroke) -> str:
+    if step.seconds:
+        return span(step.seconds)
+    unit = "breath" if stroke.passing.kind == "breaths" else "pass"
+    plural = {"breath": "breaths", "pass": "passes"}[unit]
+    return f"{step.passes} {unit if step.passes == 1 else plural}"
+
+
+SLOT_WORDS: dict[Slot, str] = {
+    "open": "to open",
+    "dry": "before the oil",
+    "spread": "to spread the oil",
+    "warm": "to warm",
+    "knead": "when it is warm",
+    "specific": "in one place",
+    "mobilise": "to move the joint",
+    "rouse": "to rouse",
+    "flush": "to clear",
+    "settle": "to settle",
+    "contraction": "during a contraction",
+    "close": "to close",
+}
+
+
+def _cap(words: str) -> str:
+    return words[0].upper() + words[1:]

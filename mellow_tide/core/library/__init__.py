@@ -1,0 +1,1 @@
+"""The flows that ship with the product."""

@@ -1,0 +1,55 @@
+"""A run sheet in little: what a small tide line is drawn from."""
+
+from mellow_tide.core.catalogue.records import Depth, Record
+from mellow_tide.core.flow.brief import Side
+from mellow_tide.core.flow.flow import Role
+from mellow_tide.core.timing.run_sheet import RunSheet
+
+
+class OutlineStroke(Record):
+    """Strokes of one stop that follow one another at one depth; `start` and `seconds` as on the run sheet."""
+
+    stop: int
+    stop_id: str
+    role: Role
+    side: Side
+    position: str
+    start: int
+    seconds: int
+    depth: Depth
+
+
+class Outline(Record):
+    """The strokes of a session in order, and its whole seconds."""
+
+    strokes: tuple[OutlineStroke, ...]
+    seconds: int
+
+
+def outline(sheet: RunSheet) -> Outline:
+    """The outline of a run sheet."""
+    strokes: list[OutlineStroke] = []
+    for entry in sheet.entries:
+        if entry.kind != "stroke" or entry.depth is None:
+            continue
+        last = strokes[-1] if strokes else None
+        if last and (last.stop, last.depth, last.start + last.seconds) == (
+            entry.stop,
+            entry.depth,
+            entry.start,
+        ):
+            strokes[-1] = last.model_copy(update={"seconds": last.seconds + entry.seconds})
+            continue
+        strokes.append(
+            OutlineStroke(
+                stop=entry.stop,
+                stop_id=entry.stop_id,
+                role=entry.role,
+                side=entry.side,
+                position=entry.position,
+                start=entry.start,
+                seconds=entry.seconds,
+                depth=entry.depth,
+            )
+        )
+    return Outline(strokes=tuple(strokes), seconds=sheet.seconds)

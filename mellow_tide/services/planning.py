@@ -1,0 +1,129 @@
+"""Planning the session for a brief: anew, with the least change, by pulling a stop, or another way."""
+
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from time import monotonic
+from uuid import UUID
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.planner.adjust import Hold, adjust
+from mellow_tide.core.planner.alternatives import Alternatives, alternatives
+from mellow_tide.core.planner.offers import offers
+from mellow_tide.core.planner.plan import Plan, plan
+from mellow_tide.core.planner.reshape import reshaped
+from mellow_tide.core.refusal import DoesNotFit
+from mellow_tide.services.session_view import SessionView
+from mellow_tide.services.standing import Adjustment, beside, found, store_plan, unworked
+from mellow_tide.store.database import Database
+from mellow_tide.store.people import SignedIn
+from mellow_tide.store.sessions import SessionRow
+
+PLANNING_SECONDS = 3.0
+"""After this long the best plan so far is shown, with how much better another could be."""
+
+
+def after(seconds: float) -> Callable[[], bool]:
+    """A deadline so many seconds from now."""
+    end = monotonic() + seconds
+    return lambda: monotonic() >= end
+
+
+def replan(
+    db: Database,
+    who: SignedIn,
+    session_id: UUID,
+    revision: int,
+    brief: Brief,
+    catalogue: Catalogue,
+    anew: bool = False,
+) -> SessionView:
+    """Plan for `brief` and store it; what was set by hand is kept as far as it can be, unless all is made `anew`.
+
+    Raises the core's refusals, with the smallest changes that would do, `Stale` if `revision` is no longer the newest,
+    `RunHasBegun`; then nothing is changed.
+    """
+    row = unworked(db, who, session_id)
+    before = Plan.model_validate(row.plan)
+    keeps = before.touched and not anew and before.flow.brief.kind == brief.kind
+    with offering(brief, row, catalogue):
+        if keeps:
+            made = _adjusted(before, brief, row, "by_hand", catalogue)
+        else:
+            made = plan(brief, row.facts, catalogue, row.house, deadline=after(PLANNING_SECONDS))
+    return store_plan(db, who, session_id, revision, made, catalogue, before if keeps else None)
+
+
+def fit(
+    db: Database, who: SignedIn, session_id: UUID, revision: int, brief: Brief, catalogue: Catalogue
+) -> SessionView:
+    """Store the plan for `brief` that is closest to the present one. Raises as `replan` does."""
+    row = unworked(db, who, session_id)
+    before = Plan.model_validate(row.plan)
+    with offering(brief, row, catalogue):
+        made = _adjusted(before, brief, row, "all", catalogue)
+    return store_plan(db, who, session_id, revision, made, catalogue, before)
+
+
+def reshape(
+    db: Database,
+    who: SignedIn,
+    session_id: UUID,
+    revision: int,
+    stop_id: str,
+    seconds: int,
+    alone: bool,
+    catalogue: Catalogue,
+) -> SessionView:
+    """Make a stop longer or shorter by hand and store what becomes of the session. Raises as `replan` does."""
+    row = unworked(db, who, session_id)
+    before = Plan.model_validate(row.plan)
+    deadline = after(PLANNING_SECONDS)
+    made = reshaped(before, stop_id, seconds, row.facts, catalogue, row.house, alone=alone, deadline=deadline)
+    # What is being pulled is not what could not stay as it was.
+    pulled = {stop.region for stop in before.flow.stops if stop.id == stop_id}
+    held = tuple(id for id in before.by_hand if id not in pulled)
+    told = before.model_copy(update={"by_hand": held})
+    return store_plan(db, who, session_id, revision, made, catalogue, told)
+
+
+def adjustment(
+    db: Database, who: SignedIn, session_id: UUID, brief: Brief, catalogue: Catalogue
+) -> Adjustment:
+    """What `fit` would store. Raises `NotThere` and the core's refusals."""
+    row = found(db, who, session_id)
+    before = Plan.model_validate(row.plan)
+    with offering(brief, row, catalogue):
+        made = _adjusted(before, brief, row, "all", catalogue)
+    return beside(before, made, row, catalogue)
+
+
+def comparison(
+    db: Database, who: SignedIn, session_id: UUID, brief: Brief, catalogue: Catalogue
+) -> Adjustment:
+    """What `replan` would store anew, beside what stands. Raises `NotThere` and the core's refusals."""
+    row = found(db, who, session_id)
+    with offering(brief, row, catalogue):
+        made = plan(brief, row.facts, catalogue, row.house, deadline=after(PLANNING_SECONDS))
+    return beside(Plan.model_validate(row.plan), made, row, catalogue)
+
+
+def alternatives_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> Alternatives:
+    """Other plans for the brief of a session's stored plan. Raises `NotThere`."""
+    row = found(db, who, session_id)
+    return alternatives(Plan.model_validate(row.plan).flow, row.facts, catalogue, row.house)
+
+
+def _adjusted(before: Plan, brief: Brief, row: SessionRow, hold: Hold, catalogue: Catalogue) -> Plan:
+    deadline = after(PLANNING_SECONDS)
+    return adjust(before, brief, row.facts, catalogue, row.house, hold=hold, deadline=deadline)
+
+
+@contextmanager
+def offering(brief: Brief, row: SessionRow, catalogue: Catalogue) -> Iterator[None]:
+    """Adds to a refusal of `brief` the smallest changes that would do."""
+    try:
+        yield
+    except DoesNotFit as refused:
+        found = offers(refused, brief, row.facts, catalogue, row.house)
+        raise refused.offering(found) from refused

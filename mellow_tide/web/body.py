@@ -1,0 +1,15 @@
+"""What every request body keeps to."""
+
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field, StringConstraints
+
+Revision = Annotated[int, Field(ge=0)]
+
+Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80)]
+
+
+class Body(BaseModel):
+    """A request body: unknown fields are refused."""
+
+    model_config = ConfigDict(extra="forbid")

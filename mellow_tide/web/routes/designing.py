@@ -1,0 +1,79 @@
+"""Designing a session by hand: what may go where, what a change would do, what was typed."""
+
+from typing import Annotated
+from uuid import UUID
+
+from fastapi import APIRouter, Query, Response
+from pydantic import Field
+
+from mellow_tide.core.checks.check import Severity
+from mellow_tide.core.designing.picker import Pick
+from mellow_tide.core.designing.suggestion import Suggestion
+from mellow_tide.core.flow.edits import Edit
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.planner.difference import Difference
+from mellow_tide.services import editing
+from mellow_tide.services.editing import MendingTried, Places
+from mellow_tide.services.standing import Adjustment
+from mellow_tide.web.body import Body
+from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.straight import straight
+
+router = APIRouter(prefix="/sessions/{session_id}", tags=["designing"])
+
+StopId = Annotated[str, Field(max_length=80)]
+
+
+class EditsToTry(Body):
+    """Edits to be tried, in order."""
+
+    edits: Annotated[list[Edit], Field(min_length=1, max_length=100)]
+
+
+class FlowBefore(Body):
+    """A flow of the session as it was seen before."""
+
+    flow: Flow
+
+
+@router.get("/stops/{stop_id}/places", response_model=Places)
+def read_places(session_id: UUID, stop_id: StopId, db: Db, who: Who, known: Known) -> Response:
+    """Where a stop may go, and why it may not go elsewhere."""
+    return straight(editing.places_of(db, who, session_id, stop_id, known))
+
+
+@router.get("/stops/{stop_id}/strokes")
+def read_picks(session_id: UUID, stop_id: StopId, db: Db, who: Who, known: Known) -> list[Pick]:
+    """The strokes that fit a stop, and why the others do not."""
+    return list(editing.picks_of(db, who, session_id, stop_id, known))
+
+
+@router.get("/suggestions")
+def read_suggestions(
+    session_id: UUID,
+    db: Db,
+    who: Who,
+    known: Known,
+    line: Annotated[str, Query(max_length=80)],
+    at: Annotated[str | None, Query(max_length=80)] = None,
+) -> list[Suggestion]:
+    """What a typed line could mean at a stop."""
+    return list(editing.suggestions_of(db, who, session_id, line, at, known))
+
+
+@router.post("/edits/trial", response_model=Adjustment)
+def try_edits(session_id: UUID, wished: EditsToTry, db: Db, who: Who, known: Known) -> Response:
+    """What edits would come to, not stored."""
+    return straight(editing.edits_tried(db, who, session_id, wished.edits, known))
+
+
+@router.get("/mending", response_model=MendingTried)
+def read_mending(session_id: UUID, db: Db, who: Who, known: Known, severity: Severity = "advice") -> Response:
+    """All repairs of one severity together, not stored."""
+    return straight(editing.mending_of(db, who, session_id, severity, known))
+
+
+@router.post("/difference", response_model=Difference)
+def read_difference(session_id: UUID, seen: FlowBefore, db: Db, who: Who, known: Known) -> Response:
+    """What has changed from a flow seen before to what stands now."""
+    return straight(editing.changed_since(db, who, session_id, seen.flow, known))

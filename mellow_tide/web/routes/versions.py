@@ -1,0 +1,65 @@
+"""Named versions of a session's plan."""
+
+from uuid import UUID
+
+from fastapi import APIRouter, Response
+
+from mellow_tide.services import versions
+from mellow_tide.services.session_view import SessionView
+from mellow_tide.services.standing import Adjustment
+from mellow_tide.services.versions import Version
+from mellow_tide.web.body import Body, Name, Revision
+from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.straight import straight
+
+router = APIRouter(prefix="/sessions/{session_id}/versions", tags=["versions"])
+
+
+class VersionName(Body):
+    """What a version is called."""
+
+    name: Name
+
+
+class StandAt(Body):
+    """The revision over which a version is to stand."""
+
+    revision: Revision
+
+
+@router.get("")
+def read_versions(session_id: UUID, db: Db, who: Who) -> list[Version]:
+    """All versions, the first kept first."""
+    return list(versions.versions(db, who, session_id))
+
+
+@router.post("", status_code=204)
+def keep_version(session_id: UUID, named: VersionName, db: Db, who: Who) -> None:
+    """Keep what stands under a name."""
+    versions.keep_version(db, who, session_id, named.name)
+
+
+@router.put("/{version_id}", status_code=204)
+def rename_version(session_id: UUID, version_id: UUID, named: VersionName, db: Db, who: Who) -> None:
+    """Give a version another name."""
+    versions.change_version(db, who, session_id, version_id, named.name)
+
+
+@router.delete("/{version_id}", status_code=204)
+def forget_version(session_id: UUID, version_id: UUID, db: Db, who: Who) -> None:
+    """Forget a version."""
+    versions.drop_version(db, who, session_id, version_id)
+
+
+@router.get("/{version_id}/comparison", response_model=Adjustment)
+def compare_version(session_id: UUID, version_id: UUID, db: Db, who: Who, known: Known) -> Response:
+    """A version beside what stands."""
+    return straight(versions.version_beside(db, who, session_id, version_id, known))
+
+
+@router.post("/{version_id}/stand", response_model=SessionView)
+def let_version_stand(
+    session_id: UUID, version_id: UUID, at: StandAt, db: Db, who: Who, known: Known
+) -> Response:
+    """Let a version stand again."""
+    return straight(versions.let_version_stand(db, who, session_id, at.revision, version_id, known))

@@ -1,0 +1,310 @@
+"""Changing a flow by hand: what may go where, what a change would break, what a few letters mean."""
+
+from collections import Counter
+from dataclasses import replace
+from random import Random
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.core.checks.check import case_of
+from mellow_tide.core.checks.engine import findings
+from mellow_tide.core.checks.registry import CHECKS
+from mellow_tide.core.designing.adaptation import adapted
+from mellow_tide.core.designing.landing import landings
+from mellow_tide.core.designing.mending import mending
+from mellow_tide.core.designing.other_side import other_side
+from mellow_tide.core.designing.picker import picks
+from mellow_tide.core.designing.quick_add import suggestions
+from mellow_tide.core.designing.trial import Trial
+from mellow_tide.core.designing.typed import read
+from mellow_tide.core.evaluation.evaluate import evaluate
+from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
+from mellow_tide.core.flow.edits import ChangeStep, RemoveStop, SplitStop, apply
+from mellow_tide.core.library.shipped import for_anybody, shipped_flows
+from mellow_tide.core.planner.plan import plan
+from mellow_tide.core.refusal import BadFlow
+from tests.core.askings import asking
+
+CATALOGUE = load_catalogue()
+ANYBODY = for_anybody(CATALOGUE)
+FLOW = plan(Brief(booked_minutes=75), ANYBODY, CATALOGUE).flow
+TRIAL = Trial.of(FLOW, ANYBODY, CATALOGUE)
+CALF = "lower_leg_back-right"
+
+
+def stops(flow):
+    return {stop.id: stop for stop in flow.stops}
+
+
+def graver(flow, client, before=()):
+    found = [f.code for f in evaluate(flow, client, CATALOGUE).findings if f.severity == "stop"]
+    return [code for code in found if code not in before]
+
+
+def test_a_stop_may_go_where_it_is_reached_and_the_reason_shows_where_it_may_not():
+    found = landings(TRIAL, "back")
+    assert [landing.at for landing in found] == list(range(len(FLOW.stops)))
+    assert [landing.at for landing in found if landing.here] == [1]
+    assert found[0].why_not == "the first contact comes first"
+    assert found[-1].why_not == "the close comes last"
+    supine = next(i for i, stop in enumerate(FLOW.stops) if stop.position == "supine")
+    assert all(
+        landing.why_not == "the back cannot be worked with the client supine" for landing in found[supine:-1]
+    )
+    assert not any(landing.why_not for landing in found[1 : supine - 1])
+
+
+@pytest.mark.parametrize("stop_id", ["back", CALF, "neck", "foot-left"])
+def test_wherever_a_stop_may_go_it_does_no_graver_harm(stop_id):
+    for landing in landings(TRIAL, stop_id):
+        if landing.why_not or landing.here:
+            assert not landing.edits
+            continue
+        moved = apply(FLOW, landing.edits)
+        assert moved.stops[landing.at].id == stop_id
+        assert moved.stops[landing.at].position == landing.position
+        assert graver(moved, ANYBODY) == []
+
+
+def test_neither_the_first_contact_nor_the_close_goes_anywhere():
+    assert not any(landing.edits for id in ("open", "close") for landing in landings(TRIAL, id))
+
+
+def test_what_needs_another_position_is_worked_through_the_window_it_has_there():
+    # A calf can be reached from the front too.
+    there = next(x for x in landings(TRIAL, CALF) if x.position == "supine" and not x.why_not)
+    moved = stops(apply(FLOW, there.edits))[CALF]
+    assert (moved.position, moved.window) == ("supine", "leg_front")
+
+
+@settings(max_examples=25, deadline=None, derandomize=True)
+@given(seed=st.integers(0, 10_000))
+def test_a_stroke_offered_for_any_client_breaks_nothing_and_any_other_says_why(seed):
+    random = Random(seed)
+    brief, client, house = asking(random)
+    flow = _planned(brief, client, house)
+    if flow is None:
+        return
+    trial = Trial.of(flow, client, CATALOGUE, house)
+    stop = random.choice([s for s in flow.stops if s.role == "work"])
+    offered = picks(trial, stop.id)
+    assert {pick.stroke for pick in offered} == set(CATALOGUE.strokes)
+    assert all(bool(pick.why_not) or pick.edits for pick in offered)
+    fitting = [pick for pick in offered if not pick.why_not]
+    for pick in random.sample(fitting, min(2, len(fitting))):
+        before = [f.code for f in evaluate(flow, client, CATALOGUE, house).findings]
+        after = evaluate(apply(flow, pick.edits), client, CATALOGUE, house).findings
+        assert [f.code for f in after if f.severity == "stop" and f.code not in before] == []
+
+
+def _planned(brief, client, house):
+    try:
+        return plan(brief, client, CATALOGUE, house).flow
+    except Exception as refused:
+        if not hasattr(refused, "problems"):
+            raise
+        return None
+
+
+def test_a_stroke_is_offered_for_both_sides_where_they_are_worked_alike():
+    stripping = next(pick for pick in picks(TRIAL, CALF) if pick.stroke == "stripping")
+    assert {edit.stop_id for edit in stripping.edits} == {CALF, "lower_leg_back-left"}
+
+
+def test_a_stroke_that_the_health_rules_out_says_so():
+    client = ANYBODY.model_copy(update={"conditions": frozenset({"varicose_veins"})})
+    offered = {pick.stroke: pick.why_not for pick in picks(Trial.of(FLOW, client, CATALOGUE), CALF)}
+    assert offered["stripping"]
+    assert offered["toe_work"] == "not for the calf"
+
+
+def test_the_other_side_comes_back_beside_the_first():
+    one = apply(FLOW, [RemoveStop(stop_id="foot-left")])
+    found = other_side(Trial.of(one, ANYBODY, CATALOGUE), "foot-right")
+    again = apply(one, found.edits)
+    left, right = stops(again)["foot-left"], stops(again)["foot-right"]
+    assert (left.side, left.steps) == ("left", right.steps)
+    assert abs(again.stops.index(left) - again.stops.index(right)) == 1
+    assert other_side(TRIAL, "foot-right") is None
+    assert other_side(TRIAL, "back") is None
+
+
+def test_lying_on_the_side_the_other_side_waits_for_the_turn():
+    flow = plan(Brief(kind="side_lying", school="side_by_side", booked_minutes=60), ANYBODY, CATALOGUE).flow
+    first = next(s for s in flow.stops if s.region == "hips")
+    mate = next(s for s in flow.stops if s.region == "hips" and s.side != first.side)
+    one = apply(flow, [RemoveStop(stop_id=mate.id)])
+    found = other_side(Trial.of(one, ANYBODY, CATALOGUE), first.id)
+    again = next(s for s in apply(one, found.edits).stops if s.region == "hips" and s.side == mate.side)
+    assert again.position == mate.position != first.position
+
+
+def test_a_stop_is_split_and_keeps_all_its_strokes():
+    whole = stops(FLOW)["back"]
+    halves = apply(FLOW, [SplitStop(stop_id="back", at=2, id="back-more")])
+    first, second = stops(halves)["back"], stops(halves)["back-more"]
+    assert first.steps + second.steps == whole.steps
+    assert halves.stops.index(second) == halves.stops.index(first) + 1
+    with pytest.raises(BadFlow, match="begin the second part"):
+        apply(FLOW, [SplitStop(stop_id="back", at=len(whole.steps), id="x")])
+
+
+def test_a_trait_of_a_step_is_given_and_taken_away():
+    given_one = apply(FLOW, [ChangeStep(stop_id="back", step=1, zone="erectors", note="slow", seconds=90)])
+    step = stops(given_one)["back"].steps[1]
+    assert (step.zone, step.note, step.seconds) == ("erectors", "slow", 90)
+    taken = apply(given_one, [ChangeStep(stop_id="back", step=1, clear=("zone", "seconds"), note="")])
+    step = stops(taken)["back"].steps[1]
+    assert (step.zone, step.note, step.seconds) == (None, "", None)
+
+
+@pytest.mark.parametrize(
+    ("line", "wanted"),
+    [
+        ("calf knead 3", {"words": ("calf", "knead"), "number": 3}),
+        ("Both feet hold 30s", {"words": ("feet", "hold"), "side": "both", "seconds": 30}),
+        ("left calf 4 min", {"words": ("calf",), "side": "left", "seconds": 240}),
+        ("knead 2 x depth 4", {"words": ("knead",), "number": 2, "depth": 4}),
+        ("no feet", {"words": ("feet",), "wish": "out"}),
+        ("turn", {"words": (), "wish": "turn"}),
+        ("", {"words": ()}),
+    ],
+)
+def test_a_line_is_read(line, wanted):
+    typed = read(line)
+    assert {name: getattr(typed, name) for name in wanted} == wanted
+
+
+def first_of(line, selected=CALF):
+    return suggestions(TRIAL, line, selected)[0]
+
+
+def test_typing_a_region_and_a_stroke_adds_it_on_both_sides_where_it_belongs():
+    meant = first_of("calf knead 3")
+    assert meant.says.startswith("Kneading on the calves, 3 passes")
+    added = stops(apply(FLOW, meant.edits))
+    for side in ("left", "right"):
+        steps = added[f"lower_leg_back-{side}"].steps
+        assert [s.passes for s in steps if s.stroke == "kneading"][-1] == 3
+        assert [s.slot for s in steps][-1] == "settle"
+
+
+def test_typing_seconds_a_side_or_a_zone_means_just_that():
+    hold = first_of("both feet hold 30s")
+    assert {(e.stop_id, e.step.seconds) for e in hold.edits} == {("foot-left", 30), ("foot-right", 30)}
+    one = first_of("left foot hold 30s")
+    assert {e.stop_id for e in one.edits} == {"foot-left"}
+    zoned = first_of("heel knuckling 2")
+    assert {e.step.zone for e in zoned.edits} == {"heel"}
+
+
+def test_typing_a_stroke_alone_means_the_selected_stop():
+    assert first_of("stripping").edits[0].stop_id == CALF
+    assert suggestions(TRIAL, "stripping", None) == ()
+
+
+def test_typing_can_change_the_brief_the_minutes_and_a_length():
+    assert first_of("no feet").brief.leave_out == ("foot",)
+    assert first_of("45 min").brief.booked_minutes == 45
+    calf = first_of("calf 4 min")
+    assert (calf.reshape.stop_id, calf.reshape.seconds) == (CALF, 240)
+    assert first_of("more neck").brief.focus == ("neck",)
+
+
+def test_typing_turn_offers_the_other_position_only_if_what_follows_is_reached_there():
+    meant = first_of("turn", "hips-left")
+    assert meant.why_not == "the left back of the thigh cannot be worked with the client supine"
+    meant = first_of("turn", "foot-right")
+    assert meant.says == "Turn after the right foot: supine"
+    assert stops(apply(FLOW, meant.edits))["foot-left"].position == "supine"
+
+
+def test_what_cannot_be_done_is_there_with_its_reason_and_nonsense_is_not():
+    assert first_of("calf knead 99").why_not
+    assert first_of("calf scalp circles").why_not == "not for the calf"
+    assert suggestions(TRIAL, "xyzzy", CALF) == ()
+    assert suggestions(TRIAL, "5", CALF) == ()
+
+
+@settings(deadline=None)
+@given(line=st.text(max_size=40))
+def test_any_line_is_borne(line):
+    for meant in suggestions(TRIAL, line, CALF):
+        ways = [bool(meant.edits), meant.reshape is not None, meant.brief is not None, bool(meant.why_not)]
+        assert any(ways)
+        apply(FLOW, meant.edits)
+
+
+@pytest.mark.parametrize("check", [c for c in CHECKS if c.severity == "advice"], ids=lambda c: c.code)
+def test_repairs_taken_together_mend_what_can_be_mended_and_do_no_graver_harm(check):
+    case = case_of(check.bad(CATALOGUE), check.client or ANYBODY, CATALOGUE, check.house, check.pace)
+    trial = Trial(case)
+    before = findings(case)
+    taken = mending(trial, "advice")
+    after = findings(case.of_flow(trial.of_edits(taken.edits).flow)) if taken.edits else before
+    serious = Counter((f.code, f.stop_id) for f in before if f.severity != "advice")
+    assert not Counter((f.code, f.stop_id) for f in after if f.severity != "advice") - serious
+    assert {f.what for f in after if f.severity == "advice"} == set(taken.left)
+    mendable = [f for f in before if f.code == check.code and f.repairs]
+    if mendable:
+        assert len(taken.left) < len([f for f in before if f.severity == "advice"])
+    assert bool(taken.edits) == bool(taken.mended)
+
+
+def test_repairing_advice_never_touches_what_must_not_be_worked_so():
+    client = ANYBODY.model_copy(update={"excluded": (Excluded(region="foot", side="left"),)})
+    trial = Trial.of(FLOW, client, CATALOGUE)
+    grave = [f.what for f in evaluate(FLOW, client, CATALOGUE).findings if f.severity == "stop"]
+    assert grave
+    taken = mending(trial, "advice")
+    assert not set(taken.mended) & set(grave)
+
+
+@pytest.mark.parametrize("shipped", shipped_flows(), ids=lambda s: s.id)
+def test_every_shipped_flow_is_without_a_stop_finding_or_a_caution(shipped):
+    client = for_anybody(CATALOGUE, shipped.gestation_days)
+    found = evaluate(plan(shipped.brief, client, CATALOGUE).flow, client, CATALOGUE).findings
+    assert [f for f in found if f.severity != "advice"] == []
+
+
+def test_the_shipped_flows_cover_every_kind_and_all_schools():
+    flows = shipped_flows()
+    assert len(flows) >= 12
+    assert len({flow.name for flow in flows}) == len(flows)
+    assert {flow.brief.kind for flow in flows} == set(CATALOGUE.kinds)
+    assert {flow.brief.school for flow in flows} == set(CATALOGUE.schools)
+
+
+def test_a_flow_is_adapted_to_a_client_and_each_change_has_its_reason():
+    client = replace_facts(
+        consents=frozenset({"chest", "face", "scalp", "foot"}),
+        conditions=frozenset({"varicose_veins"}),
+        excluded=(Excluded(region="foot", because="a plaster"),),
+    )
+    made = adapted(FLOW, Brief(booked_minutes=75), client, CATALOGUE)
+    assert graver(made.plan.flow, client) == []
+    named = {one.region: (one.reason, one.because) for one in made.named}
+    assert named["foot"] == ("excluded", "a plaster")
+    assert named["hips"][0] == "no_consent"
+    changed = {change.region for change in made.difference.changes}
+    assert changed <= set(named)
+
+
+def test_a_flow_that_fits_as_it_is_stays_as_it_is():
+    made = adapted(FLOW, Brief(booked_minutes=75), ANYBODY, CATALOGUE)
+    assert made.named == ()
+    assert made.plan.flow.stops == FLOW.stops
+
+
+def replace_facts(**facts):
+    return ClientFacts(**{**dict(ANYBODY), **facts})
+
+
+def test_a_change_that_breaks_nothing_new_is_not_blamed_for_what_was_broken_before():
+    client = ANYBODY.model_copy(update={"excluded": (Excluded(region="foot", side="left"),)})
+    trial = Trial.of(FLOW, client, CATALOGUE)
+    tried = trial.of_flow(FLOW)
+    assert tried == replace(tried, broken=(), seconds=0)
