@@ -60,6 +60,23 @@ class Plan:
     def stop(self, name: str) -> Locator:
         return self.page.get_by_role("region", name="Sequence").get_by_role("button", name=re.compile(name))
 
+    def drag(self, name: str, *by: tuple[int, int]) -> None:
+        """Take a stop of the tide line up and carry it along, without letting go."""
+        self.page.evaluate("scrollTo(0, 0)")
+        box = self.swell(name).bounding_box()
+        assert box
+        x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+        self.page.mouse.move(x, y)
+        self.page.mouse.down()
+        self.page.mouse.move(x + 8, y)
+        for dx, dy in by:
+            self.page.mouse.move(x + dx, y + dy, steps=6)
+
+    def names(self) -> list[str]:
+        """What the stops of the tide line are called, from left to right."""
+        labels = [swell.get_attribute("aria-label") or "" for swell in self.tide.get_by_role("button").all()]
+        return [label.split(",")[0] for label in labels]
+
     def to_work(self) -> "Work":
         self.page.get_by_role("link", name="To the table").click()
         return Work(self.page)

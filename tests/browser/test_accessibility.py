@@ -5,7 +5,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.pages import Plan, Today
+from tests.browser.pages import Plan, Today, edit
 
 AXE = Path(__file__).parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
 RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
@@ -46,6 +46,48 @@ def test_plan(page: Page, theme, today: Today):
     assert broken_rules(page) == []
 
 
+def test_all_that_opens_on_the_plan_screen(page: Page, theme, today: Today):
+    today.open("Isolde Kelpworth")
+    plan = Plan(page)
+    edit(page, [{"kind": "change_stop", "stop_id": "back", "oil": "much"}])
+    page.reload()
+    plan.swell("back").click()
+    page.get_by_role("button", name="More about kneading").click()
+    page.get_by_role("button", name="Add a stroke").click()
+    expect(
+        page.get_by_role("region", name="Strokes that fit here").get_by_role("heading").first
+    ).to_be_visible()
+    page.get_by_role("button", name="Choose several").click()
+    page.get_by_role("button", name="Versions").click()
+    page.get_by_role("region", name="Other ways").get_by_role("button", name="Compare").first.click()
+    expect(page.get_by_role("region", name="Comparison").get_by_role("table").first).to_be_visible()
+    page.keyboard.press("/")
+    page.keyboard.type("calf knead 3")
+    expect(page.get_by_role("option").first).to_be_visible()
+    assert broken_rules(page) == []
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name="Flows", exact=True).click()
+    page.get_by_role("button", name="to look at").click()
+    assert broken_rules(page) == []
+    page.get_by_role("button", name="Take the usual amount").click()
+    expect(page.get_by_role("region", name="Before you take it")).to_be_visible()
+    assert broken_rules(page) == []
+
+
+def test_the_library_and_the_run_sheet(page: Page, theme, today: Today):
+    today.open("Isolde Kelpworth")
+    page.get_by_role("link", name="Print the run sheet").click()
+    expect(page.get_by_role("article", name="Run sheet")).to_be_visible()
+    assert broken_rules(page) == []
+    page.get_by_role("link", name="Flows").click()
+    page.get_by_role("button", name="Use it for a client: Lee side").click()
+    page.get_by_role("button", name="Rename Short lee").click()
+    page.get_by_role("button", name="Compare Lee side").click()
+    page.get_by_role("button", name="Compare Short lee").click()
+    expect(page.get_by_role("table").first).to_be_visible()
+    assert broken_rules(page) == []
+
+
 def test_log(page: Page, theme, today: Today):
     today.open("Ottilie Saltgrove")
     expect(page.get_by_role("table")).to_be_visible()
@@ -78,6 +120,9 @@ def test_no_page_scrolls_sideways(page: Page, server, today: Today, width):
     for client in ("Isolde Kelpworth", "Ottilie Saltgrove"):
         today.open(client)
         expect(page.get_by_role("heading", name=client)).to_be_visible()
+        assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
+        page.get_by_role("link", name="Flows").click()
+        expect(page.get_by_role("listitem").first).to_be_visible()
         assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
         page.get_by_role("link", name="Mellow Tide").click()
         expect(today.next_action).to_be_visible()

@@ -3,7 +3,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.pages import Plan, SignIn, Today, lengthen, take_away
+from tests.browser.pages import Plan, SignIn, Today, edit, lengthen, take_away
 
 
 @pytest.fixture
@@ -70,16 +70,27 @@ def test_what_is_left_out_can_be_asked_for(page: Page, plan: Plan):
     expect(plan.word("Focus")).to_contain_text(wanted)
 
 
-def test_a_change_in_another_window_is_not_overwritten(page: Page, plan: Plan, context):
+def test_a_change_in_another_window_is_not_overwritten_and_ones_own_not_lost(page: Page, plan: Plan, context):
     other = context.new_page()
     other.goto(page.url)
     elsewhere = Plan(other)
     elsewhere.panel("Pressure").get_by_role("radio", name=re.compile("^Light")).click()
     elsewhere.planned()
     plan.panel("Close with").get_by_role("radio", name="At the head").click()
-    expect(page.get_by_role("alert").first).to_contain_text("changed in another window")
-    page.get_by_role("button", name="Put the brief back").click()
+    told = page.get_by_role("region", name="Changed in another window")
+    expect(told.get_by_role("alert")).to_contain_text("was not made, and is not lost")
+    expect(told.get_by_text(re.compile("other strokes|→")).first).to_be_visible()
+    told.get_by_role("button", name="Leave it as it is now").click()
     expect(plan.word("Pressure")).to_have_text("light pressure")
+    expect(plan.word("Close with")).to_have_text("at the feet")
+    elsewhere.panel("Pressure").get_by_role("radio", name=re.compile("^Firm")).click()
+    elsewhere.planned()
+    plan.swell("right hip").click()
+    page.keyboard.press("s")
+    told.get_by_role("button", name="Make my change on top of it").click()
+    expect(told).to_be_hidden()
+    expect(plan.word("Pressure")).to_have_text("firm pressure")
+    expect(plan.swell("right hip")).to_have_count(2)
 
 
 def test_a_wrong_password_and_an_empty_field_say_what_to_do(page: Page, server):
@@ -100,19 +111,41 @@ def test_signing_out_leads_back_and_in_again_to_the_same_page(page: Page, plan: 
     assert page.url == wanted
 
 
-def test_a_finding_is_shown_at_its_place_and_mended_in_one_action(page: Page, plan: Plan):
+def test_a_finding_is_shown_at_its_place_and_its_repair_before_it_is_taken(page: Page, plan: Plan):
     take_away(page, "hips-left")
     page.reload()
+    answer = page.get_by_role("button", name=re.compile("to look at"))
+    answer.click()
     findings = page.get_by_role("region", name="To look at")
     expect(findings).to_contain_text("The right hip is worked, the left is not.")
-    expect(page.get_by_role("link", name="to look at")).to_be_visible()
-    findings.get_by_role("button", name="Show it").first.click()
-    expect(plan.stop("Right hip")).to_have_attribute("aria-expanded", "true")
     findings.get_by_text("Why").first.click()
     expect(findings.get_by_text("leaves feeling lopsided")).to_be_visible()
-    findings.get_by_role("button", name="Work the left side the same").click()
+    findings.get_by_role("button", name="Show it").first.click()
     expect(findings).to_be_hidden()
+    expect(plan.stop("Right hip")).to_have_attribute("aria-expanded", "true")
+    answer.click()
+    findings.get_by_role("button", name="Work the left side the same").click()
+    look = page.get_by_role("region", name="Before you take it")
+    expect(look).to_contain_text(re.compile("Hips.* → "))
+    expect(plan.swell("left hip")).to_be_visible()
+    look.get_by_role("button", name="Leave it as it is").click()
+    expect(plan.swell("left hip")).to_have_count(0)
+    answer.click()
+    findings.get_by_role("button", name="Work the left side the same").click()
+    look.get_by_role("button", name="Take it").click()
+    expect(look).to_be_hidden()
     expect(plan.stop("Left hip")).to_be_visible()
+
+
+def test_all_advice_is_mended_at_once_and_shown_first(page: Page, plan: Plan):
+    edit(page, [{"kind": "change_stop", "stop_id": "back", "oil": "much"}])
+    page.reload()
+    page.get_by_role("button", name=re.compile("to look at")).click()
+    page.get_by_role("button", name="Mend all that is worth a thought").click()
+    look = page.get_by_role("region", name="Before you take it")
+    expect(look).to_contain_text("1 mended at once")
+    look.get_by_role("button", name="Take it").click()
+    expect(page.get_by_text("Nothing to mend")).to_be_visible()
 
 
 def test_another_kind_of_session_is_planned_at_once_and_offers_only_what_it_works(page: Page, plan: Plan):
@@ -145,22 +178,26 @@ def test_labour_support_has_no_minutes_to_meet_and_a_focus_keeps_to_its_part(pag
     expect(plan.swell("back")).to_have_count(0)
 
 
-def test_another_way_is_taken_in_one_action_and_the_brief_leads_back(page: Page, plan: Plan):
-    others = page.get_by_role("region", name="Other ways").get_by_role("button")
-    expect(others).to_have_count(2)
-    expect(others.first).to_contain_text(re.compile(r"Feet upwards.*\.$"))
-    others.first.click()
+def test_another_way_is_compared_taken_in_one_action_and_undone(page: Page, plan: Plan):
+    others = page.get_by_role("region", name="Other ways")
+    expect(others.get_by_role("listitem")).to_have_count(2)
+    expect(others.get_by_role("listitem").first).to_contain_text(re.compile(r"Feet upwards.*\."))
+    others.get_by_role("button", name="Compare").first.click()
+    beside = page.get_by_role("region", name="Comparison")
+    expect(beside.get_by_role("img", name="Now as water, Feet upwards as a line over it")).to_be_visible()
+    expect(beside.get_by_role("row", name=re.compile("^Feet"))).to_be_visible()
+    expect(beside.get_by_role("row", name=re.compile("^Turns"))).to_be_visible()
+    others.get_by_role("button", name="Take feet upwards").click()
     expect(plan.word("Order")).to_have_text("feet upwards")
     plan.planned()
     expect(plan.fit).to_have_text(re.compile("^Fits"))
-    expect(others.filter(has_text="Back outwards")).to_be_visible()
-    plan.panel("Order").get_by_role("radio", name="Back outwards", exact=True).click()
+    page.get_by_role("button", name="Take the last change back").click()
     expect(plan.word("Order")).to_have_text("back outwards")
 
 
 def test_a_late_client_gets_the_plan_with_the_least_change_taken_or_left(page: Page, plan: Plan):
     fit = page.get_by_role("region", name="Fit to time")
-    fit.get_by_role("button", name="Late client").click()
+    page.get_by_role("button", name="Late client").click()
     fit.get_by_role("button", name="15 minutes").click()
     expect(fit.get_by_role("heading", name="45 minutes, with the least change")).to_be_visible()
     expect(fit.get_by_text(re.compile(r"\d s →|left out, ")).first).to_be_visible()
@@ -168,7 +205,7 @@ def test_a_late_client_gets_the_plan_with_the_least_change_taken_or_left(page: P
     expect(fit.get_by_role("heading")).to_have_count(0)
     page.reload()
     expect(plan.word("Booked minutes")).to_have_text("60 minutes")
-    fit.get_by_role("button", name="Late client").click()
+    page.get_by_role("button", name="Late client").click()
     fit.get_by_role("button", name="45 minutes").click()
     fit.get_by_role("button", name="Take it").click()
     expect(plan.word("Booked minutes")).to_have_text("45 minutes")
@@ -285,7 +322,7 @@ def test_a_stop_is_moved_by_keys_and_keeps_its_place_when_the_brief_changes(page
 def test_the_keys_are_told_on_a_question_mark(page: Page, plan: Plan):
     expect(plan.fit).to_be_visible()
     page.keyboard.press("?")
-    keys = page.get_by_role("dialog", name="Keys on the tide line")
+    keys = page.get_by_role("dialog", name="Keys of this screen")
     expect(keys).to_contain_text("15 s shorter, 15 s longer")
     page.keyboard.press("Escape")
     expect(keys).to_be_hidden()

@@ -27,6 +27,18 @@ export type Reasons = Schemas["Reasons"];
 export type Alternatives = Schemas["Alternatives"];
 export type Traits = Schemas["Traits"];
 export type Stop = Schemas["Stop"];
+export type Step = Schemas["Step"];
+export type Evaluation = Schemas["Evaluation"];
+export type Outline = Schemas["Outline"];
+export type Landing = Schemas["Landing"];
+export type Places = Schemas["Places"];
+export type StrokePick = Schemas["Pick"];
+export type Suggestion = Schemas["Suggestion"];
+export type MendingTried = Schemas["MendingTried"];
+export type Version = Schemas["Version"];
+export type FlowView = Schemas["FlowView"];
+export type FlowsBeside = Schemas["FlowsBeside"];
+export type Start = Schemas["Start"];
 
 /** What the server refused, or that it could not be reached (status 0). */
 export class Problem extends Error {

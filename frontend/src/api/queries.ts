@@ -5,10 +5,15 @@ import {
   body,
   type Catalogue,
   type Day,
+  type FlowView,
   type LogView,
   type Me,
+  type Places,
   type Reasons,
   type SessionView,
+  type StrokePick,
+  type Suggestion,
+  type Version,
 } from "./client";
 
 export const meQuery = queryOptions({
@@ -67,3 +72,57 @@ export const logQuery = (sessionId: string) =>
         api.GET("/api/sessions/{session_id}/log", { params: { path: { session_id: sessionId } } }),
       ),
   });
+
+/** Where a stop of the flow at `revision` may go. */
+export const placesQuery = (sessionId: string, revision: number, stopId: string) =>
+  queryOptions({
+    queryKey: ["places", sessionId, revision, stopId],
+    queryFn: () =>
+      body<Places>(
+        api.GET("/api/sessions/{session_id}/stops/{stop_id}/places", {
+          params: { path: { session_id: sessionId, stop_id: stopId } },
+        }),
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+/** The strokes for a stop of the flow at `revision`. */
+export const picksQuery = (sessionId: string, revision: number, stopId: string) =>
+  queryOptions({
+    queryKey: ["picks", sessionId, revision, stopId],
+    queryFn: () =>
+      body<StrokePick[]>(
+        api.GET("/api/sessions/{session_id}/stops/{stop_id}/strokes", {
+          params: { path: { session_id: sessionId, stop_id: stopId } },
+        }),
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+/** What a typed line could mean in the flow at `revision`. */
+export const suggestionsQuery = (sessionId: string, revision: number, line: string, at: string | null) =>
+  queryOptions({
+    queryKey: ["suggestions", sessionId, revision, line, at],
+    queryFn: () =>
+      body<Suggestion[]>(
+        api.GET("/api/sessions/{session_id}/suggestions", {
+          params: { path: { session_id: sessionId }, query: { line, at } },
+        }),
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+/** The named versions of a plan, and which of them is what stands at `revision`. */
+export const versionsQuery = (sessionId: string, revision: number) =>
+  queryOptions({
+    queryKey: ["versions", sessionId, revision],
+    queryFn: () =>
+      body<Version[]>(
+        api.GET("/api/sessions/{session_id}/versions", { params: { path: { session_id: sessionId } } }),
+      ),
+  });
+
+export const flowsQuery = queryOptions({
+  queryKey: ["flows"],
+  queryFn: () => body<FlowView[]>(api.GET("/api/flows")),
+});

@@ -14,10 +14,28 @@ export function Shell() {
       <a href="#page" className="sr-only focus:not-sr-only">
         Skip to the page
       </a>
-      <header className="no-print flex min-h-16 items-center gap-4 py-2">
+      <header className="no-print flex min-h-16 items-center gap-1 py-2 sm:gap-4">
         <Link to="/" className="rounded" aria-label="Mellow Tide, to Today">
-          <Wordmark />
+          <Wordmark short />
         </Link>
+        <nav aria-label="Mellow Tide" className="flex gap-1">
+          {(
+            [
+              ["/", "Today"],
+              ["/flows", "Flows"],
+            ] as const
+          ).map(([to, name]) => (
+            <Link
+              key={to}
+              to={to}
+              activeOptions={{ exact: true }}
+              className="flex min-h-11 items-center rounded-field px-3 hover:bg-base-200"
+              activeProps={{ className: "font-bold", "aria-current": "page" }}
+            >
+              {name}
+            </Link>
+          ))}
+        </nav>
         <span className="ml-auto hidden text-quiet sm:inline">{me.data?.practice}</span>
         <ThemeButton />
         {me.data && <SignOut name={me.data.name} />}

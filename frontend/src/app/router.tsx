@@ -8,11 +8,13 @@ import {
 } from "@tanstack/react-router";
 import { Problem } from "../api/client";
 import { meQuery } from "../api/queries";
+import { FlowsPage } from "../features/flows/FlowsPage";
 import { LogPage } from "../features/log/LogPage";
 import { PlanPage } from "../features/plan/PlanPage";
+import { SheetPage } from "../features/sheet/SheetPage";
 import { SignInPage } from "../features/signIn/SignInPage";
 import { TodayPage } from "../features/today/TodayPage";
-import { WorkPage } from "../features/work/WorkPage";
+import { WorkPage } from "../features/work";
 import { ProblemNote } from "../ui/ProblemNote";
 import { NotHere } from "./NotHere";
 import { SessionFrame } from "./SessionFrame";
@@ -59,7 +61,16 @@ const session = createRoute({
   path: "session/$sessionId",
   component: SessionFrame,
 });
-const plan = createRoute({ getParentRoute: () => session, path: "plan", component: PlanPage });
+const flows = createRoute({ getParentRoute: () => framed, path: "flows", component: FlowsPage });
+const plan = createRoute({
+  getParentRoute: () => session,
+  path: "plan",
+  /** `from`: the flow of the library that the session is to start from. */
+  validateSearch: (search: Record<string, unknown>): { from?: string } =>
+    typeof search.from === "string" ? { from: search.from } : {},
+  component: PlanPage,
+});
+const sheet = createRoute({ getParentRoute: () => session, path: "sheet", component: SheetPage });
 const log = createRoute({ getParentRoute: () => session, path: "log", component: LogPage });
 const work = createRoute({
   getParentRoute: () => inside,
@@ -71,7 +82,7 @@ export function makeRouter(queries: QueryClient) {
   return createRouter({
     routeTree: root.addChildren([
       signIn,
-      inside.addChildren([framed.addChildren([today, session.addChildren([plan, log])]), work]),
+      inside.addChildren([framed.addChildren([today, flows, session.addChildren([plan, sheet, log])]), work]),
     ]),
     context: { queries },
     scrollRestoration: true,

@@ -1,13 +1,21 @@
 import { useId, useMemo } from "react";
-import type { RunSheet } from "../api/client";
-import { layTide } from "./layout";
+import type { Outline, RunSheet } from "../api/client";
+import { smallSwells } from "./layout";
 import { Ripples, Surface } from "./Water";
 
 const NONE = { left: 0, right: 0, top: 2, bottom: 2 };
 
 /** A tide line without words, as a thumbnail: neighbouring stops of one side flow into one swell. */
-export function SmallTide({ sheet, width, height }: { sheet: RunSheet; width: number; height: number }) {
-  const layout = useMemo(() => layTide(sheet, { width, height }, NONE, true), [sheet, width, height]);
+export function SmallTide({
+  sheet,
+  width,
+  height,
+}: {
+  sheet: RunSheet | Outline;
+  width: number;
+  height: number;
+}) {
+  const layout = useMemo(() => smallSwells(sheet, { width, height }, NONE), [sheet, width, height]);
   const water = useId();
   return (
     <svg width={width} height={height} aria-hidden="true" className="block">

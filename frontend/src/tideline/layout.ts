@@ -4,7 +4,7 @@
  */
 import { scaleLinear } from "d3-scale";
 import { area, curveMonotoneX } from "d3-shape";
-import type { Entry, RunSheet } from "../api/client";
+import type { Entry, Outline, RunSheet } from "../api/client";
 import { placeWord } from "../lib/words";
 import { profileOf, type Softness } from "./profile";
 
@@ -48,6 +48,21 @@ export interface Tick {
   minute: number;
 }
 
+/** One stroke of a stop, seen when the line is drawn large. */
+export interface StrokeSpan {
+  entry: Entry;
+  x0: number;
+  x1: number;
+  /** Pixels from the horizon. */
+  rise: number;
+}
+
+/** The part of a session that is drawn, in seconds. */
+export interface View {
+  from: number;
+  to: number;
+}
+
 export interface TideLayout {
   horizon: number;
   amplitude: number;
@@ -59,7 +74,10 @@ export interface TideLayout {
   windows: Span[];
   places: Span[];
   ticks: Tick[];
+  /** Where the line is drawn large, its strokes one by one; else none. */
+  strokes: StrokeSpan[];
   x(second: number): number;
+  second(x: number): number;
 }
 
 export interface Margins {
@@ -73,55 +91,116 @@ const SINGLE: Softness = { shore: 75, blur: 0.07 };
 const JOINED: Softness = { shore: 240, blur: 0.14 };
 const TURNING = new Set<Entry["kind"]>(["turn", "sit_back", "bolster"]);
 
-/** Lay `sheet` into `size`. `joined` makes one swell of neighbouring stops of one side, for small pictures. */
-export function layTide(sheet: RunSheet, size: Size, margins: Margins, joined = false): TideLayout {
-  const x = scaleLinear([0, Math.max(sheet.seconds, 1)], [margins.left, size.width - margins.right]);
-  const amplitude = (size.height - margins.top - margins.bottom) / 2;
-  const horizon = margins.top + amplitude;
-  const transitions = sheet.entries.filter((entry) => entry.kind !== "stroke");
+/** Pixels for a second from which single strokes have room for their names. */
+const LARGE = 1.6;
+
+/**
+ * Lay `sheet` into `size`, all of it or the `view` of it. `joined` makes one swell of neighbouring stops of one side,
+ * for small pictures.
+ */
+export function layTide(
+  sheet: RunSheet,
+  size: Size,
+  margins: Margins,
+  joined = false,
+  view: View = { from: 0, to: sheet.seconds },
+): TideLayout {
+  const x = scaleLinear(
+    [view.from, Math.max(view.to, view.from + 1)],
+    [margins.left, size.width - margins.right],
+  );
+  const { horizon, amplitude } = water(size, margins);
+  const seen = sheet.entries.filter((e) => e.start + e.seconds > view.from && e.start < view.to);
+  const transitions = seen.filter((entry) => entry.kind !== "stroke");
   const turning = transitions.filter((entry) => TURNING.has(entry.kind));
   return {
     horizon,
     amplitude,
-    swells: strokesByStop(sheet, joined).map((entries) =>
-      swell(entries, x, horizon, amplitude, joined ? JOINED : SINGLE),
+    swells: swellsOf(sheet, x, horizon, amplitude, joined).filter(
+      (s) => s.end > view.from && s.start < view.to,
     ),
     slack: runs(turning, x, () => "turn"),
     notches: transitions
       .filter((entry) => !TURNING.has(entry.kind))
       .map((entry) => spanOf([entry], x, entry.kind)),
-    windows: runs(sheet.entries, x, (entry) => `${entry.window} ${entry.window_side}`).map((span) => ({
+    windows: runs(seen, x, (entry) => `${entry.window} ${entry.window_side}`).map((span) => ({
       ...span,
       name: span.name.split(" ")[0] ?? "",
     })),
-    places: runs(sheet.entries, x, (entry) => placeWord(entry.place, entry.position)),
-    ticks: ticks(sheet.seconds, x),
+    places: runs(seen, x, (entry) => placeWord(entry.place, entry.position)),
+    ticks: ticks(view, x),
+    strokes:
+      x(1) - x(0) < LARGE
+        ? []
+        : seen.filter((e) => e.kind === "stroke").map((entry) => strokeSpan(entry, x, amplitude)),
     x,
+    second: x.invert,
   };
 }
 
-/** The stroke entries of each stop, in order; `joined`, of neighbouring stops of one side in one position. */
-function strokesByStop(sheet: RunSheet, joined: boolean): Entry[][] {
-  const stops: Entry[][] = [];
-  for (const entry of sheet.entries) {
-    if (entry.kind !== "stroke" || (joined && entry.role !== "work")) continue;
+/** The swells of a session in little, from its run sheet or the outline of one. */
+export function smallSwells(sheet: RunSheet | Outline, size: Size, margins: Margins) {
+  const x = scaleLinear([0, Math.max(sheet.seconds, 1)], [margins.left, size.width - margins.right]);
+  const { horizon, amplitude } = water(size, margins);
+  return { horizon, swells: swellsOf(sheet, x, horizon, amplitude, true) };
+}
+
+function water(size: Size, margins: Margins): { horizon: number; amplitude: number } {
+  const amplitude = (size.height - margins.top - margins.bottom) / 2;
+  return { horizon: margins.top + amplitude, amplitude };
+}
+
+function strokeSpan(entry: Entry, x: (second: number) => number, amplitude: number): StrokeSpan {
+  return {
+    entry,
+    x0: x(entry.start),
+    x1: x(entry.start + entry.seconds),
+    rise: ((entry.depth ?? 1) / 5) * amplitude,
+  };
+}
+
+type Stroked = Pick<
+  Entry,
+  "stop" | "stop_id" | "role" | "side" | "position" | "start" | "seconds" | "depth"
+> &
+  Partial<Pick<Entry, "region">>;
+
+function swellsOf(
+  sheet: RunSheet | Outline,
+  x: (second: number) => number,
+  horizon: number,
+  amplitude: number,
+  joined: boolean,
+): Swell[] {
+  const strokes: readonly Stroked[] =
+    "strokes" in sheet ? sheet.strokes : sheet.entries.filter((entry) => entry.kind === "stroke");
+  return strokesByStop(strokes, joined).map((one) =>
+    swell(one, x, horizon, amplitude, joined ? JOINED : SINGLE),
+  );
+}
+
+/** The strokes of each stop, in order; `joined`, of neighbouring stops of one side in one position. */
+function strokesByStop(strokes: readonly Stroked[], joined: boolean): Stroked[][] {
+  const stops: Stroked[][] = [];
+  for (const stroke of strokes) {
+    if (joined && stroke.role !== "work") continue;
     const last = stops.at(-1)?.at(-1);
-    const alike = joined && last?.side === entry.side && last.position === entry.position;
-    if (last && (last.stop === entry.stop || alike)) stops.at(-1)?.push(entry);
-    else stops.push([entry]);
+    const alike = joined && last?.side === stroke.side && last.position === stroke.position;
+    if (last && (last.stop === stroke.stop || alike)) stops.at(-1)?.push(stroke);
+    else stops.push([stroke]);
   }
   return stops;
 }
 
 function swell(
-  entries: Entry[],
+  entries: Stroked[],
   x: (second: number) => number,
   horizon: number,
   amplitude: number,
   softness: Softness,
 ): Swell {
-  const first = entries[0] as Entry;
-  const last = entries.at(-1) as Entry;
+  const first = entries[0] as Stroked;
+  const last = entries.at(-1) as Stroked;
   const deepest = Math.max(...entries.map((entry) => entry.depth ?? 1));
   const points = profileOf(
     entries.map((entry) => ({ start: entry.start, seconds: entry.seconds, depth: entry.depth ?? 1 })),
@@ -138,7 +217,7 @@ function swell(
     stop: first.stop,
     stopId: first.stop_id,
     stopIds: [...new Set(entries.map((entry) => entry.stop_id))],
-    region: first.region,
+    region: first.region ?? "",
     side: first.side,
     role: first.role,
     start: first.start,
@@ -178,11 +257,15 @@ function spanOf(group: Entry[], x: (second: number) => number, name: string): Sp
   };
 }
 
-function ticks(seconds: number, x: (second: number) => number): Tick[] {
+function ticks({ from, to }: View, x: (second: number) => number): Tick[] {
   const room = (x(300) - x(0)) / 42;
-  const every = room >= 1 ? 5 : room >= 0.5 ? 10 : 15;
-  const count = Math.floor(seconds / 60 / every);
-  return Array.from({ length: count + 1 }, (_, i) => ({ x: x(i * every * 60), minute: i * every }));
+  const every = room >= 5 ? 1 : room >= 1 ? 5 : room >= 0.5 ? 10 : 15;
+  const first = Math.ceil(from / 60 / every);
+  const count = Math.floor(to / 60 / every) - first;
+  return Array.from({ length: count + 1 }, (_, i) => ({
+    x: x((first + i) * every * 60),
+    minute: (first + i) * every,
+  }));
 }
 
 function round(value: number): number {

@@ -18,7 +18,10 @@ export function OpenWord({ about, children, faulty, panel }: Props) {
 
   useEffect(() => {
     if (!open) return;
-    root.current?.querySelector<HTMLElement>("[data-first], [role=dialog] :is(input, button)")?.focus();
+    const panel = root.current?.querySelector("[role=dialog]");
+    // Among choices, the one that is chosen; the arrows go on from there.
+    const first = panel?.querySelector<HTMLElement>("[data-first], input[type=radio]:checked");
+    (first ?? panel?.querySelector<HTMLElement>(":is(input, button)"))?.focus();
     const outside = (event: PointerEvent) => {
       if (!root.current?.contains(event.target as Node)) setOpen(false);
     };

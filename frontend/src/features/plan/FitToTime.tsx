@@ -1,90 +1,79 @@
-import { useState } from "react";
 import { type Adjustment, type Catalogue, Problem, type SessionView } from "../../api/client";
+import { DifferenceList } from "../../compare/DifferenceList";
 import { SmallTide } from "../../tideline/SmallTide";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { useWidth } from "../../ui/useWidth";
 import { Waiting } from "../../ui/Waiting";
-import { DifferenceList } from "./DifferenceList";
 import { Offers } from "./Offers";
 import { useFit } from "./useFit";
+import type { PlanChanges } from "./usePlanChanges";
 
 const LATE = [5, 10, 15, 20];
 
 interface Props {
   session: SessionView;
   catalogue: Catalogue;
-  /** What stands beside its button. */
-  children?: React.ReactNode;
+  changes: PlanChanges;
+  onDone(): void;
 }
 
 /** The present plan for a late client or another length, with the least change; it can be taken or left. */
-export function FitToTime({ session, catalogue, children }: Props) {
-  const { tried, working, problem, attempt, take, leave } = useFit(session);
-  const [open, setOpen] = useState(false);
+export function FitToTime({ session, catalogue, changes, onDone }: Props) {
+  const { tried, working, problem, attempt, take, leave } = useFit(session.session_id, changes);
   const brief = session.plan.flow.brief;
   const booked = brief.booked_minutes;
   const usual = (catalogue.kinds[brief.kind ?? ""]?.usual_minutes ?? []).filter((m) => m !== booked);
   const attemptMinutes = (booked_minutes: number) => attempt({ ...brief, booked_minutes });
   return (
-    <section aria-label="Fit to time" className="no-print mt-4">
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <button type="button" className="btn" aria-expanded={open} onClick={() => setOpen(!open)}>
-          Late client, or another length?
-        </button>
-        {children}
+    <section aria-label="Fit to time" className="mt-3 rounded-box bg-base-200 px-5 py-4">
+      <p className="max-w-[60ch]">
+        The plan you have, for the time there is: as little as possible gives way.
+      </p>
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        <span className="mr-1">The client is late by</span>
+        {LATE.filter((late) => booked - late >= 10).map((late) => (
+          <button
+            key={late}
+            type="button"
+            className="btn bg-base-300"
+            onClick={() => attemptMinutes(booked - late)}
+          >
+            {late} minutes
+          </button>
+        ))}
       </div>
-      {open && (
-        <div className="mt-3 rounded-box bg-base-200 px-5 py-4">
-          <p className="max-w-[60ch]">
-            The plan you have, for the time there is: as little as possible gives way.
-          </p>
-          <div className="mt-3 flex flex-wrap items-center gap-2">
-            <span className="mr-1">The client is late by</span>
-            {LATE.filter((late) => booked - late >= 10).map((late) => (
-              <button
-                key={late}
-                type="button"
-                className="btn bg-base-300"
-                onClick={() => attemptMinutes(booked - late)}
-              >
-                {late} minutes
-              </button>
-            ))}
-          </div>
-          <div className="mt-2 flex flex-wrap items-center gap-2">
-            <span className="mr-1">Make it</span>
-            {[...new Set([30, 45, ...usual])]
-              .filter((minutes) => minutes !== booked)
-              .sort((a, b) => a - b)
-              .map((minutes) => (
-                <button
-                  key={minutes}
-                  type="button"
-                  className="btn bg-base-300"
-                  onClick={() => attemptMinutes(minutes)}
-                >
-                  {minutes} minutes
-                </button>
-              ))}
-          </div>
-          {working && <Waiting what="Fitting the session" />}
-          {problem && <ProblemNote error={problem} />}
-          {problem instanceof Problem && (
-            <Offers
-              offers={problem.document.offers ?? []}
-              onTake={(change) => attempt({ ...brief, ...change })}
-            />
-          )}
-          {tried && !working && (
-            <Preview
-              tried={tried}
-              session={session}
-              catalogue={catalogue}
-              onTake={() => take(tried.plan.flow.brief, { onSuccess: () => setOpen(false) })}
-              onLeave={leave}
-            />
-          )}
-        </div>
+      <div className="mt-2 flex flex-wrap items-center gap-2">
+        <span className="mr-1">Make it</span>
+        {[...new Set([30, 45, ...usual])]
+          .filter((minutes) => minutes !== booked)
+          .sort((a, b) => a - b)
+          .map((minutes) => (
+            <button
+              key={minutes}
+              type="button"
+              className="btn bg-base-300"
+              onClick={() => attemptMinutes(minutes)}
+            >
+              {minutes} minutes
+            </button>
+          ))}
+      </div>
+      {working && <Waiting what="Fitting the session" />}
+      {problem && <ProblemNote error={problem} />}
+      {problem instanceof Problem && (
+        <Offers
+          offers={problem.document.offers ?? []}
+          onTake={(change) => attempt({ ...brief, ...change })}
+        />
+      )}
+      {tried && !working && (
+        <Preview
+          tried={tried}
+          session={session}
+          catalogue={catalogue}
+          onTake={() => take(tried.plan.flow.brief).then((taken) => taken && onDone())}
+          onLeave={leave}
+        />
       )}
     </section>
   );

@@ -4,9 +4,14 @@ const KEYS: [string[], string][] = [
   [["←", "→", "Home", "End"], "from stop to stop along the tide"],
   [[",", "."], "15 s shorter, 15 s longer; the other side follows"],
   [["Alt", ",", "."], "the same at the edge, this side only"],
-  [["Shift", "←", "→"], "move the stop one place"],
+  [["Shift", "←", "→"], "move the stop to the next place where it may go"],
   [["m"], "give the other side the same strokes"],
+  [["s"], "split the stop in two"],
   [["Delete"], "leave the region out"],
+  [["Shift", "Delete"], "take only this stop away"],
+  [["z", "Esc"], "bring the stop nearer; the whole session again"],
+  [["Ctrl", "wheel"], "nearer and farther"],
+  [["/"], "add by typing"],
   [["Ctrl", "Z"], "take the last change back"],
   [["Ctrl", "Shift", "Z"], "do it again"],
   [["?"], "these keys"],
@@ -33,7 +38,7 @@ export function KeysOfPlan() {
       <dialog ref={dialog} className="modal" aria-labelledby="keys-of-plan">
         <div className="modal-box bg-base-100">
           <h2 id="keys-of-plan" className="text-2xl">
-            Keys on the tide line
+            Keys of this screen
           </h2>
           <dl className="mt-4 grid grid-cols-[auto_1fr] items-baseline gap-x-6 gap-y-2">
             {KEYS.map(([keys, does]) => (

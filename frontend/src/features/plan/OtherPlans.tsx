@@ -1,8 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
-import type { Brief, Catalogue, SessionView } from "../../api/client";
+import { useState } from "react";
+import { type Adjustment, api, type Brief, body, type Catalogue, type SessionView } from "../../api/client";
 import { alternativesQuery } from "../../api/queries";
+import { Compare } from "../../compare/Compare";
 import { capital } from "../../lib/words";
 import { SmallTide } from "../../tideline/SmallTide";
+import { ProblemNote } from "../../ui/ProblemNote";
+import { Waiting } from "../../ui/Waiting";
 import { whatSetsApart } from "./apart";
 
 interface Props {
@@ -11,33 +15,84 @@ interface Props {
   onTake(brief: Brief): void;
 }
 
-/** Other good answers to the same brief, as small tides; taking one is one action, and the brief leads back. */
+/** Other good answers to the same brief, as small tides; each can be laid over the present one, and taken. */
 export function OtherPlans({ session, catalogue, onTake }: Props) {
   const found = useQuery(alternativesQuery(session.session_id, session.revision));
+  const [compared, setCompared] = useState<Brief | null>(null);
   if (found.isPending) return <p className="mt-4 text-quiet italic">Looking for other ways …</p>;
   if (!found.data || found.data.others.length === 0) return null;
   const { present, others } = found.data;
   const wholeOf = (region: string) => catalogue.regions[region]?.whole ?? region;
+  const isCompared = others.some(({ brief }) => brief === compared);
   return (
-    <section aria-label="Other ways" className="mt-6">
+    <section aria-label="Other ways" className="no-print mt-6">
       <h2 className="text-2xl">Other ways to answer it</h2>
       <ul className="mt-2 grid gap-4 sm:grid-cols-2">
-        {others.map(({ brief, sheet, traits }) => (
-          <li key={`${brief.school} ${brief.first_position}`} className="min-w-0">
-            <button
-              type="button"
-              onClick={() => onTake(brief)}
-              className="h-full w-full rounded-box bg-base-200 px-5 py-4 text-left hover:bg-base-300"
+        {others.map(({ brief, sheet, traits }) => {
+          const name = nameOf(brief, session, catalogue);
+          return (
+            <li
+              key={`${brief.school} ${brief.first_position}`}
+              className="flex min-w-0 flex-col rounded-box bg-base-200 px-5 py-4"
             >
-              <span className="block text-lg font-bold">{nameOf(brief, session, catalogue)}</span>
-              <span className="my-2 block overflow-hidden">
+              <h3 className="font-sans text-lg font-bold">{name}</h3>
+              <div className="my-2 overflow-hidden">
                 <SmallTide sheet={sheet} width={280} height={64} />
-              </span>
-              <span className="block">{whatSetsApart(traits, present, wholeOf)}</span>
-            </button>
-          </li>
-        ))}
+              </div>
+              <p>{whatSetsApart(traits, present, wholeOf)}</p>
+              <div className="mt-auto flex flex-wrap gap-2 pt-3">
+                <button type="button" className="btn min-h-11 bg-base-100" onClick={() => onTake(brief)}>
+                  Take {name.toLowerCase()}
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-ghost min-h-11"
+                  aria-pressed={brief === compared}
+                  onClick={() => setCompared(brief === compared ? null : brief)}
+                >
+                  Compare
+                </button>
+              </div>
+            </li>
+          );
+        })}
       </ul>
+      {compared && isCompared && (
+        <Beside
+          session={session}
+          brief={compared}
+          name={nameOf(compared, session, catalogue)}
+          catalogue={catalogue}
+        />
+      )}
+    </section>
+  );
+}
+
+function Beside(props: { session: SessionView; brief: Brief; name: string; catalogue: Catalogue }) {
+  const { session, brief, name, catalogue } = props;
+  const beside = useQuery({
+    queryKey: ["comparison", session.session_id, session.revision, brief],
+    queryFn: () =>
+      body<Adjustment>(
+        api.POST("/api/sessions/{session_id}/comparison", {
+          params: { path: { session_id: session.session_id } },
+          body: { brief },
+        }),
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  if (beside.error) return <ProblemNote error={beside.error} onAgain={() => beside.refetch()} />;
+  if (!beside.data) return <Waiting what="Laying one over the other" />;
+  return (
+    <section aria-label="Comparison" className="mt-5">
+      <Compare
+        first={session.evaluation}
+        second={beside.data.evaluation}
+        names={["Now", name]}
+        difference={beside.data.difference}
+        catalogue={catalogue}
+      />
     </section>
   );
 }

@@ -17,7 +17,7 @@ export function SideNotes({ evaluation, catalogue }: Props) {
   const hardest = catalogue.strokes[hands.hardest ?? ""]?.name;
   const bare = exposures.reduce((sum, stretch) => sum + stretch.seconds, 0);
   return (
-    <section aria-label="To lay out" className="mt-8">
+    <section aria-label="To lay out">
       <h2 className="text-2xl">To lay out</h2>
       <ul className="mt-2 list-disc pl-5 marker:text-tide">
         {supplies.packing.map((line) => (

@@ -19,11 +19,11 @@ export function TakeBack({ session, changes }: { session: SessionView; changes: 
   }, [can_undo, can_redo, undo, redo]);
   return (
     <>
-      <button type="button" className="btn" disabled={!can_undo} onClick={undo}>
+      <button type="button" className="btn min-h-11" disabled={!can_undo} onClick={undo}>
         Take the last change back
       </button>
       {can_redo && (
-        <button type="button" className="btn" onClick={redo}>
+        <button type="button" className="btn min-h-11" onClick={redo}>
           Do it again
         </button>
       )}

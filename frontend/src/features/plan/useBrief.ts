@@ -1,55 +1,32 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Brief, body, Problem, type SessionView } from "../../api/client";
-import { sessionQuery } from "../../api/queries";
+import type { Brief, SessionView } from "../../api/client";
+import type { PlanChanges } from "./usePlanChanges";
 
 /**
- * The brief as wished, and its changes, each planned at once and one after the other. A refused wish stays on screen
- * with its problem; the stored plan stays as it was until `putBack` or a wish that fits.
+ * The brief as wished, each change planned at once. A refused wish stays on screen with its problem; the stored plan
+ * stays as it was until `putBack` or a wish that fits.
  */
-export function useBrief(session: SessionView) {
-  const queries = useQueryClient();
-  const { queryKey } = sessionQuery(session.session_id);
+export function useBrief(session: SessionView, changes: PlanChanges) {
   const [wished, setWished] = useState<Brief | null>(null);
-  const planning = useMutation({
-    scope: { id: `plan ${session.session_id}` },
-    mutationFn: ({ brief, anew }: { brief: Brief; anew: boolean }) => {
-      const newest = queries.getQueryData(queryKey) ?? session;
-      return body<SessionView>(
-        api.PUT("/api/sessions/{session_id}/brief", {
-          params: { path: { session_id: session.session_id } },
-          body: { revision: newest.revision, brief, anew },
-        }),
-      );
-    },
-    onSuccess: (planned, { brief }) => {
-      queries.setQueryData(queryKey, planned);
-      queries.invalidateQueries({ queryKey: ["day"] });
-      setWished((now) => (now === brief ? null : now));
-    },
-    onError: (error) => {
-      if (error instanceof Problem && error.document.status === 409) queries.invalidateQueries({ queryKey });
-    },
-  });
-  const stored = session.plan.flow.brief;
-  const brief = wished ?? stored;
+  const brief = wished ?? session.plan.flow.brief;
+  function wish(next: Brief, anew: boolean) {
+    setWished(next);
+    changes.plan(next, anew).then(
+      () => setWished((now) => (now === next ? null : now)),
+      // What went wrong is shown with the changes; a wish that came too late is offered again there.
+      () => undefined,
+    );
+  }
   return {
     brief,
-    planning: planning.isPending,
-    problem: planning.error,
-    change(patch: Partial<Brief>) {
-      const next = { ...brief, ...patch };
-      setWished(next);
-      planning.mutate({ brief: next, anew: false });
-    },
+    wished: wished !== null,
+    change: (patch: Partial<Brief>) => wish({ ...brief, ...patch }, false),
     /** Another plan as it was offered: nothing that was set by hand before is kept. */
-    take(other: Brief) {
-      setWished(other);
-      planning.mutate({ brief: other, anew: true });
-    },
+    take: (other: Brief) => wish(other, true),
     putBack() {
       setWished(null);
-      planning.reset();
+      changes.forget();
+      changes.leave();
     },
   };
 }

@@ -1,4 +1,4 @@
-import type { Catalogue, Difference } from "../../api/client";
+import type { Catalogue, Difference } from "../api/client";
 import { changeLines, keptWords } from "./difference";
 
 /** What changes from the present plan to another, region by region. */

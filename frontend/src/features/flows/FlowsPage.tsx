@@ -1,0 +1,121 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { api, body, type Catalogue, type FlowsBeside } from "../../api/client";
+import { catalogueQuery, flowsQuery } from "../../api/queries";
+import { Compare } from "../../compare/Compare";
+import { ProblemNote } from "../../ui/ProblemNote";
+import { useWidth } from "../../ui/useWidth";
+import { Waiting } from "../../ui/Waiting";
+import { FlowRow } from "./FlowRow";
+import { found } from "./search";
+
+/** The library: own and shipped flows, found by what one remembers of them, compared, and used for a client. */
+export function FlowsPage() {
+  const flows = useQuery(flowsQuery);
+  const catalogue = useQuery(catalogueQuery);
+  const [typed, setTyped] = useState("");
+  const [withOld, setWithOld] = useState(false);
+  const [compared, setCompared] = useState<readonly string[]>([]);
+  const [ref, width] = useWidth<HTMLDivElement>(1100);
+  const error = flows.error ?? catalogue.error;
+  if (error) return <ProblemNote error={error} onAgain={() => flows.refetch()} />;
+  if (!flows.data || !catalogue.data) return <Waiting what="Opening the library" />;
+  const kept = flows.data.filter((flow) => withOld || !flow.archived);
+  const shown = found(kept, typed, catalogue.data);
+  const longest = Math.max(...flows.data.map((flow) => flow.outline.seconds / 60), 60);
+  const compare = (id: string) =>
+    setCompared((now) => (now.includes(id) ? now.filter((other) => other !== id) : [...now, id].slice(-2)));
+  return (
+    <div ref={ref}>
+      <h1 className="text-3xl">Flows</h1>
+      <p className="mt-1 max-w-[65ch]">
+        Sessions to start from. Each is adapted to the client it is used for, and every change is named first.
+      </p>
+      <div className="mt-4 flex flex-wrap items-center gap-x-6 gap-y-2">
+        <input
+          type="search"
+          className="input min-h-11 w-full sm:w-96"
+          aria-label="Find a flow"
+          placeholder="Name, region, minutes, kind: feet 75"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        <label className="flex min-h-11 items-center gap-3">
+          <input
+            type="checkbox"
+            className="checkbox"
+            checked={withOld}
+            onChange={(event) => setWithOld(event.target.checked)}
+          />
+          With those put away
+        </label>
+        <p role="status" className="text-quiet">
+          {shown.length === kept.length ? `${kept.length} flows` : `${shown.length} of ${kept.length} flows`}
+        </p>
+      </div>
+      {compared.length === 1 && (
+        <p role="status" className="mt-3">
+          Choose a second one to compare with.
+        </p>
+      )}
+      {compared.length === 2 && (
+        <Beside ids={compared} catalogue={catalogue.data} onClose={() => setCompared([])} />
+      )}
+      {shown.length === 0 && <p className="mt-6">No flow fits all of these words. Try fewer.</p>}
+      <ul className="mt-4">
+        {shown.map((flow) => (
+          <FlowRow
+            key={flow.flow_id}
+            flow={flow}
+            catalogue={catalogue.data}
+            perMinute={(width >= 1024 ? width * 0.5 : width) / longest}
+            compared={compared.includes(flow.flow_id)}
+            onCompare={() => compare(flow.flow_id)}
+          />
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function Beside({
+  ids,
+  catalogue,
+  onClose,
+}: {
+  ids: readonly string[];
+  catalogue: Catalogue;
+  onClose(): void;
+}) {
+  const [first = "", second = ""] = ids;
+  const beside = useQuery({
+    queryKey: ["flows beside", first, second],
+    queryFn: () =>
+      body<FlowsBeside>(api.GET("/api/flows/comparison", { params: { query: { first, second } } })),
+  });
+  const section = useRef<HTMLElement>(null);
+  useEffect(() => section.current?.focus(), []);
+  return (
+    <section
+      ref={section}
+      tabIndex={-1}
+      aria-label="Comparison"
+      className="mt-4 scroll-mt-4 outline-none rounded-box bg-base-200 px-6 py-5"
+    >
+      {beside.error && <ProblemNote error={beside.error} onAgain={() => beside.refetch()} />}
+      {beside.isPending && <Waiting what="Laying one over the other" />}
+      {beside.data && (
+        <Compare
+          first={beside.data.first}
+          second={beside.data.second}
+          names={beside.data.names as [string, string]}
+          difference={beside.data.difference}
+          catalogue={catalogue}
+        />
+      )}
+      <button type="button" className="btn mt-4 min-h-11 bg-base-100" onClick={onClose}>
+        Done comparing
+      </button>
+    </section>
+  );
+}

@@ -1,0 +1,140 @@
+import type { Catalogue, Entry, RunSheet, SessionView } from "../../api/client";
+import { clock, span } from "../../lib/time";
+import { capital, depthWord, sided, spoken } from "../../lib/words";
+import { type Spot, zoneSpots } from "../../tableplan/layout";
+import { TablePlan } from "../../tableplan/TablePlan";
+import { type Pointed, usePointed } from "../../tideline/pointed";
+import { PlayTable } from "./PlayTable";
+import { useTablePlan } from "./useTablePlan";
+
+/** A step whose zone is being chosen. */
+export interface ZoneChoice {
+  stopId: string;
+  step: number;
+}
+
+interface Props {
+  session: SessionView;
+  /** The run sheet that the line shows: the present one, or the one of a change that is looked at. */
+  sheet: RunSheet;
+  catalogue: Catalogue;
+  selected: string | null;
+  pointed: Pointed;
+  onSelect(stopId: string): void;
+  choosing: ZoneChoice | null;
+  onZone(choice: ZoneChoice, zone: string | null): void;
+}
+
+/** The table as it is at the moment pointed at, played or selected, and what happens there. */
+export function AtTheTable(props: Props) {
+  const { session, sheet, catalogue, selected, pointed, choosing } = props;
+  const under = usePointed(pointed);
+  const own = (choosing && entryOf(sheet, choosing.stopId, choosing.step)) || undefined;
+  const entry = own ?? under ?? firstStroke(sheet, selected) ?? sheet.entries[0];
+  const moment = useTablePlan(session, entry, catalogue);
+  if (!moment || !entry) return null;
+  const region = catalogue.regions[entry.region];
+  const zones =
+    own && region ? zoneSpots(entry.region, entry.side, region.zones, entry.position, catalogue) : undefined;
+  const pick = (spot: Spot) => {
+    if (choosing && own) props.onZone(choosing, spot.zone === own.zone ? null : spot.zone);
+    else select(spot, sheet, props.onSelect);
+  };
+  return (
+    <section aria-label="At the table">
+      <h2 className="text-2xl">At the table</h2>
+      <TablePlan
+        moment={moment}
+        catalogue={catalogue}
+        spots={zones}
+        chosen={own?.zone ?? (zones ? null : `${entry.region} ${entry.side}`)}
+        onPick={pick}
+      />
+      {own && (
+        <p className="text-quiet italic">
+          Point at the place for {catalogue.strokes[own.stroke ?? ""]?.name}, or choose it in the list.
+        </p>
+      )}
+      <PlayTable sheet={sheet} pointed={pointed} />
+      <Detail entry={entry} sheet={sheet} session={session} catalogue={catalogue} />
+    </section>
+  );
+}
+
+function entryOf(sheet: RunSheet, stopId: string, step: number): Entry | undefined {
+  return sheet.entries.find((entry) => entry.stop_id === stopId && entry.step === step);
+}
+
+function firstStroke(sheet: RunSheet, stopId: string | null): Entry | undefined {
+  return sheet.entries.find((entry) => entry.stop_id === stopId && entry.kind === "stroke");
+}
+
+/** Choose the stop at which a place is worked, if it is. */
+function select(spot: Spot, sheet: RunSheet, onSelect: (stopId: string) => void) {
+  const there = sheet.entries.find(
+    (entry) =>
+      entry.role === "work" &&
+      entry.region === spot.region &&
+      (entry.side === spot.side || entry.side === "both" || spot.side === "mid"),
+  );
+  if (there) onSelect(there.stop_id);
+}
+
+const DOING: Partial<Record<Entry["kind"], string>> = {
+  turn: "Turn the client",
+  sit_back: "The client sits back",
+  bolster: "Move the bolster",
+  walk: "Walk",
+  wash: "Wash hands",
+  open_window: "Uncover",
+  close_window: "Cover",
+  announce: "Rest the hands there first",
+  oil: "Warm oil in the hands",
+  check_in: "Ask about the pressure",
+  towel: "Fetch a hot towel",
+  wipe: "Wipe the oil off",
+  stool: "Move the stool",
+  height: "Table up or down",
+};
+
+/** What is done at the moment, in words, and what was found at its stop. */
+function Detail({
+  entry,
+  sheet,
+  session,
+  catalogue,
+}: Pick<Props, "sheet" | "session" | "catalogue"> & { entry: Entry }) {
+  const region = catalogue.regions[entry.region];
+  const stroke = catalogue.strokes[entry.stroke ?? ""];
+  const own = sheet.entries.filter((one) => one.stop_id === entry.stop_id && one.working);
+  const seconds = own.reduce((sum, one) => sum + one.seconds, 0);
+  const found = session.evaluation.findings.filter((finding) => finding.stop_id === entry.stop_id);
+  return (
+    <div className="mt-3 min-h-32">
+      <p>
+        <span className="font-bold">{capital(region ? sided(region, entry.side) : entry.region)}</span>
+        <span className="numbers text-quiet">
+          {" "}
+          {clock(own[0]?.start ?? entry.start)}, {span(seconds)}
+        </span>
+      </p>
+      <p>
+        {stroke ? (
+          <>
+            {capital(stroke.name)}
+            {entry.zone && `, ${spoken(entry.zone)}`}: {catalogue.tools[entry.tool ?? ""]?.name}, depth{" "}
+            {entry.depth}, {depthWord[entry.depth ?? 1]}, {span(entry.seconds)}
+          </>
+        ) : (
+          `${DOING[entry.kind] ?? entry.kind}, ${span(entry.seconds)}`
+        )}
+      </p>
+      {found.map((finding) => (
+        <p key={`${finding.code}${finding.step}`} className="text-accent">
+          <span aria-hidden="true">△ </span>
+          {capital(finding.what)}
+        </p>
+      ))}
+    </div>
+  );
+}

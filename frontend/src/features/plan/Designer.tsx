@@ -1,0 +1,249 @@
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { useCallback, useState } from "react";
+import {
+  api,
+  body,
+  type Catalogue,
+  type Difference,
+  type Edit,
+  type MendingTried,
+  Problem,
+  type SessionView,
+} from "../../api/client";
+import { meQuery } from "../../api/queries";
+import { keptWords, whatMoved } from "../../compare/difference";
+import { pointedMoment } from "../../tideline/pointed";
+import { TideLine } from "../../tideline/TideLine";
+import { ProblemNote } from "../../ui/ProblemNote";
+import { AtTheTable, type ZoneChoice } from "./AtTheTable";
+import { BottomLine } from "./BottomLine";
+import { BriefSentence } from "./BriefSentence";
+import { changeStep } from "./edits";
+import { FlowList } from "./FlowList";
+import { LeftOutList } from "./LeftOutList";
+import { Offers } from "./Offers";
+import { OtherPlans } from "./OtherPlans";
+import { PlanTools } from "./PlanTools";
+import { PreviewNote } from "./PreviewNote";
+import { QuickAdd } from "./QuickAdd";
+import { SideNotes } from "./SideNotes";
+import { wayUp } from "./sequence";
+import { TooLateNote } from "./TooLateNote";
+import { useBrief } from "./useBrief";
+import { useEditing } from "./useEditing";
+import { usePlanChanges } from "./usePlanChanges";
+import { usePreview } from "./usePreview";
+
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+  from: string | null;
+}
+
+/** The designer: the brief as a sentence, the session as a tide, the table, the list, and the line that answers. */
+export function Designer({ session, catalogue, from }: Props) {
+  const changes = usePlanChanges(session);
+  const { brief, wished, change, take, putBack } = useBrief(session, changes);
+  const [selected, setSelected] = useState<string | null>(null);
+  const [said, setSaid] = useState("");
+  const [looking, setLooking] = useState(false);
+  const [choosing, setChoosing] = useState<ZoneChoice | null>(null);
+  const [pointed] = useState(pointedMoment);
+  const editing = useEditing({ session, catalogue, changes, change, say: setSaid });
+  const {
+    preview,
+    problem: untried,
+    tryEdits,
+    show,
+    leave,
+  } = usePreview(session.session_id, session.revision);
+  const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
+  const mending = useMending(session.session_id);
+  const fixed = session.stage !== "plan";
+  const problem = changes.problem ?? untried;
+  const { focus = [], leave_out = [], school } = brief;
+  const begins = useBegins(session, catalogue);
+  const evaluation = preview?.tried.evaluation ?? session.evaluation;
+  const { stops } = session.plan.flow;
+
+  const select = useCallback((stopId: string | null) => {
+    setChoosing(null);
+    setSelected(stopId);
+  }, []);
+  function look(words: string, edits: Edit[]) {
+    setLooking(false);
+    tryEdits(words, edits);
+  }
+  const lookAtAll = () =>
+    mending.mutate(undefined, {
+      onSuccess: ({ mending: { mended = [], edits = [] }, adjustment }) => {
+        setLooking(false);
+        if (adjustment) show({ words: `${mended.length} mended at once`, edits, tried: adjustment });
+        else setSaid("None of it can be mended without something graver.");
+      },
+    });
+  function give({ stopId, step }: ZoneChoice, zone: string | null) {
+    const stop = stops.find((one) => one.id === stopId);
+    if (stop) changes.edit(changeStep(stops, stop, step, zone ? { zone } : { clear: ["zone"] }));
+  }
+
+  return (
+    <>
+      <section aria-label="Brief">
+        <BriefSentence
+          brief={brief}
+          catalogue={catalogue}
+          wayUp={wayUp(stops, catalogue)}
+          problem={problem}
+          fixed={fixed}
+          onChange={change}
+        />
+        {fixed && <p className="text-quiet italic">This session has begun, so its plan stands.</p>}
+        <p role="status" className="sr-only">
+          {changes.changing ? "Planning" : problem ? "The plan was not changed" : "The plan is up to date"}
+        </p>
+        {problem && (
+          <>
+            <ProblemNote error={problem} />
+            {problem instanceof Problem && <Offers offers={problem.document.offers ?? []} onTake={change} />}
+            <button
+              type="button"
+              className="btn"
+              onClick={() => {
+                putBack();
+                leave();
+              }}
+            >
+              {wished ? "Put the brief back as it was planned" : "Go on with the plan as it is"}
+            </button>
+          </>
+        )}
+      </section>
+      {changes.tooLate && (
+        <TooLateNote
+          sessionId={session.session_id}
+          tooLate={changes.tooLate}
+          catalogue={catalogue}
+          onLeave={putBack}
+          onInsist={changes.insist}
+        />
+      )}
+      {preview && (
+        <PreviewNote
+          preview={preview}
+          findings={session.evaluation.findings.length}
+          catalogue={catalogue}
+          onTake={() => changes.edit(preview.edits, preview.words)}
+          onLeave={leave}
+        />
+      )}
+      <div
+        className={`mt-4 transition-opacity duration-300 ${changes.changing || problem ? "opacity-50" : ""}`}
+      >
+        <TideLine
+          sheet={evaluation.sheet}
+          catalogue={catalogue}
+          begins={begins}
+          timeZone={timeZone}
+          findings={evaluation.findings}
+          selected={selected}
+          onSelect={select}
+          pointed={pointed}
+          editing={fixed || preview ? undefined : editing}
+        />
+      </div>
+      <p role="status" aria-label="What was done" className="min-h-6 text-quiet">
+        {said ||
+          (!problem && session.difference && (
+            <Changed difference={session.difference} catalogue={catalogue} />
+          ))}
+      </p>
+      <PlanTools session={session} catalogue={catalogue} changes={changes} from={from} fixed={fixed} />
+      <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.45fr)_minmax(0,1fr)]">
+        <div>
+          {!fixed && (
+            <div className="no-print mb-4">
+              <QuickAdd session={session} selected={selected} changes={changes} onBrief={change} />
+            </div>
+          )}
+          <FlowList
+            session={session}
+            catalogue={catalogue}
+            selected={selected}
+            onSelect={select}
+            onEdit={fixed ? undefined : changes.edit}
+            editing={fixed ? undefined : editing}
+            choosing={choosing}
+            onChooseZone={setChoosing}
+          />
+        </div>
+        <div className="max-lg:order-first">
+          <div className="lg:sticky lg:top-2">
+            <AtTheTable
+              session={session}
+              sheet={evaluation.sheet}
+              catalogue={catalogue}
+              selected={selected}
+              pointed={pointed}
+              onSelect={select}
+              choosing={choosing}
+              onZone={give}
+            />
+          </div>
+        </div>
+      </div>
+      <div className="mt-8 grid gap-10 lg:grid-cols-2">
+        <LeftOutList
+          leftOut={session.plan.left_out}
+          proof={session.plan.proof}
+          school={catalogue.schools[school ?? ""]?.name ?? ""}
+          catalogue={catalogue}
+          onFocus={fixed ? undefined : (id) => change({ focus: [...focus, id] })}
+          onAllow={
+            fixed ? undefined : (id) => change({ leave_out: leave_out.filter((other) => other !== id) })
+          }
+        />
+        <SideNotes evaluation={session.evaluation} catalogue={catalogue} />
+      </div>
+      {!fixed && !problem && <OtherPlans session={session} catalogue={catalogue} onTake={take} />}
+      <BottomLine
+        session={session}
+        catalogue={catalogue}
+        planning={changes.changing}
+        open={looking}
+        onOpen={setLooking}
+        onShow={(stopId) => {
+          setLooking(false);
+          select(stopId);
+        }}
+        onTry={fixed ? undefined : look}
+        onTryAll={fixed ? undefined : lookAtAll}
+      />
+    </>
+  );
+}
+
+/** All repairs of advice together, tried. */
+function useMending(session_id: string) {
+  return useMutation({
+    mutationFn: () =>
+      body<MendingTried>(api.GET("/api/sessions/{session_id}/mending", { params: { path: { session_id } } })),
+  });
+}
+
+/** When the hands-on minutes begin. */
+function useBegins(session: SessionView, catalogue: Catalogue): Date {
+  const before = catalogue.kinds[session.plan.flow.brief.kind ?? ""]?.before_minutes ?? 0;
+  const [begins, setBegins] = useState(() => new Date(0));
+  const at = new Date(session.starts_at).getTime() + before * 60_000;
+  // The same instant stays the same object, so that what shows it is not drawn anew.
+  if (begins.getTime() !== at) setBegins(new Date(at));
+  return begins;
+}
+
+/** What the change just made has moved, what was set by hand that it kept, and what it could not keep. */
+function Changed({ difference, catalogue }: { difference: Difference; catalogue: Catalogue }) {
+  const name = (id: string) => catalogue.regions[id]?.whole ?? id;
+  const moved = whatMoved(difference, name);
+  return [moved && `${moved}.`, ...keptWords(difference, name)].filter(Boolean).join(" ");
+}

@@ -1,0 +1,67 @@
+import { Link } from "@tanstack/react-router";
+import { useState } from "react";
+import type { Catalogue, SessionView } from "../../api/client";
+import { FitToTime } from "./FitToTime";
+import { KeysOfPlan } from "./KeysOfPlan";
+import { StartFrom } from "./StartFrom";
+import { TakeBack } from "./TakeBack";
+import type { PlanChanges } from "./usePlanChanges";
+import { Versions } from "./Versions";
+
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+  changes: PlanChanges;
+  /** The flow that was chosen in the library for this session, if one was. */
+  from: string | null;
+  /** The session has begun: its plan can only be looked at. */
+  fixed: boolean;
+}
+
+type Tool = "fit" | "flows" | "versions";
+
+const NAMES: Record<Tool, string> = {
+  fit: "Late client, or another length?",
+  flows: "Flows",
+  versions: "Versions",
+};
+
+/** What is done to a plan as a whole; one of them is open at a time. */
+export function PlanTools({ session, catalogue, changes, from, fixed }: Props) {
+  const [open, setOpen] = useState<Tool | null>(from ? "flows" : null);
+  const done = () => setOpen(null);
+  return (
+    <div className="no-print mt-4">
+      <div className="flex flex-wrap items-center gap-x-2 gap-y-2">
+        {!fixed && <TakeBack session={session} changes={changes} />}
+        {!fixed &&
+          (["fit", "flows", "versions"] as const).map((tool) => (
+            <button
+              key={tool}
+              type="button"
+              className="btn min-h-11"
+              aria-expanded={open === tool}
+              onClick={() => setOpen(open === tool ? null : tool)}
+            >
+              {NAMES[tool]}
+            </button>
+          ))}
+        <Link
+          to="/session/$sessionId/sheet"
+          params={{ sessionId: session.session_id }}
+          className="btn btn-ghost min-h-11"
+        >
+          Print the run sheet
+        </Link>
+        <KeysOfPlan />
+      </div>
+      {open === "fit" && (
+        <FitToTime session={session} catalogue={catalogue} changes={changes} onDone={done} />
+      )}
+      {open === "flows" && (
+        <StartFrom session={session} catalogue={catalogue} changes={changes} from={from} onDone={done} />
+      )}
+      {open === "versions" && <Versions session={session} catalogue={catalogue} changes={changes} />}
+    </div>
+  );
+}

@@ -1,0 +1,89 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useMemo, useRef, useState } from "react";
+import type { Brief, Catalogue, Landing, SessionView } from "../../api/client";
+import { placesQuery } from "../../api/queries";
+import { nextLanding } from "../../tideline/landing";
+import { nameOf } from "../../tideline/names";
+import type { TideEditing } from "../../tideline/TideLine";
+import { splitStop } from "./edits";
+import type { PlanChanges } from "./usePlanChanges";
+
+interface Args {
+  session: SessionView;
+  catalogue: Catalogue;
+  changes: PlanChanges;
+  /** Changes the brief. */
+  change(patch: Partial<Brief>): void;
+  say(words: string): void;
+}
+
+/** What tide line and list do to the stops; the same for pointer and keys. Where a stop may go, the server knows. */
+export function useEditing({ session, catalogue, changes, change, say }: Args): TideEditing {
+  const queries = useQueryClient();
+  const [touched, setTouched] = useState<string | null>(null);
+  const places = useQuery({
+    ...placesQuery(session.session_id, session.revision, touched ?? ""),
+    enabled: touched !== null && session.plan.flow.stops.some((stop) => stop.id === touched),
+  });
+  // What is done is done to the newest of everything, though the functions stay the same: the line is drawn anew only
+  // when what it shows has changed.
+  const newest = useRef({ session, catalogue, changes, change, say });
+  useEffect(() => {
+    newest.current = { session, catalogue, changes, change, say };
+  });
+
+  const actions = useMemo(() => {
+    const now = () => newest.current;
+    const stopOf = (id: string) => now().session.plan.flow.stops.find((stop) => stop.id === id);
+    const named = (id: string) => {
+      const stop = stopOf(id);
+      return stop ? nameOf(stop, now().catalogue) : id;
+    };
+    const placesOf = (id: string) => {
+      const { session } = now();
+      return queries.fetchQuery(placesQuery(session.session_id, session.revision, id));
+    };
+    const land = (landing: Landing, words: string) => {
+      now().changes.edit(landing.edits ?? [], words);
+      if (landing.warns) now().say(landing.warns);
+    };
+    return {
+      onReshape: (id: string, seconds: number, alone: boolean) => now().changes.reshape(id, seconds, alone),
+      onLand: (landing: Landing) => land(landing, "moving a stop"),
+      onTouch: setTouched,
+      onMove: async (id: string, by: -1 | 1) => {
+        const { landing, blocked } = nextLanding((await placesOf(id)).landings, by);
+        if (blocked) now().say(`${landing ? "Further on, since" : "Not moved:"} ${blocked}.`);
+        if (landing) land(landing, `moving the ${named(id)}`);
+      },
+      onMirror: async (id: string) => {
+        const { other_side } = await placesOf(id);
+        if (!other_side) now().say("The other side has the same already, or there is none.");
+        else if (other_side.why_not) now().say(`Not mirrored: ${other_side.why_not}`);
+        else land(other_side, `the other side of the ${named(id)}`);
+      },
+      onRemove: ({ stopId, region }: { stopId: string; region: string }, whole: boolean) => {
+        const { leave_out = [], focus = [] } = now().session.plan.flow.brief;
+        if (!whole)
+          now().changes.edit([{ kind: "remove_stop", stop_id: stopId }], `taking the ${named(stopId)} away`);
+        else
+          now().change({
+            leave_out: [...leave_out, region],
+            focus: focus.filter((other) => other !== region),
+          });
+      },
+      onSplit: (id: string) => {
+        const stop = stopOf(id);
+        const edits = stop ? splitStop(now().session.plan.flow.stops, stop) : [];
+        if (edits.length > 0) now().changes.edit(edits, `splitting the ${named(id)}`);
+        else now().say("A single stroke cannot be split.");
+      },
+    };
+  }, [queries]);
+
+  const landings = places.data?.landings;
+  return useMemo(
+    () => ({ ...actions, landings: touched && landings ? { stopId: touched, places: landings } : undefined }),
+    [actions, touched, landings],
+  );
+}

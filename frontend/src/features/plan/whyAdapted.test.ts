@@ -1,0 +1,11 @@
+import { expect, it } from "vitest";
+import { whyAdapted } from "./whyAdapted";
+
+it("says why a region changed, with what stands behind it", () => {
+  expect(whyAdapted({ region: "foot", reason: "excluded", because: "a plaster" })).toBe(
+    "to be kept off: a plaster",
+  );
+  expect(whyAdapted({ region: "back", reason: "minutes", because: "" })).toBe(
+    "the booking has other minutes",
+  );
+});

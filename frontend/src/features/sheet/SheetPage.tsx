@@ -1,0 +1,103 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link, useParams } from "@tanstack/react-router";
+import type { Catalogue, SessionView } from "../../api/client";
+import { catalogueQuery, meQuery, sessionQuery } from "../../api/queries";
+import { clock, span, timeOfDay } from "../../lib/time";
+import { capital } from "../../lib/words";
+import { SmallTide } from "../../tideline/SmallTide";
+import { ProblemNote } from "../../ui/ProblemNote";
+import { Waiting } from "../../ui/Waiting";
+import { linesOf, type StopLines } from "./lines";
+
+/** The run sheet to be printed: one or two pages, large enough to read from the table. */
+export function SheetPage() {
+  const { sessionId } = useParams({ from: "/in/framed/session/$sessionId/sheet" });
+  const session = useQuery(sessionQuery(sessionId));
+  const catalogue = useQuery(catalogueQuery);
+  if (catalogue.error) return <ProblemNote error={catalogue.error} onAgain={() => catalogue.refetch()} />;
+  if (!session.data || !catalogue.data) return <Waiting what="Laying out the session" />;
+  return (
+    <>
+      <div className="no-print mb-4 flex flex-wrap items-center gap-3">
+        <button type="button" className="btn btn-primary min-h-11" onClick={() => print()}>
+          Print it
+        </button>
+        <Link to="/session/$sessionId/plan" params={{ sessionId }} className="btn btn-ghost min-h-11">
+          Back to the plan
+        </Link>
+        <span className="text-quiet">One or two pages of A4. A stroke reads: name, place, depth/passes.</span>
+      </div>
+      <Sheet session={session.data} catalogue={catalogue.data} />
+    </>
+  );
+}
+
+function Sheet({ session, catalogue }: { session: SessionView; catalogue: Catalogue }) {
+  const { plan, evaluation } = session;
+  const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
+  const before = catalogue.kinds[plan.flow.brief.kind ?? ""]?.before_minutes ?? 0;
+  const begins = new Date(session.starts_at).getTime() + before * 60_000;
+  const hour = (second: number) => timeOfDay(new Date(begins + second * 1000), timeZone);
+  const lines = linesOf(plan.flow, evaluation.sheet, catalogue);
+  return (
+    <article aria-label="Run sheet" className="run-sheet">
+      <div className="flex flex-wrap items-end justify-between gap-x-6 border-b-2 border-base-content pb-1">
+        <p>
+          Hands on at <strong className="numbers">{hour(0)}</strong>, for {span(evaluation.sheet.seconds)}, to{" "}
+          <strong className="numbers">{hour(evaluation.sheet.seconds)}</strong>
+        </p>
+        <SmallTide sheet={evaluation.sheet} width={260} height={44} />
+      </div>
+      <Cautions session={session} />
+      <ol className="run-sheet-stops mt-2">
+        {lines.map((line, i) => (
+          <StopLine
+            key={line.id}
+            line={line}
+            hour={hour}
+            position={
+              line.position === lines[i - 1]?.position
+                ? null
+                : (catalogue.positions[line.position]?.name ?? "")
+            }
+          />
+        ))}
+      </ol>
+      <p className="mt-2 border-t border-base-content pt-1 text-[0.9em]">
+        Lay out: {evaluation.supplies.packing.join("; ")}.
+      </p>
+    </article>
+  );
+}
+
+function StopLine(props: { line: StopLines; hour(second: number): string; position: string | null }) {
+  const { line, hour, position } = props;
+  return (
+    <li className="break-inside-avoid py-0.5">
+      {position && (
+        <h2 className="mt-1 border-b border-base-content/40 font-serif text-[1.1em] italic">
+          {capital(position)}
+        </h2>
+      )}
+      {line.before.length > 0 && <p className="text-[0.86em] italic">↻ {line.before.join(", ")}</p>}
+      <p className="flex items-baseline gap-2">
+        <span className="numbers w-[3.2em] shrink-0 text-[1.1em] font-bold">{hour(line.start)}</span>
+        <span className="text-[1.15em] font-bold">{line.name}</span>
+        <span className="numbers ml-auto font-bold">{clock(line.seconds)}</span>
+      </p>
+      <p className="pl-[3.9em] text-[0.92em] leading-snug">{line.strokes.join(" · ")}</p>
+    </li>
+  );
+}
+
+/** What must not be forgotten with this client. */
+function Cautions({ session }: { session: SessionView }) {
+  const { restrictions, findings } = session.evaluation;
+  const words = [
+    session.client.know_first,
+    ...(restrictions.reasons ?? []).map((reason) => `${capital(reason.name)}: ${reason.says}`),
+    ...findings.filter((finding) => finding.severity !== "advice").map((finding) => capital(finding.what)),
+  ].filter(Boolean);
+  if (words.length === 0) return null;
+  return <p className="mt-1 font-bold">△ {words.join(" ")}</p>;
+}

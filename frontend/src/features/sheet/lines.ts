@@ -1,0 +1,80 @@
+/** The run sheet as lines to be read from the table. */
+import type { Catalogue, Entry, RunSheet, SessionView } from "../../api/client";
+import { capital, sided, spoken, walkWords } from "../../lib/words";
+
+export interface StopLines {
+  id: string;
+  start: number;
+  seconds: number;
+  name: string;
+  /** What is done before it, in order. */
+  before: string[];
+  strokes: string[];
+  position: string;
+}
+
+type Flow = SessionView["plan"]["flow"];
+
+/** Each stop with what comes before it and its strokes in few words. */
+export function linesOf(flow: Flow, sheet: RunSheet, catalogue: Catalogue): StopLines[] {
+  return flow.stops.map((stop) => {
+    const own = sheet.entries.filter((entry) => entry.stop_id === stop.id);
+    const working = own.filter((entry) => entry.working);
+    const region = catalogue.regions[stop.region];
+    const name = region ? sided(region, stop.side) : stop.region;
+    const role = { open: "First contact, ", work: "", integrate: "The whole: ", close: "Close, " }[
+      stop.role ?? "work"
+    ];
+    return {
+      id: stop.id,
+      start: working[0]?.start ?? own[0]?.start ?? 0,
+      seconds: working.reduce((sum, entry) => sum + entry.seconds, 0),
+      name: capital(role + name),
+      before: own
+        .filter((entry) => !entry.working)
+        .map((entry) => before(entry, catalogue))
+        .filter(Boolean),
+      strokes: working.map((entry) => stroke(entry, flow, catalogue)).filter(Boolean),
+      position: stop.position,
+    };
+  });
+}
+
+function stroke(entry: Entry, flow: Flow, catalogue: Catalogue): string {
+  if (entry.kind === "check_in") return "ask";
+  if (entry.kind === "towel") return "hot towel";
+  if (entry.kind === "wipe") return "wipe";
+  if (entry.kind !== "stroke") return "";
+  const step = flow.stops[entry.stop]?.steps[entry.step ?? 0];
+  const name = catalogue.strokes[entry.stroke ?? ""]?.name ?? "";
+  const where = entry.zone ? ` ${spoken(entry.zone)}` : "";
+  const note = step?.note ? ` (${step.note})` : "";
+  return `${name}${where} ${entry.depth}/${entry.passes}${note}`;
+}
+
+function before(entry: Entry, catalogue: Catalogue): string {
+  const window = catalogue.windows[entry.about]?.name ?? "";
+  const side = entry.about_side === "mid" ? "" : `${entry.about_side} `;
+  switch (entry.kind) {
+    case "turn":
+      return `turn to ${catalogue.positions[entry.about]?.name ?? entry.about}`;
+    case "sit_back":
+      return catalogue.positions[entry.about]?.name ?? "";
+    case "open_window":
+      return `uncover ${side}${window}`;
+    case "close_window":
+      return `cover ${side}${window}`;
+    case "wash":
+      return "wash hands";
+    case "walk":
+      return walkWords(entry.about, entry.position);
+    case "bolster":
+      return "bolster";
+    case "stool":
+      return entry.about === "fetch" ? "stool" : "stool away";
+    case "height":
+      return entry.about === "low" ? "table down" : "table up";
+    default:
+      return "";
+  }
+}

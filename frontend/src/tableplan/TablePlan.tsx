@@ -1,0 +1,167 @@
+import { useId, useMemo } from "react";
+import type { Catalogue } from "../api/client";
+import { layTablePlan, type Moment, type Spot, type TablePlanLayout } from "./layout";
+
+interface Props {
+  moment: Moment;
+  catalogue: Catalogue;
+  /** What can be pointed at; without it the regions that are seen are only named. */
+  spots?: readonly Spot[];
+  chosen?: string | null;
+  onPick?: (spot: Spot) => void;
+}
+
+/** Straight down on the table, chair or mat: the client as they lie, cloth, bolsters, strokes, and where one stands. */
+export function TablePlan({ moment, catalogue, spots, chosen, onPick }: Props) {
+  const layout = useMemo(() => layTablePlan(moment, catalogue), [moment, catalogue]);
+  const id = useId();
+  const picked = spots ?? layout.spots;
+  return (
+    <svg
+      viewBox={`0 0 ${layout.width} ${layout.height}`}
+      role="img"
+      aria-label={`Table plan. ${layout.says}`}
+      className="block w-full select-none"
+    >
+      <Patterns id={id} layout={layout} />
+      {layout.surface.map(({ path, role }) =>
+        role === "ground" ? (
+          <path key={path} d={path} className="fill-base-200 stroke-base-300" strokeWidth={1} />
+        ) : (
+          <path key={path} d={path} className="fill-none stroke-base-300" strokeWidth={0.8} />
+        ),
+      )}
+      {layout.supports.map((path) => (
+        <path key={path} d={path} className="fill-base-300 stroke-quiet/50" strokeWidth={0.5} />
+      ))}
+      <g className="fill-[var(--wash)]">
+        {layout.body.map((path) => (
+          <path key={path} d={path} />
+        ))}
+        {layout.heads.map((path) => (
+          <path key={path} d={path} className="stroke-base-200" strokeWidth={0.9} />
+        ))}
+        {layout.belly && <path d={layout.belly} />}
+      </g>
+      {layout.belly && <path d={layout.belly} className="fill-none stroke-quiet/60" strokeWidth={0.7} />}
+      {layout.cloth && <Sheet id={id} layout={layout} />}
+      {layout.worked.map((path) => (
+        <path key={path} d={path} className="fill-tide" opacity={0.5} />
+      ))}
+      {layout.zone.map((path) => (
+        <path key={path} d={path} className="fill-tide-deep" opacity={0.85} />
+      ))}
+      {layout.hatched.map((path) => (
+        <path key={path} d={path} fill={`url(#${id}-off)`} className="stroke-accent" strokeWidth={0.8} />
+      ))}
+      {onPick
+        ? picked.map((spot) => (
+            // biome-ignore lint/a11y/noStaticElementInteractions: the same choice stands beside it as a list for keys
+            <path
+              key={spot.key}
+              d={spot.path}
+              data-spot={spot.key}
+              className={`cursor-pointer stroke-primary hover:fill-primary/25 ${spot.key === chosen ? "fill-primary/40" : "fill-transparent"}`}
+              strokeWidth={spots ? 0.6 : 0}
+              onClick={() => onPick(spot)}
+            >
+              <title>{spot.name}</title>
+            </path>
+          ))
+        : null}
+      <g
+        className="pointer-events-none fill-none stroke-base-content"
+        strokeWidth={1.1}
+        strokeLinecap="round"
+      >
+        {layout.arrows.map((path) => (
+          <path key={path} d={path} />
+        ))}
+      </g>
+      {layout.feet.map(([x, y]) => (
+        <Footprint key={`${x} ${y}`} x={x} y={y} height={layout.height} />
+      ))}
+      {layout.seat && (
+        <circle
+          cx={layout.seat[0]}
+          cy={layout.height / 2}
+          r={8}
+          className="fill-none stroke-primary"
+          strokeWidth={1.6}
+          strokeDasharray="3 2"
+        />
+      )}
+      <text x={6} y={9} className="fill-quiet text-[7px] italic">
+        {layout.rightIsUp ? "client’s right" : "client’s left"}
+      </text>
+      <text x={6} y={layout.height - 4} className="fill-quiet text-[7px] italic">
+        {layout.rightIsUp ? "client’s left" : "client’s right"}
+      </text>
+    </svg>
+  );
+}
+
+/** Hatching for places to keep off, and the sheet with its window cut out. */
+function Patterns({ id, layout }: { id: string; layout: TablePlanLayout }) {
+  return (
+    <defs>
+      <pattern
+        id={`${id}-off`}
+        width="4"
+        height="4"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
+        <path d="M0 0V4" className="stroke-accent" strokeWidth={1.6} />
+      </pattern>
+      <pattern
+        id={`${id}-weave`}
+        width="5"
+        height="5"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(12)"
+      >
+        <path d="M0 2.5H5" className="stroke-base-content" strokeWidth={0.25} opacity={0.35} />
+      </pattern>
+      <mask id={`${id}-sheet`}>
+        <rect width={layout.width} height={layout.height} fill="white" />
+        {layout.cloth?.open.map((path) => (
+          <path key={path} d={path} fill="black" />
+        ))}
+      </mask>
+    </defs>
+  );
+}
+
+function Sheet({ id, layout }: { id: string; layout: TablePlanLayout }) {
+  if (!layout.cloth) return null;
+  const { path, fold, open } = layout.cloth;
+  return (
+    <g mask={`url(#${id}-sheet)`}>
+      <path d={path} className="fill-cloth" opacity={0.86} />
+      <path d={path} fill={`url(#${id}-weave)`} />
+      <path d={fold} className="fill-none stroke-quiet" strokeWidth={1.4} opacity={0.7} />
+      {open.map((edge) => (
+        <path key={edge} d={edge} className="fill-none stroke-quiet" strokeWidth={2} opacity={0.7} />
+      ))}
+    </g>
+  );
+}
+
+/** One bare foot on the floor, its toes toward the table. */
+function Footprint({ x, y, height }: { x: number; y: number; height: number }) {
+  const middle = height / 2;
+  const beside = Math.abs(y - middle) > 20;
+  const turn = beside ? (y < middle ? 180 : 0) : x < 60 ? 90 : -90;
+  return (
+    <g transform={`translate(${x} ${y}) rotate(${turn})`} className="fill-primary">
+      <path d="M-2.4 -2C-2.8 -5.4 2.8 -5.4 2.4 -2C2.2 0 1.4 1 1.7 3.4C2 6.4 -2 6.4 -1.7 3.4C-1.4 1 -2.2 0 -2.4 -2Z" />
+      <path
+        d="M-2.2 -5.6h0M0 -6.6h0M2.1 -5.9h0"
+        className="stroke-primary"
+        strokeWidth={1.5}
+        strokeLinecap="round"
+      />
+    </g>
+  );
+}

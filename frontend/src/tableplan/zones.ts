@@ -1,0 +1,132 @@
+/**
+ * Where a zone lies in the strip of its region: `a` along it (0 to 1, from the heart outward on limbs, from the head
+ * down elsewhere), `b` across it (0 the middle, 1 the outer edge), and how far it reaches both ways. On a region of the
+ * middle a zone off the middle lies on both sides.
+ */
+export type ZonePlace = readonly [a: number, b: number, ra: number, rb: number];
+
+export const ZONES: Record<string, Record<string, ZonePlace>> = {
+  scalp: {
+    crown: [0.2, 0, 0.3, 0.5],
+    parietal: [0.5, 0.6, 0.35, 0.35],
+    occipital_ridge: [0.95, 0, 0.15, 0.7],
+    behind_ear: [0.8, 0.9, 0.15, 0.2],
+  },
+  face: {
+    forehead: [0, 0, 0.2, 0.7],
+    brow: [0.28, 0.4, 0.1, 0.35],
+    temple: [0.3, 0.95, 0.15, 0.2],
+    cheekbone: [0.55, 0.55, 0.12, 0.35],
+    sinus_points: [0.5, 0.25, 0.1, 0.15],
+    jaw: [0.9, 0.5, 0.2, 0.35],
+    ear: [0.45, 1.2, 0.2, 0.2],
+  },
+  neck: {
+    suboccipital: [0.05, 0, 0.15, 0.8],
+    posterior_neck: [0.5, 0, 0.4, 0.45],
+    side_neck: [0.5, 0.8, 0.45, 0.25],
+    front_neck: [0.5, 0, 0.4, 0.4],
+    sternomastoid: [0.5, 0.6, 0.5, 0.2],
+    scalene: [0.7, 0.75, 0.3, 0.22],
+  },
+  shoulders: {
+    upper_trapezius: [0.25, 0, 0.35, 0.6],
+    supraspinatus: [0.55, 0.4, 0.25, 0.35],
+    deltoid_top: [0.95, 0, 0.2, 0.8],
+    levator: [0.1, 0.5, 0.25, 0.35],
+  },
+  chest: {
+    pectoral: [0.6, 0, 0.4, 0.8],
+    clavicle_line: [0.5, -0.8, 0.5, 0.2],
+    sternum: [0, 0, 0.12, 0.9],
+  },
+  abdomen: {
+    ascending_colon: [0.5, 0.65, 0.4, 0.2],
+    transverse_colon: [0.2, 0, 0.15, 0.7],
+    descending_colon: [0.5, -0.65, 0.4, 0.2],
+    inner_band: [0.5, 0, 0.3, 0.35],
+    outer_band: [0.5, 0, 0.5, 0.85],
+    solar_plexus: [0, 0, 0.15, 0.3],
+  },
+  back: {
+    upper_back: [0.14, 0, 0.16, 0.95],
+    mid_back: [0.45, 0, 0.17, 0.9],
+    lower_back: [0.76, 0, 0.15, 0.85],
+    erectors: [0.5, 0.28, 0.5, 0.14],
+    laminar_groove: [0.5, 0.12, 0.5, 0.07],
+    medial_scapula: [0.18, 0.34, 0.14, 0.1],
+    lateral_scapula: [0.22, 0.82, 0.14, 0.12],
+    infraspinatus: [0.2, 0.6, 0.1, 0.2],
+    quadratus_lumborum: [0.76, 0.6, 0.12, 0.16],
+    sacrum: [0.98, 0, 0.1, 0.35],
+    ribs: [0.45, 0.75, 0.25, 0.2],
+    latissimus: [0.55, 0.75, 0.3, 0.22],
+  },
+  side_body: {
+    intercostals: [0.4, 0, 0.35, 0.8],
+    serratus: [0.2, 0, 0.2, 0.9],
+    obliques: [0.85, 0, 0.2, 0.9],
+    subscapularis: [0.05, 0, 0.12, 0.9],
+    under_scapula: [0.12, -0.4, 0.15, 0.5],
+  },
+  hips: {
+    gluteal: [0.45, 0, 0.6, 0.7],
+    trochanter_surround: [1, 0, 0.5, 0.45],
+    iliac_crest: [0.1, -0.7, 0.8, 0.25],
+    sacroiliac: [-0.2, 0, 0.3, 0.5],
+  },
+  hip_front: { iliac_bowl: [0.1, 0, 0.7, 0.6], hip_flexor: [0.9, 0, 0.7, 0.5] },
+  thigh_back: {
+    hamstrings: [0.5, 0, 0.4, 0.6],
+    hamstring_attachment: [0, 0, 0.12, 0.6],
+    iliotibial_band: [0.5, 0.85, 0.5, 0.18],
+    inner_thigh_lower: [0.75, -0.75, 0.22, 0.25],
+  },
+  thigh_front: {
+    quadriceps: [0.5, 0, 0.42, 0.6],
+    iliotibial_band: [0.5, 0.85, 0.5, 0.18],
+    tensor_fascia: [0.05, 0.7, 0.15, 0.3],
+    kneecap_surround: [1, 0, 0.12, 0.8],
+    inner_thigh_lower: [0.75, -0.75, 0.22, 0.25],
+  },
+  lower_leg_back: {
+    calf: [0.3, 0, 0.3, 0.8],
+    soleus_edge: [0.55, 0.75, 0.25, 0.25],
+    achilles: [0.92, 0, 0.14, 0.5],
+    below_knee_attachments: [0.06, 0, 0.08, 0.8],
+    back_of_knee: [-0.06, 0, 0.08, 0.8],
+  },
+  lower_leg_front: {
+    tibialis_anterior: [0.4, 0.35, 0.4, 0.3],
+    peroneals: [0.45, 0.85, 0.42, 0.2],
+    shin_bone: [0.45, -0.15, 0.45, 0.14],
+  },
+  foot: {
+    sole: [0.5, 0, 0.5, 0.8],
+    arch: [0.45, -0.45, 0.3, 0.35],
+    ball: [0.85, 0, 0.18, 0.85],
+    heel: [0.05, 0, 0.2, 0.8],
+    toes: [1.12, 0, 0.15, 0.95],
+    between_toes: [1.05, 0, 0.1, 0.8],
+    top_of_foot: [0.55, 0.2, 0.4, 0.6],
+    metatarsals: [0.7, 0, 0.25, 0.75],
+    ankle: [-0.15, 0, 0.15, 0.9],
+  },
+  arm: {
+    deltoid: [0.03, 0, 0.08, 0.9],
+    biceps: [0.28, -0.3, 0.16, 0.6],
+    triceps: [0.28, 0.4, 0.16, 0.55],
+    forearm_flexors: [0.75, -0.4, 0.2, 0.5],
+    forearm_extensors: [0.75, 0.4, 0.2, 0.5],
+    elbow_crease: [0.54, 0, 0.04, 0.9],
+    armpit_edge: [0.05, -0.9, 0.08, 0.35],
+  },
+  hand: {
+    palm: [0.35, 0, 0.35, 0.8],
+    thumb_pad: [0.3, -0.7, 0.25, 0.35],
+    between_fingers: [0.75, 0, 0.12, 0.8],
+    fingers: [0.95, 0, 0.25, 0.9],
+    metacarpals: [0.45, 0, 0.25, 0.75],
+    wrist: [-0.1, 0, 0.12, 0.8],
+  },
+};
