@@ -9,13 +9,18 @@ import sys
 from datetime import UTC, datetime
 from pathlib import Path
 
-from benchmarks import clock, evaluation, planner, plans
+from benchmarks import clock, evaluation, planner, plans, screen
 from benchmarks.figure import Figure
 
 PAGE = Path(__file__).parents[1] / "docs" / "benchmarks.md"
 CPUINFO = Path("/proc/cpuinfo")
 
-AREAS = {"clock": clock.figures, "evaluation": evaluation.figures, "planner": planner.figures}
+AREAS = {
+    "clock": clock.figures,
+    "evaluation": evaluation.figures,
+    "planner": planner.figures,
+    "screen": screen.figures,
+}
 LONG = {"plans": plans.figures}
 
 

@@ -1,14 +1,18 @@
 """A session as every screen sees it: the plan, laid out on the clock, and how far the run and the log are."""
 
+import json
 from collections.abc import Iterable
+from functools import lru_cache
 from typing import Any, Literal
 from uuid import UUID
 
 from pydantic import AwareDatetime, TypeAdapter
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
+from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.planner.difference import Difference
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.run.events import RunEvent
@@ -58,8 +62,9 @@ def read_events(stored: Iterable[dict[str, Any]]) -> list[RunEvent]:
 
 def view_of(row: SessionRow, stored_events: Iterable[dict[str, Any]], catalogue: Catalogue) -> SessionView:
     """Evaluate the stored plan and fold the events over its run sheet."""
-    plan = Plan.model_validate(row.plan)
-    evaluation = evaluate(plan.flow, row.facts, catalogue, row.house)
+    plan, evaluation = _evaluated(
+        json.dumps(row.plan), row.facts.model_dump_json(), json.dumps(row.house_json), catalogue
+    )
     run = fold(read_events(stored_events), evaluation.sheet)
     return SessionView(
         session_id=row.session_id,
@@ -79,6 +84,14 @@ def view_of(row: SessionRow, stored_events: Iterable[dict[str, Any]], catalogue:
         can_undo=row.can_undo,
         can_redo=row.can_redo,
     )
+
+
+@lru_cache(maxsize=64)
+def _evaluated(plan_json: str, facts: str, house: str, catalogue: Catalogue) -> tuple[Plan, Evaluation]:
+    """A stored plan and its evaluation, kept by all that decides them: a session is read more than changed."""
+    plan = Plan.model_validate_json(plan_json)
+    client = ClientFacts.model_validate_json(facts)
+    return plan, evaluate(plan.flow, client, catalogue, House.model_validate_json(house))
 
 
 def _stage(row: SessionRow, run: RunState) -> Stage:

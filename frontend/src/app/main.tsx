@@ -3,6 +3,7 @@ import { RouterProvider } from "@tanstack/react-router";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { Problem } from "../api/client";
+import { askAhead } from "./ahead";
 import { makeRouter } from "./router";
 import "./styles.css";
 
@@ -19,11 +20,14 @@ const queries: QueryClient = new QueryClient({
     queries: {
       retry: (failures, error) => failures < 2 && error instanceof Problem && error.document.status === 0,
       networkMode: "always",
+      // What was asked for ahead is not asked for again when the page that wants it is drawn.
+      staleTime: 2_000,
     },
     mutations: { networkMode: "always" },
   },
 });
 const router = makeRouter(queries);
+askAhead(queries, location.pathname);
 
 createRoot(document.getElementById("root") as HTMLElement).render(
   <StrictMode>

@@ -15,6 +15,7 @@ import { keptWords, whatMoved } from "../../compare/difference";
 import { pointedMoment } from "../../tideline/pointed";
 import { TideLine } from "../../tideline/TideLine";
 import { ProblemNote } from "../../ui/ProblemNote";
+import { useLater } from "../../ui/useLater";
 import { AtTheTable, type ZoneChoice } from "./AtTheTable";
 import { BottomLine } from "./BottomLine";
 import { BriefSentence } from "./BriefSentence";
@@ -63,6 +64,7 @@ export function Designer({ session, catalogue, from }: Props) {
   const problem = changes.problem ?? untried;
   const { focus = [], leave_out = [], school } = brief;
   const begins = useBegins(session, catalogue);
+  const later = useLater();
   const evaluation = preview?.tried.evaluation ?? session.evaluation;
   const { stops } = session.plan.flow;
 
@@ -159,53 +161,57 @@ export function Designer({ session, catalogue, from }: Props) {
           ))}
       </p>
       <PlanTools session={session} catalogue={catalogue} changes={changes} from={from} fixed={fixed} />
-      <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.45fr)_minmax(0,1fr)]">
-        <div>
-          {!fixed && (
-            <div className="no-print mb-4">
-              <QuickAdd session={session} selected={selected} changes={changes} onBrief={change} />
+      {later && (
+        <>
+          <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.45fr)_minmax(0,1fr)]">
+            <div>
+              {!fixed && (
+                <div className="no-print mb-4">
+                  <QuickAdd session={session} selected={selected} changes={changes} onBrief={change} />
+                </div>
+              )}
+              <FlowList
+                session={session}
+                catalogue={catalogue}
+                selected={selected}
+                onSelect={select}
+                onEdit={fixed ? undefined : changes.edit}
+                editing={fixed ? undefined : editing}
+                choosing={choosing}
+                onChooseZone={setChoosing}
+              />
             </div>
-          )}
-          <FlowList
-            session={session}
-            catalogue={catalogue}
-            selected={selected}
-            onSelect={select}
-            onEdit={fixed ? undefined : changes.edit}
-            editing={fixed ? undefined : editing}
-            choosing={choosing}
-            onChooseZone={setChoosing}
-          />
-        </div>
-        <div className="max-lg:order-first">
-          <div className="lg:sticky lg:top-2">
-            <AtTheTable
-              session={session}
-              sheet={evaluation.sheet}
-              catalogue={catalogue}
-              selected={selected}
-              pointed={pointed}
-              onSelect={select}
-              choosing={choosing}
-              onZone={give}
-            />
+            <div className="max-lg:order-first">
+              <div className="lg:sticky lg:top-2">
+                <AtTheTable
+                  session={session}
+                  sheet={evaluation.sheet}
+                  catalogue={catalogue}
+                  selected={selected}
+                  pointed={pointed}
+                  onSelect={select}
+                  choosing={choosing}
+                  onZone={give}
+                />
+              </div>
+            </div>
           </div>
-        </div>
-      </div>
-      <div className="mt-8 grid gap-10 lg:grid-cols-2">
-        <LeftOutList
-          leftOut={session.plan.left_out}
-          proof={session.plan.proof}
-          school={catalogue.schools[school ?? ""]?.name ?? ""}
-          catalogue={catalogue}
-          onFocus={fixed ? undefined : (id) => change({ focus: [...focus, id] })}
-          onAllow={
-            fixed ? undefined : (id) => change({ leave_out: leave_out.filter((other) => other !== id) })
-          }
-        />
-        <SideNotes evaluation={session.evaluation} catalogue={catalogue} />
-      </div>
-      {!fixed && !problem && <OtherPlans session={session} catalogue={catalogue} onTake={take} />}
+          <div className="mt-8 grid gap-10 lg:grid-cols-2">
+            <LeftOutList
+              leftOut={session.plan.left_out}
+              proof={session.plan.proof}
+              school={catalogue.schools[school ?? ""]?.name ?? ""}
+              catalogue={catalogue}
+              onFocus={fixed ? undefined : (id) => change({ focus: [...focus, id] })}
+              onAllow={
+                fixed ? undefined : (id) => change({ leave_out: leave_out.filter((other) => other !== id) })
+              }
+            />
+            <SideNotes evaluation={session.evaluation} catalogue={catalogue} />
+          </div>
+          {!fixed && !problem && <OtherPlans session={session} catalogue={catalogue} onTake={take} />}
+        </>
+      )}
       <BottomLine
         session={session}
         catalogue={catalogue}

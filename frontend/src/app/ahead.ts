@@ -1,0 +1,13 @@
+/** Asking for what the first page will want before it is drawn, so that its answers come together with it. */
+import type { QueryClient } from "@tanstack/react-query";
+import { catalogueQuery, meQuery, sessionQuery } from "../api/queries";
+
+/** What a page at `path` will ask for. Who is signed in, every page wants to know. */
+export function askAhead(queries: QueryClient, path: string) {
+  if (path.startsWith("/sign-in")) return;
+  void queries.prefetchQuery(meQuery);
+  const session = /^\/session\/([0-9a-f-]{36})\b/.exec(path)?.[1];
+  if (!session) return;
+  void queries.prefetchQuery(catalogueQuery);
+  void queries.prefetchQuery(sessionQuery(session));
+}
