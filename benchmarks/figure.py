@@ -86,7 +86,8 @@ def figure(
 ) -> Figure:
     """The figure of `taken` ms beside a reference measured in the same run.
 
-    `target` bounds the 95th percentile, or the median if so said; `most_ratio` and `least_ratio` the medians' ratio; it holds if all do.
+    `target` bounds the 95th percentile, or the median if so said; `most_ratio` and `least_ratio` the medians' ratio.
+    It holds if all do.
     """
     p95 = quantiles(taken, n=20)[-1] if len(taken) > 2 else max(taken)
     ratio = median(taken) / median(reference_taken)

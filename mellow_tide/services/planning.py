@@ -1,12 +1,12 @@
 """Planning the session for a brief: anew, with the least change, by pulling a stop, or another way."""
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
 from time import monotonic
 from uuid import UUID
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.flow.brief import Brief, Excluded
 from mellow_tide.core.planner.adjust import Hold, adjust
 from mellow_tide.core.planner.alternatives import Alternatives, alternatives
 from mellow_tide.core.planner.offers import offers
@@ -17,7 +17,7 @@ from mellow_tide.services.session_view import SessionView
 from mellow_tide.services.standing import Adjustment, beside, found, store_plan, unworked
 from mellow_tide.store.database import Database
 from mellow_tide.store.people import SignedIn
-from mellow_tide.store.sessions import SessionRow
+from mellow_tide.store.sessions import SessionRow, set_excluded
 
 PLANNING_SECONDS = 3.0
 """After this long the best plan so far is shown, with how much better another could be."""
@@ -85,6 +85,36 @@ def reshape(
     held = tuple(id for id in before.by_hand if id not in pulled)
     told = before.model_copy(update={"by_hand": held})
     return store_plan(db, who, session_id, revision, made, catalogue, told)
+
+
+def keep_off(
+    db: Database,
+    who: SignedIn,
+    session_id: UUID,
+    revision: int,
+    excluded: Sequence[Excluded],
+    catalogue: Catalogue,
+) -> SessionView:
+    """Store the places to keep off on the session's client, and with them the closest plan that keeps off them.
+
+    Raises as `replan` does.
+    """
+    row = unworked(db, who, session_id)
+    before = Plan.model_validate(row.plan)
+    brief = before.flow.brief
+    facts = row.facts.model_copy(update={"excluded": tuple(excluded)})
+    deadline = after(PLANNING_SECONDS)
+    made = adjust(before, brief, facts, catalogue, row.house, hold="all", deadline=deadline)
+    return store_plan(
+        db,
+        who,
+        session_id,
+        revision,
+        made,
+        catalogue,
+        before,
+        also=lambda c: set_excluded(c, who.practice_id, row.client_id, excluded),
+    )
 
 
 def adjustment(

@@ -1,6 +1,9 @@
 """The plan of a session that stands: reading it, storing another over it, and what sets the two apart."""
 
+from collections.abc import Callable
 from uuid import UUID
+
+from psycopg import Connection
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
@@ -8,7 +11,7 @@ from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.planner.difference import Difference, difference
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.services.session_view import SessionView, view_of
-from mellow_tide.store.database import Database, Sight
+from mellow_tide.store.database import Database, Row, Sight
 from mellow_tide.store.people import SignedIn
 from mellow_tide.store.sessions import SessionRow, events_of, find_session, replace_plan
 
@@ -57,13 +60,16 @@ def store_plan(
     made: Plan,
     catalogue: Catalogue,
     before: Plan | None = None,
+    also: Callable[[Connection[Row]], None] | None = None,
 ) -> SessionView:
     """Store a plan; with `before` the answer says what sets the two apart.
 
-    Raises `Stale`, `RunHasBegun`, `NotThere`.
+    What is `also` written stands or falls with it. Raises `Stale`, `RunHasBegun`, `NotThere`.
     """
     with db.transaction(Sight(who.practice_id)) as c:
         replace_plan(c, who.practice_id, session_id, revision, made.model_dump(mode="json"))
+        if also:
+            also(c)
         # The row is held now: a run cannot begin between this look and the commit.
         if events_of(c, who.practice_id, session_id):
             raise RunHasBegun

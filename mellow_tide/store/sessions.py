@@ -12,7 +12,7 @@ from psycopg.types.json import Jsonb
 
 from mellow_tide.core.care.pregnancy import gestation_days
 from mellow_tide.core.catalogue.house import House
-from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.flow.brief import ClientFacts, Excluded
 from mellow_tide.store.database import Row
 from mellow_tide.store.errors import NotThere, Stale
 from mellow_tide.store.people import SignedIn
@@ -126,6 +126,18 @@ def add_client(
             "know_first": know_first,
         },
     )
+
+
+def set_excluded(
+    c: Connection[Row], practice_id: UUID, client_id: UUID, excluded: Sequence[Excluded]
+) -> None:
+    """Set the places to keep off on a client."""
+    values = {
+        "practice_id": practice_id,
+        "client_id": client_id,
+        "excluded": Jsonb([place.model_dump() for place in excluded]),
+    }
+    c.execute(query("set_excluded"), values)
 
 
 def add_session(

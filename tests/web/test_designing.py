@@ -151,3 +151,22 @@ def test_a_session_starts_from_a_flow_adapted_to_its_client(client):
     assert made["plan"]["flow"] == tried["plan"]["flow"]
     assert made["plan"]["flow"]["brief"]["booked_minutes"] == 60
     assert [f for f in made["evaluation"]["findings"] if f["severity"] == "stop"] == []
+
+
+def test_places_to_keep_off_are_stored_with_the_plan_that_keeps_off_them(client):
+    change(client, "corin", booked_minutes=75)
+    at = session(client, "corin")["revision"]
+    off = [{"region": "foot", "side": "left", "because": "a plaster"}]
+    made = client.put(url("corin", "/excluded"), json={"revision": at, "excluded": off}).json()
+    worked = {(s["region"], s["side"]) for s in made["plan"]["flow"]["stops"] if s["role"] == "work"}
+    assert ("foot", "left") not in worked
+    assert made["evaluation"]["restrictions"]["excluded"][0]["because"] == "a plaster"
+    assert [f for f in made["evaluation"]["findings"] if f["severity"] == "stop"] == []
+    assert session(client, "corin")["evaluation"]["restrictions"]["excluded"] == [{**off[0], "zone": None}]
+    stale = client.put(url("corin", "/excluded"), json={"revision": at, "excluded": []})
+    assert stale.status_code == 409
+    assert session(client, "corin")["evaluation"]["restrictions"]["excluded"]
+    again = {"revision": made["revision"], "excluded": [{"region": "foot", "zone": "tail"}]}
+    assert "excluded" in fields(client.put(url("corin", "/excluded"), json=again))
+    again["excluded"] = []
+    assert client.put(url("corin", "/excluded"), json=again).status_code == 200

@@ -31,6 +31,7 @@ export type Step = Schemas["Step"];
 export type Evaluation = Schemas["Evaluation"];
 export type Outline = Schemas["Outline"];
 export type Landing = Schemas["Landing"];
+export type Excluded = Schemas["Excluded"];
 export type Places = Schemas["Places"];
 export type StrokePick = Schemas["Pick"];
 export type Suggestion = Schemas["Suggestion"];

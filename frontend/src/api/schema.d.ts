@@ -152,6 +152,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session_id}/excluded": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Off
+         * @description Store the places to keep off, and the closest plan that keeps off them.
+         */
+        put: operations["keep_off"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session_id}/comparison": {
         parameters: {
             query?: never;
@@ -1866,6 +1886,16 @@ export interface components {
             /** At */
             at: number;
             stop: components["schemas"]["Stop"];
+        };
+        /**
+         * KeptOff
+         * @description All places to keep off on the client of the session read at `revision`.
+         */
+        KeptOff: {
+            /** Revision */
+            revision: number;
+            /** Excluded */
+            excluded: components["schemas"]["Excluded"][];
         };
         /**
          * Kind
@@ -3774,6 +3804,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Adjustment"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_off: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeptOff"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
                 };
             };
             /** @description Unauthorized */

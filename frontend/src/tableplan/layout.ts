@@ -2,13 +2,11 @@
  * The table plan's layout: a moment of a session in, shapes out, in centimetres on the page. The head is to the left;
  * whoever looks at it looks straight down on the client.
  */
-import type { Catalogue, Entry, SessionView } from "../api/client";
+import type { Catalogue, Entry, Excluded } from "../api/client";
 import { capital, listed, placeWord, sided, spoken } from "../lib/words";
 import { axes, capsule, ellipse, type Frame, outline, type Point, patch, within } from "./geometry";
 import { belly, type Piece, type Posture, postureOf, type Which } from "./postures";
 import { ZONES } from "./zones";
-
-export type Excluded = NonNullable<SessionView["evaluation"]["restrictions"]["excluded"]>[number];
 
 /** What is to be seen: an entry of the run sheet, and what of the client and the room matters. */
 export interface Moment {
@@ -305,7 +303,7 @@ function feetAt({ place }: Moment["entry"], posture: Posture, worked: Frame | un
     case "head":
       return seated ? upright(Math.min(end + 16, WIDTH - 10)) : upright(start - 9);
     case "foot":
-      return seated ? upright(Math.max(start - 14, 10)) : upright(Math.min(end + 8, WIDTH - 5));
+      return seated ? upright(Math.max(start - 14, 10)) : upright(Math.min(end + 8, WIDTH - 9));
     case "right":
       return pair(x, posture.right === 1 ? up : down);
     case "left":

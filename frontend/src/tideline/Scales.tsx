@@ -47,13 +47,18 @@ export function Strip(props: {
   );
 }
 
-export function MinuteAxis({ layout, y }: { layout: TideLayout; y: number }) {
+export function MinuteAxis({ layout, y, right }: { layout: TideLayout; y: number; right: number }) {
   return (
     // biome-ignore lint/a11y/noAriaHiddenOnFocusable: a group of axis labels takes no focus
     <g aria-hidden="true" className="fill-quiet numbers text-[13px]">
       {layout.ticks.map((tick, i) => (
-        <text key={tick.minute} x={tick.x} y={y} textAnchor={i === 0 ? "start" : "middle"}>
-          {i === 0 ? "0 min" : tick.minute}
+        <text
+          key={tick.minute}
+          x={tick.x}
+          y={y}
+          textAnchor={i === 0 ? "start" : tick.x > right - 12 ? "end" : "middle"}
+        >
+          {tick.minute === 0 ? "0 min" : tick.minute}
         </text>
       ))}
     </g>

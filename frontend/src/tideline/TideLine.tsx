@@ -133,7 +133,7 @@ export const TideLine = memo(function TideLine(props: Props) {
           />
         )}
         <Buoy pointed={pointed} layout={layout} left={MARGINS.left} right={width - MARGINS.right} />
-        <Strips layout={layout} catalogue={catalogue} foot={foot} />
+        <Strips layout={layout} catalogue={catalogue} foot={foot} right={width - MARGINS.right} />
         {held && editing && (
           <DragLayer
             swell={held.swell}
@@ -195,7 +195,17 @@ function Names({
   ));
 }
 
-function Strips({ layout, catalogue, foot }: { layout: TideLayout; catalogue: Catalogue; foot: number }) {
+function Strips({
+  layout,
+  catalogue,
+  foot,
+  right,
+}: {
+  layout: TideLayout;
+  catalogue: Catalogue;
+  foot: number;
+  right: number;
+}) {
   return (
     <>
       <Strip
@@ -212,7 +222,7 @@ function Strips({ layout, catalogue, foot }: { layout: TideLayout; catalogue: Ca
         nameOf={(s) => (s.name === "away" ? "basin" : s.name)}
         fill={() => "fill-base-300"}
       />
-      <MinuteAxis layout={layout} y={foot + 2 * STRIP + 26} />
+      <MinuteAxis layout={layout} y={foot + 2 * STRIP + 26} right={right} />
     </>
   );
 }

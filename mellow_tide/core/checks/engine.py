@@ -15,13 +15,14 @@ BROKEN = "SYS01"
 
 
 def findings(case: Case, checks: Iterable[Check] = CHECKS) -> tuple[Finding, ...]:
-    """All findings, the most severe first, then in the order of the flow.
-
-    A repair is only offered if the repaired flow has no more `stop` findings than this one.
-    """
+    """All findings, as `found` has them; only repairs that leave no more `stop` findings than there are."""
     checks = tuple(checks)
+    return _with_safe_repairs(case, found(case, checks), checks)
+
+
+def found(case: Case, checks: Iterable[Check] = CHECKS) -> tuple[Finding, ...]:
+    """All findings, the most severe first, then in the order of the flow; what their repairs would do is not tried."""
     found = [finding for check in checks for finding in _run(check, case)]
-    found = _with_safe_repairs(case, found, checks)
     severity = {"stop": 0, "caution": 1, "advice": 2}
     place = {stop.id: i for i, stop in enumerate(case.flow.stops)}
     found.sort(key=lambda f: (severity[f.severity], place.get(f.stop_id or "", -1), f.step or 0, f.code))
@@ -32,8 +33,10 @@ HARMLESS = (ChangeStep, ChangeBrief, RemoveStep, MoveStep)
 """Edits as repairs make them can do no harm: they lighten, take away, or put in order within a stop."""
 
 
-def _with_safe_repairs(case: Case, found: list[Finding], checks: tuple[Check, ...]) -> list[Finding]:
-    now = sum(finding.severity == "stop" for finding in found)
+def _with_safe_repairs(
+    case: Case, unsafe: tuple[Finding, ...], checks: tuple[Check, ...]
+) -> tuple[Finding, ...]:
+    now = sum(finding.severity == "stop" for finding in unsafe)
     stopping = tuple(check for check in checks if check.severity == "stop")
 
     def safe(repair: Repair) -> bool:
@@ -46,12 +49,12 @@ def _with_safe_repairs(case: Case, found: list[Finding], checks: tuple[Check, ..
         after = case.of_flow(repaired)
         return sum(1 for check in stopping for _ in _run(check, after)) <= now
 
-    return [
+    return tuple(
         finding.model_copy(update={"repairs": tuple(r for r in finding.repairs if safe(r))})
         if finding.repairs
         else finding
-        for finding in found
-    ]
+        for finding in unsafe
+    )
 
 
 def _run(check: Check, case: Case) -> list[Finding]:

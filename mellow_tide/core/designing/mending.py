@@ -6,7 +6,7 @@ from pydantic import ValidationError
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.checks.check import Finding, Severity
-from mellow_tide.core.checks.engine import findings
+from mellow_tide.core.checks.engine import found
 from mellow_tide.core.designing.trial import Trial
 from mellow_tide.core.flow.edits import Edit, apply
 from mellow_tide.core.flow.flow import Flow
@@ -32,10 +32,10 @@ def mending(trial: Trial, severity: Severity = "advice") -> Mending:
     """
     flow, edits, mended = trial.case.flow, list[Edit](), list[str]()
     while len(mended) < MOST:
-        found = _next(trial, flow, severity)
-        if found is None:
+        better = _next(trial, flow, severity)
+        if better is None:
             break
-        finding, taken, flow = found
+        finding, taken, flow = better
         mended.append(finding.what)
         edits += taken
     left = tuple(f.what for f in _found(trial, flow) if f.severity == severity)
@@ -61,9 +61,8 @@ def _applied(trial: Trial, flow: Flow, edits: tuple[Edit, ...]) -> Iterator[Flow
 
 
 def _found(trial: Trial, flow: Flow) -> tuple[Finding, ...]:
-    case = trial.case
-    return findings(case.of_flow(flow))
+    return found(trial.case.of_flow(flow))
 
 
-def _weight(found: tuple[Finding, ...]) -> int:
-    return sum(WEIGHT[finding.severity] for finding in found)
+def _weight(all: tuple[Finding, ...]) -> int:
+    return sum(WEIGHT[finding.severity] for finding in all)

@@ -9,7 +9,7 @@ from typing import Self
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import DEFAULTS, House
 from mellow_tide.core.checks.check import Case, Finding, case_of
-from mellow_tide.core.checks.engine import findings
+from mellow_tide.core.checks.engine import found
 from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import Edit, apply
@@ -72,7 +72,7 @@ class Trial:
         meeting = closed(flow, -sheet.over, self.case.catalogue, self.case.tempo)
         after = self.case.of_flow(meeting)
         broken, known = [], self._known.copy()
-        for finding in findings(after, SERIOUS):
+        for finding in found(after, SERIOUS):
             known[_key(finding)] -= 1
             if known[_key(finding)] < 0:
                 broken.append(finding)
@@ -80,7 +80,7 @@ class Trial:
 
     @cached_property
     def _known(self) -> Counter[tuple[str, str | None]]:
-        return Counter(_key(finding) for finding in findings(self.case, SERIOUS))
+        return Counter(_key(finding) for finding in found(self.case, SERIOUS))
 
 
 def _key(finding: Finding) -> tuple[str, str | None]:

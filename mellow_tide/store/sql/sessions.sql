@@ -6,6 +6,10 @@ VALUES (%(practice_id)s, %(client_id)s, %(name)s, %(height_cm)s, %(weight_kg)s, 
         %(likes)s, %(dislikes)s, %(due_date)s, %(know_first)s)
 ON CONFLICT (practice_id, client_id) DO NOTHING
 
+-- name: set_excluded
+UPDATE client SET excluded = %(excluded)s
+WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s
+
 -- name: insert_session
 INSERT INTO session (practice_id, session_id, client_id, person_id, starts_at, plan)
 VALUES (%(practice_id)s, %(session_id)s, %(client_id)s, %(person_id)s, %(starts_at)s, %(plan)s)

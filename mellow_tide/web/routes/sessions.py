@@ -7,7 +7,7 @@ from fastapi import APIRouter, Response
 from pydantic import Field
 
 from mellow_tide.core.evaluation.evaluate import Evaluation
-from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.flow.brief import Brief, Excluded
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.planner.alternatives import Alternatives
@@ -54,6 +54,13 @@ class Fit(Body):
 
     revision: Revision
     brief: Brief
+
+
+class KeptOff(Body):
+    """All places to keep off on the client of the session read at `revision`."""
+
+    revision: Revision
+    excluded: Annotated[list[Excluded], Field(max_length=60)]
 
 
 class Wished(Body):
@@ -118,6 +125,12 @@ def try_adjustment(session_id: UUID, wished: Wished, db: Db, who: Who, known: Kn
 def take_adjustment(session_id: UUID, change: Fit, db: Db, who: Who, known: Known) -> Response:
     """Store the plan for a brief that is closest to the present one."""
     return straight(planning.fit(db, who, session_id, change.revision, change.brief, known))
+
+
+@router.put("/excluded", response_model=SessionView)
+def keep_off(session_id: UUID, change: KeptOff, db: Db, who: Who, known: Known) -> Response:
+    """Store the places to keep off, and the closest plan that keeps off them."""
+    return straight(planning.keep_off(db, who, session_id, change.revision, change.excluded, known))
 
 
 @router.post("/comparison", response_model=Adjustment)

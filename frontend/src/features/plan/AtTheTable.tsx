@@ -1,9 +1,11 @@
-import type { Catalogue, Entry, RunSheet, SessionView } from "../../api/client";
+import { useState } from "react";
+import type { Catalogue, Entry, Excluded, RunSheet, SessionView } from "../../api/client";
 import { clock, span } from "../../lib/time";
 import { capital, depthWord, sided, spoken } from "../../lib/words";
 import { type Spot, zoneSpots } from "../../tableplan/layout";
 import { TablePlan } from "../../tableplan/TablePlan";
 import { type Pointed, usePointed } from "../../tideline/pointed";
+import { KeepOff, type OffPlace } from "./KeepOff";
 import { PlayTable } from "./PlayTable";
 import { useTablePlan } from "./useTablePlan";
 
@@ -23,33 +25,57 @@ interface Props {
   onSelect(stopId: string): void;
   choosing: ZoneChoice | null;
   onZone(choice: ZoneChoice, zone: string | null): void;
+  /** Without it the places to keep off are only seen. */
+  onKeepOff: ((excluded: Excluded[]) => void) | undefined;
+  busy: boolean;
 }
 
 /** The table as it is at the moment pointed at, played or selected, and what happens there. */
 export function AtTheTable(props: Props) {
   const { session, sheet, catalogue, selected, pointed, choosing } = props;
+  const [off, setOff] = useState<OffPlace | null | undefined>(undefined);
+  const keepingOff = off !== undefined;
   const under = usePointed(pointed);
   const own = (choosing && entryOf(sheet, choosing.stopId, choosing.step)) || undefined;
-  const entry = own ?? under ?? firstStroke(sheet, selected) ?? sheet.entries[0];
+  const entry = own ?? (keepingOff ? undefined : under) ?? firstStroke(sheet, selected) ?? sheet.entries[0];
   const moment = useTablePlan(session, entry, catalogue);
   if (!moment || !entry) return null;
-  const region = catalogue.regions[entry.region];
-  const zones =
-    own && region ? zoneSpots(entry.region, entry.side, region.zones, entry.position, catalogue) : undefined;
+  const zonesOf = (region: string, side: Entry["side"]) =>
+    zoneSpots(region, side, catalogue.regions[region]?.zones ?? [], entry.position, catalogue);
+  const spots = own ? zonesOf(own.region, own.side) : off ? zonesOf(off.region, off.side) : undefined;
   const pick = (spot: Spot) => {
     if (choosing && own) props.onZone(choosing, spot.zone === own.zone ? null : spot.zone);
+    else if (off) setOff({ ...off, zone: spot.zone === off.zone ? null : spot.zone });
+    else if (keepingOff) setOff({ region: spot.region, side: spot.side, zone: null });
     else select(spot, sheet, props.onSelect);
   };
+  const chosen = own ? own.zone : off ? off.zone : `${entry.region} ${entry.side}`;
   return (
     <section aria-label="At the table">
-      <h2 className="text-2xl">At the table</h2>
-      <TablePlan
-        moment={moment}
-        catalogue={catalogue}
-        spots={zones}
-        chosen={own?.zone ?? (zones ? null : `${entry.region} ${entry.side}`)}
-        onPick={pick}
-      />
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h2 className="text-2xl">At the table</h2>
+        {props.onKeepOff && (
+          <button
+            type="button"
+            className="btn btn-ghost min-h-11"
+            aria-expanded={keepingOff}
+            onClick={() => setOff(keepingOff ? undefined : null)}
+          >
+            {keepingOff ? "Done with places" : "Places to keep off"}
+          </button>
+        )}
+      </div>
+      <TablePlan moment={moment} catalogue={catalogue} spots={spots} chosen={chosen ?? null} onPick={pick} />
+      {keepingOff && props.onKeepOff && (
+        <KeepOff
+          excluded={moment.excluded}
+          place={off}
+          catalogue={catalogue}
+          busy={props.busy}
+          onPlace={setOff}
+          onKeepOff={props.onKeepOff}
+        />
+      )}
       {own && (
         <p className="text-quiet italic">
           Point at the place for {catalogue.strokes[own.stroke ?? ""]?.name}, or choose it in the list.

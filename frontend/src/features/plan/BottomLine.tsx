@@ -13,6 +13,8 @@ interface Props {
   /** Shows what a repair would do; none where the plan stands. */
   onTry: ((words: string, edits: Edit[]) => void) | undefined;
   onTryAll: (() => void) | undefined;
+  /** All repairs are being tried. */
+  trying: boolean;
 }
 
 /** One line that always answers: does it fit, is it balanced, is it safe, what of the hands and the oil. */
@@ -25,7 +27,7 @@ export function BottomLine(props: Props) {
       {open && findings.length > 0 && (
         <FindingsPanel {...props} findings={findings} onClose={() => onOpen(false)} />
       )}
-      <div className="flex flex-wrap items-center gap-x-7 gap-y-1 px-4 py-2 sm:px-8">
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 sm:px-8">
         <p className="font-bold">{planning ? "Planning …" : answers.fit}</p>
         <p className="max-sm:hidden">{answers.balance}</p>
         <p className="max-lg:hidden">{answers.hands}</p>
@@ -71,13 +73,13 @@ function answersOf({ evaluation }: SessionView) {
     balance:
       apart <= 30 ? `Sides even, ${span(balance.left)} each` : `Left and right differ by ${span(apart)}`,
     between: `${span(balance.between)} between strokes (${Math.round((100 * balance.between) / sheet.seconds)} %)`,
-    hands: `${hands.hazardous ? "Hard on" : "Easy on"} the hands, thumbs ${Math.round(100 * hands.thumb_share)} %`,
+    hands: `Hands ${hands.hazardous ? "strained" : "easy"}, thumbs ${Math.round(100 * hands.thumb_share)} %`,
     oil: supplies.lubricant ? `${Math.round(supplies.millilitres)} ml of oil` : "",
     safe:
       findings.length === 0
         ? "Nothing to mend"
         : grave > 0
-          ? `Not safe yet: ${findings.length} to look at`
+          ? `Not safe: ${findings.length} to look at`
           : `${findings.length} to look at`,
   };
 }

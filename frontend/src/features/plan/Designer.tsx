@@ -81,7 +81,7 @@ export function Designer({ session, catalogue, from }: Props) {
       onSuccess: ({ mending: { mended = [], edits = [] }, adjustment }) => {
         setLooking(false);
         if (adjustment) show({ words: `${mended.length} mended at once`, edits, tried: adjustment });
-        else setSaid("None of it can be mended without something graver.");
+        else setSaid("Nothing of it can be mended without something graver.");
       },
     });
   function give({ stopId, step }: ZoneChoice, zone: string | null) {
@@ -192,6 +192,10 @@ export function Designer({ session, catalogue, from }: Props) {
                   onSelect={select}
                   choosing={choosing}
                   onZone={give}
+                  onKeepOff={
+                    fixed ? undefined : (excluded) => void changes.keepOff(excluded).catch(() => undefined)
+                  }
+                  busy={changes.changing}
                 />
               </div>
             </div>
@@ -224,6 +228,7 @@ export function Designer({ session, catalogue, from }: Props) {
         }}
         onTry={fixed ? undefined : look}
         onTryAll={fixed ? undefined : lookAtAll}
+        trying={mending.isPending}
       />
     </>
   );

@@ -10,6 +10,7 @@ interface Props {
   onShow(stopId: string): void;
   onTry: ((words: string, edits: Edit[]) => void) | undefined;
   onTryAll: (() => void) | undefined;
+  trying: boolean;
   onClose(): void;
 }
 
@@ -20,7 +21,16 @@ const WORDS: Record<Finding["severity"], string> = {
 };
 
 /** What the checks found, place by place: what, why, and the repair, whose effect is shown before it is taken. */
-export function FindingsPanel({ session, findings, catalogue, onShow, onTry, onTryAll, onClose }: Props) {
+export function FindingsPanel({
+  session,
+  findings,
+  catalogue,
+  onShow,
+  onTry,
+  onTryAll,
+  trying,
+  onClose,
+}: Props) {
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => heading.current?.focus(), []);
   const advice = findings.filter((finding) => finding.severity === "advice" && finding.repairs?.length);
@@ -36,8 +46,8 @@ export function FindingsPanel({ session, findings, catalogue, onShow, onTry, onT
           To look at
         </h2>
         {onTryAll && advice.length > 0 && (
-          <button type="button" className="btn min-h-11 bg-base-100" onClick={onTryAll}>
-            Mend all that is worth a thought
+          <button type="button" className="btn min-h-11 bg-base-100" disabled={trying} onClick={onTryAll}>
+            {trying ? "Trying every repair …" : "Mend all that is worth a thought"}
           </button>
         )}
         <button type="button" className="btn btn-ghost ml-auto min-h-11" onClick={onClose}>

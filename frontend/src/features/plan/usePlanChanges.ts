@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Brief, body, type Edit, Problem, type SessionView } from "../../api/client";
+import { api, type Brief, body, type Edit, type Excluded, Problem, type SessionView } from "../../api/client";
 import { sessionQuery } from "../../api/queries";
 
 /** Sends a change over the plan read at `revision`. */
@@ -69,6 +69,10 @@ export function usePlanChanges(session: SessionView) {
       quietly("taking a change back", (revision) => api.POST(`${path}/undo`, { params, body: { revision } })),
     redo: () =>
       quietly("doing it again", (revision) => api.POST(`${path}/redo`, { params, body: { revision } })),
+    keepOff: (excluded: Excluded[]) =>
+      change("places to keep off", (revision) =>
+        api.PUT(`${path}/excluded`, { params, body: { revision, excluded } }),
+      ),
     start: (flow_id: string) =>
       change("starting from a flow", (revision) =>
         api.PUT(`${path}/start`, { params, body: { revision, flow_id } }),
