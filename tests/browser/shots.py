@@ -24,12 +24,6 @@ def today(page: Page) -> None:
     SignIn(page).enter().next_action.wait_for()
 
 
-def today_empty(page: Page) -> None:
-    page.route("**/api/day", lambda route: route.fulfill(json=EMPTY_DAY))
-    SignIn(page).enter()
-    page.get_by_text("Still water.").wait_for()
-
-
 def plan(page: Page) -> None:
     today(page)
     Today(page).open("Isolde Kelpworth")
@@ -56,12 +50,6 @@ def plan_side_lying(page: Page) -> None:
     Plan(page).of_kind("Side-lying", "side-lying")
 
 
-def plan_refused(page: Page) -> None:
-    today(page)
-    Today(page).open("Isolde Kelpworth")
-    Plan(page).type_minutes("500").get_by_role("alert").wait_for()
-
-
 def plan_impossible(page: Page) -> None:
     today(page)
     Today(page).open("Isolde Kelpworth")
@@ -80,19 +68,26 @@ def plan_impossible(page: Page) -> None:
 def plan_fit(page: Page) -> None:
     today(page)
     Today(page).open("Bram Lanternby")
+    page.get_by_role("button", name="Late client").click()
     fit = page.get_by_role("region", name="Fit to time")
-    fit.get_by_role("button", name="Late client").click()
     fit.get_by_role("button", name="15 minutes").click()
     fit.get_by_role("button", name="Take it").wait_for()
-    fit.evaluate("e => scrollTo(0, e.offsetTop - 20)")
+    fit.evaluate("e => scrollTo(0, e.offsetTop - 90)")
 
 
-def plan_why(page: Page) -> None:
-    today(page)
-    Today(page).open("Bram Lanternby")
-    Plan(page).swell("back").click()
-    page.get_by_text("One more minute here").wait_for()
-    page.get_by_role("region", name="Sequence").evaluate("e => scrollTo(0, e.offsetTop - 20)")
+def plan_nearer(page: Page) -> None:
+    plan(page)
+    screen = Plan(page)
+    screen.swell("back").click()
+    page.keyboard.press("z")
+    screen.tide.get_by_text("kneading").wait_for()
+
+
+def plan_carried(page: Page) -> None:
+    plan(page)
+    screen = Plan(page)
+    screen.drag("right hip", (640, 0))
+    page.get_by_text("Not here").wait_for()
 
 
 def plan_findings(page: Page) -> None:
@@ -102,9 +97,28 @@ def plan_findings(page: Page) -> None:
     screen.fit.wait_for()
     take_away(page, "shoulders-left")
     page.reload()
+    page.get_by_role("button", name="to look at").click()
     page.get_by_role("region", name="To look at").wait_for()
-    page.get_by_role("link", name="to look at").click()
-    page.get_by_role("region", name="To look at").evaluate("e => scrollTo(0, e.offsetTop - 380)")
+
+
+def plan_compared(page: Page) -> None:
+    plan(page)
+    others = page.get_by_role("region", name="Other ways")
+    others.get_by_role("button", name="Compare").first.click()
+    page.get_by_role("region", name="Comparison").get_by_role("table").first.wait_for()
+    others.evaluate("e => scrollTo(0, e.offsetTop - 10)")
+
+
+def flows(page: Page) -> None:
+    today(page)
+    page.get_by_role("link", name="Flows").click()
+    page.get_by_role("listitem").first.wait_for()
+
+
+def sheet(page: Page) -> None:
+    plan(page)
+    page.get_by_role("link", name="Print the run sheet").click()
+    page.get_by_role("article", name="Run sheet").wait_for()
 
 
 def before_touch(page: Page) -> None:
@@ -133,29 +147,21 @@ def log(page: Page) -> None:
     page.get_by_role("table").wait_for()
 
 
-def log_empty(page: Page) -> None:
-    today(page)
-    Today(page).open("Isolde Kelpworth")
-    page.get_by_role("link", name="Log").click()
-    page.get_by_text("Nothing to log yet.").wait_for()
-
-
-EMPTY_DAY = {"day": "2026-11-26", "time_zone": "UTC", "sessions": [], "next_action": None}
-
 SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("sign-in", sign_in, WIDE, "shore"),
     ("today", today, WIDE, "shore"),
-    ("today-empty", today_empty, WIDE, "shore"),
     ("plan", plan, WIDE, "shore"),
     ("plan-list", plan_list, WIDE, "shore"),
-    ("plan-refused", plan_refused, WIDE, "shore"),
     ("plan-fit", plan_fit, WIDE, "shore"),
-    ("plan-why", plan_why, WIDE, "shore"),
+    ("plan-nearer", plan_nearer, WIDE, "shore"),
+    ("plan-carried", plan_carried, WIDE, "shore"),
+    ("plan-compared", plan_compared, WIDE, "shore"),
     ("plan-findings", plan_findings, WIDE, "shore"),
     ("plan-night", plan, WIDE, "nightroom"),
     ("plan-narrow", plan, NARROW, "shore"),
     ("log", log, WIDE, "shore"),
-    ("log-empty", log_empty, WIDE, "shore"),
+    ("flows", flows, WIDE, "shore"),
+    ("sheet", sheet, WIDE, "shore"),
     ("before-touch", before_touch, WIDE, "shore"),
     ("work", work, WIDE, "shore"),
     # Last, since they change the plan that others show.
@@ -174,8 +180,10 @@ def take(
     page.goto(server.url)
     page.get_by_label("E-mail").wait_for()
     arrange(page)
-    page.mouse.move(2, 2)
+    if name != "plan-carried":
+        page.mouse.move(2, 2)
     page.evaluate("document.fonts.ready")
+    page.wait_for_timeout(400)
     page.screenshot(path=FOLDER / f"{name}.png")
     context.close()
 

@@ -18,7 +18,7 @@ export function SessionFrame() {
   const wants = WANTS[session.data?.stage ?? ""];
   return (
     <>
-      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+      <div className="mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1">
         <h1 className="text-3xl">{session.data?.client.name ?? " "}</h1>
         {session.data && me.data && (
           <p className="text-quiet">
@@ -31,23 +31,23 @@ export function SessionFrame() {
             )}
           </p>
         )}
+        <nav aria-label="Stages of the session" className="no-print flex gap-1 sm:ml-auto">
+          {(["plan", "work", "log"] as const).map((stage) => (
+            <Link
+              key={stage}
+              to={`/session/$sessionId/${stage}`}
+              params={{ sessionId }}
+              className="min-h-11 rounded-field px-4 py-2 hover:bg-base-200"
+              activeProps={{ className: "bg-base-300 font-bold", "aria-current": "page" }}
+            >
+              <span className="capitalize">{stage}</span>
+              {wants?.stage === stage && (
+                <span className="ml-2 font-normal text-accent italic">{wants.words}</span>
+              )}
+            </Link>
+          ))}
+        </nav>
       </div>
-      <nav aria-label="Stages of the session" className="no-print mb-4 mt-3 flex gap-1">
-        {(["plan", "work", "log"] as const).map((stage) => (
-          <Link
-            key={stage}
-            to={`/session/$sessionId/${stage}`}
-            params={{ sessionId }}
-            className="min-h-11 rounded-field px-4 py-2 hover:bg-base-200"
-            activeProps={{ className: "bg-base-300 font-bold", "aria-current": "page" }}
-          >
-            <span className="capitalize">{stage}</span>
-            {wants?.stage === stage && (
-              <span className="ml-2 font-normal text-accent italic">{wants.words}</span>
-            )}
-          </Link>
-        ))}
-      </nav>
       <Outlet />
     </>
   );

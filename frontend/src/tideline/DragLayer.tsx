@@ -1,7 +1,6 @@
 import { useEffect, useState } from "react";
 import type { Landing } from "../api/client";
-import { span } from "../lib/time";
-import { gaps, nearestGap } from "./landing";
+import { gaps, landingWords, nearestGap } from "./landing";
 import type { Swell, TideLayout } from "./layout";
 
 interface Props {
@@ -16,9 +15,11 @@ interface Props {
   right: number;
   top: number;
   bottom: number;
-  onDrop(landing: Landing): void;
+  onDrop(stopId: string, landing: Landing): void;
   onEnd(): void;
 }
+
+const LETTER = 8;
 
 /** A stop in the hand: it follows the pointer, and the place it would go to says whether it may. */
 export function DragLayer(props: Props) {
@@ -33,7 +34,7 @@ export function DragLayer(props: Props) {
     const move = (event: PointerEvent) =>
       setBy({ x: event.clientX - takenAt.x, y: event.clientY - takenAt.y });
     const end = () => {
-      if (landing && !landing.here && !landing.why_not) onDrop(landing);
+      if (landing && !landing.here && !landing.why_not) onDrop(swell.stopId, landing);
       onEnd();
     };
     const cancel = (event: KeyboardEvent) => event.key === "Escape" && onEnd();
@@ -47,9 +48,11 @@ export function DragLayer(props: Props) {
       removeEventListener("pointercancel", onEnd);
       removeEventListener("keydown", cancel);
     };
-  }, [takenAt, landing, onDrop, onEnd]);
+  }, [takenAt, landing, swell.stopId, onDrop, onEnd]);
 
   const barred = Boolean(landing?.why_not);
+  const words = landingWords(props.name, landing);
+  const half = (words.length * LETTER) / 2;
   return (
     <g className="pointer-events-none" data-testid="drag">
       {gap && (
@@ -70,25 +73,15 @@ export function DragLayer(props: Props) {
       </g>
       {gap && (
         <text
-          x={Math.min(Math.max(gap.x, props.left + 150), props.right - 150)}
+          x={Math.min(Math.max(gap.x, props.left + half), props.right - half)}
           y={props.top - 8}
           textAnchor="middle"
           strokeWidth={6}
           className={`stroke-base-100 text-[15px] font-bold [paint-order:stroke] ${barred ? "fill-accent" : "fill-base-content"}`}
         >
-          {landingWords(props.name, landing)}
+          {words}
         </text>
       )}
     </g>
   );
-}
-
-/** What letting go here would do. */
-export function landingWords(name: string, landing: Landing | undefined): string {
-  if (!landing) return "Looking where it may go …";
-  if (landing.here) return `${name} is here`;
-  if (landing.why_not) return `Not here: ${landing.why_not}`;
-  const seconds = landing.seconds ?? 0;
-  if (seconds === 0) return `${name} here: nothing more between strokes`;
-  return `${name} here: ${span(seconds)} ${seconds > 0 ? "more" : "less"} between strokes`;
 }

@@ -45,13 +45,14 @@ function Name({
 }) {
   const { entry, x0, x1 } = stroke;
   const name = catalogue.strokes[entry.stroke ?? ""]?.name ?? "";
-  const lines = [
-    ...broken(name, x1 - x0 - 8),
-    entry.zone ? spoken(entry.zone) : "",
-    `${entry.passes} × · ${span(entry.seconds)}`,
+  const room = x1 - x0 + 4;
+  const fits = (lines: string[]) => (lines.every((line) => line.length * LETTER <= room) ? lines : []);
+  const shown = [
+    ...fits(broken(name, room - 12)),
+    ...fits(entry.zone ? [spoken(entry.zone)] : []),
+    ...fits([`${entry.passes} × · ${span(entry.seconds)}`]),
   ];
   const up = entry.side !== "left";
-  const shown = lines.filter((line) => line && line.length * LETTER <= x1 - x0 + 4);
   const first = up
     ? layout.horizon - stroke.rise - 8 - (shown.length - 1) * 15
     : layout.horizon + stroke.rise + 17;

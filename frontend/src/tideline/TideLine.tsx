@@ -18,7 +18,7 @@ import { Ripples, Surface } from "./Water";
 /** What the line does to the flow. `alone`: without the other side. */
 export interface TideEditing extends Omit<StopActions, "onNudge" | "onTakeUp"> {
   onReshape(stopId: string, seconds: number, alone: boolean): void;
-  onLand(landing: Landing): void;
+  onLand(stopId: string, landing: Landing): void;
   /** Where the stop touched last may go; undefined until it is known. */
   landings: { stopId: string; places: readonly Landing[] } | undefined;
 }

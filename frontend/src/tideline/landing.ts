@@ -1,5 +1,6 @@
 /** Dropping a stop: between which two others the pointer is, and what it would mean. */
 import type { Landing } from "../api/client";
+import { span } from "../lib/time";
 import type { Swell } from "./layout";
 
 export interface Gap {
@@ -35,4 +36,14 @@ export function nextLanding(
   const onward = by === 1 ? landings.slice(here + 1) : landings.slice(0, Math.max(here, 0)).reverse();
   const blocked = onward[0]?.why_not ?? "";
   return { landing: onward.find((landing) => !landing.why_not), blocked };
+}
+
+/** What letting go here would do. */
+export function landingWords(name: string, landing: Landing | undefined): string {
+  if (!landing) return "Looking where it may go …";
+  if (landing.here) return `${name} is here`;
+  if (landing.why_not) return `Not here: ${landing.why_not}`;
+  const seconds = landing.seconds ?? 0;
+  if (seconds === 0) return `${name} here: nothing more between strokes`;
+  return `${name} here: ${span(seconds)} ${seconds > 0 ? "more" : "less"} between strokes`;
 }

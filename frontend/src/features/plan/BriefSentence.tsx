@@ -21,6 +21,11 @@ const PRESSURES = {
   firm: "Firm: depth 4 of 5",
 } as const;
 
+const VISITS = {
+  false: "A returning client",
+  true: "A first visit: more time to talk, less on the table",
+} as const;
+
 const FINISHES = {
   calm: "Calm: slower and lighter to the end",
   bright: "Bright: a few rousing strokes before the last hold",
@@ -76,7 +81,7 @@ export function BriefSentence({ brief, catalogue, wayUp, problem, fixed, onChang
   const positions = positionsOf(brief, catalogue);
   const offered = offeredRegions(brief, catalogue);
   return (
-    <p className="max-w-[66ch] font-serif text-[1.3rem] leading-relaxed sm:text-[1.6rem]">
+    <p className="max-w-[84ch] font-serif text-[1.3rem] leading-relaxed sm:text-[1.45rem]">
       {!kind?.open_ended && (
         <>
           {word("Booked minutes", "booked_minutes", `${brief.booked_minutes} minutes`, (close) => (
@@ -87,6 +92,15 @@ export function BriefSentence({ brief, catalogue, wayUp, problem, fixed, onChang
               onDone={close}
             />
           ))}
+          {" for "}
+          {choice(
+            "Who",
+            "first_visit",
+            brief.first_visit ? "a first visit" : "a returning client",
+            "Has the client been here before?",
+            VISITS,
+            (first) => ({ first_visit: first === "true" }),
+          )}
           ,{" "}
         </>
       )}

@@ -12,6 +12,7 @@ import {
 } from "../../api/client";
 import { meQuery } from "../../api/queries";
 import { keptWords, whatMoved } from "../../compare/difference";
+import { PointedLine } from "../../tideline/PointedLine";
 import { pointedMoment } from "../../tideline/pointed";
 import { TideLine } from "../../tideline/TideLine";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -46,10 +47,13 @@ export function Designer({ session, catalogue, from }: Props) {
   const changes = usePlanChanges(session);
   const { brief, wished, change, take, putBack } = useBrief(session, changes);
   const [selected, setSelected] = useState<string | null>(null);
-  const [said, setSaid] = useState("");
+  const [told, setTold] = useState({ words: "", at: 0 });
   const [looking, setLooking] = useState(false);
   const [choosing, setChoosing] = useState<ZoneChoice | null>(null);
   const [pointed] = useState(pointedMoment);
+  const setSaid = (words: string) => setTold({ words, at: session.revision });
+  // What was said of a change is of no more interest after the next one.
+  const said = session.revision <= told.at + 1 ? told.words : "";
   const editing = useEditing({ session, catalogue, changes, change, say: setSaid });
   const {
     preview,
@@ -154,12 +158,17 @@ export function Designer({ session, catalogue, from }: Props) {
           editing={fixed || preview ? undefined : editing}
         />
       </div>
-      <p role="status" aria-label="What was done" className="min-h-6 text-quiet">
-        {said ||
-          (!problem && session.difference && (
-            <Changed difference={session.difference} catalogue={catalogue} />
-          ))}
-      </p>
+      <div className="grid min-h-6 text-quiet">
+        <p role="status" aria-label="What was done" className="peer col-start-1 row-start-1">
+          {said ||
+            (!problem && session.difference && (
+              <Changed difference={session.difference} catalogue={catalogue} />
+            ))}
+        </p>
+        <p aria-hidden="true" className="col-start-1 row-start-1 bg-base-100 max-sm:hidden">
+          <PointedLine pointed={pointed} catalogue={catalogue} />
+        </p>
+      </div>
       <PlanTools session={session} catalogue={catalogue} changes={changes} from={from} fixed={fixed} />
       {later && (
         <>

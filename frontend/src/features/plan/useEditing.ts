@@ -2,7 +2,8 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Brief, Catalogue, Landing, SessionView } from "../../api/client";
 import { placesQuery } from "../../api/queries";
-import { nextLanding } from "../../tideline/landing";
+import { capital } from "../../lib/words";
+import { landingWords, nextLanding } from "../../tideline/landing";
 import { nameOf } from "../../tideline/names";
 import type { TideEditing } from "../../tideline/TideLine";
 import { splitStop } from "./edits";
@@ -43,24 +44,24 @@ export function useEditing({ session, catalogue, changes, change, say }: Args): 
       const { session } = now();
       return queries.fetchQuery(placesQuery(session.session_id, session.revision, id));
     };
-    const land = (landing: Landing, words: string) => {
+    const land = (landing: Landing, words: string, name: string) => {
       now().changes.edit(landing.edits ?? [], words);
-      if (landing.warns) now().say(landing.warns);
+      now().say([`${capital(landingWords(name, landing))}.`, landing.warns].filter(Boolean).join(" "));
     };
     return {
       onReshape: (id: string, seconds: number, alone: boolean) => now().changes.reshape(id, seconds, alone),
-      onLand: (landing: Landing) => land(landing, "moving a stop"),
+      onLand: (id: string, landing: Landing) => land(landing, `moving the ${named(id)}`, named(id)),
       onTouch: setTouched,
       onMove: async (id: string, by: -1 | 1) => {
         const { landing, blocked } = nextLanding((await placesOf(id)).landings, by);
-        if (blocked) now().say(`${landing ? "Further on, since" : "Not moved:"} ${blocked}.`);
-        if (landing) land(landing, `moving the ${named(id)}`);
+        if (landing) land(landing, `moving the ${named(id)}`, named(id));
+        else now().say(`Not moved: ${blocked}.`);
       },
       onMirror: async (id: string) => {
         const { other_side } = await placesOf(id);
         if (!other_side) now().say("The other side has the same already, or there is none.");
         else if (other_side.why_not) now().say(`Not mirrored: ${other_side.why_not}`);
-        else land(other_side, `the other side of the ${named(id)}`);
+        else land(other_side, `the other side of the ${named(id)}`, "The other side");
       },
       onRemove: ({ stopId, region }: { stopId: string; region: string }, whole: boolean) => {
         const { leave_out = [], focus = [] } = now().session.plan.flow.brief;
