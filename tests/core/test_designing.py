@@ -308,3 +308,10 @@ def test_a_change_that_breaks_nothing_new_is_not_blamed_for_what_was_broken_befo
     trial = Trial.of(FLOW, client, CATALOGUE)
     tried = trial.of_flow(FLOW)
     assert tried == replace(tried, broken=(), seconds=0)
+
+
+def test_taking_time_is_no_fault_of_a_stroke_but_going_against_the_clock_is():
+    offered = {(pick.stroke, pick.slot): pick for pick in picks(TRIAL, CALF)}
+    assert not offered["kneading", "knead"].warns
+    backwards = ChangeStep(stop_id="abdomen", step=1, direction="counter_clockwise")
+    assert "does not follow the clock" in TRIAL.of_edits([backwards]).warns

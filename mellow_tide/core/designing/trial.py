@@ -11,6 +11,7 @@ from mellow_tide.core.catalogue.house import DEFAULTS, House
 from mellow_tide.core.checks.check import Case, Finding, case_of
 from mellow_tide.core.checks.engine import found
 from mellow_tide.core.checks.registry import CHECKS
+from mellow_tide.core.checks.rules import minutes_missed
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import Edit, apply
 from mellow_tide.core.flow.flow import Flow
@@ -18,8 +19,8 @@ from mellow_tide.core.planner.rituals import closed
 from mellow_tide.core.timing.run_sheet import RunSheet, lay_out
 from mellow_tide.core.timing.tempo import OwnPace
 
-SERIOUS = tuple(check for check in CHECKS if check.severity != "advice")
-"""The checks whose findings count against a change; advice does not."""
+SERIOUS = tuple(check for check in CHECKS if check.severity != "advice" and check is not minutes_missed.CHECK)
+"""The checks whose findings count against a change. Advice does not, nor missed minutes: whatever is added takes time."""
 
 
 @dataclass(frozen=True)
