@@ -1,4 +1,4 @@
-import { queryOptions } from "@tanstack/react-query";
+import { type QueryClient, queryOptions } from "@tanstack/react-query";
 import {
   type Alternatives,
   api,
@@ -126,3 +126,10 @@ export const flowsQuery = queryOptions({
   queryKey: ["flows"],
   queryFn: () => body<FlowView[]>(api.GET("/api/flows")),
 });
+
+/** Asks anew for what has just been changed; an answer from before the change that is still on its way does not count. */
+export async function askAgain(queries: QueryClient, query: { queryKey: readonly unknown[] }) {
+  const { queryKey } = query;
+  await queries.cancelQueries({ queryKey });
+  await queries.invalidateQueries({ queryKey });
+}

@@ -1,6 +1,7 @@
 import { useId, useMemo } from "react";
 import type { Catalogue } from "../api/client";
-import { layTablePlan, type Moment, type Spot, type TablePlanLayout } from "./layout";
+import { layTablePlan, type Spot, type TablePlanLayout } from "./layout";
+import type { Moment } from "./moment";
 
 interface Props {
   moment: Moment;

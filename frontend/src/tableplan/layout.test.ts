@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Catalogue } from "../api/client";
-import { layTablePlan, type Moment, zoneSpots } from "./layout";
+import { layTablePlan, zoneSpots } from "./layout";
+import type { Moment } from "./moment";
 import { postureOf } from "./postures";
 import { ZONES } from "./zones";
 

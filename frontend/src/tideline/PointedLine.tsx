@@ -1,11 +1,20 @@
-import type { Catalogue } from "../api/client";
+import type { Catalogue, RunSheet } from "../api/client";
 import { clock, span } from "../lib/time";
 import { capital, depthWord, sided, spoken } from "../lib/words";
 import { type Pointed, usePointed } from "./pointed";
 
-/** In one line, what is done at the moment under the pointer. */
-export function PointedLine({ pointed, catalogue }: { pointed: Pointed; catalogue: Catalogue }) {
-  const entry = usePointed(pointed);
+interface Props {
+  pointed: Pointed;
+  sheet: RunSheet;
+  /** The stop that is told of while nothing is pointed at. */
+  selected: string | null;
+  catalogue: Catalogue;
+}
+
+/** In one line, what is done at the moment under the pointer, or where the selected stop begins. */
+export function PointedLine({ pointed, sheet, selected, catalogue }: Props) {
+  const under = usePointed(pointed);
+  const entry = under ?? sheet.entries.find((one) => one.stop_id === selected && one.kind === "stroke");
   if (!entry) return null;
   const region = catalogue.regions[entry.region];
   const stroke = catalogue.strokes[entry.stroke ?? ""];

@@ -20,7 +20,7 @@ from mellow_tide.core.timing.run_sheet import RunSheet, lay_out
 from mellow_tide.core.timing.tempo import OwnPace
 
 SERIOUS = tuple(check for check in CHECKS if check.severity != "advice" and check is not minutes_missed.CHECK)
-"""The checks whose findings count against a change. Advice does not, nor missed minutes: whatever is added takes time."""
+"""What counts against a change. Advice does not, nor missed minutes: whatever is added takes time."""
 
 
 @dataclass(frozen=True)

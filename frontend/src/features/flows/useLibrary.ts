@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, body, type FlowView } from "../../api/client";
-import { flowsQuery } from "../../api/queries";
+import { askAgain, flowsQuery } from "../../api/queries";
 
 export type Describing = Pick<FlowView, "name" | "note" | "archived">;
 
@@ -8,7 +8,7 @@ export type Describing = Pick<FlowView, "name" | "note" | "archived">;
 export function useLibrary(flow: FlowView) {
   const queries = useQueryClient();
   const params = { path: { flow_id: flow.flow_id } };
-  const onSettled = () => queries.invalidateQueries(flowsQuery);
+  const onSettled = () => askAgain(queries, flowsQuery);
   const describing = useMutation({
     mutationFn: (words: Partial<Describing>) =>
       body<FlowView>(

@@ -1,15 +1,6 @@
-import { useMutation, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
-import {
-  api,
-  body,
-  type Catalogue,
-  type Difference,
-  type Edit,
-  type MendingTried,
-  Problem,
-  type SessionView,
-} from "../../api/client";
+import { type Catalogue, type Difference, type Edit, Problem, type SessionView } from "../../api/client";
 import { meQuery } from "../../api/queries";
 import { keptWords, whatMoved } from "../../compare/difference";
 import { PointedLine } from "../../tideline/PointedLine";
@@ -31,8 +22,10 @@ import { QuickAdd } from "./QuickAdd";
 import { SideNotes } from "./SideNotes";
 import { wayUp } from "./sequence";
 import { TooLateNote } from "./TooLateNote";
+import { useBegins } from "./useBegins";
 import { useBrief } from "./useBrief";
 import { useEditing } from "./useEditing";
+import { useMending } from "./useMending";
 import { usePlanChanges } from "./usePlanChanges";
 import { usePreview } from "./usePreview";
 
@@ -63,9 +56,9 @@ export function Designer({ session, catalogue, from }: Props) {
     leave,
   } = usePreview(session.session_id, session.revision);
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
-  const mending = useMending(session.session_id);
+  const mending = useMending(session.session_id, show, setSaid);
   const fixed = session.stage !== "plan";
-  const problem = changes.problem ?? untried;
+  const problem = changes.problem ?? untried ?? mending.problem;
   const { focus = [], leave_out = [], school } = brief;
   const begins = useBegins(session, catalogue);
   const later = useLater();
@@ -80,14 +73,7 @@ export function Designer({ session, catalogue, from }: Props) {
     setLooking(false);
     tryEdits(words, edits);
   }
-  const lookAtAll = () =>
-    mending.mutate(undefined, {
-      onSuccess: ({ mending: { mended = [], edits = [] }, adjustment }) => {
-        setLooking(false);
-        if (adjustment) show({ words: `${mended.length} mended at once`, edits, tried: adjustment });
-        else setSaid("Nothing of it can be mended without something graver.");
-      },
-    });
+  const lookAtAll = () => mending.tryAll(undefined, { onSettled: () => setLooking(false) });
   function give({ stopId, step }: ZoneChoice, zone: string | null) {
     const stop = stops.find((one) => one.id === stopId);
     if (stop) changes.edit(changeStep(stops, stop, step, zone ? { zone } : { clear: ["zone"] }));
@@ -118,6 +104,7 @@ export function Designer({ session, catalogue, from }: Props) {
               onClick={() => {
                 putBack();
                 leave();
+                mending.forget();
               }}
             >
               {wished ? "Put the brief back as it was planned" : "Go on with the plan as it is"}
@@ -166,7 +153,12 @@ export function Designer({ session, catalogue, from }: Props) {
             ))}
         </p>
         <p aria-hidden="true" className="col-start-1 row-start-1 bg-base-100 max-sm:hidden">
-          <PointedLine pointed={pointed} catalogue={catalogue} />
+          <PointedLine
+            pointed={pointed}
+            sheet={evaluation.sheet}
+            selected={said || session.difference ? null : selected}
+            catalogue={catalogue}
+          />
         </p>
       </div>
       <PlanTools session={session} catalogue={catalogue} changes={changes} from={from} fixed={fixed} />
@@ -237,28 +229,10 @@ export function Designer({ session, catalogue, from }: Props) {
         }}
         onTry={fixed ? undefined : look}
         onTryAll={fixed ? undefined : lookAtAll}
-        trying={mending.isPending}
+        trying={mending.trying}
       />
     </>
   );
-}
-
-/** All repairs of advice together, tried. */
-function useMending(session_id: string) {
-  return useMutation({
-    mutationFn: () =>
-      body<MendingTried>(api.GET("/api/sessions/{session_id}/mending", { params: { path: { session_id } } })),
-  });
-}
-
-/** When the hands-on minutes begin. */
-function useBegins(session: SessionView, catalogue: Catalogue): Date {
-  const before = catalogue.kinds[session.plan.flow.brief.kind ?? ""]?.before_minutes ?? 0;
-  const [begins, setBegins] = useState(() => new Date(0));
-  const at = new Date(session.starts_at).getTime() + before * 60_000;
-  // The same instant stays the same object, so that what shows it is not drawn anew.
-  if (begins.getTime() !== at) setBegins(new Date(at));
-  return begins;
 }
 
 /** What the change just made has moved, what was set by hand that it kept, and what it could not keep. */

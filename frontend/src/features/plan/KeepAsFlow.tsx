@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
 import { api, body, type FlowView } from "../../api/client";
-import { flowsQuery } from "../../api/queries";
+import { askAgain, flowsQuery } from "../../api/queries";
 import { ProblemNote } from "../../ui/ProblemNote";
 
 /** Keeping the plan that stands in the library, for other clients. */
@@ -13,7 +13,7 @@ export function KeepAsFlow({ sessionId }: { sessionId: string }) {
       body<FlowView>(api.POST("/api/flows", { body: { session_id: sessionId, ...words } })),
     onSuccess: () => {
       form.reset();
-      return queries.invalidateQueries(flowsQuery);
+      return askAgain(queries, flowsQuery);
     },
   });
   return (

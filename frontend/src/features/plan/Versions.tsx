@@ -1,7 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { type Adjustment, api, body, type Catalogue, type SessionView, type Version } from "../../api/client";
-import { versionsQuery } from "../../api/queries";
+import { askAgain, versionsQuery } from "../../api/queries";
 import { Compare } from "../../compare/Compare";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
@@ -23,7 +23,7 @@ export function Versions(props: { session: SessionView; catalogue: Catalogue; ch
     mutationFn: () => api.POST(path, { params: { path: { session_id } }, body: { name } }),
     onSuccess: () => {
       setName("");
-      return queries.invalidateQueries(versionsQuery(session_id, session.revision));
+      return askAgain(queries, versionsQuery(session_id, session.revision));
     },
   });
   return (
@@ -77,7 +77,7 @@ function VersionRow(props: {
   const [compared, setCompared] = useState(false);
   const [renamed, setRenamed] = useState<string | null>(null);
   const params = { path: { session_id: session.session_id, version_id: version.version_id } };
-  const again = () => queries.invalidateQueries(versionsQuery(session.session_id, session.revision));
+  const again = () => askAgain(queries, versionsQuery(session.session_id, session.revision));
   const changing = useMutation({
     mutationFn: (name: string | null) =>
       name === null

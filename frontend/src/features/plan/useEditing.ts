@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Brief, Catalogue, Landing, SessionView } from "../../api/client";
-import { placesQuery } from "../../api/queries";
+import { placesQuery, sessionQuery } from "../../api/queries";
 import { capital } from "../../lib/words";
 import { landingWords, nextLanding } from "../../tideline/landing";
 import { nameOf } from "../../tideline/names";
@@ -41,28 +41,36 @@ export function useEditing({ session, catalogue, changes, change, say }: Args): 
       return stop ? nameOf(stop, now().catalogue) : id;
     };
     const placesOf = (id: string) => {
-      const { session } = now();
-      return queries.fetchQuery(placesQuery(session.session_id, session.revision, id));
+      const { session_id } = now().session;
+      const { revision } = queries.getQueryData(sessionQuery(session_id).queryKey) ?? now().session;
+      return queries.fetchQuery(placesQuery(session_id, revision, id));
     };
-    const land = (landing: Landing, words: string, name: string) => {
-      now().changes.edit(landing.edits ?? [], words);
+    // A key pressed again while a move is on its way waits for it: where a stop may go next depends on where it is.
+    let turn: Promise<unknown> = Promise.resolve();
+    const inTurn = (act: () => Promise<void>) => {
+      turn = turn.then(act).catch(() => now().say("That could not be done just now."));
+    };
+    const land = async (landing: Landing, words: string, name: string) => {
+      await now().changes.edit(landing.edits ?? [], words);
       now().say([`${capital(landingWords(name, landing))}.`, landing.warns].filter(Boolean).join(" "));
     };
     return {
       onReshape: (id: string, seconds: number, alone: boolean) => now().changes.reshape(id, seconds, alone),
-      onLand: (id: string, landing: Landing) => land(landing, `moving the ${named(id)}`, named(id)),
+      onLand: (id: string, landing: Landing) => void land(landing, `moving the ${named(id)}`, named(id)),
       onTouch: setTouched,
-      onMove: async (id: string, by: -1 | 1) => {
-        const { landing, blocked } = nextLanding((await placesOf(id)).landings, by);
-        if (landing) land(landing, `moving the ${named(id)}`, named(id));
-        else now().say(`Not moved: ${blocked}.`);
-      },
-      onMirror: async (id: string) => {
-        const { other_side } = await placesOf(id);
-        if (!other_side) now().say("The other side has the same already, or there is none.");
-        else if (other_side.why_not) now().say(`Not mirrored: ${other_side.why_not}`);
-        else land(other_side, `the other side of the ${named(id)}`, "The other side");
-      },
+      onMove: (id: string, by: -1 | 1) =>
+        inTurn(async () => {
+          const { landing, blocked } = nextLanding((await placesOf(id)).landings, by);
+          if (landing) await land(landing, `moving the ${named(id)}`, named(id));
+          else now().say(`Not moved: ${blocked}.`);
+        }),
+      onMirror: (id: string) =>
+        inTurn(async () => {
+          const { other_side } = await placesOf(id);
+          if (!other_side) now().say("The other side has the same already, or there is none.");
+          else if (other_side.why_not) now().say(`Not mirrored: ${other_side.why_not}`);
+          else await land(other_side, `the other side of the ${named(id)}`, "The other side");
+        }),
       onRemove: ({ stopId, region }: { stopId: string; region: string }, whole: boolean) => {
         const { leave_out = [], focus = [] } = now().session.plan.flow.brief;
         if (!whole)

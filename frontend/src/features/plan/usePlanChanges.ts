@@ -41,14 +41,14 @@ export function usePlanChanges(session: SessionView) {
   });
   const change = (words: string, send: Send) => changing.mutateAsync({ send, words });
   /** For callers that show what went wrong through `problem`. */
-  const quietly = (words: string, send: Send) => void change(words, send).catch(() => undefined);
+  const quietly = (words: string, send: Send) => change(words, send).then(done, done);
   return {
     changing: changing.isPending,
     problem: tooLate ? null : changing.error,
     tooLate,
     /** Leaves what the others have made, or makes the late change over it. */
     leave: () => setTooLate(null),
-    insist: () => tooLate && quietly(tooLate.words, tooLate.send),
+    insist: () => void (tooLate && quietly(tooLate.words, tooLate.send)),
     forget: changing.reset,
     plan: (brief: Brief, anew: boolean) =>
       change("another brief", (revision) =>
@@ -86,6 +86,8 @@ export function usePlanChanges(session: SessionView) {
       ),
   };
 }
+
+const done = () => undefined;
 
 const CHANGED_ELSEWHERE = "urn:mellow-tide:problem:changed-elsewhere";
 

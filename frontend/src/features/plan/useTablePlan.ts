@@ -1,7 +1,7 @@
 /** What the table plan shows of a session at one of its moments. */
 import { useMemo } from "react";
 import type { Catalogue, Entry, SessionView } from "../../api/client";
-import type { Moment } from "../../tableplan/layout";
+import type { Moment } from "../../tableplan/moment";
 
 export function useTablePlan(
   session: SessionView,

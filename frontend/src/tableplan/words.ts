@@ -1,0 +1,37 @@
+/** The table plan in words, for those who do not see it. */
+import { capital, listed, placeWord, sided, spoken } from "../lib/words";
+import type { Moment, Names } from "./moment";
+
+export function inWords({ entry, excluded, barred, pregnant }: Moment, names: Names): string {
+  const position = names.positions[entry.position]?.name ?? entry.position;
+  const region = names.regions[entry.region];
+  const window = names.windows[entry.window];
+  const stroke = names.strokes[entry.stroke ?? ""];
+  const where = placeWord(entry.place, entry.position);
+  const open =
+    entry.window === "none" || entry.window === "clothed"
+      ? "Nothing is uncovered."
+      : `Uncovered: ${entry.window_side === "mid" ? "" : `${entry.window_side} `}${window?.name ?? entry.window}.`;
+  const work = stroke
+    ? `${capital(stroke.name)} on the ${region ? sided(region, entry.side) : entry.region}${entry.zone ? `, ${spoken(entry.zone)}` : ""}, ${spoken(stroke.direction)}.`
+    : "";
+  const off = [
+    ...barred.map((id) => names.regions[id]?.whole ?? id),
+    ...excluded.map(({ region: id, side = "both", zone }) => {
+      const there = names.regions[id];
+      const name = there ? sided(there, there.sides === "mid" ? "mid" : side) : id;
+      return zone ? `${name}, ${spoken(zone)}` : name;
+    }),
+  ];
+  return [
+    `The client is ${position}${pregnant ? ", pregnant" : ""}.`,
+    open,
+    where === "away"
+      ? "You are at the basin."
+      : `You ${entry.seated ? "sit" : "stand"} ${where === "behind" ? "behind" : where === "head" || where === "foot" ? `at the ${where}` : `on the client’s ${where}`}.`,
+    work,
+    off.length > 0 ? `Keep off: ${listed(off)}.` : "",
+  ]
+    .filter(Boolean)
+    .join(" ");
+}
