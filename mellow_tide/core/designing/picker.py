@@ -28,11 +28,11 @@ def picks(trial: Trial, stop_id: str) -> tuple[Pick, ...]:
     Raises `BadFlow`.
     """
     stop = stop_named(trial.case.flow, stop_id)
-    slots: tuple[Slot, ...] = (stop.role,) if stop.role in ("open", "close") else WORKED
+    slots = slots_of(stop)
     found = []
     for stroke in trial.case.catalogue.strokes.values():
         here = [slot for slot in slots if slot in stroke.slots]
-        why_not = _misfit(trial, stop, stroke, bool(here))
+        why_not = misfit(trial, stop, stroke)
         if why_not:
             found.append(Pick(stroke=stroke.id, slot=next(iter(stroke.slots)), why_not=why_not))
         else:
@@ -80,12 +80,17 @@ def _pick(trial: Trial, stop: Stop, stroke: Stroke, slot: Slot) -> Pick:
     return Pick(stroke=stroke.id, slot=slot, why_not=tried.why_not, warns=tried.warns, edits=edits)
 
 
-def _misfit(trial: Trial, stop: Stop, stroke: Stroke, slotted: bool) -> str:
+def slots_of(stop: Stop) -> tuple[Slot, ...]:
+    """The places of the arc that a stop of its role has."""
+    return (stop.role,) if stop.role in ("open", "close") else WORKED
+
+
+def misfit(trial: Trial, stop: Stop, stroke: Stroke) -> str:
     """Why a stroke cannot stand in a stop, whoever the client is; empty if it can."""
     region = trial.case.catalogue.regions[stop.region]
     if stop.region not in stroke.regions:
         return f"not for the {region.name}"
-    if not slotted:
+    if not set(slots_of(stop)) & set(stroke.slots):
         return "only to open or to close a session" if stop.role == "work" else "not to open or to close with"
     if "any" in stroke.medium or stop.medium in stroke.medium:
         return ""

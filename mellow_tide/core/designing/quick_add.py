@@ -8,7 +8,7 @@ from pydantic import ValidationError
 from mellow_tide.core.catalogue.records import Region, Slot, Stroke
 from mellow_tide.core.checks.words import span
 from mellow_tide.core.designing.meant import Meant, meanings
-from mellow_tide.core.designing.picker import place_for, step_of
+from mellow_tide.core.designing.picker import misfit, place_for, slots_of, step_of
 from mellow_tide.core.designing.suggestion import BriefChange, NewLength, Suggestion
 from mellow_tide.core.designing.trial import Trial
 from mellow_tide.core.designing.turning import turns_after
@@ -98,22 +98,29 @@ def _strokes(
     if not named:
         yield Suggestion(says=says, why_not=f"the {region.name} is not in this session")
         return
-    if region.id not in stroke.regions:
-        yield Suggestion(says=says, why_not=f"not for the {region.name}")
+    why_not = misfit(trial, named[0], stroke) or _too_deep(typed, stroke)
+    if why_not:
+        yield Suggestion(says=says, why_not=why_not)
         return
-    for slot in stroke.slots:
-        if (slot in ("open", "close")) == (named[0].role == "work"):
+    for slot in slots_of(named[0]):
+        if slot not in stroke.slots:
             continue
         try:
             steps = [_step(trial, typed, meant, stop, stroke, slot) for stop in named]
         except ValidationError:
-            yield Suggestion(says=says, why_not="so many passes or seconds, or that depth, cannot be done")
+            yield Suggestion(says=says, why_not="so many passes or seconds cannot be done")
             return
         edits = [
             InsertStep(stop_id=stop.id, at=place_for(stop, slot), step=step)
             for stop, step in zip(named, steps, strict=True)
         ]
         yield Suggestion.of_edits(f"{says}, {_often(steps[0], stroke)}, {SLOT_WORDS[slot]}", trial, edits)
+
+
+def _too_deep(typed: Typed, stroke: Stroke) -> str:
+    low, high = stroke.depth
+    fits = typed.depth is None or low <= typed.depth <= high
+    return "" if fits else f"{stroke.name} goes from depth {low} to {high}"
 
 
 def _step(trial: Trial, typed: Typed, meant: Meant, stop: Stop, stroke: Stroke, slot: Slot) -> Step:
