@@ -25,7 +25,9 @@ READY = """
 new MutationObserver((_, watching) => {
   if (!document.querySelector('[aria-label^="Tide line"] [role=button]')) return;
   watching.disconnect();
-  requestAnimationFrame(() => (window.readyAt = performance.now()));
+  const ready = () => (window.readyAt ??= performance.now());
+  requestAnimationFrame(ready);
+  setTimeout(ready, 200); // a page that nobody looks at draws no frames
 }).observe(document, { childList: true, subtree: true });
 """
 SCRIPT_WORK = {
