@@ -16,10 +16,6 @@ WIDE = {"width": 1280, "height": 800}
 NARROW = {"width": 390, "height": 844}
 
 
-def sign_in(page: Page) -> None:
-    pass
-
-
 def today(page: Page) -> None:
     SignIn(page).enter().next_action.wait_for()
 
@@ -109,6 +105,14 @@ def plan_compared(page: Page) -> None:
     others.evaluate("e => scrollTo(0, e.offsetTop - 10)")
 
 
+def client(page: Page) -> None:
+    today(page)
+    page.get_by_role("link", name="Clients").click()
+    page.get_by_label("Find a client").fill("otilie")
+    page.get_by_role("link", name="Ottilie Saltgrove").click()
+    page.get_by_role("region", name="Wishes").wait_for()
+
+
 def flows(page: Page) -> None:
     today(page)
     page.get_by_role("link", name="Flows").click()
@@ -148,7 +152,6 @@ def log(page: Page) -> None:
 
 
 SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
-    ("sign-in", sign_in, WIDE, "shore"),
     ("today", today, WIDE, "shore"),
     ("plan", plan, WIDE, "shore"),
     ("plan-list", plan_list, WIDE, "shore"),
@@ -161,6 +164,7 @@ SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("plan-narrow", plan, NARROW, "shore"),
     ("log", log, WIDE, "shore"),
     ("flows", flows, WIDE, "shore"),
+    ("client", client, WIDE, "shore"),
     ("sheet", sheet, WIDE, "shore"),
     ("before-touch", before_touch, WIDE, "shore"),
     ("work", work, WIDE, "shore"),

@@ -40,6 +40,9 @@ export type Version = Schemas["Version"];
 export type FlowView = Schemas["FlowView"];
 export type FlowsBeside = Schemas["FlowsBeside"];
 export type Start = Schemas["Start"];
+export type ClientInList = Schemas["ClientInList"];
+export type ClientPage = Schemas["ClientPage"];
+export type Contact = Schemas["Contact"];
 
 /** What the server refused, or that it could not be reached (status 0). */
 export class Problem extends Error {

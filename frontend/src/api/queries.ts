@@ -4,6 +4,8 @@ import {
   api,
   body,
   type Catalogue,
+  type ClientInList,
+  type ClientPage,
   type Day,
   type FlowView,
   type LogView,
@@ -126,6 +128,20 @@ export const flowsQuery = queryOptions({
   queryKey: ["flows"],
   queryFn: () => body<FlowView[]>(api.GET("/api/flows")),
 });
+
+/** The clients that what was typed could mean. */
+export const clientsQuery = (typed: string, archived: boolean) =>
+  queryOptions({
+    queryKey: ["clients", typed, archived],
+    queryFn: () => body<ClientInList[]>(api.GET("/api/clients", { params: { query: { typed, archived } } })),
+  });
+
+export const clientQuery = (clientId: string) =>
+  queryOptions({
+    queryKey: ["client", clientId],
+    queryFn: () =>
+      body<ClientPage>(api.GET("/api/clients/{client_id}", { params: { path: { client_id: clientId } } })),
+  });
 
 /** Asks anew for what has just been changed; an answer from before the change that is still on its way does not count. */
 export async function askAgain(queries: QueryClient, query: { queryKey: readonly unknown[] }) {

@@ -88,6 +88,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Find Clients
+         * @description The clients that what was typed could mean.
+         */
+        get: operations["find_clients"];
+        put?: never;
+        /**
+         * Add Client
+         * @description Add a client.
+         */
+        post: operations["add_client"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Client
+         * @description The client, and what to know before touching.
+         */
+        get: operations["read_client"];
+        /**
+         * Describe Client
+         * @description Describe, archive or bring back a client.
+         */
+        put: operations["describe_client"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session_id}": {
         parameters: {
             query?: never;
@@ -1223,6 +1271,132 @@ export interface components {
             skips: ("open" | "dry" | "spread" | "warm" | "knead" | "specific" | "mobilise" | "rouse" | "flush" | "settle" | "contraction" | "close")[];
         };
         /**
+         * ClientFacts
+         * @description What of the client changes a plan on the day.
+         *
+         *     Height in cm (100 to 230), weight in kg (25 to 300) if known, settling breaths a minute (4 to 40; adults at rest 12
+         *     to 20). `consents` and `declined` are consent ids: a yes and a no on record. `conditions` are condition ids,
+         *     `gestation_days` the days of pregnancy (0 to 308) if there is one. `day_question`: whether today's "anything new,
+         *     anywhere to keep away from?" is due, and answered. `wishes` are depths by region, said or learnt, that go before the
+         *     brief's; `likes` and `dislikes` are ids of strokes and of tools.
+         */
+        ClientFacts: {
+            /**
+             * Height Cm
+             * @default 170
+             */
+            height_cm: number;
+            /** Weight Kg */
+            weight_kg?: number | null;
+            /**
+             * Breaths Per Minute
+             * @default 12
+             */
+            breaths_per_minute: number;
+            /**
+             * Body Hair
+             * @default usual
+             * @enum {string}
+             */
+            body_hair: "usual" | "much";
+            /**
+             * Skin
+             * @default usual
+             * @enum {string}
+             */
+            skin: "usual" | "dry";
+            /**
+             * Consents
+             * @default []
+             */
+            consents: string[];
+            /**
+             * Declined
+             * @default []
+             */
+            declined: string[];
+            /**
+             * Conditions
+             * @default []
+             */
+            conditions: string[];
+            /** Gestation Days */
+            gestation_days?: number | null;
+            /**
+             * Excluded
+             * @default []
+             */
+            excluded: components["schemas"]["Excluded"][];
+            /**
+             * Day Question
+             * @default not_due
+             * @enum {string}
+             */
+            day_question: "not_due" | "open" | "answered";
+            /**
+             * Wishes
+             * @default []
+             */
+            wishes: components["schemas"]["Wish"][];
+            /**
+             * Likes
+             * @default []
+             */
+            likes: string[];
+            /**
+             * Dislikes
+             * @default []
+             */
+            dislikes: string[];
+        };
+        /**
+         * ClientInList
+         * @description A client as a list shows one.
+         */
+        ClientInList: {
+            /**
+             * Client Id
+             * Format: uuid
+             */
+            client_id: string;
+            /** Name */
+            name: string;
+            /** Address As */
+            address_as: string;
+            /** Phone */
+            phone: string;
+            /** Know First */
+            know_first: string;
+            /** Archived */
+            archived: boolean;
+            /** Last At */
+            last_at: string | null;
+            /** Next At */
+            next_at: string | null;
+        };
+        /**
+         * ClientPage
+         * @description A client whole: what restricts a session and why, consents, wishes, visits. `revision` must be sent back.
+         *
+         *     `pregnancy` says the weeks and days of the day, or is empty.
+         */
+        ClientPage: {
+            /**
+             * Client Id
+             * Format: uuid
+             */
+            client_id: string;
+            /** Revision */
+            revision: number;
+            contact: components["schemas"]["Contact"];
+            facts: components["schemas"]["ClientFacts"];
+            /** Pregnancy */
+            pregnancy: string;
+            restrictions: components["schemas"]["Restrictions"];
+            /** Visits */
+            visits: components["schemas"]["Visit"][];
+        };
+        /**
          * ClientView
          * @description The client of a session, with what to know before touching.
          */
@@ -1365,6 +1539,58 @@ export interface components {
             strokes: string[];
             /** Asks */
             asks: string;
+        };
+        /**
+         * Contact
+         * @description What may be said of a client by hand. Height in cm (100 to 230).
+         */
+        Contact: {
+            /** Name */
+            name: string;
+            /**
+             * Address As
+             * @default
+             */
+            address_as: string;
+            /**
+             * Phone
+             * @default
+             */
+            phone: string;
+            /**
+             * Email
+             * @default
+             */
+            email: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Know First
+             * @default
+             */
+            know_first: string;
+            /**
+             * Height Cm
+             * @default 170
+             */
+            height_cm: number;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
+        };
+        /**
+         * ContactChange
+         * @description What is said of the client read at `revision`.
+         */
+        ContactChange: {
+            /** Revision */
+            revision: number;
+            contact: components["schemas"]["Contact"];
         };
         /**
          * CopySteps
@@ -2168,6 +2394,19 @@ export interface components {
              * @default
              */
             because: string;
+        };
+        /**
+         * NewClient
+         * @description A client in one line.
+         */
+        NewClient: {
+            /** Name */
+            name: string;
+            /**
+             * Phone
+             * @default
+             */
+            phone: string;
         };
         /**
          * NewFlow
@@ -3378,6 +3617,24 @@ export interface components {
             name: string;
         };
         /**
+         * Visit
+         * @description A session of a client, with what was logged of it.
+         */
+        Visit: {
+            /**
+             * Session Id
+             * Format: uuid
+             */
+            session_id: string;
+            /**
+             * Starts At
+             * Format: date-time
+             */
+            starts_at: string;
+            brief: components["schemas"]["Brief"];
+            log: components["schemas"]["Log"] | null;
+        };
+        /**
          * Window
          * @description A part of the client that may be uncovered; opening and closing take seconds.
          *
@@ -3415,6 +3672,16 @@ export interface components {
              * @default []
              */
             uncovers: string[];
+        };
+        /**
+         * Wish
+         * @description The depth (1 to 5, half levels too) that a client wishes on a region.
+         */
+        Wish: {
+            /** Region */
+            region: string;
+            /** Depth */
+            depth: number;
         };
         /**
          * Wished
@@ -3632,6 +3899,173 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CatalogueView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_clients: {
+        parameters: {
+            query?: {
+                typed?: string;
+                archived?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientInList"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_client: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewClient"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientPage"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_client: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientPage"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    describe_client: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ContactChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientPage"];
                 };
             };
             /** @description Unauthorized */

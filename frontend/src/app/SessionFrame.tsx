@@ -19,7 +19,19 @@ export function SessionFrame() {
   return (
     <>
       <div className="mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1">
-        <h1 className="text-3xl">{session.data?.client.name ?? " "}</h1>
+        <h1 className="text-3xl">
+          {session.data ? (
+            <Link
+              to="/clients/$clientId"
+              params={{ clientId: session.data.client.client_id }}
+              className="decoration-tide/60 decoration-dotted underline-offset-4 hover:underline"
+            >
+              {session.data.client.name}
+            </Link>
+          ) : (
+            " "
+          )}
+        </h1>
         {session.data && me.data && (
           <p className="text-quiet">
             {dayAndTime(session.data.starts_at, me.data.time_zone, new Date())}

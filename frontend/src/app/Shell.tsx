@@ -22,6 +22,7 @@ export function Shell() {
           {(
             [
               ["/", "Today"],
+              ["/clients", "Clients"],
               ["/flows", "Flows"],
             ] as const
           ).map(([to, name]) => (
@@ -29,7 +30,7 @@ export function Shell() {
               key={to}
               to={to}
               activeOptions={{ exact: true }}
-              className="flex min-h-11 items-center rounded-field px-3 hover:bg-base-200"
+              className="flex min-h-11 items-center rounded-field px-2 sm:px-3 hover:bg-base-200"
               activeProps={{ className: "font-bold", "aria-current": "page" }}
             >
               {name}

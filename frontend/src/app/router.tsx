@@ -8,6 +8,8 @@ import {
 } from "@tanstack/react-router";
 import { Problem } from "../api/client";
 import { meQuery } from "../api/queries";
+import { ClientPage } from "../features/clients/ClientPage";
+import { ClientsPage } from "../features/clients/ClientsPage";
 import { FlowsPage } from "../features/flows/FlowsPage";
 import { LogPage } from "../features/log/LogPage";
 import { PlanPage } from "../features/plan/PlanPage";
@@ -61,6 +63,12 @@ const session = createRoute({
   path: "session/$sessionId",
   component: SessionFrame,
 });
+const clients = createRoute({ getParentRoute: () => framed, path: "clients", component: ClientsPage });
+const client = createRoute({
+  getParentRoute: () => framed,
+  path: "clients/$clientId",
+  component: ClientPage,
+});
 const flows = createRoute({ getParentRoute: () => framed, path: "flows", component: FlowsPage });
 const plan = createRoute({
   getParentRoute: () => session,
@@ -82,7 +90,10 @@ export function makeRouter(queries: QueryClient) {
   return createRouter({
     routeTree: root.addChildren([
       signIn,
-      inside.addChildren([framed.addChildren([today, flows, session.addChildren([plan, sheet, log])]), work]),
+      inside.addChildren([
+        framed.addChildren([today, clients, client, flows, session.addChildren([plan, sheet, log])]),
+        work,
+      ]),
     ]),
     context: { queries },
     scrollRestoration: true,

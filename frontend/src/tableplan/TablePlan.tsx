@@ -9,11 +9,13 @@ interface Props {
   /** What can be pointed at; without it the regions that are seen are only named. */
   spots?: readonly Spot[];
   chosen?: string | null;
+  /** Places that are shaded, by the key of their spot, from 0 (not) to 1. */
+  shaded?: Readonly<Record<string, number>>;
   onPick?: (spot: Spot) => void;
 }
 
 /** Straight down on the table, chair or mat: the client as they lie, cloth, bolsters, strokes, and where one stands. */
-export function TablePlan({ moment, catalogue, spots, chosen, onPick }: Props) {
+export function TablePlan({ moment, catalogue, spots, chosen, shaded, onPick }: Props) {
   const layout = useMemo(() => layTablePlan(moment, catalogue), [moment, catalogue]);
   const id = useId();
   const picked = spots ?? layout.spots;
@@ -46,6 +48,10 @@ export function TablePlan({ moment, catalogue, spots, chosen, onPick }: Props) {
       </g>
       {layout.belly && <path d={layout.belly} className="fill-none stroke-quiet/60" strokeWidth={0.7} />}
       {layout.cloth && <Sheet id={id} layout={layout} />}
+      {shaded &&
+        layout.spots.map((spot) => (
+          <path key={spot.key} d={spot.path} className="fill-tide-deep" opacity={shaded[spot.key] ?? 0} />
+        ))}
       {layout.worked.map((path) => (
         <path key={path} d={path} className="fill-tide" opacity={0.5} />
       ))}

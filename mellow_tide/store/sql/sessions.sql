@@ -7,7 +7,7 @@ VALUES (%(practice_id)s, %(client_id)s, %(name)s, %(height_cm)s, %(weight_kg)s, 
 ON CONFLICT (practice_id, client_id) DO NOTHING
 
 -- name: set_excluded
-UPDATE client SET excluded = %(excluded)s
+UPDATE client SET excluded = %(excluded)s, revision = revision + 1
 WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s
 
 -- name: insert_session

@@ -2,7 +2,7 @@ import { useForm } from "react-hook-form";
 import type { Step } from "../../api/client";
 import { secondsTyped } from "../../lib/typedTime";
 import type { StepChange } from "./edits";
-import type { StrokeActions } from "./StrokeRow";
+import type { StrokeActions } from "./strokeActions";
 
 interface Words {
   seconds: string;

@@ -2,19 +2,8 @@ import { useState } from "react";
 import type { Catalogue, Entry, Step } from "../../api/client";
 import { span } from "../../lib/time";
 import { capital, depthWord, spoken } from "../../lib/words";
-import type { StepChange } from "./edits";
 import { StrokeMore } from "./StrokeMore";
-
-/** What can be done to a stroke. */
-export interface StrokeActions {
-  change(change: StepChange): void;
-  move(by: -1 | 1): void;
-  remove(): void;
-  /** Begins a stop of its own with it. */
-  split: (() => void) | undefined;
-  /** It is the only one of its stop, which cannot be without. */
-  last: boolean;
-}
+import type { StrokeActions } from "./strokeActions";
 
 interface Props {
   entry: Entry;

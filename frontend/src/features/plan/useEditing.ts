@@ -51,7 +51,7 @@ export function useEditing({ session, catalogue, changes, change, say }: Args): 
       turn = turn.then(act).catch(() => now().say("That could not be done just now."));
     };
     const land = async (landing: Landing, words: string, name: string) => {
-      await now().changes.edit(landing.edits ?? [], words);
+      if (!(await now().changes.edit(landing.edits ?? [], words))) return;
       now().say([`${capital(landingWords(name, landing))}.`, landing.warns].filter(Boolean).join(" "));
     };
     return {

@@ -40,8 +40,12 @@ export function usePlanChanges(session: SessionView) {
     },
   });
   const change = (words: string, send: Send) => changing.mutateAsync({ send, words });
-  /** For callers that show what went wrong through `problem`. */
-  const quietly = (words: string, send: Send) => change(words, send).then(done, done);
+  /** For callers that leave it to `problem` to show what went wrong; whether it was made. */
+  const quietly = (words: string, send: Send) =>
+    change(words, send).then(
+      () => true,
+      () => false,
+    );
   return {
     changing: changing.isPending,
     problem: tooLate ? null : changing.error,
@@ -86,8 +90,6 @@ export function usePlanChanges(session: SessionView) {
       ),
   };
 }
-
-const done = () => undefined;
 
 const CHANGED_ELSEWHERE = "urn:mellow-tide:problem:changed-elsewhere";
 

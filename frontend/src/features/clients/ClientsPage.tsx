@@ -1,0 +1,127 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Link, useNavigate } from "@tanstack/react-router";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+import { api, body, type ClientInList, type ClientPage } from "../../api/client";
+import { clientsQuery, meQuery } from "../../api/queries";
+import { dayAndTime } from "../../lib/time";
+import { ProblemNote } from "../../ui/ProblemNote";
+
+/** Clients: search first; a name, digits of a phone number, or a word of what was noted. */
+export function ClientsPage() {
+  const [typed, setTyped] = useState("");
+  const [withOld, setWithOld] = useState(false);
+  const found = useQuery({ ...clientsQuery(typed.trim(), withOld), placeholderData: keepPreviousData });
+  const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
+  return (
+    <>
+      <h1 className="text-3xl">Clients</h1>
+      <div className="mt-4 flex flex-wrap items-center gap-x-6 gap-y-2">
+        <input
+          type="search"
+          className="input min-h-11 w-full sm:w-96"
+          aria-label="Find a client"
+          placeholder="Name, digits of the phone, a word you noted"
+          maxLength={80}
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        <label className="flex min-h-11 items-center gap-3">
+          <input
+            type="checkbox"
+            className="checkbox"
+            checked={withOld}
+            onChange={(event) => setWithOld(event.target.checked)}
+          />
+          With those put away
+        </label>
+      </div>
+      <AddClient />
+      {found.error && <ProblemNote error={found.error} onAgain={() => found.refetch()} />}
+      {found.data?.length === 0 && (
+        <p role="status" className="mt-6">
+          {typed.trim()
+            ? "Nobody is found by these words. Try fewer letters."
+            : "Nobody yet: add the first one above."}
+        </p>
+      )}
+      <ul aria-label="Clients" className="mt-4">
+        {found.data?.map((client) => (
+          <Row key={client.client_id} client={client} timeZone={timeZone} />
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function Row({ client, timeZone }: { client: ClientInList; timeZone: string }) {
+  const when = (at: string) => dayAndTime(at, timeZone, new Date());
+  return (
+    <li className="border-t border-base-300">
+      <Link
+        to="/clients/$clientId"
+        params={{ clientId: client.client_id }}
+        className="grid min-h-14 items-baseline gap-x-6 rounded-field px-2 py-3 hover:bg-base-200 sm:grid-cols-[16rem_1fr_auto]"
+      >
+        <span>
+          <span className="font-bold">{client.name}</span>
+          {client.archived && <span className="text-quiet italic"> put away</span>}
+        </span>
+        <span>{client.know_first}</span>
+        <span className="text-quiet">
+          {client.next_at
+            ? `next ${when(client.next_at)}`
+            : client.last_at
+              ? `last ${when(client.last_at)}`
+              : client.phone}
+        </span>
+      </Link>
+    </li>
+  );
+}
+
+/** A client in one line; the rest follows on their page. */
+function AddClient() {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const form = useForm({ defaultValues: { name: "", phone: "" } });
+  const adding = useMutation({
+    mutationFn: (words: { name: string; phone: string }) =>
+      body<ClientPage>(api.POST("/api/clients", { body: words })),
+    onSuccess: async ({ client_id }) => {
+      await queries.invalidateQueries({ queryKey: ["clients"] });
+      await navigate({ to: "/clients/$clientId", params: { clientId: client_id } });
+    },
+  });
+  return (
+    <form
+      aria-label="Add a client"
+      className="mt-3 flex flex-wrap items-center gap-2"
+      onSubmit={form.handleSubmit((words) => adding.mutate(words))}
+    >
+      <input
+        className="input min-h-11 w-64"
+        aria-label="Name"
+        placeholder="Name of a new client"
+        maxLength={120}
+        {...form.register("name", { validate: (name) => name.trim() !== "" })}
+      />
+      <input
+        className="input min-h-11 w-48"
+        aria-label="Phone"
+        placeholder="Phone"
+        maxLength={40}
+        {...form.register("phone")}
+      />
+      <button type="submit" className="btn min-h-11" disabled={adding.isPending}>
+        Add
+      </button>
+      {form.formState.errors.name && (
+        <span role="alert" className="text-accent">
+          Give a name.
+        </span>
+      )}
+      {adding.error && <ProblemNote error={adding.error} />}
+    </form>
+  );
+}

@@ -1,0 +1,43 @@
+/** What to know of a client before touching, in words, the gravest first. */
+import type { Catalogue, ClientPage } from "../../api/client";
+import { capital, sided, spoken } from "../../lib/words";
+
+export interface Caution {
+  level: "stop" | "ask" | "adapt";
+  words: string;
+  means: string;
+}
+
+const ORDER = { stop: 0, ask: 1, adapt: 2 };
+
+/** Stop signs, what the clinician is asked, and what is adapted, each with what it means for a session. */
+export function cautionsOf({ restrictions }: ClientPage): Caution[] {
+  return [...(restrictions.reasons ?? [])]
+    .map(({ level, name, says }) => ({ level, words: capital(name), means: says }))
+    .sort((a, b) => ORDER[a.level] - ORDER[b.level]);
+}
+
+/** The places to keep off, in words. */
+export function keptOff({ facts }: ClientPage, catalogue: Pick<Catalogue, "regions">): string[] {
+  return (facts.excluded ?? []).map(({ region, side = "both", zone, because }) => {
+    const known = catalogue.regions[region];
+    const place = known ? sided(known, known.sides === "mid" ? "mid" : side) : region;
+    return capital([zone ? `${place}, ${spoken(zone)}` : place, because].filter(Boolean).join(": "));
+  });
+}
+
+export interface ConsentWords {
+  id: string;
+  asks: string;
+  answer: "yes" | "no" | "not asked";
+}
+
+/** Every consent with its answer: what was declined first, then what was never asked. */
+export function consentsOf({ facts }: ClientPage, catalogue: Pick<Catalogue, "consents">): ConsentWords[] {
+  const answer = (id: string) =>
+    facts.declined?.includes(id) ? "no" : facts.consents?.includes(id) ? "yes" : "not asked";
+  const rank = { no: 0, "not asked": 1, yes: 2 };
+  return Object.values(catalogue.consents)
+    .map(({ id, name }): ConsentWords => ({ id, asks: capital(name), answer: answer(id) }))
+    .sort((a, b) => rank[a.answer] - rank[b.answer]);
+}

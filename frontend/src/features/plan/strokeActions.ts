@@ -1,0 +1,12 @@
+import type { StepChange } from "./edits";
+
+/** What can be done to a stroke. */
+export interface StrokeActions {
+  change(change: StepChange): void;
+  move(by: -1 | 1): void;
+  remove(): void;
+  /** Begins a stop of its own with it. */
+  split: (() => void) | undefined;
+  /** It is the only one of its stop, which cannot be without. */
+  last: boolean;
+}
