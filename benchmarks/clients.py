@@ -51,12 +51,14 @@ def figures() -> Iterator[Figure]:
 def fill(connection: psycopg.Connection) -> None:
     """Ten thousand made-up clients with notes."""
     look_through(connection, Sight(PRACTICE_ID))
-    with connection.cursor().copy(
-        "COPY client (practice_id, client_id, name, phone, note) FROM STDIN"
-    ) as rows:
-        for number in range(MANY):
-            name = f"{FIRST[number % 10]} {LAST[number // 10 % 10]} {number}"
-            note = f"Came {number % 9} times; likes it quiet, and the {LAST[number % 7].lower()} story."
-            rows.write_row((PRACTICE_ID, uuid4(), name, f"01326 555{number:05d}", note))
+    rows = []
+    for number in range(MANY):
+        name = f"{FIRST[number % 10]} {LAST[number // 10 % 10]} {number}"
+        note = f"Came {number % 9} times; likes it quiet, and the {LAST[number % 7].lower()} story."
+        rows.append((PRACTICE_ID, uuid4(), name, f"01326 555{number:05d}", note))
+    with connection.cursor() as cursor:
+        cursor.executemany(
+            "INSERT INTO client (practice_id, client_id, name, phone, note) VALUES (%s, %s, %s, %s, %s)", rows
+        )
     connection.commit()
     look_through(connection, Sight(PRACTICE_ID))

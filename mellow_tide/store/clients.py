@@ -59,7 +59,10 @@ class VisitRow:
 def clients_found(
     c: Connection[Row], practice_id: UUID, typed: str, archived: bool, most: int
 ) -> list[ClientLine]:
-    """The clients in whose name, ways of address or notes the words are, or nearly are, or the phone's digits are."""
+    """The clients in whose name, way of address or notes the letters are, or in whose phone number the digits are.
+
+    Where there is none, those whose name is nearly so.
+    """
     words = " ".join(typed.lower().split())
     digits = "".join(letter for letter in words if letter.isdigit())
     values = {
@@ -73,7 +76,8 @@ def clients_found(
         "most": most,
     }
     with c.cursor(row_factory=class_row(ClientLine)) as cursor:
-        return cursor.execute(query("clients_found"), values).fetchall()
+        found = cursor.execute(query("clients_found"), values).fetchall()
+        return found or cursor.execute(query("clients_alike"), values).fetchall()
 
 
 def find_client(c: Connection[Row], practice_id: UUID, client_id: UUID) -> ClientRow:
