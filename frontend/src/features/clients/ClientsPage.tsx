@@ -6,6 +6,7 @@ import { api, body, type ClientInList, type ClientPage } from "../../api/client"
 import { clientsQuery, meQuery } from "../../api/queries";
 import { dayAndTime } from "../../lib/time";
 import { ProblemNote } from "../../ui/ProblemNote";
+import { SearchLine } from "../../ui/SearchLine";
 
 /** Clients: search first; a name, digits of a phone number, or a word of what was noted. */
 export function ClientsPage() {
@@ -16,26 +17,14 @@ export function ClientsPage() {
   return (
     <>
       <h1 className="text-3xl">Clients</h1>
-      <div className="mt-4 flex flex-wrap items-center gap-x-6 gap-y-2">
-        <input
-          type="search"
-          className="input min-h-11 w-full sm:w-96"
-          aria-label="Find a client"
-          placeholder="Name, digits of the phone, a word you noted"
-          maxLength={80}
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-        />
-        <label className="flex min-h-11 items-center gap-3">
-          <input
-            type="checkbox"
-            className="checkbox"
-            checked={withOld}
-            onChange={(event) => setWithOld(event.target.checked)}
-          />
-          With those put away
-        </label>
-      </div>
+      <SearchLine
+        label="Find a client"
+        placeholder="Name, digits of the phone, a word you noted"
+        typed={typed}
+        onType={setTyped}
+        withOld={withOld}
+        onWithOld={setWithOld}
+      />
       <AddClient />
       {found.error && <ProblemNote error={found.error} onAgain={() => found.refetch()} />}
       {found.data?.length === 0 && (

@@ -4,6 +4,7 @@ import { api, body, type Catalogue, type FlowsBeside } from "../../api/client";
 import { catalogueQuery, flowsQuery } from "../../api/queries";
 import { Compare } from "../../compare/Compare";
 import { ProblemNote } from "../../ui/ProblemNote";
+import { SearchLine } from "../../ui/SearchLine";
 import { useWidth } from "../../ui/useWidth";
 import { Waiting } from "../../ui/Waiting";
 import { FlowRow } from "./FlowRow";
@@ -31,28 +32,18 @@ export function FlowsPage() {
       <p className="mt-1 max-w-[65ch]">
         Sessions to start from. Each is adapted to the client it is used for, and every change is named first.
       </p>
-      <div className="mt-4 flex flex-wrap items-center gap-x-6 gap-y-2">
-        <input
-          type="search"
-          className="input min-h-11 w-full sm:w-96"
-          aria-label="Find a flow"
-          placeholder="Name, region, minutes, kind: feet 75"
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-        />
-        <label className="flex min-h-11 items-center gap-3">
-          <input
-            type="checkbox"
-            className="checkbox"
-            checked={withOld}
-            onChange={(event) => setWithOld(event.target.checked)}
-          />
-          With those put away
-        </label>
+      <SearchLine
+        label="Find a flow"
+        placeholder="Name, region, minutes, kind: feet 75"
+        typed={typed}
+        onType={setTyped}
+        withOld={withOld}
+        onWithOld={setWithOld}
+      >
         <p role="status" className="text-quiet">
           {shown.length === kept.length ? `${kept.length} flows` : `${shown.length} of ${kept.length} flows`}
         </p>
-      </div>
+      </SearchLine>
       {compared.length === 1 && (
         <p role="status" className="mt-3">
           Choose a second one to compare with.

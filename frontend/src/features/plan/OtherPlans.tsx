@@ -2,11 +2,9 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { type Adjustment, api, type Brief, body, type Catalogue, type SessionView } from "../../api/client";
 import { alternativesQuery } from "../../api/queries";
-import { Compare } from "../../compare/Compare";
+import { Beside } from "../../compare/Beside";
 import { capital } from "../../lib/words";
 import { SmallTide } from "../../tideline/SmallTide";
-import { ProblemNote } from "../../ui/ProblemNote";
-import { Waiting } from "../../ui/Waiting";
 import { whatSetsApart } from "./apart";
 
 interface Props {
@@ -58,7 +56,7 @@ export function OtherPlans({ session, catalogue, onTake }: Props) {
         })}
       </ul>
       {compared && isCompared && (
-        <Beside
+        <Comparison
           session={session}
           brief={compared}
           name={nameOf(compared, session, catalogue)}
@@ -69,7 +67,7 @@ export function OtherPlans({ session, catalogue, onTake }: Props) {
   );
 }
 
-function Beside(props: { session: SessionView; brief: Brief; name: string; catalogue: Catalogue }) {
+function Comparison(props: { session: SessionView; brief: Brief; name: string; catalogue: Catalogue }) {
   const { session, brief, name, catalogue } = props;
   const beside = useQuery({
     queryKey: ["comparison", session.session_id, session.revision, brief],
@@ -82,17 +80,9 @@ function Beside(props: { session: SessionView; brief: Brief; name: string; catal
       ),
     staleTime: Number.POSITIVE_INFINITY,
   });
-  if (beside.error) return <ProblemNote error={beside.error} onAgain={() => beside.refetch()} />;
-  if (!beside.data) return <Waiting what="Laying one over the other" />;
   return (
     <section aria-label="Comparison" className="mt-5">
-      <Compare
-        first={session.evaluation}
-        second={beside.data.evaluation}
-        names={["Now", name]}
-        difference={beside.data.difference}
-        catalogue={catalogue}
-      />
+      <Beside now={session.evaluation} other={beside} name={name} catalogue={catalogue} />
     </section>
   );
 }

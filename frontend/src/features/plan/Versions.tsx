@@ -2,9 +2,8 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import { useState } from "react";
 import { type Adjustment, api, body, type Catalogue, type SessionView, type Version } from "../../api/client";
 import { askAgain, versionsQuery } from "../../api/queries";
-import { Compare } from "../../compare/Compare";
+import { Beside } from "../../compare/Beside";
 import { ProblemNote } from "../../ui/ProblemNote";
-import { Waiting } from "../../ui/Waiting";
 import type { PlanChanges } from "./usePlanChanges";
 
 const path = "/api/sessions/{session_id}/versions" as const;
@@ -139,12 +138,14 @@ function VersionRow(props: {
         </button>
       </div>
       {changing.error && <ProblemNote error={changing.error} />}
-      {compared && !version.stands && <Beside session={session} version={version} catalogue={catalogue} />}
+      {compared && !version.stands && (
+        <Comparison session={session} version={version} catalogue={catalogue} />
+      )}
     </li>
   );
 }
 
-function Beside({
+function Comparison({
   session,
   version,
   catalogue,
@@ -162,17 +163,9 @@ function Beside({
         }),
       ),
   });
-  if (beside.error) return <ProblemNote error={beside.error} onAgain={() => beside.refetch()} />;
-  if (!beside.data) return <Waiting what="Laying one over the other" />;
   return (
     <div className="mt-3">
-      <Compare
-        first={session.evaluation}
-        second={beside.data.evaluation}
-        names={["Now", version.name]}
-        difference={beside.data.difference}
-        catalogue={catalogue}
-      />
+      <Beside now={session.evaluation} other={beside} name={version.name} catalogue={catalogue} />
     </div>
   );
 }

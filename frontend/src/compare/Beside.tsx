@@ -1,0 +1,29 @@
+import type { UseQueryResult } from "@tanstack/react-query";
+import type { Adjustment, Catalogue, Evaluation } from "../api/client";
+import { ProblemNote } from "../ui/ProblemNote";
+import { Waiting } from "../ui/Waiting";
+import { Compare } from "./Compare";
+
+interface Props {
+  /** The plan as it stands. */
+  now: Evaluation;
+  /** The other one, once it has come. */
+  other: UseQueryResult<Adjustment>;
+  name: string;
+  catalogue: Catalogue;
+}
+
+/** Another plan over the one that stands. */
+export function Beside({ now, other, name, catalogue }: Props) {
+  if (other.error) return <ProblemNote error={other.error} onAgain={() => other.refetch()} />;
+  if (!other.data) return <Waiting what="Laying one over the other" />;
+  return (
+    <Compare
+      first={now}
+      second={other.data.evaluation}
+      names={["Now", name]}
+      difference={other.data.difference}
+      catalogue={catalogue}
+    />
+  );
+}
