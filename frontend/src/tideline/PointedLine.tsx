@@ -2,6 +2,7 @@ import type { Catalogue, RunSheet } from "../api/client";
 import { clock, span } from "../lib/time";
 import { capital, depthWord, sided, spoken } from "../lib/words";
 import { type Pointed, usePointed } from "./pointed";
+import { transitionWord } from "./transitionWord";
 
 interface Props {
   pointed: Pointed;
@@ -26,7 +27,7 @@ export function PointedLine({ pointed, sheet, selected, catalogue }: Props) {
         `depth ${entry.depth}, ${depthWord[entry.depth ?? 1]}`,
         span(entry.seconds),
       ]
-    : [`on the way to it, ${span(entry.seconds)}`];
+    : [transitionWord(entry, catalogue), span(entry.seconds)];
   return (
     <>
       <span className="numbers">{clock(entry.start)}</span>{" "}

@@ -5,6 +5,7 @@ import { capital, depthWord, sided, spoken } from "../../lib/words";
 import { type Spot, zoneSpots } from "../../tableplan/layout";
 import { TablePlan } from "../../tableplan/TablePlan";
 import { type Pointed, usePointed } from "../../tideline/pointed";
+import { transitionWord } from "../../tideline/transitionWord";
 import { KeepOff, type OffPlace } from "./KeepOff";
 import { PlayTable } from "./PlayTable";
 import { useTablePlan } from "./useTablePlan";
@@ -106,23 +107,6 @@ function select(spot: Spot, sheet: RunSheet, onSelect: (stopId: string) => void)
   if (there) onSelect(there.stop_id);
 }
 
-const DOING: Partial<Record<Entry["kind"], string>> = {
-  turn: "Turn the client",
-  sit_back: "The client sits back",
-  bolster: "Move the bolster",
-  walk: "Walk",
-  wash: "Wash hands",
-  open_window: "Uncover",
-  close_window: "Cover",
-  announce: "Rest the hands there first",
-  oil: "Warm oil in the hands",
-  check_in: "Ask about the pressure",
-  towel: "Fetch a hot towel",
-  wipe: "Wipe the oil off",
-  stool: "Move the stool",
-  height: "Table up or down",
-};
-
 /** What is done at the moment, in words, and what was found at its stop. */
 function Detail({
   entry,
@@ -152,7 +136,7 @@ function Detail({
             {entry.depth}, {depthWord[entry.depth ?? 1]}, {span(entry.seconds)}
           </>
         ) : (
-          `${DOING[entry.kind] ?? entry.kind}, ${span(entry.seconds)}`
+          `${capital(transitionWord(entry, catalogue))}, ${span(entry.seconds)}`
         )}
       </p>
       {found.map((finding) => (

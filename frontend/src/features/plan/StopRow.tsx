@@ -4,6 +4,7 @@ import { clock, span } from "../../lib/time";
 import { capital, sided } from "../../lib/words";
 import { STEP } from "../../tideline/pull";
 import type { TideEditing } from "../../tideline/TideLine";
+import { transitionWord } from "../../tideline/transitionWord";
 import type { ZoneChoice } from "./AtTheTable";
 import { changeStep, moveStep, removeStep, splitStop } from "./edits";
 import { StopTools } from "./StopTools";
@@ -102,13 +103,6 @@ export function StopRow(props: Props) {
   );
 }
 
-const BETWEEN: Partial<Record<Entry["kind"], string>> = {
-  oil: "warm oil in the hands",
-  towel: "fetch a hot towel",
-  wipe: "wipe the oil off",
-  check_in: "ask about the pressure",
-};
-
 function Strokes({ session, stop, entries, catalogue, onEdit, choosing, onChooseZone }: Props) {
   const { stops } = session.plan.flow;
   const edit = (edits: Edit[]) => edits.length > 0 && onEdit?.(edits);
@@ -121,7 +115,7 @@ function Strokes({ session, stop, entries, catalogue, onEdit, choosing, onChoose
           return (
             entry.working && (
               <li key={entry.start} className="flex justify-between py-1 text-quiet italic">
-                <span>{BETWEEN[entry.kind]}</span>
+                <span>{transitionWord(entry, catalogue)}</span>
                 <span className="numbers">{span(entry.seconds)}</span>
               </li>
             )

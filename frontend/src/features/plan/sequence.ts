@@ -1,5 +1,5 @@
 import type { Catalogue, Entry, Stop } from "../../api/client";
-import { walkWords } from "../../lib/words";
+import { transitionWord } from "../../tideline/transitionWord";
 
 /** Neighbouring stops in one position together. */
 export function groupByPosition(stops: readonly Stop[]): { position: string; stops: Stop[] }[] {
@@ -24,39 +24,8 @@ export function stopSeconds(entries: readonly Entry[]): number {
   return entries.filter((entry) => entry.working).reduce((sum, entry) => sum + entry.seconds, 0);
 }
 
-function inWords(entry: Entry, catalogue: Catalogue): string {
-  const window = catalogue.windows[entry.about]?.name ?? entry.about;
-  const side = entry.about_side === "mid" ? "" : `${entry.about_side} `;
-  switch (entry.kind) {
-    case "turn":
-      return `turn to ${catalogue.positions[entry.about]?.name ?? entry.about}`;
-    case "sit_back":
-      return catalogue.positions[entry.about]?.name ?? entry.about;
-    case "bolster":
-      return "move the bolster";
-    case "stool":
-      return entry.about === "fetch" ? "fetch the stool" : "put the stool back";
-    case "height":
-      return entry.about === "low" ? "table down" : "table up";
-    case "towel":
-      return "fetch a hot towel";
-    case "wipe":
-      return "wipe the hands";
-    case "walk":
-      return walkWords(entry.about, entry.position);
-    case "wash":
-      return "wash hands";
-    case "open_window":
-      return `uncover the ${side}${window}`;
-    case "close_window":
-      return `cover the ${side}${window}`;
-    default:
-      return entry.kind;
-  }
-}
-
 /** What happens before a stop, in one line with the seconds of all of it. */
 export function transitionWords(entries: readonly Entry[], catalogue: Catalogue): string {
   const seconds = entries.reduce((sum, entry) => sum + entry.seconds, 0);
-  return `${entries.map((entry) => inWords(entry, catalogue)).join(", ")} (${seconds} s)`;
+  return `${entries.map((entry) => transitionWord(entry, catalogue)).join(", ")} (${seconds} s)`;
 }

@@ -50,7 +50,7 @@ it("says what comes before a stop and its strokes with depth and passes", () => 
       start: 120,
       seconds: 55,
       name: "Left foot",
-      before: ["turn to supine", "uncover feet"],
+      before: ["turn to supine", "uncover the feet"],
       strokes: ["kneading between toes 3/4 (slow)", "ask"],
       position: "supine",
     },

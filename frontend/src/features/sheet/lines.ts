@@ -1,6 +1,7 @@
 /** The run sheet as lines to be read from the table. */
 import type { Catalogue, Entry, RunSheet, SessionView } from "../../api/client";
-import { capital, sided, spoken, walkWords } from "../../lib/words";
+import { capital, sided, spoken } from "../../lib/words";
+import { transitionWord } from "../../tideline/transitionWord";
 
 export interface StopLines {
   id: string;
@@ -31,8 +32,8 @@ export function linesOf(flow: Flow, sheet: RunSheet, catalogue: Catalogue): Stop
       seconds: working.reduce((sum, entry) => sum + entry.seconds, 0),
       name: capital(role + name),
       before: own
-        .filter((entry) => !entry.working)
-        .map((entry) => before(entry, catalogue))
+        .filter((entry) => !entry.working && entry.kind !== "announce")
+        .map((entry) => transitionWord(entry, catalogue))
         .filter(Boolean),
       strokes: working.map((entry) => stroke(entry, flow, catalogue)).filter(Boolean),
       position: stop.position,
@@ -50,31 +51,4 @@ function stroke(entry: Entry, flow: Flow, catalogue: Catalogue): string {
   const where = entry.zone ? ` ${spoken(entry.zone)}` : "";
   const note = step?.note ? ` (${step.note})` : "";
   return `${name}${where} ${entry.depth}/${entry.passes}${note}`;
-}
-
-function before(entry: Entry, catalogue: Catalogue): string {
-  const window = catalogue.windows[entry.about]?.name ?? "";
-  const side = entry.about_side === "mid" ? "" : `${entry.about_side} `;
-  switch (entry.kind) {
-    case "turn":
-      return `turn to ${catalogue.positions[entry.about]?.name ?? entry.about}`;
-    case "sit_back":
-      return catalogue.positions[entry.about]?.name ?? "";
-    case "open_window":
-      return `uncover ${side}${window}`;
-    case "close_window":
-      return `cover ${side}${window}`;
-    case "wash":
-      return "wash hands";
-    case "walk":
-      return walkWords(entry.about, entry.position);
-    case "bolster":
-      return "bolster";
-    case "stool":
-      return entry.about === "fetch" ? "stool" : "stool away";
-    case "height":
-      return entry.about === "low" ? "table down" : "table up";
-    default:
-      return "";
-  }
 }
