@@ -12,7 +12,18 @@ from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.store.database import Database
 from mellow_tide.web import pages, problems
 from mellow_tide.web.guard import OwnPagesOnly, signed_in
-from mellow_tide.web.routes import clients, designing, flows, practice, sessions, sign_in, versions
+from mellow_tide.web.routes import (
+    clients,
+    designing,
+    exchange,
+    flows,
+    intake_form,
+    intakes,
+    practice,
+    sessions,
+    sign_in,
+    versions,
+)
 
 
 def make_app(dsn: str, built: Path | None = None) -> FastAPI:
@@ -44,9 +55,10 @@ def make_app(dsn: str, built: Path | None = None) -> FastAPI:
     problems.install(app)
     # Asking who it is sits on the parent, so that no new route can forget it.
     inside = APIRouter(dependencies=[Depends(signed_in)])
-    for part in (practice, clients, sessions, designing, versions, flows):
+    for part in (practice, clients, exchange, intakes, sessions, designing, versions, flows):
         inside.include_router(part.router)
     app.include_router(sign_in.router, prefix="/api")
+    app.include_router(intake_form.router, prefix="/api")
     app.include_router(inside, prefix="/api")
     if built:
         pages.install(app, built)

@@ -1,10 +1,15 @@
-"""Who is in the demo: one therapist and six clients of a small practice above an old boat shed."""
+"""Who is in the demo: one therapist and thirteen clients of a small practice above an old boat shed."""
 
 from dataclasses import dataclass
+from datetime import date, timedelta
+from typing import Any
 from uuid import UUID, uuid5
 
+from mellow_tide.core.care.pregnancy import TERM_DAYS
 from mellow_tide.core.catalogue.house import House
-from mellow_tide.core.flow.brief import Brief, ClientFacts, Wish
+from mellow_tide.core.flow.brief import Brief, Excluded, Place, Wish
+from mellow_tide.core.meeting.answers import Answers
+from mellow_tide.core.meeting.record import ClientRecord
 
 NAMESPACE = UUID("5d0f4a52-7d1e-4c39-9d0e-0c6f1b1d7a11")
 
@@ -31,35 +36,39 @@ ASKED = ("hips", "chest", "face", "scalp", "foot")
 
 @dataclass(frozen=True)
 class DemoClient:
-    """A made-up client."""
+    """A made-up client; `weeks` of pregnancy on the day the demo is loaded, if there is one."""
 
     key: str
-    name: str
-    facts: ClientFacts
-    know_first: str
+    record: ClientRecord
+    weeks: int | None = None
 
     @property
     def client_id(self) -> UUID:
         """The client's stable id."""
         return demo_id(f"client {self.key}")
 
+    @property
+    def name(self) -> str:
+        """The client's name."""
+        return self.record.name
+
+    def known(self, day: date) -> ClientRecord:
+        """What is known of the client on a day."""
+        if self.weeks is None:
+            return self.record
+        due = day + timedelta(days=TERM_DAYS - 7 * self.weeks)
+        return self.record.model_copy(update={"due_date": due})
+
 
 def _client(
-    key: str,
-    name: str,
-    height_cm: int,
-    know_first: str,
-    conditions: tuple[str, ...] = (),
-    consents: tuple[str, ...] = ASKED,
-    wishes: tuple[Wish, ...] = (),
+    key: str, name: str, height_cm: int, know_first: str, weeks: int | None = None, **more: Any
 ) -> DemoClient:
-    facts = ClientFacts(
-        height_cm=height_cm,
-        consents=frozenset(consents),
-        conditions=frozenset(conditions),
-        wishes=wishes,
-    )
-    return DemoClient(key, name, facts, know_first)
+    told = {"name": name, "height_cm": height_cm, "know_first": know_first, "consents": ASKED, **more}
+    return DemoClient(key, ClientRecord.model_validate(told), weeks)
+
+
+def _wish(**depths: float) -> tuple[Wish, ...]:
+    return tuple(Wish(region=region, depth=depth) for region, depth in depths.items())
 
 
 CLIENTS = {
@@ -70,9 +79,10 @@ CLIENTS = {
             "Ottilie Saltgrove",
             164,
             "Likes the calves lighter.",
-            ("nut_allergy",),
-            ("abdomen", *ASKED),
-            (Wish(region="lower_leg_back", depth=2),),
+            conditions=("nut_allergy",),
+            consents=("abdomen", *ASKED),
+            wishes=_wish(lower_leg_back=2),
+            phone="01632 555 014",
         ),
         _client("bram", "Bram Lanternby", 188, "Long legs; face cradle a notch lower."),
         _client(
@@ -80,17 +90,98 @@ CLIENTS = {
             "Isolde Kelpworth",
             171,
             "Ticklish feet: slower and firmer, not lighter.",
-            wishes=(Wish(region="foot", depth=4),),
+            wishes=_wish(foot=4),
         ),
         _client(
-            "corin", "Corin Foghollow", 176, "Talks until the first turn, then sleeps.", ("contact_lenses",)
+            "corin",
+            "Corin Foghollow",
+            176,
+            "Talks until the first turn, then sleeps.",
+            conditions=("contact_lenses",),
         ),
         _client(
-            "piet", "Piet Gullander", 182, "Old ankle sprain on the right.", ("high_blood_pressure_treated",)
+            "piet",
+            "Piet Gullander",
+            182,
+            "Old ankle sprain on the right.",
+            conditions=("high_blood_pressure_treated",),
         ),
-        _client("mirabel", "Mirabel Shoalcroft", 158, "Comes straight from work.", ("scent_sensitivity",)),
+        _client(
+            "mirabel",
+            "Mirabel Shoalcroft",
+            158,
+            "Comes straight from work.",
+            conditions=("scent_sensitivity",),
+            clothing="Work dress; brings a shirt for the chair.",
+        ),
+        _client(
+            "nerys",
+            "Nerys Hullwright",
+            167,
+            "Left side first; an extra pillow under the belly.",
+            weeks=27,
+            address_as="Nerys",
+            emergency_contact="Dai Hullwright, 01632 555 027",
+            aims="To sleep through a night again.",
+            tension=(Place(region="back", side="both", zone="lower_back"), Place(region="hips")),
+        ),
+        _client(
+            "gethin",
+            "Gethin Oarsby",
+            179,
+            "Sits up slowly.",
+            conditions=("high_blood_pressure_treated", "nut_allergy"),
+            birth_year=1958,
+            medicines="Something for the blood pressure, in the morning.",
+            talk="talk",
+        ),
+        _client(
+            "sable",
+            "Sable Driftmoor",
+            169,
+            "Tattoo on the right arm is two weeks old.",
+            excluded=(Excluded(region="arm", side="right", because="fresh tattoo"),),
+            music="none",
+        ),
+        _client(
+            "hollis",
+            "Hollis Peatcombe",
+            173,
+            "Coughs when flat: on the side, or half sitting.",
+            conditions=("cannot_lie_flat", "asthma_reflux"),
+        ),
+        _client(
+            "averil",
+            "Averil Thornquay",
+            161,
+            "Nobody touches the neck. Say what comes before it comes.",
+            conditions=("previous_bad_experience",),
+            consents=("foot", "scalp"),
+            declined=("face", "chest"),
+            excluded=(Excluded(region="neck", because="afraid of it"),),
+            talk="quiet",
+        ),
+        _client(
+            "rafe",
+            "Rafe Cinderlock",
+            185,
+            "Runs long distances; firm, and says so if it is too much.",
+            wishes=_wish(thigh_back=4, lower_leg_back=4, thigh_front=4, foot=4),
+            likes=("stripping", "forearm_glide"),
+            oil="little",
+        ),
+        _client(
+            "linnet",
+            "Linnet Marrowby",
+            165,
+            "The back lighter than it used to be.",
+            wishes=_wish(back=3, shoulders=4),
+        ),
     )
 }
+
+EARLIER_WISHES = _wish(back=4.5, shoulders=3)
+"""What Linnet wished for when she came first; what she wishes now was told later."""
 
 
 @dataclass(frozen=True)
@@ -109,3 +200,36 @@ DAY = (
     DemoSession("isolde", 14, 0, Brief(booked_minutes=60, leave_out=("face",), close_with="feet")),
     DemoSession("corin", 16, 15, Brief(booked_minutes=75, focus=("neck", "shoulders"), pressure="light")),
 )
+
+VISIT_BEFORE = DemoSession("linnet", 10, 0, Brief(booked_minutes=60, focus=("back",)))
+"""A visit of four weeks ago."""
+
+MIRABEL_SAYS = Answers.model_validate(
+    {
+        "address_as": "Mira",
+        "language": "English, and Dutch",
+        "conditions": {
+            "today": [],
+            "clinician": [],
+            "usual": ["varicose_veins"],
+            "allergies": ["scent_sensitivity"],
+        },
+        "medicines": "Aspirin, a small one every day",
+        "pregnant": "no",
+        "aims": "An hour in which nobody wants anything.",
+        "tension": [{"region": "shoulders"}, {"region": "neck"}],
+        "excluded": [{"region": "foot", "side": "left", "because": "a plaster on the heel"}],
+        "wishes": [{"region": "back", "depth": 4}, {"region": "lower_leg_back", "depth": 4}],
+        "consents": {
+            "abdomen": "no",
+            "hips": "ask",
+            "chest": "yes",
+            "face": "yes",
+            "scalp": "yes",
+            "foot": "yes",
+        },
+        "talk": "quiet",
+        "music": "soft",
+    }
+)
+"""An intake that was handed in and that nobody has read yet."""

@@ -26,7 +26,7 @@ from mellow_tide.core.planner.rituals import meet_the_minutes
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
 from mellow_tide.core.timing.run_sheet import TOLERATED, lay_out
 from mellow_tide.core.timing.tempo import tempo_of
-from mellow_tide.services.session_view import SessionView, view_of
+from mellow_tide.services.session_view import SessionView, news_of, view_of
 from mellow_tide.services.standing import Adjustment, RunHasBegun, beside, found, store_plan, unworked
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.people import SignedIn
@@ -60,7 +60,8 @@ def edit_flow(
     """
     row = unworked(db, who, session_id)
     before = Plan.model_validate(row.plan)
-    return store_plan(db, who, session_id, revision, _edited(before, edits, row, catalogue), catalogue)
+    edited = _edited(before, edits, row, catalogue)
+    return store_plan(db, who, session_id, revision, edited, catalogue, knows=False)
 
 
 def edits_tried(
@@ -89,7 +90,7 @@ def set_flow(
         what = f"the flow takes {span(over)} more than the booking leaves"
         raise DoesNotFit(FieldProblem("stops", what, "take passes or a stop away, or book more minutes"))
     changed = worked_by_hand(Plan.model_validate(row.plan), flow)
-    return store_plan(db, who, session_id, revision, changed, catalogue)
+    return store_plan(db, who, session_id, revision, changed, catalogue, knows=False)
 
 
 def step(
@@ -109,7 +110,8 @@ def step(
         if events_of(c, who.practice_id, session_id):
             raise RunHasBegun
         row = find_session(c, who.practice_id, session_id)
-    return view_of(row, [], catalogue)
+        news = news_of(c, who.practice_id, session_id)
+    return view_of(row, [], catalogue, news)
 
 
 def evaluate_draft(

@@ -5,19 +5,22 @@ from contextlib import contextmanager
 from time import monotonic
 from uuid import UUID
 
+from psycopg import Connection
+
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.flow.brief import Brief, Excluded
+from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
 from mellow_tide.core.planner.adjust import Hold, adjust
 from mellow_tide.core.planner.alternatives import Alternatives, alternatives
 from mellow_tide.core.planner.offers import offers
 from mellow_tide.core.planner.plan import Plan, plan
 from mellow_tide.core.planner.reshape import reshaped
 from mellow_tide.core.refusal import DoesNotFit
+from mellow_tide.services.evidence import told
 from mellow_tide.services.session_view import SessionView
 from mellow_tide.services.standing import Adjustment, beside, found, store_plan, unworked
-from mellow_tide.store.database import Database
+from mellow_tide.store.database import Database, Row
 from mellow_tide.store.people import SignedIn
-from mellow_tide.store.sessions import SessionRow, set_excluded
+from mellow_tide.store.sessions import SessionRow, set_day_answer
 
 PLANNING_SECONDS = 3.0
 """After this long the best plan so far is shown, with how much better another could be."""
@@ -97,14 +100,22 @@ def keep_off(
 ) -> SessionView:
     """Store the places to keep off on the session's client, and with them the closest plan that keeps off them.
 
-    Raises as `replan` does.
+    Those that were named for the day alone stay so. Raises as `replan` does.
     """
     row = unworked(db, who, session_id)
     before = Plan.model_validate(row.plan)
-    brief = before.flow.brief
     facts = row.facts.model_copy(update={"excluded": tuple(excluded)})
-    deadline = after(PLANNING_SECONDS)
-    made = adjust(before, brief, facts, catalogue, row.house, hold="all", deadline=deadline)
+    made = closest(before, facts, row, catalogue)
+    today = row.answer.excluded if row.answer else ()
+    lasting = tuple(place for place in excluded if place not in today)
+
+    def keep(c: Connection[Row]) -> None:
+        told(c, who, row.client_id, lambda r: r.model_copy(update={"excluded": lasting}), "plan", catalogue)
+        if row.answer:
+            left = tuple(place for place in today if place in excluded)
+            answer = row.answer.model_copy(update={"excluded": left})
+            set_day_answer(c, who.practice_id, session_id, answer)
+
     return store_plan(
         db,
         who,
@@ -113,8 +124,14 @@ def keep_off(
         made,
         catalogue,
         before,
-        also=lambda c: set_excluded(c, who.practice_id, row.client_id, excluded),
+        also=keep,
     )
+
+
+def closest(before: Plan, facts: ClientFacts, row: SessionRow, catalogue: Catalogue) -> Plan:
+    """The plan for the same brief that is closest to `before` and obeys `facts`. Raises the core's refusals."""
+    deadline = after(PLANNING_SECONDS)
+    return adjust(before, before.flow.brief, facts, catalogue, row.house, hold="all", deadline=deadline)
 
 
 def adjustment(

@@ -5,7 +5,7 @@ from uuid import UUID
 
 from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
 from mellow_tide.core.refusal import UnknownReference
-from mellow_tide.core.run.events import RunEvent, Said
+from mellow_tide.core.run.events import Began, RunEvent, Said
 from mellow_tide.core.run.state import RunState
 from mellow_tide.services.session_view import view_of
 from mellow_tide.store.database import Database, Sight
@@ -13,10 +13,17 @@ from mellow_tide.store.people import SignedIn
 from mellow_tide.store.sessions import append_events, events_of, find_session, lock_session
 
 
+class DayQuestionOpen(Exception):
+    """Work does not begin before the client was asked what is new today."""
+
+
 def add_events(
     db: Database, who: SignedIn, session_id: UUID, events: Sequence[RunEvent], catalogue: Catalogue
 ) -> RunState:
-    """Append events in their order and fold all there are. Those already there change nothing."""
+    """Append events in their order and fold all there are. Those already there change nothing.
+
+    Raises `NotThere`, `UnknownReference`, and `DayQuestionOpen` where work begins before the client was asked.
+    """
     problems = [
         unknown(catalogue.regions, event.region, f"events.{i}.region", "region")
         for i, event in enumerate(events)
@@ -31,5 +38,7 @@ def add_events(
             c, who.practice_id, session_id, [(event.id, event.model_dump(mode="json")) for event in events]
         )
         row = find_session(c, who.practice_id, session_id)
+        if row.answer is None and any(isinstance(event, Began) for event in events):
+            raise DayQuestionOpen
         stored = events_of(c, who.practice_id, session_id)
     return view_of(row, stored, catalogue).run

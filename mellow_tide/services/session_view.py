@@ -6,6 +6,7 @@ from functools import lru_cache
 from typing import Any, Literal
 from uuid import UUID
 
+from psycopg import Connection
 from pydantic import AwareDatetime, TypeAdapter
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
@@ -13,10 +14,14 @@ from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.meeting.changes import BEARS_ON_A_PLAN, Change
+from mellow_tide.core.meeting.day import DayAnswer
 from mellow_tide.core.planner.difference import Difference
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.state import RunState, fold
+from mellow_tide.store.clients import ChangeRow, Source, changes_since_plan
+from mellow_tide.store.database import Row
 from mellow_tide.store.sessions import SessionRow
 
 Stage = Literal["plan", "work", "log", "logged"]
@@ -35,8 +40,20 @@ class ClientView(Record):
     know_first: str
 
 
+class Known(Record):
+    """Something that became known of a client, when and how."""
+
+    at: AwareDatetime
+    source: Source
+    person_name: str
+    change: Change
+
+
 class SessionView(Record):
     """A session whole. `revision` must be sent back with every change of the plan.
+
+    `day_answer`: what was answered to the question of the day, None until it was asked. `news`: what became known of
+    the client since the plan was made. `unread_intake`: one that the client has handed in and nobody has read.
 
     `can_undo` and `can_redo`: whether a change of the plan can be taken back, or done again. `difference` is what the
     change just made has changed, where the plan had to keep something.
@@ -53,6 +70,20 @@ class SessionView(Record):
     can_undo: bool = False
     can_redo: bool = False
     difference: Difference | None = None
+    day_answer: DayAnswer | None = None
+    news: tuple[Known, ...] = ()
+    unread_intake: UUID | None = None
+
+
+def known_of(row: ChangeRow) -> Known:
+    """A change as a screen reads it."""
+    change = Change(field=row.field, item=row.item, before=row.before, after=row.after)
+    return Known(at=row.changed_at, source=row.source, person_name=row.person_name, change=change)
+
+
+def news_of(c: Connection[Row], practice_id: UUID, session_id: UUID) -> tuple[Known, ...]:
+    """What became known of a session's client since its plan was made, and may change what it should be."""
+    return tuple(known_of(row) for row in changes_since_plan(c, practice_id, session_id, BEARS_ON_A_PLAN))
 
 
 def read_events(stored: Iterable[dict[str, Any]]) -> list[RunEvent]:
@@ -60,7 +91,12 @@ def read_events(stored: Iterable[dict[str, Any]]) -> list[RunEvent]:
     return [_events.validate_python(event) for event in stored]
 
 
-def view_of(row: SessionRow, stored_events: Iterable[dict[str, Any]], catalogue: Catalogue) -> SessionView:
+def view_of(
+    row: SessionRow,
+    stored_events: Iterable[dict[str, Any]],
+    catalogue: Catalogue,
+    news: tuple[Known, ...] = (),
+) -> SessionView:
     """Evaluate the stored plan and fold the events over its run sheet."""
     plan, evaluation = _evaluated(
         json.dumps(row.plan), row.facts.model_dump_json(), json.dumps(row.house_json), catalogue
@@ -83,6 +119,9 @@ def view_of(row: SessionRow, stored_events: Iterable[dict[str, Any]], catalogue:
         run=run,
         can_undo=row.can_undo,
         can_redo=row.can_redo,
+        day_answer=row.answer,
+        news=news,
+        unread_intake=row.unread_intake,
     )
 
 

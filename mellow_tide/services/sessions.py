@@ -6,7 +6,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.planner.reasons import Reasons, reasons
 from mellow_tide.core.planner.replan_table import ReplanTable, replan_table
-from mellow_tide.services.session_view import SessionView, view_of
+from mellow_tide.services.session_view import SessionView, news_of, view_of
 from mellow_tide.services.standing import found
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.people import SignedIn
@@ -18,7 +18,8 @@ def session(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue)
     with db.transaction(Sight(who.practice_id)) as c:
         row = find_session(c, who.practice_id, session_id)
         events = events_of(c, who.practice_id, session_id)
-    return view_of(row, events, catalogue)
+        news = news_of(c, who.practice_id, session_id)
+    return view_of(row, events, catalogue, news)
 
 
 def reasons_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> Reasons:

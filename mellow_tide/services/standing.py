@@ -10,7 +10,7 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.planner.difference import Difference, difference
 from mellow_tide.core.planner.plan import Plan
-from mellow_tide.services.session_view import SessionView, view_of
+from mellow_tide.services.session_view import SessionView, news_of, view_of
 from mellow_tide.store.database import Database, Row, Sight
 from mellow_tide.store.people import SignedIn
 from mellow_tide.store.sessions import SessionRow, events_of, find_session, replace_plan
@@ -61,20 +61,23 @@ def store_plan(
     catalogue: Catalogue,
     before: Plan | None = None,
     also: Callable[[Connection[Row]], None] | None = None,
+    knows: bool = True,
 ) -> SessionView:
     """Store a plan; with `before` the answer says what sets the two apart.
 
-    What is `also` written stands or falls with it. Raises `Stale`, `RunHasBegun`, `NotThere`.
+    What is `also` written stands or falls with it. `knows`: the planner made it with all that is known of the client
+    now. Raises `Stale`, `RunHasBegun`, `NotThere`.
     """
-    with db.transaction(Sight(who.practice_id)) as c:
-        replace_plan(c, who.practice_id, session_id, revision, made.model_dump(mode="json"))
+    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
+        replace_plan(c, who.practice_id, session_id, revision, made.model_dump(mode="json"), knows)
         if also:
             also(c)
         # The row is held now: a run cannot begin between this look and the commit.
         if events_of(c, who.practice_id, session_id):
             raise RunHasBegun
         row = find_session(c, who.practice_id, session_id)
-    view = view_of(row, [], catalogue)
+        news = news_of(c, who.practice_id, session_id)
+    view = view_of(row, [], catalogue, news)
     if before is None:
         return view
     apart = difference(before.flow, made.flow, before.by_hand, row.facts, catalogue, row.house)

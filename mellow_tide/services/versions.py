@@ -81,7 +81,8 @@ def let_version_stand(
     """Store a version over what stands; that can be taken back. Raises `NotThere`, `Stale`, `RunHasBegun`."""
     row = unworked(db, who, session_id)
     made = _plan(db, who, session_id, version_id, catalogue)
-    return store_plan(db, who, session_id, revision, made, catalogue, Plan.model_validate(row.plan))
+    stands = Plan.model_validate(row.plan)
+    return store_plan(db, who, session_id, revision, made, catalogue, stands, knows=False)
 
 
 def _plan(db: Database, who: SignedIn, session_id: UUID, version_id: UUID, catalogue: Catalogue) -> Plan:

@@ -12,7 +12,8 @@ from psycopg.types.json import Jsonb
 
 from mellow_tide.core.care.pregnancy import gestation_days
 from mellow_tide.core.catalogue.house import House
-from mellow_tide.core.flow.brief import ClientFacts, Excluded
+from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.meeting.day import DayAnswer, on_the_day
 from mellow_tide.store.database import Row
 from mellow_tide.store.errors import NotThere, Stale
 from mellow_tide.store.people import SignedIn
@@ -37,12 +38,13 @@ class ClientOnTheDay:
     likes: list[str]
     dislikes: list[str]
     due_date: date | None
-    day_question: str
+    day_answer: dict[str, Any] | None
+    begun: bool
     house_json: dict[str, Any]
 
     @property
-    def facts(self) -> ClientFacts:
-        """What of the client changes a plan on the day of the session."""
+    def known(self) -> ClientFacts:
+        """What of the client changes a plan on the day of the session, before that day's answer."""
         return ClientFacts.model_validate(
             {
                 "height_cm": self.height_cm,
@@ -63,6 +65,23 @@ class ClientOnTheDay:
         )
 
     @property
+    def facts(self) -> ClientFacts:
+        """What of the client changes a plan on the day of the session, with what was answered that day."""
+        return on_the_day(self.known, self.answer) if self.answer else self.known
+
+    @property
+    def answer(self) -> DayAnswer | None:
+        """What was answered to the question of the day, None until it was asked."""
+        return None if self.day_answer is None else DayAnswer.model_validate(self.day_answer)
+
+    @property
+    def day_question(self) -> str:
+        """Whether the question is due, which it is as soon as work begins, and answered."""
+        if self.day_answer is not None:
+            return "answered"
+        return "open" if self.begun else "not_due"
+
+    @property
     def house(self) -> House:
         """What the practice has chosen where schools differ."""
         return House.model_validate(self.house_json)
@@ -80,6 +99,7 @@ class SessionRow(ClientOnTheDay):
     client_id: UUID
     client_name: str
     know_first: str
+    unread_intake: UUID | None
     can_undo: bool
     can_redo: bool
     logged: bool
@@ -92,52 +112,6 @@ class LogRow:
     revision: int
     log: dict[str, Any]
     logged_at: datetime
-
-
-def add_client(
-    c: Connection[Row],
-    practice_id: UUID,
-    client_id: UUID,
-    name: str,
-    facts: ClientFacts,
-    know_first: str,
-    due_date: date | None = None,
-) -> None:
-    """Add a client; one whose id is already there stays as it is."""
-    c.execute(
-        query("insert_client"),
-        {
-            "practice_id": practice_id,
-            "client_id": client_id,
-            "name": name,
-            "height_cm": facts.height_cm,
-            "weight_kg": facts.weight_kg,
-            "breaths_per_minute": facts.breaths_per_minute,
-            "body_hair": facts.body_hair,
-            "skin": facts.skin,
-            "consents": sorted(facts.consents),
-            "declined": sorted(facts.declined),
-            "conditions": sorted(facts.conditions),
-            "excluded": Jsonb([place.model_dump() for place in facts.excluded]),
-            "wishes": Jsonb([wish.model_dump() for wish in facts.wishes]),
-            "likes": sorted(facts.likes),
-            "dislikes": sorted(facts.dislikes),
-            "due_date": due_date,
-            "know_first": know_first,
-        },
-    )
-
-
-def set_excluded(
-    c: Connection[Row], practice_id: UUID, client_id: UUID, excluded: Sequence[Excluded]
-) -> None:
-    """Set the places to keep off on a client."""
-    values = {
-        "practice_id": practice_id,
-        "client_id": client_id,
-        "excluded": Jsonb([place.model_dump() for place in excluded]),
-    }
-    c.execute(query("set_excluded"), values)
 
 
 def add_session(
@@ -202,18 +176,24 @@ def lock_session(c: Connection[Row], practice_id: UUID, session_id: UUID) -> int
 
 
 def replace_plan(
-    c: Connection[Row], practice_id: UUID, session_id: UUID, revision: int, plan: dict[str, Any]
+    c: Connection[Row],
+    practice_id: UUID,
+    session_id: UUID,
+    revision: int,
+    plan: dict[str, Any],
+    knows: bool = True,
 ) -> None:
     """Store a new plan over the one read at `revision`; raises `Stale` if that is no longer the newest.
 
-    The one before can be stepped back to; what had been stepped back from is forgotten.
+    The one before can be stepped back to; what had been stepped back from is forgotten. `knows`: it was made with all
+    that is known of the client now.
     """
     if lock_session(c, practice_id, session_id) != revision:
         raise Stale("session")
     values = {"practice_id": practice_id, "session_id": session_id}
     c.execute(query("keep_standing_plan"), values)
     c.execute(query("forget_later_plans"), values)
-    c.execute(query("replace_plan"), {**values, "plan": Jsonb(plan)})
+    c.execute(query("replace_plan"), {**values, "plan": Jsonb(plan), "knows": knows})
     c.execute(query("keep_standing_plan"), values)
 
 
@@ -229,6 +209,17 @@ def step_to_plan(
     values = {"practice_id": practice_id, "session_id": session_id, "by": by}
     if c.execute(query("step_to_plan"), values).fetchone() is None:
         raise NotThere("plan")
+
+
+def set_known(c: Connection[Row], practice_id: UUID, session_id: UUID) -> None:
+    """What is known of the client now has been looked at beside the standing plan."""
+    c.execute(query("set_known"), {"practice_id": practice_id, "session_id": session_id})
+
+
+def set_day_answer(c: Connection[Row], practice_id: UUID, session_id: UUID, answer: DayAnswer) -> None:
+    """Keep what was answered to the question of the day."""
+    values = {"practice_id": practice_id, "session_id": session_id}
+    c.execute(query("set_day_answer"), {**values, "day_answer": Jsonb(answer.model_dump(mode="json"))})
 
 
 def append_events(

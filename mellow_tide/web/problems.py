@@ -12,6 +12,8 @@ from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, Offer, Refused
+from mellow_tide.services.intakes import LinkEnded, LinkUsed
+from mellow_tide.services.runs import DayQuestionOpen
 from mellow_tide.services.sign_in import SignInRefused, TooManyAttempts
 from mellow_tide.services.standing import RunHasBegun
 from mellow_tide.store.errors import Conflict, NotThere, Stale, StoreUnavailable
@@ -70,6 +72,24 @@ PLAIN: dict[type[Exception], tuple[int, str, str, str]] = {
         "run-has-begun",
         "This session has begun, so its plan stands.",
         "Go on in Work, or log it.",
+    ),
+    DayQuestionOpen: (
+        409,
+        "day-question-open",
+        "The client has not been asked yet what is new today.",
+        "Ask, and keep the answer; then begin.",
+    ),
+    LinkUsed: (
+        409,
+        "link-used",
+        "This link has been opened on another device.",
+        "It opens once. Go on with that device, or ask the practice for a new link.",
+    ),
+    LinkEnded: (
+        410,
+        "link-ended",
+        "This link is no longer open.",
+        "It ends after a week. Ask the practice for a new one.",
     ),
     StoreUnavailable: (
         503,
@@ -163,7 +183,7 @@ def _field_problem(error: Any) -> FieldProblem:
     place = [str(part) for part in error["loc"]]
     if place[0] in ("body", "query", "path"):
         place = place[1:]
-    if len(place) > 1 and place[0] in ("brief", "flow", "log"):
+    if len(place) > 1 and place[0] in ("brief", "flow", "log", "record", "answers"):
         place = place[1:]
     field = ".".join(place) or "body"
     return FieldProblem(field, *_words(error["type"], error.get("ctx", {}), str(error["msg"])))

@@ -1,13 +1,14 @@
 from datetime import timedelta
 
-from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.demo.load import ensure_demo, reset_demo
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID, demo_id
 from mellow_tide.services.days import day_of
 from mellow_tide.services.logs import log_page
+from mellow_tide.store.clients import add_client
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.people import SignedIn
-from mellow_tide.store.sessions import add_client, find_session
+from mellow_tide.store.sessions import find_session
 from tests.conftest import NOW
 
 WHO = SignedIn(PRACTICE_ID, THERAPIST_ID)
@@ -38,9 +39,9 @@ def test_the_logged_session_is_whole(db, catalogue):
 def test_reset_puts_it_back_as_shipped(db, owner_dsn, catalogue):
     extra = demo_id("client nobody")
     with db.transaction(Sight(PRACTICE_ID)) as c:
-        add_client(c, PRACTICE_ID, extra, "Someone added", ClientFacts(), "")
+        add_client(c, PRACTICE_ID, extra, ClientRecord(name="Someone added"))
     with Database(owner_dsn, most_connections=1) as owner:
         reset_demo(owner, NOW)
     with db.transaction(Sight(PRACTICE_ID)) as c:
-        assert c.execute("SELECT count(*) FROM client").fetchone() == (6,)
+        assert c.execute("SELECT count(*) FROM client").fetchone() == (13,)
         find_session(c, PRACTICE_ID, demo_id("session 2026-05-04 bram"))

@@ -22,6 +22,9 @@ TENANT_TABLES = (
     "plan_step",
     "plan_version",
     "flow",
+    "client_change",
+    "intake",
+    "erasure",
 )
 
 
@@ -57,11 +60,11 @@ def test_the_first_practice_has_rows_to_protect(app_dsn):
         counts = {
             table: count(connection, table)
             for table in TENANT_TABLES
-            if table not in ("sign_in", "plan_step", "plan_version", "flow")
+            if table not in ("sign_in", "plan_step", "plan_version", "flow", "erasure")
         }
-    assert counts["client"] == 6
-    assert counts["session"] == 4
-    assert counts["session_log"] == 1
+    assert counts["client"] == 13
+    assert counts["session"] == 5
+    assert counts["session_log"] == 2
     assert all(counts.values())
 
 
@@ -104,6 +107,13 @@ def test_planting_a_row_in_the_first_practice_is_refused(other, statement):
         "UPDATE session_log SET log = '{}'",
         "DELETE FROM session_log",
         "DELETE FROM session",
+        "UPDATE session SET client_id = gen_random_uuid()",
+        "DELETE FROM client",
+        "UPDATE client_change SET after = '1'",
+        "DELETE FROM client_change",
+        "DELETE FROM intake",
+        "UPDATE intake SET client_id = gen_random_uuid()",
+        "DELETE FROM erasure",
         "UPDATE session SET starts_at = now()",
         "UPDATE person SET password_hash = 'mine'",
         "ALTER TABLE client DISABLE ROW LEVEL SECURITY",

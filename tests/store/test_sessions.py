@@ -3,14 +3,16 @@ from uuid import uuid4
 
 import pytest
 
-from mellow_tide.core.flow.brief import ClientFacts, Excluded, Wish
+from mellow_tide.core.flow.brief import Excluded, Wish
+from mellow_tide.core.meeting.day import DayAnswer
+from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.demo.people import HOUSE, PRACTICE_ID, THERAPIST_ID, demo_id
+from mellow_tide.store.clients import add_client, find_client
 from mellow_tide.store.database import Sight
 from mellow_tide.store.errors import Conflict, NotThere, Stale
 from mellow_tide.store.people import SignedIn
 from mellow_tide.store.queries import read_queries
 from mellow_tide.store.sessions import (
-    add_client,
     add_log,
     add_session,
     append_events,
@@ -20,6 +22,7 @@ from mellow_tide.store.sessions import (
     newest_log,
     replace_plan,
     sessions_between,
+    set_day_answer,
 )
 from tests.conftest import NOW
 
@@ -91,7 +94,10 @@ def test_a_query_name_is_unique():
 
 
 def test_a_client_s_facts_and_the_house_come_back_as_they_went_in(db):
-    facts = ClientFacts(
+    record = ClientRecord(
+        name="Jory Mastwright",
+        birth_year=1971,
+        note="Sings.",
         height_cm=181,
         weight_kg=92,
         breaths_per_minute=9,
@@ -107,12 +113,26 @@ def test_a_client_s_facts_and_the_house_come_back_as_they_went_in(db):
     )
     client, session = uuid4(), uuid4()
     with db.transaction(HERE) as c:
-        add_client(c, PRACTICE_ID, client, "Jory Mastwright", facts, "")
+        add_client(c, PRACTICE_ID, client, record)
         add_session(c, SignedIn(PRACTICE_ID, THERAPIST_ID), session, client, NOW, {})
         row = find_session(c, PRACTICE_ID, session)
         alone = find_client_on_the_day(c, PRACTICE_ID, session)
-    assert row.facts == alone.facts == facts
+        assert find_client(c, PRACTICE_ID, client).record == record
+    assert row.facts == alone.facts == record.facts(NOW.date())
     assert row.house == alone.house == HOUSE
+
+
+def test_what_is_so_today_is_part_of_what_is_known_that_day_only(db):
+    neck = Excluded(region="neck", because="sunburnt")
+    with db.transaction(HERE) as c:
+        set_day_answer(
+            c, PRACTICE_ID, SESSION, DayAnswer(excluded=(neck,), conditions=frozenset({"make_up"}))
+        )
+        row = find_session(c, PRACTICE_ID, SESSION)
+        known = find_client(c, PRACTICE_ID, row.client_id).record
+    assert (row.facts.excluded, row.facts.conditions) == ((neck,), {"make_up"})
+    assert row.facts.day_question == "answered"
+    assert known.facts(row.day).excluded == row.known.excluded == ()
 
 
 def test_a_client_out_of_bounds_is_refused_by_the_table_too(db):

@@ -25,6 +25,11 @@ def change(client, name, anew=True, **brief):
     return client.put(url(name, "/brief"), json={"revision": revision, "brief": brief, "anew": anew})
 
 
+def answer_day(client, name, lasting=False, **answer):
+    body = {"revision": client.get(url(name)).json()["revision"], "answer": answer, "lasting": lasting}
+    return client.put(url(name, "/day-answer"), json=body)
+
+
 def test_the_day_says_what_is_next(client):
     day = client.get(DAY).json()
     assert [s["stage"] for s in day["sessions"]] == ["logged", "plan", "plan", "plan"]
@@ -215,6 +220,10 @@ class TestARun:
 
     def test_events_are_kept_once_and_in_order(self, client):
         said = {"kind": "said", "word": "deeper", "region": "back", "side": "mid", "depth": 2}
+        too_early = client.post(url("bram", "/events"), json={"events": self.events({"kind": "began"})})
+        assert too_early.status_code == 409
+        assert too_early.json()["type"].endswith("day-question-open")
+        answer_day(client, "bram")
         sent = self.events({"kind": "began"}, {"kind": "moved", "to": 3}, said, {"kind": "moved", "to": 5})
         first = client.post(url("bram", "/events"), json={"events": sent})
         assert first.status_code == 200

@@ -28,6 +28,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/intake/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Open Intake
+         * @description Open a link on this device; no other can open it after that.
+         */
+        post: operations["open_intake"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/intake/form": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Form
+         * @description The form that this device has opened before.
+         */
+        post: operations["read_form"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/intake/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Save Answers
+         * @description Keep the answers as they are.
+         */
+        put: operations["save_answers"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/intake/hand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hand In
+         * @description Hand the form in; a second time changes nothing.
+         */
+        post: operations["hand_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/me": {
         parameters: {
             query?: never;
@@ -126,10 +206,270 @@ export interface paths {
         get: operations["read_client"];
         /**
          * Describe Client
-         * @description Describe, archive or bring back a client.
+         * @description Keep what is now known of a client; every item that changes is dated.
          */
         put: operations["describe_client"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read History
+         * @description Everything that became known, the newest first.
+         */
+        get: operations["read_history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Merge Clients
+         * @description Make one of two entries of the same person; no visit is lost.
+         */
+        post: operations["merge_clients"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/erase": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Erase Client
+         * @description Take everything of a client away, for good, and say what that was.
+         */
+        post: operations["erase_client"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients-in/columns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Columns
+         * @description The columns of a table, and the fields they seem to be.
+         */
+        post: operations["read_columns"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients-in/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Clients
+         * @description What bringing them in would do, line by line; nothing is changed.
+         */
+        post: operations["preview_clients"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring In Clients
+         * @description Add them: all that are not left out, or none.
+         */
+        post: operations["bring_in_clients"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients-out/cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Cards
+         * @description The contact of a client, or of all, as vCard.
+         */
+        get: operations["read_cards"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/record.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Whole Record
+         * @description Everything that is kept of a client, as the schema says it.
+         */
+        get: operations["read_whole_record"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/record.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Client Paper
+         * @description Everything that is kept of a client, to read.
+         */
+        get: operations["read_client_paper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/client-record-schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Record Schema
+         * @description The JSON Schema of a client's whole record.
+         */
+        get: operations["read_record_schema"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/intakes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Intake
+         * @description A form for the client, with its one-time link.
+         */
+        post: operations["make_intake"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/intakes/{intake_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Intake
+         * @description A handed-in intake, each answer with what it means for a session.
+         */
+        get: operations["read_intake"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/intakes/{intake_id}/verdicts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge Answers
+         * @description Accept answers into the client's record, or question them.
+         */
+        post: operations["judge_answers"];
         delete?: never;
         options?: never;
         head?: never;
@@ -214,6 +554,66 @@ export interface paths {
          */
         put: operations["keep_off"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/day-answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Answer Day
+         * @description Keep what was answered to the question of the day; the closest plan that obeys it stands.
+         */
+        put: operations["answer_day"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/heard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hear Places
+         * @description The places that a note names, to be confirmed.
+         */
+        post: operations["hear_places"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/looked-at": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At News
+         * @description The plan is right as it is beside what became known since it was made.
+         */
+        post: operations["look_at_news"];
         delete?: never;
         options?: never;
         head?: never;
@@ -794,6 +1194,14 @@ export interface components {
             difference: components["schemas"]["Difference"];
         };
         /**
+         * Again
+         * @description The key of a device that has opened a form.
+         */
+        Again: {
+            /** Key */
+            key: string;
+        };
+        /**
          * Alternative
          * @description A brief that differs from the present one in school or beginning, laid out, with its traits.
          */
@@ -810,6 +1218,84 @@ export interface components {
             present: components["schemas"]["Traits"];
             /** Others */
             others: components["schemas"]["Alternative"][];
+        };
+        /**
+         * AnswerOfTheDay
+         * @description What the client of the session read at `revision` answered; `lasting` keeps it for the next times too.
+         */
+        AnswerOfTheDay: {
+            /** Revision */
+            revision: number;
+            answer: components["schemas"]["DayAnswer"];
+            /**
+             * Lasting
+             * @default false
+             */
+            lasting: boolean;
+        };
+        /**
+         * Answers
+         * @description The answers by question. `conditions` are those ticked under a heading; an empty tuple says "none of these".
+         */
+        Answers: {
+            /** Address As */
+            address_as?: string | null;
+            /** Phone */
+            phone?: string | null;
+            /** Email */
+            email?: string | null;
+            /** Emergency Contact */
+            emergency_contact?: string | null;
+            /** Birth Year */
+            birth_year?: number | null;
+            /** Language */
+            language?: string | null;
+            /** Height Cm */
+            height_cm?: number | null;
+            /**
+             * Conditions
+             * @default {}
+             */
+            conditions: {
+                [key: string]: string[];
+            };
+            /** Medicines */
+            medicines?: string | null;
+            /** Allergies */
+            allergies?: string | null;
+            /** Operations */
+            operations?: string | null;
+            /** Injuries */
+            injuries?: string | null;
+            /** Pregnant */
+            pregnant?: ("yes" | "no") | null;
+            /** Due Date */
+            due_date?: string | null;
+            /** Last Period */
+            last_period?: string | null;
+            /** Aims */
+            aims?: string | null;
+            /** Tension */
+            tension?: components["schemas"]["Place"][] | null;
+            /** Excluded */
+            excluded?: components["schemas"]["Excluded"][] | null;
+            /** Wishes */
+            wishes?: components["schemas"]["Wish"][] | null;
+            /**
+             * Consents
+             * @default {}
+             */
+            consents: {
+                [key: string]: "yes" | "no" | "ask";
+            };
+            /** Oil */
+            oil?: ("" | "usual" | "little" | "none") | null;
+            /** Warmth */
+            warmth?: ("" | "warm" | "usual" | "cool") | null;
+            /** Talk */
+            talk?: ("" | "quiet" | "some" | "talk") | null;
+            /** Music */
+            music?: ("" | "none" | "soft") | null;
         };
         /**
          * Area
@@ -831,12 +1317,59 @@ export interface components {
             regions: string[];
         };
         /**
+         * Arrival
+         * @description A line of what was brought: a new client, somebody who is there already, or one that cannot be taken.
+         *
+         *     `known_as` and `known_id` name the client that is there; `twice_of` the earlier line of the same person.
+         */
+        Arrival: {
+            /** Line */
+            line: number;
+            /** Name */
+            name: string;
+            /** Phone */
+            phone: string;
+            /** Email */
+            email: string;
+            /**
+             * Outcome
+             * @enum {string}
+             */
+            outcome: "new" | "known" | "twice" | "faulty";
+            /**
+             * Known As
+             * @default
+             */
+            known_as: string;
+            /** Known Id */
+            known_id?: string | null;
+            /** Twice Of */
+            twice_of?: number | null;
+            /**
+             * Problems
+             * @default []
+             */
+            problems: string[];
+        };
+        /**
          * At
          * @description The revision at which the session was read.
          */
         At: {
             /** Revision */
             revision: number;
+        };
+        /**
+         * AtFault
+         * @description An answer that cannot be right, as a form shows it.
+         */
+        AtFault: {
+            /** Field */
+            field: string;
+            /** What */
+            what: string;
+            /** Remedy */
+            remedy: string;
         };
         /**
          * Balance
@@ -1012,6 +1545,22 @@ export interface components {
             leave_out?: string[] | null;
         };
         /**
+         * Brought
+         * @description A table's text, whose columns are yet to be matched.
+         */
+        Brought: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * BroughtIn
+         * @description How many clients were added.
+         */
+        BroughtIn: {
+            /** Added */
+            added: number;
+        };
+        /**
          * Cap
          * @description The most depth on a region, and why.
          */
@@ -1089,25 +1638,6 @@ export interface components {
             checks: {
                 [key: string]: components["schemas"]["CheckView"];
             };
-        };
-        /**
-         * Change
-         * @description A region's whole seconds of strokes before and after, all sides together; 0 where it is not worked.
-         *
-         *     `strokes`: the same ones with more or fewer passes, some of them only, more than them, or others.
-         */
-        Change: {
-            /** Region */
-            region: string;
-            /** Before */
-            before: number;
-            /** After */
-            after: number;
-            /**
-             * Strokes
-             * @enum {string}
-             */
-            strokes: "same" | "fewer" | "more" | "other";
         };
         /**
          * ChangeBrief
@@ -1378,7 +1908,8 @@ export interface components {
          * ClientPage
          * @description A client whole: what restricts a session and why, consents, wishes, visits. `revision` must be sent back.
          *
-         *     `pregnancy` says the weeks and days of the day, or is empty.
+         *     `pregnancy` says the weeks and days of `day`, or is empty. `since` says of each thing that stands how it became
+         *     known, by field and item: `consents foot`. `to_ask` are answers of intakes that were questioned.
          */
         ClientPage: {
             /**
@@ -1388,13 +1919,200 @@ export interface components {
             client_id: string;
             /** Revision */
             revision: number;
-            contact: components["schemas"]["Contact"];
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            record: components["schemas"]["ClientRecord"];
             facts: components["schemas"]["ClientFacts"];
             /** Pregnancy */
             pregnancy: string;
             restrictions: components["schemas"]["Restrictions"];
+            /** Since */
+            since: {
+                [key: string]: components["schemas"]["Known"];
+            };
+            /** To Ask */
+            to_ask: components["schemas"]["ToAsk"][];
+            /** Intakes */
+            intakes: components["schemas"]["IntakeLine"][];
             /** Visits */
             visits: components["schemas"]["Visit"][];
+        };
+        /**
+         * ClientRecord
+         * @description Everything a practice keeps of a client beside their sessions. Empty text: not known.
+         *
+         *     Height in cm (100 to 230), weight in kg (25 to 300), breaths a minute (4 to 40). `conditions`, `consents` and
+         *     `declined` are ids of the catalogue, `likes` and `dislikes` ids of its strokes and tools. `tension` is where the
+         *     client says it sits, `excluded` where to keep off.
+         */
+        ClientRecord: {
+            /** Name */
+            name: string;
+            /**
+             * Address As
+             * @default
+             */
+            address_as: string;
+            /**
+             * Phone
+             * @default
+             */
+            phone: string;
+            /**
+             * Email
+             * @default
+             */
+            email: string;
+            /**
+             * Emergency Contact
+             * @default
+             */
+            emergency_contact: string;
+            /** Birth Year */
+            birth_year?: number | null;
+            /**
+             * Language
+             * @default
+             */
+            language: string;
+            /**
+             * Clothing
+             * @default
+             */
+            clothing: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Know First
+             * @default
+             */
+            know_first: string;
+            /**
+             * Height Cm
+             * @default 170
+             */
+            height_cm: number;
+            /** Weight Kg */
+            weight_kg?: number | null;
+            /**
+             * Breaths Per Minute
+             * @default 12
+             */
+            breaths_per_minute: number;
+            /**
+             * Body Hair
+             * @default usual
+             * @enum {string}
+             */
+            body_hair: "usual" | "much";
+            /**
+             * Skin
+             * @default usual
+             * @enum {string}
+             */
+            skin: "usual" | "dry";
+            /**
+             * Conditions
+             * @default []
+             */
+            conditions: string[];
+            /** Due Date */
+            due_date?: string | null;
+            /**
+             * Medicines
+             * @default
+             */
+            medicines: string;
+            /**
+             * Allergies
+             * @default
+             */
+            allergies: string;
+            /**
+             * Operations
+             * @default
+             */
+            operations: string;
+            /**
+             * Injuries
+             * @default
+             */
+            injuries: string;
+            /**
+             * Consents
+             * @default []
+             */
+            consents: string[];
+            /**
+             * Declined
+             * @default []
+             */
+            declined: string[];
+            /**
+             * Excluded
+             * @default []
+             */
+            excluded: components["schemas"]["Excluded"][];
+            /**
+             * Wishes
+             * @default []
+             */
+            wishes: components["schemas"]["Wish"][];
+            /**
+             * Likes
+             * @default []
+             */
+            likes: string[];
+            /**
+             * Dislikes
+             * @default []
+             */
+            dislikes: string[];
+            /**
+             * Aims
+             * @default
+             */
+            aims: string;
+            /**
+             * Tension
+             * @default []
+             */
+            tension: components["schemas"]["Place"][];
+            /**
+             * Warmth
+             * @default
+             * @enum {string}
+             */
+            warmth: "" | "warm" | "usual" | "cool";
+            /**
+             * Talk
+             * @default
+             * @enum {string}
+             */
+            talk: "" | "quiet" | "some" | "talk";
+            /**
+             * Music
+             * @default
+             * @enum {string}
+             */
+            music: "" | "none" | "soft";
+            /**
+             * Oil
+             * @default
+             * @enum {string}
+             */
+            oil: "" | "usual" | "little" | "none";
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
         };
         /**
          * ClientView
@@ -1438,10 +2156,23 @@ export interface components {
             strokes: components["schemas"]["RitualStroke"][];
         };
         /**
+         * Column
+         * @description A column of the table: its heading, the first values in it, and the field that it seems to be.
+         */
+        Column: {
+            /** Heading */
+            heading: string;
+            /** Samples */
+            samples: string[];
+            /** Field */
+            field: ("name" | "address_as" | "phone" | "email" | "emergency_contact" | "birth_year" | "language" | "height_cm" | "note" | "know_first") | ("given_name" | "family_name") | null;
+        };
+        /**
          * Condition
          * @description A condition a client may have. `stop`: no session, refer. `ask`: the clinician first. `adapt`.
          *
-         *     `in_pregnancy`: it is a state of a pregnancy.
+         *     `in_pregnancy`: it is a state of a pregnancy. `asks`: the condition in the client's own words, under the heading
+         *     `asked` of the intake.
          */
         Condition: {
             /** Id */
@@ -1493,6 +2224,13 @@ export interface components {
              */
             level: "stop" | "ask" | "adapt";
             /**
+             * Asked
+             * @enum {string}
+             */
+            asked: "today" | "pregnancy" | "clinician" | "usual" | "allergies" | "wearing";
+            /** Asks */
+            asks: string;
+            /**
              * In Pregnancy
              * @default false
              */
@@ -1539,58 +2277,6 @@ export interface components {
             strokes: string[];
             /** Asks */
             asks: string;
-        };
-        /**
-         * Contact
-         * @description What may be said of a client by hand. Height in cm (100 to 230).
-         */
-        Contact: {
-            /** Name */
-            name: string;
-            /**
-             * Address As
-             * @default
-             */
-            address_as: string;
-            /**
-             * Phone
-             * @default
-             */
-            phone: string;
-            /**
-             * Email
-             * @default
-             */
-            email: string;
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-            /**
-             * Know First
-             * @default
-             */
-            know_first: string;
-            /**
-             * Height Cm
-             * @default 170
-             */
-            height_cm: number;
-            /**
-             * Archived
-             * @default false
-             */
-            archived: boolean;
-        };
-        /**
-         * ContactChange
-         * @description What is said of the client read at `revision`.
-         */
-        ContactChange: {
-            /** Revision */
-            revision: number;
-            contact: components["schemas"]["Contact"];
         };
         /**
          * CopySteps
@@ -1645,6 +2331,27 @@ export interface components {
             next_action: components["schemas"]["NextAction"] | null;
         };
         /**
+         * DayAnswer
+         * @description What the client answered before the session; nothing new is an answer too.
+         */
+        DayAnswer: {
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Conditions
+             * @default []
+             */
+            conditions: string[];
+            /**
+             * Excluded
+             * @default []
+             */
+            excluded: components["schemas"]["Excluded"][];
+        };
+        /**
          * DayLoad
          * @description Load of a day of sessions: thumb seconds, the day's budget of them, and the cumulative strain index.
          */
@@ -1669,7 +2376,7 @@ export interface components {
             before: components["schemas"]["Traits"];
             after: components["schemas"]["Traits"];
             /** Changes */
-            changes: components["schemas"]["Change"][];
+            changes: components["schemas"]["mellow_tide__core__planner__difference__Change"][];
             /** Kept */
             kept: string[];
             /** Moved */
@@ -1811,6 +2518,26 @@ export interface components {
             passes?: number | null;
         };
         /**
+         * Erased
+         * @description What erasing a client took away, by kind: sessions, events, logs, intakes, changes.
+         */
+        Erased: {
+            /** Name */
+            name: string;
+            /** Counts */
+            counts: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * Erasure
+         * @description The client's name, so that nobody is erased by a slip.
+         */
+        Erasure: {
+            /** Name */
+            name: string;
+        };
+        /**
          * Evaluation
          * @description What a flow is, in full. Screens read this and compute no rules of their own.
          */
@@ -1835,7 +2562,7 @@ export interface components {
         };
         /**
          * Excluded
-         * @description A place to keep away from: a region's side, or only a zone of it, and why if that was said.
+         * @description A place to keep away from, and why if that was said.
          */
         Excluded: {
             /** Region */
@@ -1888,6 +2615,17 @@ export interface components {
             what: string;
             /** Remedy */
             remedy: string;
+        };
+        /**
+         * Filled
+         * @description All answers as they are; `sequence` grows with each saving.
+         */
+        Filled: {
+            /** Key */
+            key: string;
+            /** Sequence */
+            sequence: number;
+            answers: components["schemas"]["Answers"];
         };
         /**
          * Finding
@@ -2114,6 +2852,165 @@ export interface components {
             stop: components["schemas"]["Stop"];
         };
         /**
+         * IntakeForm
+         * @description The form as the client's device holds it: the questions, and what was saved. It shows nothing of anybody else.
+         *
+         *     `conditions`, `consents` and `regions` are of the catalogue, by id.
+         */
+        IntakeForm: {
+            /** Practice */
+            practice: string;
+            /** Parts */
+            parts: components["schemas"]["Part"][];
+            /** Conditions */
+            conditions: {
+                [key: string]: components["schemas"]["Condition"];
+            };
+            /** Consents */
+            consents: {
+                [key: string]: components["schemas"]["Consent"];
+            };
+            /** Regions */
+            regions: {
+                [key: string]: components["schemas"]["Region"];
+            };
+            /** Sequence */
+            sequence: number;
+            answers: components["schemas"]["Answers"];
+            /** Handed In */
+            handed_in: boolean;
+        };
+        /**
+         * IntakeLine
+         * @description How far an intake is.
+         */
+        IntakeLine: {
+            /**
+             * Intake Id
+             * Format: uuid
+             */
+            intake_id: string;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /**
+             * Expires At
+             * Format: date-time
+             */
+            expires_at: string;
+            /** Opened At */
+            opened_at: string | null;
+            /** Handed In At */
+            handed_in_at: string | null;
+            /** Reviewed At */
+            reviewed_at: string | null;
+        };
+        /**
+         * IntakeLink
+         * @description A link that opens a form once, and the same as a QR code (SVG). `token` is the link's secret part.
+         */
+        IntakeLink: {
+            /**
+             * Intake Id
+             * Format: uuid
+             */
+            intake_id: string;
+            /** Link */
+            link: string;
+            /** Token */
+            token: string;
+            /** Qr Svg */
+            qr_svg: string;
+            /**
+             * Expires At
+             * Format: date-time
+             */
+            expires_at: string;
+        };
+        /**
+         * IntakeReview
+         * @description A handed-in intake as the therapist reads it.
+         */
+        IntakeReview: {
+            /**
+             * Intake Id
+             * Format: uuid
+             */
+            intake_id: string;
+            /**
+             * Client Id
+             * Format: uuid
+             */
+            client_id: string;
+            /** Client Name */
+            client_name: string;
+            /**
+             * Handed In At
+             * Format: date-time
+             */
+            handed_in_at: string;
+            /** Reviewed At */
+            reviewed_at: string | null;
+            /** Items */
+            items: components["schemas"]["ReviewItem"][];
+        };
+        /**
+         * Item
+         * @description One answer to accept or to question. `id` is stable; `before` is what was on record, if that was something else.
+         *
+         *     `level`: how grave it is. `means`: what it means for a session, in plain words; empty where it is only noted.
+         */
+        Item: {
+            /** Id */
+            id: string;
+            /** About */
+            about: string;
+            /** Answer */
+            answer: string;
+            /**
+             * Means
+             * @default
+             */
+            means: string;
+            /**
+             * Level
+             * @default note
+             * @enum {string}
+             */
+            level: "stop" | "ask" | "adapt" | "note";
+            /**
+             * Before
+             * @default
+             */
+            before: string;
+        };
+        JsonValue: unknown;
+        /**
+         * Judged
+         * @description A verdict, with its time and who gave it.
+         */
+        Judged: {
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "accepted" | "questioned" | "settled";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Person Name */
+            person_name: string;
+        };
+        /**
          * KeptOff
          * @description All places to keep off on the client of the session read at `revision`.
          */
@@ -2182,6 +3079,25 @@ export interface components {
             seconds: {
                 [key: string]: components["schemas"]["SecondsRange"];
             };
+        };
+        /**
+         * Known
+         * @description Something that became known of a client, when and how.
+         */
+        Known: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * Source
+             * @enum {string}
+             */
+            source: "by_hand" | "intake" | "day_question" | "plan" | "import" | "merge";
+            /** Person Name */
+            person_name: string;
+            change: components["schemas"]["mellow_tide__core__meeting__changes__Change"];
         };
         /**
          * Landing
@@ -2289,6 +3205,26 @@ export interface components {
             logged_at: string | null;
         };
         /**
+         * Matched
+         * @description Contacts to bring in: cards, or a table with its columns, counted from 0, matched to fields.
+         */
+        Matched: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "vcard" | "table";
+            /** Text */
+            text: string;
+            /**
+             * Matching
+             * @default {}
+             */
+            matching: {
+                [key: string]: ("name" | "address_as" | "phone" | "email" | "emergency_contact" | "birth_year" | "language" | "height_cm" | "note" | "know_first") | ("given_name" | "family_name");
+            };
+        };
+        /**
          * MeView
          * @description The person signed in and their practice.
          */
@@ -2321,6 +3257,17 @@ export interface components {
         MendingTried: {
             mending: components["schemas"]["Mending"];
             adjustment: components["schemas"]["Adjustment"] | null;
+        };
+        /**
+         * Merge
+         * @description The other entry of the same person.
+         */
+        Merge: {
+            /**
+             * Other
+             * Format: uuid
+             */
+            other: string;
         };
         /**
          * MoveStep
@@ -2453,6 +3400,14 @@ export interface components {
             session_id: string;
         };
         /**
+         * Note
+         * @description What was said, in the therapist's words.
+         */
+        Note: {
+            /** Note */
+            note: string;
+        };
+        /**
          * OfferedChange
          * @description A change of the brief that would do: in words, and the fields that change.
          */
@@ -2463,6 +3418,26 @@ export interface components {
             change: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * Opening
+         * @description The secret part of a link, and the key of the device that opens it.
+         */
+        Opening: {
+            /** Token */
+            token: string;
+            /** Key */
+            key: string;
+        };
+        /**
+         * Option
+         * @description One answer to choose, and how it reads.
+         */
+        Option: {
+            /** Value */
+            value: string;
+            /** Reads */
+            reads: string;
         };
         /**
          * OrderReason
@@ -2513,6 +3488,23 @@ export interface components {
             seconds: number;
             /** Depth */
             depth: number;
+        };
+        /**
+         * Part
+         * @description A few questions that stand on one page of the form.
+         */
+        Part: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+            /** Questions */
+            questions: components["schemas"]["Question"][];
         };
         /**
          * Pass
@@ -2583,6 +3575,22 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * Place
+         * @description A place on a client: a region's side, or only a zone of it.
+         */
+        Place: {
+            /** Region */
+            region: string;
+            /**
+             * Side
+             * @default both
+             * @enum {string}
+             */
+            side: "left" | "right" | "mid" | "both";
+            /** Zone */
+            zone?: string | null;
         };
         /**
          * Places
@@ -2694,6 +3702,37 @@ export interface components {
             sets_priced: number;
         };
         /**
+         * Question
+         * @description A question: which answer it fills, how it is asked, and why. `heading` groups conditions.
+         *
+         *     `if_pregnant`: asked only of somebody who is.
+         */
+        Question: {
+            /** Field */
+            field: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "line" | "words" | "year" | "number" | "date" | "choice" | "conditions" | "places" | "depths" | "consents";
+            /** Asks */
+            asks: string;
+            /** Why */
+            why: string;
+            /** Heading */
+            heading?: ("today" | "pregnancy" | "clinician" | "usual" | "allergies" | "wearing") | null;
+            /**
+             * Options
+             * @default []
+             */
+            options: components["schemas"]["Option"][];
+            /**
+             * If Pregnant
+             * @default false
+             */
+            if_pregnant: boolean;
+        };
+        /**
          * Reason
          * @description Why something is restricted: the condition's name, how grave it is, and what it means in plain words.
          */
@@ -2726,6 +3765,15 @@ export interface components {
             /** Regions */
             regions: components["schemas"]["RegionReason"][];
             order: components["schemas"]["OrderReason"] | null;
+        };
+        /**
+         * RecordChange
+         * @description What is now known of the client read at `revision`.
+         */
+        RecordChange: {
+            /** Revision */
+            revision: number;
+            record: components["schemas"]["ClientRecord"];
         };
         /**
          * Region
@@ -2999,6 +4047,14 @@ export interface components {
             excluded: components["schemas"]["Excluded"][];
         };
         /**
+         * ReviewItem
+         * @description An answer and what was made of it.
+         */
+        ReviewItem: {
+            item: components["schemas"]["Item"];
+            judged: components["schemas"]["Judged"] | null;
+        };
+        /**
          * RitualStroke
          * @description One stroke of an opening or closing; passes left out are found by the planner.
          */
@@ -3097,6 +4153,16 @@ export interface components {
             depth: number;
         };
         /**
+         * Saved
+         * @description The answers are kept. `problems` are what cannot be right yet; it cannot be handed in with them.
+         */
+        Saved: {
+            /** Sequence */
+            sequence: number;
+            /** Problems */
+            problems: components["schemas"]["AtFault"][];
+        };
+        /**
          * Saying
          * @description What the client said of the pressure on a region, at which depth.
          */
@@ -3158,6 +4224,9 @@ export interface components {
          * SessionView
          * @description A session whole. `revision` must be sent back with every change of the plan.
          *
+         *     `day_answer`: what was answered to the question of the day, None until it was asked. `news`: what became known of
+         *     the client since the plan was made. `unread_intake`: one that the client has handed in and nobody has read.
+         *
          *     `can_undo` and `can_redo`: whether a change of the plan can be taken back, or done again. `difference` is what the
          *     change just made has changed, where the plan had to keep something.
          */
@@ -3194,6 +4263,14 @@ export interface components {
              */
             can_redo: boolean;
             difference?: components["schemas"]["Difference"] | null;
+            day_answer?: components["schemas"]["DayAnswer"] | null;
+            /**
+             * News
+             * @default []
+             */
+            news: components["schemas"]["Known"][];
+            /** Unread Intake */
+            unread_intake?: string | null;
         };
         /**
          * SplitStop
@@ -3525,6 +4602,16 @@ export interface components {
             gloss: string;
         };
         /**
+         * Table
+         * @description A table as read: the columns, and how many lines stand below the headings.
+         */
+        Table: {
+            /** Columns */
+            columns: components["schemas"]["Column"][];
+            /** Lines */
+            lines: number;
+        };
+        /**
          * TableShare
          * @description What a region, or the close, may claim: see `minutes.Share`; `count` sides are still to come.
          */
@@ -3541,6 +4628,45 @@ export interface components {
             least: number;
             /** Most */
             most: number;
+        };
+        /**
+         * Taken
+         * @description What to bring in, but for the lines left out.
+         */
+        Taken: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "vcard" | "table";
+            /** Text */
+            text: string;
+            /**
+             * Matching
+             * @default {}
+             */
+            matching: {
+                [key: string]: ("name" | "address_as" | "phone" | "email" | "emergency_contact" | "birth_year" | "language" | "height_cm" | "note" | "know_first") | ("given_name" | "family_name");
+            };
+            /**
+             * Leave Out
+             * @default []
+             */
+            leave_out: number[];
+        };
+        /**
+         * ToAsk
+         * @description An answer that was questioned and not yet asked about.
+         */
+        ToAsk: {
+            /**
+             * Intake Id
+             * Format: uuid
+             */
+            intake_id: string;
+            item: components["schemas"]["Item"];
+            /** Note */
+            note: string;
         };
         /**
          * Tool
@@ -3587,6 +4713,32 @@ export interface components {
             };
             /** Thumb Share */
             thumb_share: number;
+        };
+        /**
+         * Verdict
+         * @description What the therapist made of an answer: taken into the record, to be asked about, or asked about since.
+         */
+        Verdict: {
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "accepted" | "questioned" | "settled";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * Verdicts
+         * @description What was made of answers, by their items' ids.
+         */
+        Verdicts: {
+            /** Verdicts */
+            verdicts: {
+                [key: string]: components["schemas"]["Verdict"];
+            };
         };
         /**
          * Version
@@ -3711,6 +4863,43 @@ export interface components {
             contains: string[];
         };
         /**
+         * Change
+         * @description One item that changed. `field` is the record's, `item` what of it: an id of the catalogue, a place, or nothing.
+         *
+         *     `before` and `after` are None where there was, or is, nothing. Consents read `yes` and `no`; a place to keep off
+         *     reads why.
+         */
+        mellow_tide__core__meeting__changes__Change: {
+            /** Field */
+            field: string;
+            /**
+             * Item
+             * @default
+             */
+            item: string;
+            before?: components["schemas"]["JsonValue"];
+            after?: components["schemas"]["JsonValue"];
+        };
+        /**
+         * Change
+         * @description A region's whole seconds of strokes before and after, all sides together; 0 where it is not worked.
+         *
+         *     `strokes`: the same ones with more or fewer passes, some of them only, more than them, or others.
+         */
+        mellow_tide__core__planner__difference__Change: {
+            /** Region */
+            region: string;
+            /** Before */
+            before: number;
+            /** After */
+            after: number;
+            /**
+             * Strokes
+             * @enum {string}
+             */
+            strokes: "same" | "fewer" | "more" | "other";
+        };
+        /**
          * Lubricant
          * @description Millilitres for one region, both sides together.
          */
@@ -3777,6 +4966,172 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    open_intake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Opening"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IntakeForm"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_form: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Again"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IntakeForm"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_answers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Filled"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    hand_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Filled"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             204: {
@@ -4055,7 +5410,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ContactChange"];
+                "application/json": components["schemas"]["RecordChange"];
             };
         };
         responses: {
@@ -4066,6 +5421,538 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ClientPage"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Known"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    merge_clients: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Merge"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientPage"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    erase_client: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Erasure"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Erased"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_columns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Brought"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Table"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    preview_clients: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Matched"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Arrival"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_in_clients: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Taken"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtIn"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_cards: {
+        parameters: {
+            query?: {
+                client_id?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_whole_record: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_client_paper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_record_schema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: unknown;
+                    };
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_intake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IntakeLink"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_intake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                intake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IntakeReview"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    judge_answers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                intake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Verdicts"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IntakeReview"];
                 };
             };
             /** @description Unauthorized */
@@ -4274,6 +6161,134 @@ export interface operations {
                 "application/json": components["schemas"]["KeptOff"];
             };
         };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    answer_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerOfTheDay"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    hear_places: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Note"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Excluded"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_at_news: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description Successful Response */
             200: {

@@ -90,10 +90,13 @@ class Limits(Record):
 class Condition(Limits, Named):
     """A condition a client may have. `stop`: no session, refer. `ask`: the clinician first. `adapt`.
 
-    `in_pregnancy`: it is a state of a pregnancy.
+    `in_pregnancy`: it is a state of a pregnancy. `asks`: the condition in the client's own words, under the heading
+    `asked` of the intake.
     """
 
     level: Literal["stop", "ask", "adapt"]
+    asked: Literal["today", "pregnancy", "clinician", "usual", "allergies", "wearing"]
+    asks: str
     in_pregnancy: bool = False
 
 

@@ -55,12 +55,17 @@ class Brief(Record):
 Side = Literal["left", "right", "mid", "both"]
 
 
-class Excluded(Record):
-    """A place to keep away from: a region's side, or only a zone of it, and why if that was said."""
+class Place(Record):
+    """A place on a client: a region's side, or only a zone of it."""
 
     region: str
     side: Side = "both"
     zone: str | None = None
+
+
+class Excluded(Place):
+    """A place to keep away from, and why if that was said."""
+
     because: Annotated[str, Field(max_length=120)] = ""
 
     def holds(self, region: str, side: str) -> bool:

@@ -38,22 +38,80 @@ FROM hit
 ORDER BY hit.archived, hit.rank, hit.name, hit.client_id
 
 -- name: find_client
-SELECT c.client_id, c.name, c.address_as, c.phone, c.email, c.note, c.know_first, c.archived, c.revision, c.height_cm,
-       c.weight_kg, c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded,
-       c.wishes, c.likes, c.dislikes, c.due_date, (now() AT TIME ZONE p.time_zone)::date AS day,
-       'not_due' AS day_question, p.house AS house_json
+SELECT c.client_id, c.revision,
+       c.name, c.address_as, c.phone, c.email, c.emergency_contact, c.birth_year, c.language, c.clothing,
+       c.note, c.know_first, c.height_cm, c.weight_kg, c.breaths_per_minute, c.body_hair, c.skin, c.conditions,
+       c.due_date, c.medicines, c.allergies, c.operations, c.injuries, c.consents, c.declined, c.excluded,
+       c.wishes, c.likes, c.dislikes, c.aims, c.tension, c.warmth, c.talk, c.music, c.oil, c.archived,
+       (now() AT TIME ZONE p.time_zone)::date AS day, p.house AS house_json
 FROM client c
 JOIN practice p ON p.practice_id = c.practice_id
 WHERE c.practice_id = %(practice_id)s AND c.client_id = %(client_id)s
 
--- name: insert_plain_client
-INSERT INTO client (practice_id, client_id, name, phone) VALUES (%(practice_id)s, %(client_id)s, %(name)s, %(phone)s)
+-- name: lock_client
+SELECT revision FROM client WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s FOR UPDATE
 
--- name: change_client
-UPDATE client SET name = %(name)s, address_as = %(address_as)s, phone = %(phone)s, email = %(email)s, note = %(note)s,
-       know_first = %(know_first)s, height_cm = %(height_cm)s, archived = %(archived)s, revision = revision + 1
-WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s AND revision = %(revision)s
+-- name: insert_client
+INSERT INTO client (practice_id, client_id,
+                    name, address_as, phone, email, emergency_contact, birth_year, language, clothing, note,
+                    know_first, height_cm, weight_kg, breaths_per_minute, body_hair, skin, conditions,
+                    due_date, medicines, allergies, operations, injuries, consents, declined, excluded, wishes,
+                    likes, dislikes, aims, tension, warmth, talk, music, oil, archived)
+VALUES (%(practice_id)s, %(client_id)s,
+        %(name)s, %(address_as)s, %(phone)s, %(email)s, %(emergency_contact)s, %(birth_year)s, %(language)s,
+        %(clothing)s, %(note)s, %(know_first)s, %(height_cm)s, %(weight_kg)s, %(breaths_per_minute)s,
+        %(body_hair)s, %(skin)s, %(conditions)s, %(due_date)s, %(medicines)s, %(allergies)s, %(operations)s,
+        %(injuries)s, %(consents)s, %(declined)s, %(excluded)s, %(wishes)s, %(likes)s, %(dislikes)s, %(aims)s,
+        %(tension)s, %(warmth)s, %(talk)s, %(music)s, %(oil)s, %(archived)s)
+ON CONFLICT (practice_id, client_id) DO NOTHING
+
+-- name: replace_client
+UPDATE client SET revision = revision + 1,
+       name = %(name)s, address_as = %(address_as)s, phone = %(phone)s, email = %(email)s,
+       emergency_contact = %(emergency_contact)s, birth_year = %(birth_year)s, language = %(language)s,
+       clothing = %(clothing)s, note = %(note)s, know_first = %(know_first)s, height_cm = %(height_cm)s,
+       weight_kg = %(weight_kg)s, breaths_per_minute = %(breaths_per_minute)s, body_hair = %(body_hair)s,
+       skin = %(skin)s, conditions = %(conditions)s, due_date = %(due_date)s, medicines = %(medicines)s,
+       allergies = %(allergies)s, operations = %(operations)s, injuries = %(injuries)s,
+       consents = %(consents)s, declined = %(declined)s, excluded = %(excluded)s, wishes = %(wishes)s,
+       likes = %(likes)s, dislikes = %(dislikes)s, aims = %(aims)s, tension = %(tension)s, warmth = %(warmth)s,
+       talk = %(talk)s, music = %(music)s, oil = %(oil)s, archived = %(archived)s
+WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s
 RETURNING revision
+
+-- name: insert_change
+INSERT INTO client_change (practice_id, client_id, changed_at, source, person_name, field, item, before, after)
+VALUES (%(practice_id)s, %(client_id)s, coalesce(%(changed_at)s, now()), %(source)s, %(person_name)s, %(field)s,
+        %(item)s, %(before)s, %(after)s)
+
+-- name: changes_of_client
+SELECT changed_at, source, person_name, field, item, before, after FROM client_change
+WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s
+ORDER BY changed_at DESC, place DESC
+
+-- name: changes_since_plan
+SELECT h.changed_at, h.source, h.person_name, h.field, h.item, h.before, h.after
+FROM client_change h
+JOIN session s ON s.practice_id = h.practice_id AND s.client_id = h.client_id
+WHERE h.practice_id = %(practice_id)s AND s.session_id = %(session_id)s AND h.changed_at > s.known_until
+  AND h.field = ANY(%(fields)s)
+ORDER BY h.changed_at, h.place
+
+-- name: merge_client
+SELECT merge_client(%(kept)s, %(other)s)
+
+-- name: erase_client
+SELECT erase_client(%(client_id)s)
+
+-- name: insert_erasure
+INSERT INTO erasure (practice_id, erasure_id, person_name, counts)
+VALUES (%(practice_id)s, %(erasure_id)s, %(person_name)s, %(counts)s)
+
+-- name: clients_with_contact
+SELECT client_id, name, digits, lower(email) AS email FROM client WHERE practice_id = %(practice_id)s
+
+-- name: all_client_ids
+SELECT client_id FROM client WHERE practice_id = %(practice_id)s AND archived = false ORDER BY name, client_id
 
 -- name: sessions_of_client
 SELECT s.session_id, s.starts_at, s.plan -> 'flow' -> 'brief' AS brief,
@@ -63,3 +121,13 @@ FROM session s
 WHERE s.practice_id = %(practice_id)s AND s.client_id = %(client_id)s
 ORDER BY s.starts_at DESC
 LIMIT %(most)s
+
+-- name: whole_visits
+SELECT s.starts_at, s.plan -> 'flow' AS flow, s.day_answer,
+       coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM run_event e
+                 WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id), '[]') AS events,
+       coalesce((SELECT jsonb_agg(l.log || jsonb_build_object('at', l.logged_at) ORDER BY l.revision) FROM session_log l
+                 WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id), '[]') AS logs
+FROM session s
+WHERE s.practice_id = %(practice_id)s AND s.client_id = %(client_id)s
+ORDER BY s.starts_at

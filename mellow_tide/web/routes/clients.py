@@ -1,13 +1,15 @@
-"""Clients: found again, added, described."""
+"""Clients: found again, added, described, put together, erased."""
 
 from typing import Annotated
 from uuid import UUID
 
 from fastapi import APIRouter, Query
-from pydantic import Field, StringConstraints
+from pydantic import Field
 
+from mellow_tide.core.meeting.record import ClientRecord, Name
 from mellow_tide.services import clients
-from mellow_tide.services.clients import ClientInList, ClientPage, Contact
+from mellow_tide.services.clients import ClientInList, ClientPage, Erased
+from mellow_tide.services.session_view import Known as KnownOfClient
 from mellow_tide.web.body import Body, Revision
 from mellow_tide.web.guard import Db, Known, Who
 
@@ -17,15 +19,27 @@ router = APIRouter(prefix="/clients", tags=["clients"])
 class NewClient(Body):
     """A client in one line."""
 
-    name: Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
+    name: Name
     phone: Annotated[str, Field(max_length=40)] = ""
 
 
-class ContactChange(Body):
-    """What is said of the client read at `revision`."""
+class RecordChange(Body):
+    """What is now known of the client read at `revision`."""
 
     revision: Revision
-    contact: Contact
+    record: ClientRecord
+
+
+class Merge(Body):
+    """The other entry of the same person."""
+
+    other: UUID
+
+
+class Erasure(Body):
+    """The client's name, so that nobody is erased by a slip."""
+
+    name: Annotated[str, Field(max_length=120)]
 
 
 @router.get("")
@@ -49,6 +63,24 @@ def read_client(client_id: UUID, db: Db, who: Who, known: Known) -> ClientPage:
 
 
 @router.put("/{client_id}")
-def describe_client(client_id: UUID, change: ContactChange, db: Db, who: Who, known: Known) -> ClientPage:
-    """Describe, archive or bring back a client."""
-    return clients.describe(db, who, client_id, change.revision, change.contact, known)
+def describe_client(client_id: UUID, change: RecordChange, db: Db, who: Who, known: Known) -> ClientPage:
+    """Keep what is now known of a client; every item that changes is dated."""
+    return clients.describe(db, who, client_id, change.revision, change.record, known)
+
+
+@router.get("/{client_id}/history")
+def read_history(client_id: UUID, db: Db, who: Who) -> list[KnownOfClient]:
+    """Everything that became known, the newest first."""
+    return list(clients.history(db, who, client_id))
+
+
+@router.post("/{client_id}/merge")
+def merge_clients(client_id: UUID, merge: Merge, db: Db, who: Who, known: Known) -> ClientPage:
+    """Make one of two entries of the same person; no visit is lost."""
+    return clients.merge(db, who, client_id, merge.other, known)
+
+
+@router.post("/{client_id}/erase")
+def erase_client(client_id: UUID, erasure: Erasure, db: Db, who: Who) -> Erased:
+    """Take everything of a client away, for good, and say what that was."""
+    return clients.erase(db, who, client_id, erasure.name)

@@ -10,12 +10,13 @@ from mellow_tide.core.evaluation.evaluate import Evaluation
 from mellow_tide.core.flow.brief import Brief, Excluded
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.meeting.day import DayAnswer
 from mellow_tide.core.planner.alternatives import Alternatives
 from mellow_tide.core.planner.reasons import Reasons
 from mellow_tide.core.planner.replan_table import ReplanTable
 from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.state import RunState
-from mellow_tide.services import editing, logs, planning, runs, sessions
+from mellow_tide.services import day_answers, editing, logs, planning, runs, sessions
 from mellow_tide.services.logs import Log, LogView
 from mellow_tide.services.session_view import SessionView
 from mellow_tide.services.standing import Adjustment
@@ -61,6 +62,20 @@ class KeptOff(Body):
 
     revision: Revision
     excluded: Annotated[list[Excluded], Field(max_length=60)]
+
+
+class AnswerOfTheDay(Body):
+    """What the client of the session read at `revision` answered; `lasting` keeps it for the next times too."""
+
+    revision: Revision
+    answer: DayAnswer
+    lasting: bool = False
+
+
+class Note(Body):
+    """What was said, in the therapist's words."""
+
+    note: Annotated[str, Field(max_length=400)]
 
 
 class Wished(Body):
@@ -131,6 +146,25 @@ def take_adjustment(session_id: UUID, change: Fit, db: Db, who: Who, known: Know
 def keep_off(session_id: UUID, change: KeptOff, db: Db, who: Who, known: Known) -> Response:
     """Store the places to keep off, and the closest plan that keeps off them."""
     return straight(planning.keep_off(db, who, session_id, change.revision, change.excluded, known))
+
+
+@router.put("/day-answer", response_model=SessionView)
+def answer_day(session_id: UUID, change: AnswerOfTheDay, db: Db, who: Who, known: Known) -> Response:
+    """Keep what was answered to the question of the day; the closest plan that obeys it stands."""
+    made = day_answers.answer_day(db, who, session_id, change.revision, change.answer, change.lasting, known)
+    return straight(made)
+
+
+@router.post("/heard")
+def hear_places(session_id: UUID, said: Note, who: Who, known: Known) -> list[Excluded]:
+    """The places that a note names, to be confirmed."""
+    return list(day_answers.places_heard(said.note, known))
+
+
+@router.post("/looked-at", response_model=SessionView)
+def look_at_news(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
+    """The plan is right as it is beside what became known since it was made."""
+    return straight(day_answers.looked_at(db, who, session_id, known))
 
 
 @router.post("/comparison", response_model=Adjustment)

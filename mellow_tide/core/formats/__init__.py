@@ -1,0 +1,1 @@
+"""The open formats in which contacts and records come in and go out."""

@@ -1,0 +1,139 @@
+"""A client's record as a paper they can read: what is kept of them, since when, and what was done."""
+
+from collections.abc import Iterator
+from datetime import date, datetime
+from zoneinfo import ZoneInfo
+
+from mellow_tide.core.care.pregnancy import weeks_words
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.formats.paper import Paper
+from mellow_tide.core.formats.whole_record import VisitKept, WholeRecord
+from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.meeting.review import place_words
+
+PLAIN = {
+    "address_as": "Called",
+    "phone": "Phone",
+    "email": "E-mail",
+    "emergency_contact": "In an emergency",
+    "birth_year": "Born in",
+    "language": "Language",
+    "clothing": "Clothing",
+    "height_cm": "Height, cm",
+    "weight_kg": "Weight, kg",
+    "skin": "Skin",
+    "body_hair": "Body hair",
+    "aims": "What was wished for",
+    "warmth": "Warmth",
+    "talk": "Talk",
+    "music": "Music",
+    "oil": "Oil",
+    "know_first": "To know first",
+    "note": "Notes",
+}
+HEALTH = {
+    "medicines": "Medicines",
+    "allergies": "Allergies",
+    "operations": "Operations",
+    "injuries": "Injuries",
+}
+SOURCES = {
+    "by_hand": "written down",
+    "intake": "from an intake",
+    "day_question": "asked on the day",
+    "plan": "on the plan",
+    "import": "brought in",
+    "merge": "from another entry",
+}
+CAUTION = (
+    "Mellow Tide is an aid to planning for trained people. It does not diagnose. Local law, scope of practice, licence "
+    "and the client’s own clinician decide."
+)
+
+
+def client_paper(whole: WholeRecord, time_zone: str, catalogue: Catalogue) -> bytes:
+    """The record as PDF. Dates are of the practice's time zone."""
+    zone = ZoneInfo(time_zone)
+    day = whole.exported_at.astimezone(zone).date()
+    paper = Paper(whole.client.name, whole.exported_at, f"{whole.client.name} · {whole.practice}")
+    paper.quiet(f"Everything that {whole.practice} keeps of {whole.client.name}, on {_day(day)}.")
+    paper.heading("Who you are, and what you like")
+    paper.lines((label, _text(getattr(whole.client, field))) for field, label in PLAIN.items())
+    paper.lines(_wishes(whole.client, catalogue))
+    paper.heading("Health")
+    paper.lines(_health(whole.client, day, catalogue))
+    paper.heading("What may be touched")
+    paper.lines(_consents(whole.client, catalogue))
+    paper.heading("Visits")
+    for visit in whole.visits:
+        paper.lines(_visit(visit, zone, catalogue))
+    if not whole.visits:
+        paper.sentence("None.")
+    paper.heading("How it became known")
+    paper.lines(
+        (
+            _day(change.at.astimezone(zone).date()),
+            f"{change.field.replace('_', ' ')} {change.item.replace('_', ' ')}".strip()
+            + f": {_text(change.before) or 'nothing'} → {_text(change.after) or 'nothing'}; "
+            + f"{SOURCES.get(change.source, change.source)} by {change.by}",
+        )
+        for change in whole.history
+        if change.field != "merged"
+    )
+    paper.quiet(CAUTION)
+    return paper.bytes()
+
+
+def _wishes(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str, str]]:
+    names = {**catalogue.strokes, **catalogue.tools}
+    yield (
+        "Pressure",
+        ", ".join(f"{catalogue.regions[x.region].whole} {x.depth:g} of 5" for x in client.wishes),
+    )
+    yield "Likes", ", ".join(names[id].name for id in sorted(client.likes))
+    yield "Does not like", ", ".join(names[id].name for id in sorted(client.dislikes))
+    yield "Tension", ", ".join(place_words(place, catalogue) for place in client.tension)
+
+
+def _health(client: ClientRecord, day: date, catalogue: Catalogue) -> Iterator[tuple[str, str]]:
+    yield (
+        "Conditions",
+        "; ".join(catalogue.conditions[id].name for id in sorted(client.conditions)) or "none named",
+    )
+    days = client.facts(day).gestation_days
+    if client.due_date:
+        weeks = f", {weeks_words(days)} today" if days is not None else ""
+        yield "Pregnancy", f"due {_day(client.due_date)}{weeks}"
+    yield from ((label, getattr(client, field)) for field, label in HEALTH.items())
+
+
+def _consents(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str, str]]:
+    yield "Yes to", ", ".join(catalogue.consents[id].name for id in sorted(client.consents))
+    yield "No to", ", ".join(catalogue.consents[id].name for id in sorted(client.declined))
+    places = (
+        place_words(place, catalogue) + (f" ({place.because})" if place.because else "")
+        for place in client.excluded
+    )
+    yield "Left alone", "; ".join(places)
+
+
+def _visit(visit: VisitKept, zone: ZoneInfo, catalogue: Catalogue) -> Iterator[tuple[str, str]]:
+    at: datetime = visit.starts_at.astimezone(zone)
+    brief = visit.flow.brief
+    words = [f"{brief.booked_minutes} minutes, {catalogue.kinds[brief.kind].name}."]
+    if visit.logs:
+        log = visit.logs[-1]
+        words += [log.note, f"Next time: {log.next_time}" if log.next_time else ""]
+    yield f"{_day(at.date())}, {at:%H:%M}", " ".join(filter(None, words))
+
+
+def _day(day: date) -> str:
+    return f"{day.day} {day:%B %Y}"
+
+
+def _text(value: object) -> str:
+    if value is None or value == "":
+        return ""
+    if isinstance(value, float):
+        return f"{value:g}"
+    return str(value).replace("_", " ")

@@ -1,0 +1,52 @@
+"""A contact as it comes from elsewhere: what may be taken over of it, and what cannot."""
+
+from typing import Literal
+
+from pydantic import ValidationError
+
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.refusal import FieldProblem
+
+ContactField = Literal[
+    "name",
+    "address_as",
+    "phone",
+    "email",
+    "emergency_contact",
+    "birth_year",
+    "language",
+    "height_cm",
+    "note",
+    "know_first",
+]
+CONTACT_FIELDS: tuple[ContactField, ...] = ContactField.__args__  # type: ignore[attr-defined]
+"""What may be taken over of a contact. Health is told by the client, never imported."""
+
+
+class Contact(Record):
+    """A contact on `line` of what was read. `record` is None where something cannot be taken, as `problems` say."""
+
+    line: int
+    record: ClientRecord | None
+    problems: tuple[FieldProblem, ...] = ()
+
+
+def contact_of(line: int, values: dict[str, str]) -> Contact:
+    """A contact of texts by field; empty ones say nothing."""
+    given = {field: value.strip() for field, value in values.items() if value.strip()}
+    if not given.get("name"):
+        problem = FieldProblem("name", f"line {line}: there is no name", "give one, or leave the line out")
+        return Contact(line=line, record=None, problems=(problem,))
+    try:
+        return Contact(line=line, record=ClientRecord.model_validate(given, strict=False))
+    except ValidationError as error:
+        faults = tuple(
+            FieldProblem(
+                str(fault["loc"][0]),
+                f"line {line}: “{given.get(str(fault['loc'][0]), '')[:40]}” cannot be used",
+                f"{fault['msg'][0].lower()}{fault['msg'][1:]}",
+            )
+            for fault in error.errors()
+        )
+        return Contact(line=line, record=None, problems=faults)

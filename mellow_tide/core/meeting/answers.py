@@ -1,0 +1,105 @@
+"""What a client answers in an intake. What is not answered is None and changes nothing."""
+
+from collections.abc import Iterator, Mapping
+from datetime import date, timedelta
+from typing import Literal
+
+from mellow_tide.core.care.pregnancy import TERM_DAYS, due_date_of
+from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.meeting.record import (
+    BirthYear,
+    Email,
+    EmergencyContact,
+    Height,
+    KeptOff,
+    Line,
+    Music,
+    Oil,
+    Phone,
+    Places,
+    Talk,
+    Warmth,
+    Wishes,
+    Words,
+)
+from mellow_tide.core.refusal import FieldProblem
+
+Heading = Literal["today", "pregnancy", "clinician", "usual", "allergies", "wearing"]
+Consenting = Literal["yes", "no", "ask"]
+LATEST = timedelta(days=28)
+"""A pregnancy is reckoned with until four weeks past its due date."""
+
+
+class Answers(Record):
+    """The answers by question. `conditions` are those ticked under a heading; an empty tuple says "none of these"."""
+
+    address_as: Line | None = None
+    phone: Phone | None = None
+    email: Email | None = None
+    emergency_contact: EmergencyContact | None = None
+    birth_year: BirthYear | None = None
+    language: Line | None = None
+    height_cm: Height | None = None
+    conditions: Mapping[Heading, tuple[str, ...]] = {}
+    medicines: Words | None = None
+    allergies: Words | None = None
+    operations: Words | None = None
+    injuries: Words | None = None
+    pregnant: Literal["yes", "no"] | None = None
+    due_date: date | None = None
+    last_period: date | None = None
+    aims: Words | None = None
+    tension: Places | None = None
+    excluded: KeptOff | None = None
+    wishes: Wishes | None = None
+    consents: Mapping[str, Consenting] = {}
+    oil: Oil | None = None
+    warmth: Warmth | None = None
+    talk: Talk | None = None
+    music: Music | None = None
+
+    def due(self) -> date | None:
+        """The due date named, or the one that follows from the last period; None without a pregnancy or a date."""
+        if self.pregnant != "yes":
+            return None
+        return self.due_date or (due_date_of(self.last_period) if self.last_period else None)
+
+    def ticked(self) -> frozenset[str]:
+        """All conditions named; those of a pregnancy only if there is one."""
+        return frozenset(
+            id
+            for heading, ids in self.conditions.items()
+            if heading != "pregnancy" or self.pregnant == "yes"
+            for id in ids
+        )
+
+
+def problems(answers: Answers, day: date, catalogue: Catalogue) -> tuple[FieldProblem, ...]:
+    """What cannot be right, by question; empty if it can be handed in."""
+    return tuple(_problems(answers, day, catalogue))
+
+
+def _problems(answers: Answers, day: date, catalogue: Catalogue) -> Iterator[FieldProblem]:
+    for heading, ids in answers.conditions.items():
+        field = f"conditions.{heading}"
+        known = {id: one for id, one in catalogue.conditions.items() if one.asked == heading}
+        yield from filter(None, (unknown(known, id, field, "condition under this heading") for id in ids))
+    yield from filter(
+        None, (unknown(catalogue.consents, id, "consents", "consent") for id in answers.consents)
+    )
+    for field in ("tension", "excluded", "wishes"):
+        named = (one.region for one in getattr(answers, field) or ())
+        yield from filter(None, (unknown(catalogue.regions, id, field, "region") for id in named))
+    if answers.pregnant != "yes":
+        return
+    if answers.due_date and not day - LATEST <= answers.due_date <= day + timedelta(days=TERM_DAYS):
+        yield FieldProblem(
+            "due_date", "no pregnancy of today has this due date", "look at the year and the month"
+        )
+    if answers.last_period and not day - timedelta(days=TERM_DAYS) - LATEST <= answers.last_period <= day:
+        what = "no pregnancy of today began with this day"
+        yield FieldProblem("last_period", what, "look at the year and the month")
+    if not answers.due_date and not answers.last_period:
+        what = "how far the pregnancy is decides how you may lie"
+        yield FieldProblem("due_date", what, "give the due date, or the first day of the last period")

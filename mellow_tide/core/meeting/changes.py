@@ -1,0 +1,74 @@
+"""What sets two states of a client's record apart, item by item: the evidence that is kept, dated, for ever."""
+
+from collections.abc import Iterator, Mapping
+
+from pydantic import JsonValue
+
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.flow.brief import Place
+from mellow_tide.core.meeting.record import ClientRecord
+
+BEARS_ON_A_PLAN = frozenset(
+    (
+        "conditions",
+        "due_date",
+        "consents",
+        "excluded",
+        "wishes",
+        "likes",
+        "dislikes",
+        "height_cm",
+        "weight_kg",
+    )
+)
+"""The fields whose change may change what a plan should be."""
+
+_ONE_BY_ONE = ("conditions", "likes", "dislikes")
+
+
+class Change(Record):
+    """One item that changed. `field` is the record's, `item` what of it: an id of the catalogue, a place, or nothing.
+
+    `before` and `after` are None where there was, or is, nothing. Consents read `yes` and `no`; a place to keep off
+    reads why.
+    """
+
+    field: str
+    item: str = ""
+    before: JsonValue = None
+    after: JsonValue = None
+
+
+def place_key(place: Place) -> str:
+    """A place as one word: `foot left toes`."""
+    return " ".join(filter(None, (place.region, place.side, place.zone)))
+
+
+def changes(before: ClientRecord, after: ClientRecord) -> tuple[Change, ...]:
+    """All items in which the records differ, in the record's order."""
+    old, new = _items(before), _items(after)
+    return tuple(
+        Change(field=field, item=item, before=old.get((field, item)), after=new.get((field, item)))
+        for field, item in {**old, **new}
+        if old.get((field, item)) != new.get((field, item))
+    )
+
+
+def _items(record: ClientRecord) -> Mapping[tuple[str, str], JsonValue]:
+    return {(field, item): value for field, item, value in _listed(record)}
+
+
+def _listed(record: ClientRecord) -> Iterator[tuple[str, str, JsonValue]]:
+    for field, value in record.model_dump(mode="json").items():
+        if field in _ONE_BY_ONE:
+            yield from ((field, id, "yes") for id in sorted(value))
+        elif field in ("consents", "declined"):
+            yield from (("consents", id, "yes" if field == "consents" else "no") for id in sorted(value))
+        elif field == "wishes":
+            yield from ((field, wish.region, wish.depth) for wish in record.wishes)
+        elif field == "excluded":
+            yield from ((field, place_key(place), place.because or "keep off") for place in record.excluded)
+        elif field == "tension":
+            yield from ((field, place_key(place), "yes") for place in record.tension)
+        else:
+            yield field, "", value if value != "" else None

@@ -1,0 +1,84 @@
+"""Two entries of one person as one record. Where they differ the stricter holds; nothing that was told is dropped."""
+
+from datetime import date
+
+from mellow_tide.core.flow.brief import Excluded, Wish
+from mellow_tide.core.meeting.changes import place_key
+from mellow_tide.core.meeting.record import ClientRecord
+
+_JOINED = {"know_first": " · ", "note": "\n", "medicines": "; ", "allergies": "; ", "operations": "; "} | {
+    "injuries": "; ",
+    "aims": "; ",
+}
+_OWN = (
+    "address_as",
+    "phone",
+    "email",
+    "emergency_contact",
+    "birth_year",
+    "language",
+    "clothing",
+    "height_cm",
+    "weight_kg",
+    "breaths_per_minute",
+    "body_hair",
+    "skin",
+    "warmth",
+    "talk",
+    "music",
+    "oil",
+)
+
+
+def merged(kept: ClientRecord, other: ClientRecord) -> ClientRecord:
+    """`kept` with what only `other` knows.
+
+    Conditions and places to keep off add up, a no goes before a yes, the lighter of two wishes stands, and of two due
+    dates the earlier. Text is joined, cut at the record's bounds.
+    """
+    unknown = type(kept)(name=kept.name)
+    own = {field: getattr(other, field) for field in _OWN if getattr(kept, field) == getattr(unknown, field)}
+    joined = {field: _joined(kept, other, field, between) for field, between in _JOINED.items()}
+    declined = kept.declined | other.declined
+    dislikes = kept.dislikes | other.dislikes
+    return type(kept).model_validate(
+        {
+            **dict(kept),
+            **own,
+            **joined,
+            "conditions": kept.conditions | other.conditions,
+            "declined": declined,
+            "consents": (kept.consents | other.consents) - declined,
+            "dislikes": dislikes,
+            "likes": (kept.likes | other.likes) - dislikes,
+            "excluded": _kept_off(kept, other),
+            "tension": tuple({place_key(place): place for place in (*other.tension, *kept.tension)}.values()),
+            "wishes": _wishes(kept, other),
+            "due_date": _earlier(kept.due_date, other.due_date),
+        }
+    )
+
+
+def _joined(kept: ClientRecord, other: ClientRecord, field: str, between: str) -> str:
+    mine, theirs = getattr(kept, field), getattr(other, field)
+    if not theirs or theirs in mine:
+        return str(mine)
+    words = between.join(filter(None, (mine, theirs)))
+    bound = next(m.max_length for m in ClientRecord.model_fields[field].metadata if hasattr(m, "max_length"))
+    return words[:bound]
+
+
+def _kept_off(kept: ClientRecord, other: ClientRecord) -> tuple[Excluded, ...]:
+    return tuple({place_key(place): place for place in (*other.excluded, *kept.excluded)}.values())
+
+
+def _wishes(kept: ClientRecord, other: ClientRecord) -> tuple[Wish, ...]:
+    lightest: dict[str, Wish] = {}
+    for wish in (*kept.wishes, *other.wishes):
+        known = lightest.get(wish.region)
+        lightest[wish.region] = wish if known is None or wish.depth < known.depth else known
+    return tuple(lightest.values())
+
+
+def _earlier(a: date | None, b: date | None) -> date | None:
+    return min(filter(None, (a, b)), default=None)

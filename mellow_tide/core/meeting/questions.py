@@ -1,0 +1,55 @@
+"""The questions of an intake, read once: in the client's words, each with the reason why it is asked."""
+
+import tomllib
+from functools import cache
+from importlib import resources
+from typing import Literal
+
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.meeting.answers import Answers, Heading
+
+Kind = Literal[
+    "line", "words", "year", "number", "date", "choice", "conditions", "places", "depths", "consents"
+]
+
+
+class Option(Record):
+    """One answer to choose, and how it reads."""
+
+    value: str
+    reads: str
+
+
+class Question(Record):
+    """A question: which answer it fills, how it is asked, and why. `heading` groups conditions.
+
+    `if_pregnant`: asked only of somebody who is.
+    """
+
+    field: str
+    kind: Kind
+    asks: str
+    why: str
+    heading: Heading | None = None
+    options: tuple[Option, ...] = ()
+    if_pregnant: bool = False
+
+
+class Part(Record):
+    """A few questions that stand on one page of the form."""
+
+    id: str
+    title: str
+    says: str = ""
+    questions: tuple[Question, ...]
+
+
+@cache
+def intake_parts() -> tuple[Part, ...]:
+    """All parts, in order. Raises ValueError for a question that no answer belongs to."""
+    text = (resources.files("mellow_tide.core.meeting") / "intake.toml").read_text(encoding="utf-8")
+    parts = tuple(Part.model_validate(entry) for entry in tomllib.loads(text)["parts"])
+    strays = [q.field for part in parts for q in part.questions if q.field not in Answers.model_fields]
+    if strays:
+        raise ValueError(f"intake.toml: no answer is called {', '.join(strays)}")
+    return parts

@@ -1,0 +1,236 @@
+"""An intake as the therapist reads it: each answer with what it means for a session, and what accepting it changes."""
+
+from collections.abc import Collection, Iterator
+from datetime import date
+from typing import Literal
+
+from mellow_tide.core.care.pregnancy import gestation_days, weeks_words
+from mellow_tide.core.care.restrictions import Restrictions, restrict
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Record, Region
+from mellow_tide.core.flow.brief import ClientFacts, Place
+from mellow_tide.core.meeting.answers import Answers
+from mellow_tide.core.meeting.changes import place_key
+from mellow_tide.core.meeting.questions import intake_parts
+from mellow_tide.core.meeting.record import ClientRecord
+
+Level = Literal["stop", "ask", "adapt", "note"]
+PLAIN = (
+    "address_as",
+    "phone",
+    "email",
+    "emergency_contact",
+    "language",
+    "birth_year",
+    "height_cm",
+    "injuries",
+    "medicines",
+    "operations",
+    "allergies",
+    "aims",
+    "oil",
+    "warmth",
+    "talk",
+    "music",
+)
+"""Questions whose answer is kept as it is."""
+
+MEANS = {
+    "injuries": "Leave the places alone; mark them as places to keep off.",
+    "medicines": "If you do not know what one is for, ask; blood thinners and strong pain relief ask for light hands.",
+    "operations": "Leave healing places alone; within six weeks the surgeon’s word first.",
+    "allergies": "Look at the oil and at what is near the table.",
+    "height_cm": "The time of long strokes follows.",
+}
+
+
+class Item(Record):
+    """One answer to accept or to question. `id` is stable; `before` is what was on record, if that was something else.
+
+    `level`: how grave it is. `means`: what it means for a session, in plain words; empty where it is only noted.
+    """
+
+    id: str
+    about: str
+    answer: str
+    means: str = ""
+    level: Level = "note"
+    before: str = ""
+
+
+def items(answers: Answers, record: ClientRecord, day: date, catalogue: Catalogue) -> tuple[Item, ...]:
+    """Every answer, the gravest first, then in the order they were asked."""
+    grave = {"stop": 0, "ask": 1, "adapt": 2, "note": 3}
+    found = [
+        *_conditions(answers, record, catalogue),
+        *_pregnancy(answers, record, day, catalogue),
+        *_places(answers, catalogue),
+        *_consents(answers, record, catalogue),
+        *_wishes(answers, record, day, catalogue),
+        *_plain(answers, record),
+    ]
+    return tuple(sorted(found, key=lambda item: grave[item.level]))
+
+
+def accepted(record: ClientRecord, answers: Answers, ids: Collection[str]) -> ClientRecord:
+    """The record with the answers accepted whose item's id is among `ids`."""
+    taken = {field: getattr(answers, field) for field in PLAIN if field in ids}
+    conditions = {id for id in answers.ticked() if f"conditions {id}" in ids}
+    kept_off = {place_key(place): place for place in record.excluded}
+    kept_off |= {place_key(x): x for x in answers.excluded or () if f"excluded {place_key(x)}" in ids}
+    wishes = {wish.region: wish for wish in record.wishes}
+    wishes |= {wish.region: wish for wish in answers.wishes or () if f"wishes {wish.region}" in ids}
+    made = record.model_copy(
+        update={
+            **taken,
+            "conditions": record.conditions | conditions,
+            "excluded": tuple(kept_off.values()),
+            "wishes": tuple(wishes.values()),
+            "tension": answers.tension if answers.tension and "tension" in ids else record.tension,
+            "due_date": answers.due() if "pregnant" in ids else record.due_date,
+        }
+    )
+    for id, answer in answers.consents.items():
+        if f"consents {id}" in ids:
+            made = made.answered(id, {"yes": True, "no": False, "ask": None}[answer])
+    return type(record).model_validate(dict(made))
+
+
+def _conditions(answers: Answers, record: ClientRecord, catalogue: Catalogue) -> Iterator[Item]:
+    for id in sorted(answers.ticked()):
+        condition = catalogue.conditions[id]
+        yield Item(
+            id=f"conditions {id}",
+            about=condition.name,
+            answer=condition.asks,
+            means=condition.says,
+            level=condition.level,
+            before="on record already" if id in record.conditions else "",
+        )
+    asked = {id for id, condition in catalogue.conditions.items() if condition.asked in answers.conditions}
+    for id in sorted((record.conditions & asked) - answers.ticked()):
+        yield Item(
+            id=f"unnamed {id}",
+            about=catalogue.conditions[id].name,
+            answer="not named this time",
+            means="It stays on record until you take it off. Ask.",
+            level="ask",
+            before="on record",
+        )
+
+
+def _pregnancy(answers: Answers, record: ClientRecord, day: date, catalogue: Catalogue) -> Iterator[Item]:
+    if answers.pregnant is None:
+        return
+    due = answers.due()
+    days = gestation_days(due, day) if due else None
+    before = f"due {record.due_date.isoformat()}" if record.due_date and record.due_date != due else ""
+    if answers.pregnant == "no":
+        if before:
+            yield Item(
+                id="pregnant", about="pregnancy", answer="no", means="Ask kindly.", level="ask", before=before
+            )
+        return
+    restricted = restrict(ClientFacts(gestation_days=days), catalogue)
+    says = " ".join(reason.says for reason in restricted.reasons)
+    yield Item(
+        id="pregnant",
+        about="pregnancy",
+        answer=f"due {due.isoformat()}, {weeks_words(days)}" if due and days is not None else "yes",
+        means=says or "How far it is must be known first: ask.",
+        level="stop" if restricted.refer else "adapt" if says else "ask",
+        before=before,
+    )
+
+
+def _places(answers: Answers, catalogue: Catalogue) -> Iterator[Item]:
+    for place in answers.excluded or ():
+        name = place_words(place, catalogue)
+        means = "Left alone: work there leaves the plan."
+        answer = place.because or "not to be touched"
+        yield Item(id=f"excluded {place_key(place)}", about=name, answer=answer, means=means, level="adapt")
+    if answers.tension:
+        names = ", ".join(place_words(place, catalogue) for place in answers.tension)
+        yield Item(
+            id="tension",
+            about="tension",
+            answer=names,
+            means="Worth more time, if nothing speaks against it.",
+        )
+
+
+def _consents(answers: Answers, record: ClientRecord, catalogue: Catalogue) -> Iterator[Item]:
+    known = {**dict.fromkeys(record.consents, "yes"), **dict.fromkeys(record.declined, "no")}
+    means = {
+        "yes": "May be worked.",
+        "no": "Left out.",
+        "ask": "Ask on the day; until then it is not touched unasked.",
+    }
+    for id, answer in answers.consents.items():
+        before = known.get(id, "")
+        yield Item(
+            id=f"consents {id}",
+            about=catalogue.consents[id].name,
+            answer={"yes": "yes", "no": "no", "ask": "ask me then"}[answer],
+            means=means[answer],
+            level="adapt" if answer == "no" else "note",
+            before=before if before != answer else "",
+        )
+
+
+def _wishes(answers: Answers, record: ClientRecord, day: date, catalogue: Catalogue) -> Iterator[Item]:
+    with_all = record.model_copy(
+        update={
+            "conditions": record.conditions | answers.ticked(),
+            "due_date": answers.due() or record.due_date,
+        }
+    )
+    limits = restrict(with_all.facts(day), catalogue)
+    known = {wish.region: wish.depth for wish in record.wishes}
+    for wish in answers.wishes or ():
+        before = known.get(wish.region)
+        yield Item(
+            id=f"wishes {wish.region}",
+            about=f"pressure, {catalogue.regions[wish.region].whole}",
+            answer=f"depth {wish.depth:g}",
+            means=_limited(wish.region, wish.depth, limits),
+            before=f"depth {before:g}" if before not in (None, wish.depth) else "",
+        )
+
+
+def _limited(region: str, depth: float, limits: Restrictions) -> str:
+    cap = limits.capped(region)
+    return (
+        f"Held to depth {cap.depth}: {cap.because}."
+        if cap and cap.depth < depth
+        else "The work begins there."
+    )
+
+
+def _plain(answers: Answers, record: ClientRecord) -> Iterator[Item]:
+    asked = {question.field: question for part in intake_parts() for question in part.questions}
+    for field in PLAIN:
+        answer = getattr(answers, field)
+        if answer in (None, ""):
+            continue
+        before = getattr(record, field)
+        unsaid = type(record).model_fields[field].default
+        reads = {option.value: option.reads for option in asked[field].options} if field in asked else {}
+        yield Item(
+            id=field,
+            about=field.replace("_cm", "").replace("_", " "),
+            answer=reads.get(str(answer), str(answer)),
+            means=MEANS.get(field, ""),
+            level="ask" if field in ("medicines", "operations", "injuries") else "note",
+            before=reads.get(str(before), str(before)) if before not in (unsaid, answer) else "",
+        )
+
+
+def place_words(place: Place, catalogue: Catalogue) -> str:
+    """A place as one says it: `left foot, toes`, `both hips`, `back`."""
+    region: Region = catalogue.regions[place.region]
+    if region.sides == "mid" or place.side == "mid":
+        name = region.name
+    else:
+        name = f"both {region.whole}" if place.side == "both" else f"{place.side} {region.name}"
+    return f"{name}, {place.zone.replace('_', ' ')}" if place.zone else name

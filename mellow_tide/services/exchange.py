@@ -1,0 +1,206 @@
+"""Clients in and out: contacts as cards and tables, and a client's whole record."""
+
+from collections.abc import Collection, Mapping, Sequence
+from datetime import UTC, datetime
+from typing import Literal
+from uuid import UUID, uuid4
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.formats.client_paper import client_paper
+from mellow_tide.core.formats.contact import Contact
+from mellow_tide.core.formats.contact_table import ColumnField, contacts_in
+from mellow_tide.core.formats.vcard import from_vcard, to_vcard
+from mellow_tide.core.formats.whole_record import (
+    DatedChange,
+    HandedIn,
+    LogKept,
+    VisitKept,
+    WholeRecord,
+)
+from mellow_tide.core.meeting.answers import Answers
+from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.refusal import FieldProblem, Refused
+from mellow_tide.services.evidence import newly_told
+from mellow_tide.store.clients import (
+    ContactRow,
+    all_client_ids,
+    changes_of,
+    contacts,
+    find_client,
+    whole_visits,
+)
+from mellow_tide.store.database import Database, Sight
+from mellow_tide.store.intakes import intakes_of
+from mellow_tide.store.people import SignedIn, find_practice
+
+LEAST_DIGITS = 6
+"""Fewer digits of a phone number do not tell two people apart."""
+
+
+class Arrival(Record):
+    """A line of what was brought: a new client, somebody who is there already, or one that cannot be taken.
+
+    `known_as` and `known_id` name the client that is there; `twice_of` the earlier line of the same person.
+    """
+
+    line: int
+    name: str
+    phone: str
+    email: str
+    outcome: Literal["new", "known", "twice", "faulty"]
+    known_as: str = ""
+    known_id: UUID | None = None
+    twice_of: int | None = None
+    problems: tuple[str, ...] = ()
+
+
+class BroughtIn(Record):
+    """How many clients were added."""
+
+    added: int
+
+
+class FaultyLines(Refused):
+    """Lines that cannot be taken were not left out."""
+
+    code = "faulty-lines"
+    title = "Some lines cannot be taken; nothing was brought in."
+
+
+def read_contacts(
+    kind: Literal["vcard", "table"], text: str, matching: Mapping[int, ColumnField]
+) -> tuple[Contact, ...]:
+    """The contacts in a text. Raises `UnreadableCards`, `UnreadableTable`."""
+    return from_vcard(text) if kind == "vcard" else contacts_in(text, matching)
+
+
+def preview(db: Database, who: SignedIn, brought: Sequence[Contact]) -> tuple[Arrival, ...]:
+    """What bringing the contacts in would do, line by line; nothing is changed."""
+    with db.transaction(Sight(who.practice_id)) as c:
+        return _arrivals(brought, contacts(c, who.practice_id))
+
+
+def bring_in(
+    db: Database, who: SignedIn, brought: Sequence[Contact], leave_out: Collection[int]
+) -> BroughtIn:
+    """Add every contact but those whose line is left out: all of them, or none. Raises `FaultyLines`."""
+    taken = [contact for contact in brought if contact.line not in leave_out]
+    faults = [problem for contact in taken for problem in contact.problems]
+    if faults:
+        raise FaultyLines(*faults)
+    if not taken:
+        raise FaultyLines(FieldProblem("leave_out", "every line is left out", "take at least one"))
+    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
+        for contact in taken:
+            if contact.record:
+                newly_told(c, who, uuid4(), contact.record, "import")
+    return BroughtIn(added=len(taken))
+
+
+def cards(db: Database, who: SignedIn, client_id: UUID | None) -> str:
+    """The contact of a client as a card, or of all that are not put away. Raises `NotThere`."""
+    with db.transaction(Sight(who.practice_id)) as c:
+        ids = [client_id] if client_id else all_client_ids(c, who.practice_id)
+        return to_vcard(find_client(c, who.practice_id, id).record for id in ids)
+
+
+def whole_record(db: Database, who: SignedIn, client_id: UUID) -> WholeRecord:
+    """Everything that is kept of a client. Raises `NotThere`."""
+    with db.transaction(Sight(who.practice_id)) as c:
+        row = find_client(c, who.practice_id, client_id)
+        changed = changes_of(c, who.practice_id, client_id)
+        intakes = intakes_of(c, who.practice_id, client_id)
+        visits = whole_visits(c, who.practice_id, client_id)
+        practice = find_practice(c, who.practice_id).name
+    return WholeRecord(
+        practice=practice,
+        exported_at=datetime.now(UTC),
+        client=row.record,
+        history=tuple(
+            DatedChange(
+                at=one.changed_at,
+                source=one.source,
+                by=one.person_name,
+                field=one.field,
+                item=one.item,
+                before=one.before,
+                after=one.after,
+            )
+            for one in changed
+        ),
+        intakes=tuple(
+            HandedIn(at=one.handed_in_at, answers=Answers.model_validate(one.answers))
+            for one in intakes
+            if one.handed_in_at
+        ),
+        visits=tuple(
+            VisitKept(
+                starts_at=one.starts_at,
+                flow=Flow.model_validate(one.flow),
+                day_answer=one.day_answer,
+                events=tuple(one.events),
+                logs=tuple(LogKept.model_validate(log) for log in one.logs),
+            )
+            for one in visits
+        ),
+    )
+
+
+def paper_of(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> tuple[str, bytes]:
+    """The client's name, and everything that is kept of them as PDF. Raises `NotThere`."""
+    whole = whole_record(db, who, client_id)
+    with db.transaction(Sight(who.practice_id)) as c:
+        zone = find_practice(c, who.practice_id).time_zone
+    return whole.client.name, client_paper(whole, zone, catalogue)
+
+
+def _arrivals(brought: Sequence[Contact], there: Sequence[ContactRow]) -> tuple[Arrival, ...]:
+    known: dict[str, ContactRow] = {}
+    for row in there:
+        for mark in _marks(row.name, row.digits, row.email):
+            known.setdefault(mark, row)
+    seen: dict[str, int] = {}
+    arrivals = []
+    for contact in brought:
+        record = contact.record
+        if record is None:
+            problems = tuple(f"{p.what}: {p.remedy}" for p in contact.problems)
+            arrivals.append(
+                Arrival(line=contact.line, name="", phone="", email="", outcome="faulty", problems=problems)
+            )
+            continue
+        marks = _marks(record.name, "".join(filter(str.isdigit, record.phone)), record.email.lower())
+        arrivals.append(_arrival(contact.line, record, marks, known, seen))
+        for mark in marks:
+            seen.setdefault(mark, contact.line)
+    return tuple(arrivals)
+
+
+def _arrival(
+    line: int,
+    record: ClientRecord,
+    marks: Sequence[str],
+    known: Mapping[str, ContactRow],
+    seen: Mapping[str, int],
+) -> Arrival:
+    row = next((known[mark] for mark in marks if mark in known), None)
+    twice = next((seen[mark] for mark in marks if mark in seen), None)
+    return Arrival(
+        line=line,
+        name=record.name,
+        phone=record.phone,
+        email=record.email,
+        outcome="known" if row else "twice" if twice else "new",
+        known_as=row.name if row else "",
+        known_id=row.client_id if row else None,
+        twice_of=None if row else twice,
+    )
+
+
+def _marks(name: str, digits: str, email: str) -> tuple[str, ...]:
+    """What two entries of one person have in common: the e-mail, the end of the phone number, or the name."""
+    by_phone = f"phone {digits[-9:]}" if len(digits) >= LEAST_DIGITS else ""
+    by_email = f"email {email}" if email else ""
+    return tuple(filter(None, (by_email, by_phone, f"name {' '.join(name.lower().split())}")))

@@ -1,0 +1,320 @@
+"""Intakes: the one-time link, what the client fills in, and the therapist's reading of it."""
+
+import hashlib
+import secrets
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from typing import Annotated, Literal
+from uuid import UUID, uuid4
+
+from pydantic import AwareDatetime, Field
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Record, Region
+from mellow_tide.core.catalogue.rules import Condition, Consent
+from mellow_tide.core.meeting.answers import Answers, problems
+from mellow_tide.core.meeting.questions import Part, intake_parts
+from mellow_tide.core.meeting.review import Item, accepted, items
+from mellow_tide.core.refusal import FieldProblem, Refused
+from mellow_tide.services.evidence import person_name, told
+from mellow_tide.store.clients import ClientRow, find_client
+from mellow_tide.store.database import Database, Sight
+from mellow_tide.store.errors import NotThere
+from mellow_tide.store.intakes import (
+    IntakeRow,
+    add_intake,
+    find_intake,
+    hand_in,
+    intake_by_token,
+    lock_intake,
+    open_intake,
+    save_answers,
+    set_verdicts,
+)
+from mellow_tide.store.people import SignedIn, find_practice
+
+OPEN_FOR = timedelta(days=7)
+"""A link that nobody opens, and a form that nobody hands in, ends after a week."""
+
+
+class LinkUsed(Exception):
+    """The link was opened on another device before."""
+
+
+class LinkEnded(Exception):
+    """No such link, or its time is over, or its form has been handed in."""
+
+
+class Verdict(Record):
+    """What the therapist made of an answer: taken into the record, to be asked about, or asked about since."""
+
+    verdict: Literal["accepted", "questioned", "settled"]
+    note: Annotated[str, Field(max_length=400)] = ""
+
+
+class Judged(Verdict):
+    """A verdict, with its time and who gave it."""
+
+    at: AwareDatetime
+    person_name: str
+
+
+class NewIntake(Record):
+    """An intake just made. `token` opens it once; nobody can be shown it again."""
+
+    intake_id: UUID
+    token: str
+    expires_at: AwareDatetime
+
+
+class IntakeLine(Record):
+    """How far an intake is."""
+
+    intake_id: UUID
+    made_at: AwareDatetime
+    expires_at: AwareDatetime
+    opened_at: AwareDatetime | None
+    handed_in_at: AwareDatetime | None
+    reviewed_at: AwareDatetime | None
+
+
+class ToAsk(Record):
+    """An answer that was questioned and not yet asked about."""
+
+    intake_id: UUID
+    item: Item
+    note: str
+
+
+class AtFault(Record):
+    """An answer that cannot be right, as a form shows it."""
+
+    field: str
+    what: str
+    remedy: str
+
+
+class IntakeForm(Record):
+    """The form as the client's device holds it: the questions, and what was saved. It shows nothing of anybody else.
+
+    `conditions`, `consents` and `regions` are of the catalogue, by id.
+    """
+
+    practice: str
+    parts: tuple[Part, ...]
+    conditions: Mapping[str, Condition]
+    consents: Mapping[str, Consent]
+    regions: Mapping[str, Region]
+    sequence: int
+    answers: Answers
+    handed_in: bool
+
+
+class Saved(Record):
+    """The answers are kept. `problems` are what cannot be right yet; it cannot be handed in with them."""
+
+    sequence: int
+    problems: tuple[AtFault, ...]
+
+
+class ReviewItem(Record):
+    """An answer and what was made of it."""
+
+    item: Item
+    judged: Judged | None
+
+
+class IntakeReview(Record):
+    """A handed-in intake as the therapist reads it."""
+
+    intake_id: UUID
+    client_id: UUID
+    client_name: str
+    handed_in_at: AwareDatetime
+    reviewed_at: AwareDatetime | None
+    items: tuple[ReviewItem, ...]
+
+
+class AnswersAtFault(Refused):
+    """Answers that cannot be right."""
+
+    code = "answers-at-fault"
+    title = "Something in the answers cannot be right yet."
+
+
+@dataclass(frozen=True)
+class _Opened:
+    """An intake that a device may fill in, and its practice."""
+
+    row: IntakeRow
+    practice: str
+
+
+def make(db: Database, who: SignedIn, client_id: UUID) -> NewIntake:
+    """A form for the client, with a link that opens it once. Raises `NotThere`."""
+    token, intake_id = secrets.token_urlsafe(24), uuid4()
+    expires_at = datetime.now(UTC) + OPEN_FOR
+    with db.transaction(Sight(who.practice_id)) as c:
+        find_client(c, who.practice_id, client_id)
+        add_intake(c, who.practice_id, intake_id, client_id, _hash(token), expires_at)
+    return NewIntake(intake_id=intake_id, token=token, expires_at=expires_at)
+
+
+def open_form(db: Database, token: str, key: str, catalogue: Catalogue) -> IntakeForm:
+    """Open the link on the device that holds `key`; on that one it may be opened again, on no other.
+
+    Raises `LinkUsed`, `LinkEnded`.
+    """
+    now = datetime.now(UTC)
+    row = _by(db, _hash(token))
+    if row.key_hash is None:
+        with db.transaction(Sight(row.practice_id)) as c:
+            opened = open_intake(c, row.practice_id, row.intake_id, _hash(key), now)
+        if not opened:
+            raise LinkUsed
+    elif row.key_hash != _hash(key):
+        raise LinkUsed
+    return form(db, key, catalogue)
+
+
+def form(db: Database, key: str, catalogue: Catalogue) -> IntakeForm:
+    """The form that the device holding `key` fills in. Raises `LinkEnded`."""
+    opened = _opened(db, key)
+    return IntakeForm(
+        practice=opened.practice,
+        parts=intake_parts(),
+        conditions=catalogue.conditions,
+        consents=catalogue.consents,
+        regions=catalogue.regions,
+        sequence=opened.row.sequence,
+        answers=Answers.model_validate(opened.row.answers),
+        handed_in=opened.row.handed_in_at is not None,
+    )
+
+
+def save(db: Database, key: str, sequence: int, answers: Answers, catalogue: Catalogue) -> Saved:
+    """Keep the answers as they are, half-filled too; one that comes late changes nothing. Raises `LinkEnded`."""
+    row = _opened(db, key).row
+    stored = answers.model_dump(mode="json", exclude_none=True)
+    with db.transaction(Sight(row.practice_id)) as c:
+        save_answers(c, row.practice_id, row.intake_id, sequence, stored)
+    found = problems(answers, datetime.now(UTC).date(), catalogue)
+    return Saved(
+        sequence=sequence,
+        problems=tuple(AtFault(field=p.field, what=p.what, remedy=p.remedy) for p in found),
+    )
+
+
+def hand_in_form(db: Database, key: str, sequence: int, answers: Answers, catalogue: Catalogue) -> None:
+    """Hand the form in; a second time changes nothing. Raises `LinkEnded`, `AnswersAtFault`."""
+    found = problems(answers, datetime.now(UTC).date(), catalogue)
+    if found:
+        raise AnswersAtFault(*found)
+    row = _opened(db, key).row
+    if row.handed_in_at is not None:
+        return
+    save(db, key, sequence, answers, catalogue)
+    with db.transaction(Sight(row.practice_id)) as c:
+        hand_in(c, row.practice_id, row.intake_id, datetime.now(UTC))
+
+
+def review(db: Database, who: SignedIn, intake_id: UUID, catalogue: Catalogue) -> IntakeReview:
+    """A handed-in intake, each answer with what it means. Raises `NotThere`."""
+    with db.transaction(Sight(who.practice_id)) as c:
+        row = find_intake(c, who.practice_id, intake_id)
+        client = find_client(c, who.practice_id, row.client_id)
+    if row.handed_in_at is None:
+        raise NotThere("intake")
+    judged = _judged(row)
+    return IntakeReview(
+        intake_id=row.intake_id,
+        client_id=row.client_id,
+        client_name=client.record.name,
+        handed_in_at=row.handed_in_at,
+        reviewed_at=row.reviewed_at,
+        items=tuple(
+            ReviewItem(item=item, judged=judged.get(item.id)) for item in _items(row, client, catalogue)
+        ),
+    )
+
+
+def judge(
+    db: Database, who: SignedIn, intake_id: UUID, verdicts: Mapping[str, Verdict], catalogue: Catalogue
+) -> IntakeReview:
+    """Accept or question answers. What is accepted for the first time goes into the client's record, dated.
+
+    Raises `NotThere`, `Refused` for an answer that is not there.
+    """
+    now = datetime.now(UTC)
+    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
+        lock_intake(c, who.practice_id, intake_id)
+        row = find_intake(c, who.practice_id, intake_id)
+        if row.handed_in_at is None:
+            raise NotThere("intake")
+        client = find_client(c, who.practice_id, row.client_id)
+        known = {item.id for item in _items(row, client, catalogue)} | set(_judged(row))
+        strays = [id for id in verdicts if id not in known]
+        if strays:
+            raise Refused(
+                FieldProblem("verdicts", f"there is no answer “{strays[0]}”", "load the intake again")
+            )
+        before = _judged(row)
+        taken = {id for id, one in verdicts.items() if one.verdict == "accepted"}
+        taken -= {id for id, one in before.items() if one.verdict == "accepted"}
+        answers = Answers.model_validate(row.answers)
+        told(c, who, row.client_id, lambda record: accepted(record, answers, taken), "intake", catalogue)
+        name = person_name(c, who)
+        made = {id: Judged(**one.model_dump(), at=now, person_name=name) for id, one in verdicts.items()}
+        all_judged = before | made
+        done = row.reviewed_at or (now if known <= set(all_judged) else None)
+        stored = {id: one.model_dump(mode="json") for id, one in all_judged.items()}
+        set_verdicts(c, who.practice_id, intake_id, stored, done)
+    return review(db, who, intake_id, catalogue)
+
+
+def lines_of(rows: Iterable[IntakeRow]) -> tuple[IntakeLine, ...]:
+    """How far each intake is."""
+    return tuple(
+        IntakeLine(**{field: getattr(row, field) for field in IntakeLine.model_fields}) for row in rows
+    )
+
+
+def to_ask_of(rows: Iterable[IntakeRow], client: ClientRow, catalogue: Catalogue) -> tuple[ToAsk, ...]:
+    """The answers that were questioned and not yet asked about."""
+    found = []
+    for row in rows:
+        judged = _judged(row)
+        for item in _items(row, client, catalogue) if judged else ():
+            verdict = judged.get(item.id)
+            if verdict and verdict.verdict == "questioned":
+                found.append(ToAsk(intake_id=row.intake_id, item=item, note=verdict.note))
+    return tuple(found)
+
+
+def _items(row: IntakeRow, client: ClientRow, catalogue: Catalogue) -> tuple[Item, ...]:
+    return items(Answers.model_validate(row.answers), client.record, client.day, catalogue)
+
+
+def _judged(row: IntakeRow) -> dict[str, Judged]:
+    return {id: Judged.model_validate(one) for id, one in row.verdicts.items()}
+
+
+def _by(db: Database, token_hash: bytes) -> IntakeRow:
+    with db.transaction(Sight(token_hash=token_hash)) as c:
+        row = intake_by_token(c, token_hash)
+    if row is None or row.expires_at <= datetime.now(UTC):
+        raise LinkEnded
+    return row
+
+
+def _opened(db: Database, key: str) -> _Opened:
+    row = _by(db, _hash(key))
+    if row.key_hash != _hash(key):
+        raise LinkEnded
+    with db.transaction(Sight(row.practice_id)) as c:
+        return _Opened(row, find_practice(c, row.practice_id).name)
+
+
+def _hash(token: str) -> bytes:
+    return hashlib.sha256(token.encode()).digest()

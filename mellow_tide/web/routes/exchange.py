@@ -1,0 +1,92 @@
+"""Clients in and out: cards, tables, whole records."""
+
+from typing import Annotated, Literal
+from uuid import UUID
+
+from fastapi import APIRouter, Response
+from pydantic import Field
+
+from mellow_tide.core.formats.contact_table import ColumnField, Table, read_table
+from mellow_tide.core.formats.whole_record import schema
+from mellow_tide.services import exchange
+from mellow_tide.services.exchange import Arrival, BroughtIn
+from mellow_tide.web.body import Body
+from mellow_tide.web.guard import Db, Known, Who
+
+router = APIRouter(tags=["in and out"])
+
+Text = Annotated[str, Field(min_length=1, max_length=2_000_000)]
+
+
+class Brought(Body):
+    """A table's text, whose columns are yet to be matched."""
+
+    text: Text
+
+
+class Matched(Body):
+    """Contacts to bring in: cards, or a table with its columns, counted from 0, matched to fields."""
+
+    kind: Literal["vcard", "table"]
+    text: Text
+    matching: dict[Annotated[int, Field(ge=0)], ColumnField] = {}
+
+
+class Taken(Matched):
+    """What to bring in, but for the lines left out."""
+
+    leave_out: list[int] = []
+
+
+@router.post("/clients-in/columns")
+def read_columns(brought: Brought, who: Who) -> Table:
+    """The columns of a table, and the fields they seem to be."""
+    return read_table(brought.text)
+
+
+@router.post("/clients-in/preview")
+def preview_clients(matched: Matched, db: Db, who: Who) -> list[Arrival]:
+    """What bringing them in would do, line by line; nothing is changed."""
+    found = exchange.read_contacts(matched.kind, matched.text, matched.matching)
+    return list(exchange.preview(db, who, found))
+
+
+@router.post("/clients-in", status_code=201)
+def bring_in_clients(taken: Taken, db: Db, who: Who) -> BroughtIn:
+    """Add them: all that are not left out, or none."""
+    found = exchange.read_contacts(taken.kind, taken.text, taken.matching)
+    return exchange.bring_in(db, who, found, set(taken.leave_out))
+
+
+@router.get("/clients-out/cards", response_class=Response)
+def read_cards(db: Db, who: Who, client_id: UUID | None = None) -> Response:
+    """The contact of a client, or of all, as vCard."""
+    text = exchange.cards(db, who, client_id)
+    return _file(text.encode(), "text/vcard; charset=utf-8", "contact.vcf" if client_id else "contacts.vcf")
+
+
+@router.get("/clients/{client_id}/record.json", response_class=Response)
+def read_whole_record(client_id: UUID, db: Db, who: Who) -> Response:
+    """Everything that is kept of a client, as the schema says it."""
+    whole = exchange.whole_record(db, who, client_id)
+    return _file(whole.model_dump_json(indent=1).encode(), "application/json", "client-record.json")
+
+
+@router.get("/clients/{client_id}/record.pdf", response_class=Response)
+def read_client_paper(client_id: UUID, db: Db, who: Who, known: Known) -> Response:
+    """Everything that is kept of a client, to read."""
+    _, paper = exchange.paper_of(db, who, client_id, known)
+    return _file(paper, "application/pdf", "client-record.pdf")
+
+
+@router.get("/client-record-schema")
+def read_record_schema(who: Who) -> dict[str, object]:
+    """The JSON Schema of a client's whole record."""
+    return schema()
+
+
+def _file(content: bytes, media_type: str, name: str) -> Response:
+    # The name says nothing of the client: it stays in lists of downloads.
+    return Response(
+        content, media_type=media_type, headers={"Content-Disposition": f'attachment; filename="{name}"'}
+    )

@@ -1,0 +1,62 @@
+"""The form that a client fills in without signing in: a one-time link opens it on one device."""
+
+from typing import Annotated
+
+from fastapi import APIRouter
+from pydantic import Field
+
+from mellow_tide.core.meeting.answers import Answers
+from mellow_tide.services import intakes
+from mellow_tide.services.intakes import IntakeForm, Saved
+from mellow_tide.web.body import Body
+from mellow_tide.web.guard import Db, Known
+
+router = APIRouter(prefix="/intake", tags=["intake form"])
+
+Key = Annotated[str, Field(min_length=32, max_length=64)]
+"""Made by the device when it opens the link, and known to nobody else."""
+
+
+class Opening(Body):
+    """The secret part of a link, and the key of the device that opens it."""
+
+    token: Annotated[str, Field(min_length=20, max_length=64)]
+    key: Key
+
+
+class Again(Body):
+    """The key of a device that has opened a form."""
+
+    key: Key
+
+
+class Filled(Body):
+    """All answers as they are; `sequence` grows with each saving."""
+
+    key: Key
+    sequence: Annotated[int, Field(ge=1, le=1_000_000)]
+    answers: Answers
+
+
+@router.post("/open")
+def open_intake(opening: Opening, db: Db, known: Known) -> IntakeForm:
+    """Open a link on this device; no other can open it after that."""
+    return intakes.open_form(db, opening.token, opening.key, known)
+
+
+@router.post("/form")
+def read_form(again: Again, db: Db, known: Known) -> IntakeForm:
+    """The form that this device has opened before."""
+    return intakes.form(db, again.key, known)
+
+
+@router.put("/answers")
+def save_answers(filled: Filled, db: Db, known: Known) -> Saved:
+    """Keep the answers as they are."""
+    return intakes.save(db, filled.key, filled.sequence, filled.answers, known)
+
+
+@router.post("/hand-in", status_code=204)
+def hand_in(filled: Filled, db: Db, known: Known) -> None:
+    """Hand the form in; a second time changes nothing."""
+    intakes.hand_in_form(db, filled.key, filled.sequence, filled.answers, known)

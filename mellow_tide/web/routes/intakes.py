@@ -1,0 +1,59 @@
+"""Intakes as the therapist sees them: made for a client, read, accepted or questioned."""
+
+from typing import Annotated
+from uuid import UUID
+
+import segno
+from fastapi import APIRouter, Request
+from pydantic import AwareDatetime, BaseModel, Field
+
+from mellow_tide.services import intakes
+from mellow_tide.services.intakes import IntakeReview, Verdict
+from mellow_tide.web.body import Body
+from mellow_tide.web.guard import Db, Known, Who
+
+router = APIRouter(tags=["intakes"])
+
+
+class IntakeLink(BaseModel):
+    """A link that opens a form once, and the same as a QR code (SVG). `token` is the link's secret part."""
+
+    intake_id: UUID
+    link: str
+    token: str
+    qr_svg: str
+    expires_at: AwareDatetime
+
+
+class Verdicts(Body):
+    """What was made of answers, by their items' ids."""
+
+    verdicts: Annotated[dict[str, Verdict], Field(min_length=1, max_length=200)]
+
+
+@router.post("/clients/{client_id}/intakes", status_code=201)
+def make_intake(client_id: UUID, request: Request, db: Db, who: Who) -> IntakeLink:
+    """A form for the client, with its one-time link."""
+    made = intakes.make(db, who, client_id)
+    # What stands behind the # is never sent to a server, nor written into its logs.
+    link = f"{request.base_url}intake#{made.token}"
+    code = segno.make(link, error="m")
+    return IntakeLink(
+        intake_id=made.intake_id,
+        link=link,
+        token=made.token,
+        qr_svg=code.svg_inline(omitsize=True, border=3, dark="#10393f", light="#ffffff"),
+        expires_at=made.expires_at,
+    )
+
+
+@router.get("/intakes/{intake_id}")
+def read_intake(intake_id: UUID, db: Db, who: Who, known: Known) -> IntakeReview:
+    """A handed-in intake, each answer with what it means for a session."""
+    return intakes.review(db, who, intake_id, known)
+
+
+@router.post("/intakes/{intake_id}/verdicts")
+def judge_answers(intake_id: UUID, sent: Verdicts, db: Db, who: Who, known: Known) -> IntakeReview:
+    """Accept answers into the client's record, or question them."""
+    return intakes.judge(db, who, intake_id, sent.verdicts, known)

@@ -1,0 +1,121 @@
+"""The question of the day, and what became known since a plan was made."""
+
+from tests.web.test_clients import client_of, described
+from tests.web.test_sessions import answer_day, fields, url
+
+TOES = {"region": "foot", "side": "left", "zone": "toes", "because": "a plaster"}
+
+
+def strokes(session, region, side):
+    stops = session["plan"]["flow"]["stops"]
+    return [step for s in stops if (s["region"], s["side"]) == (region, side) for step in s["steps"]]
+
+
+def test_nothing_new_is_an_answer_and_changes_no_plan(client):
+    before = client.get(url("isolde")).json()
+    assert before["day_answer"] is None
+    after = answer_day(client, "isolde").json()
+    assert after["day_answer"] == {"note": "", "conditions": [], "excluded": []}
+    assert (after["plan"], after["revision"]) == (before["plan"], before["revision"])
+    told = client.get(f"/api/clients/{before['client']['client_id']}/history").json()
+    assert (told[0]["source"], told[0]["change"]["after"]) == ("day_question", "nothing new")
+
+
+def test_a_plaster_takes_the_work_there_out_of_the_plan_and_its_time_goes_elsewhere(client):
+    toes = {
+        "stroke": "toe_work",
+        "slot": "mobilise",
+        "tool": "fingertips",
+        "zone": "toes",
+        "depth": 2,
+        "passes": 1,
+    }
+    edits = [
+        {"kind": "insert_step", "stop_id": f"foot-{side}", "at": 4, "step": toes}
+        for side in ("right", "left")
+    ]
+    revision = client.get(url("isolde")).json()["revision"]
+    before = client.post(url("isolde", "/edits"), json={"revision": revision, "edits": edits}).json()
+    assert "toe_work" in [step["stroke"] for step in strokes(before, "foot", "left")]
+    heard = client.post(url("isolde", "/heard"), json={"note": "left big toe has a plaster"}).json()
+    assert [(one["region"], one["side"], one["zone"]) for one in heard] == [("foot", "left", "toes")]
+    after = answer_day(client, "isolde", note="left big toe has a plaster", excluded=[TOES]).json()
+    assert not any(step["stroke"] == "toe_work" for step in strokes(after, "foot", "left"))
+    assert [f for f in after["evaluation"]["findings"] if f["severity"] == "stop"] == []
+    assert abs(after["evaluation"]["sheet"]["seconds"] - before["evaluation"]["sheet"]["seconds"]) <= 15
+    assert after["evaluation"]["restrictions"]["excluded"] == [TOES]
+    # It is of the day: the record of the client does not have it.
+    assert client_of(client, "Isolde")["record"]["excluded"] == []
+
+
+def test_what_is_to_last_is_kept_for_the_next_times(client):
+    neck = {"region": "neck", "side": "both", "zone": None, "because": "stiff"}
+    after = answer_day(client, "isolde", lasting=True, excluded=[neck], conditions=["make_up"]).json()
+    assert not strokes(after, "neck", "mid")
+    record = client_of(client, "Isolde")["record"]
+    assert (record["excluded"], record["conditions"]) == ([neck], ["make_up"])
+    assert client_of(client, "Isolde")["since"]["excluded neck both"]["source"] == "day_question"
+
+
+def test_a_stop_sign_is_kept_and_no_plan_is_made_over_it(client):
+    before = client.get(url("corin")).json()
+    after = answer_day(client, "corin", conditions=["fever"]).json()
+    assert after["plan"] == before["plan"]
+    assert after["evaluation"]["restrictions"]["reasons"][0]["level"] == "stop"
+    assert after["day_answer"]["conditions"] == ["fever"]
+    back = answer_day(client, "corin").json()
+    assert "stop" not in [reason["level"] for reason in back["evaluation"]["restrictions"]["reasons"]]
+
+
+def test_an_answer_that_no_plan_of_the_brief_can_obey_is_kept_and_found(client):
+    after = answer_day(client, "corin", conditions=["cannot_lie_flat"]).json()
+    assert after["day_answer"]["conditions"] == ["cannot_lie_flat"]
+    assert "stop" in [finding["severity"] for finding in after["evaluation"]["findings"]]
+    assert answer_day(client, "corin").json()["day_answer"]["conditions"] == []
+
+
+def test_unknown_and_stale_answers_change_nothing(client):
+    before = client.get(url("corin")).json()
+    assert fields(answer_day(client, "corin", conditions=["dropsy"]))
+    body = {"revision": before["revision"] + 7, "answer": {"excluded": [{"region": "hips"}]}}
+    assert client.put(url("corin", "/day-answer"), json=body).status_code == 409
+    assert client.get(url("corin")).json()["day_answer"] == before["day_answer"]
+
+
+def test_a_place_of_the_day_stays_of_the_day_when_places_are_set_on_the_plan(client):
+    answer_day(client, "corin", excluded=[TOES])
+    revision = client.get(url("corin")).json()["revision"]
+    hand = {"region": "hand", "side": "right", "zone": None, "because": ""}
+    body = {"revision": revision, "excluded": [hand, TOES]}
+    made = client.put(url("corin", "/excluded"), json=body).json()
+    assert made["day_answer"]["excluded"] == [TOES]
+    assert client_of(client, "Corin")["record"]["excluded"] == [hand]
+    gone = {"revision": made["revision"], "excluded": [hand]}
+    assert client.put(url("corin", "/excluded"), json=gone).json()["day_answer"]["excluded"] == []
+
+
+def test_what_becomes_known_after_a_plan_is_news_until_the_plan_knows_it(client):
+    assert client.get(url("bram")).json()["news"] == []
+    page = client_of(client, "Bram")
+    described(client, page, conditions=["high_blood_pressure_treated"], note="Whistles.")
+    news = client.get(url("bram")).json()["news"]
+    assert [(one["change"]["field"], one["change"]["item"]) for one in news] == [
+        ("conditions", "high_blood_pressure_treated")
+    ]
+    before = client.get(url("bram")).json()
+    assert "HLT04" in {f["code"] for f in before["evaluation"]["findings"] if f["severity"] == "stop"}
+    # A change by hand does not make the plan know it.
+    edit = {"kind": "change_step", "stop_id": "back", "step": 2, "passes": 3}
+    edited = client.post(url("bram", "/edits"), json={"revision": before["revision"], "edits": [edit]}).json()
+    assert edited["news"] == news
+    brief = edited["plan"]["flow"]["brief"]
+    tried = client.post(url("bram", "/adjustment"), json={"brief": brief}).json()
+    assert max(e["depth"] or 0 for e in tried["evaluation"]["sheet"]["entries"]) <= 3
+    taken = client.put(
+        url("bram", "/adjustment"), json={"revision": edited["revision"], "brief": brief}
+    ).json()
+    assert taken["news"] == client.get(url("bram")).json()["news"] == []
+    # Stepping back to what did not know it makes it news again.
+    undone = client.post(url("bram", "/undo"), json={"revision": taken["revision"]}).json()
+    assert undone["news"] == news
+    assert client.post(url("bram", "/looked-at")).json()["news"] == []
