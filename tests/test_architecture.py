@@ -16,8 +16,9 @@ MAY_USE = {
     "tideline": {"lib", "ui", "api"},
     "tableplan": {"lib", "ui", "api"},
     "compare": {"lib", "ui", "api", "tideline"},
-    "features": {"lib", "ui", "api", "tideline", "tableplan", "compare"},
-    "app": {"lib", "ui", "api", "tideline", "tableplan", "compare", "features"},
+    "meeting": {"lib", "ui", "api", "tableplan", "compare"},
+    "features": {"lib", "ui", "api", "tideline", "tableplan", "compare", "meeting"},
+    "app": {"lib", "ui", "api", "tideline", "tableplan", "compare", "meeting", "features"},
 }
 
 

@@ -123,7 +123,7 @@ CLIENTS = {
             address_as="Nerys",
             emergency_contact="Dai Hullwright, 01632 555 027",
             aims="To sleep through a night again.",
-            tension=(Place(region="back", side="both", zone="lower_back"), Place(region="hips")),
+            tension=(Place(region="back", side="mid", zone="lower_back"), Place(region="hips")),
         ),
         _client(
             "gethin",
@@ -158,7 +158,7 @@ CLIENTS = {
             conditions=("previous_bad_experience",),
             consents=("foot", "scalp"),
             declined=("face", "chest"),
-            excluded=(Excluded(region="neck", because="afraid of it"),),
+            excluded=(Excluded(region="neck", side="mid", because="afraid of it"),),
             talk="quiet",
         ),
         _client(
@@ -217,7 +217,7 @@ MIRABEL_SAYS = Answers.model_validate(
         "medicines": "Aspirin, a small one every day",
         "pregnant": "no",
         "aims": "An hour in which nobody wants anything.",
-        "tension": [{"region": "shoulders"}, {"region": "neck"}],
+        "tension": [{"region": "shoulders"}, {"region": "neck", "side": "mid"}],
         "excluded": [{"region": "foot", "side": "left", "because": "a plaster on the heel"}],
         "wishes": [{"region": "back", "depth": 4}, {"region": "lower_leg_back", "depth": 4}],
         "consents": {

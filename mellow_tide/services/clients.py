@@ -12,7 +12,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import in_house
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts
-from mellow_tide.core.meeting.changes import Change
+from mellow_tide.core.meeting.changes import ItemChange
 from mellow_tide.core.meeting.merging import merged
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import FieldProblem, Refused
@@ -137,7 +137,7 @@ def merge(db: Database, who: SignedIn, kept: UUID, other: UUID, catalogue: Catal
             lock_client(c, who.practice_id, client_id)
         theirs = find_client(c, who.practice_id, other).record
         told(c, who, kept, lambda record: merged(record, theirs), "merge", catalogue)
-        whole = Change(field="merged", item=theirs.name, before=theirs.model_dump(mode="json"))
+        whole = ItemChange(field="merged", item=theirs.name, before=theirs.model_dump(mode="json"))
         add_changes(c, who.practice_id, kept, [whole], "merge", person_name(c, who))
         merge_client(c, kept, other)
     return page(db, who, kept, catalogue)

@@ -9,7 +9,7 @@ from mellow_tide.core.care.restrictions import restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import in_house
 from mellow_tide.core.flow.brief import ClientFacts, Excluded
-from mellow_tide.core.meeting.changes import Change, place_key
+from mellow_tide.core.meeting.changes import ItemChange, place_key
 from mellow_tide.core.meeting.day import DayAnswer, heard, on_the_day
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.planner.plan import Plan
@@ -52,7 +52,7 @@ def answer_day(
     def keep(c: Connection[Row]) -> None:
         set_day_answer(c, who.practice_id, session_id, answer)
         said = answer.model_dump(mode="json", exclude_defaults=True) or "nothing new"
-        asked = [Change(field="today", item=row.day.isoformat(), after=said)]
+        asked = [ItemChange(field="today", item=row.day.isoformat(), after=said)]
         add_changes(c, who.practice_id, row.client_id, asked, "day_question", person_name(c, who))
         if lasting:
             told(c, who, row.client_id, lambda record: _with(record, answer), "day_question", catalogue)

@@ -11,7 +11,7 @@ from uuid import UUID, uuid4
 from pydantic import AwareDatetime, Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.records import Record, Region
+from mellow_tide.core.catalogue.records import Position, Record, Region, Window
 from mellow_tide.core.catalogue.rules import Condition, Consent
 from mellow_tide.core.meeting.answers import Answers, problems
 from mellow_tide.core.meeting.questions import Part, intake_parts
@@ -98,7 +98,7 @@ class AtFault(Record):
 class IntakeForm(Record):
     """The form as the client's device holds it: the questions, and what was saved. It shows nothing of anybody else.
 
-    `conditions`, `consents` and `regions` are of the catalogue, by id.
+    `conditions`, `consents`, `regions`, `windows` and `positions` are of the catalogue, by id.
     """
 
     practice: str
@@ -106,6 +106,8 @@ class IntakeForm(Record):
     conditions: Mapping[str, Condition]
     consents: Mapping[str, Consent]
     regions: Mapping[str, Region]
+    windows: Mapping[str, Window]
+    positions: Mapping[str, Position]
     sequence: int
     answers: Answers
     handed_in: bool
@@ -187,6 +189,8 @@ def form(db: Database, key: str, catalogue: Catalogue) -> IntakeForm:
         conditions=catalogue.conditions,
         consents=catalogue.consents,
         regions=catalogue.regions,
+        windows=catalogue.windows,
+        positions=catalogue.positions,
         sequence=opened.row.sequence,
         answers=Answers.model_validate(opened.row.answers),
         handed_in=opened.row.handed_in_at is not None,

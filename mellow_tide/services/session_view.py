@@ -14,7 +14,7 @@ from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.flow.brief import ClientFacts
-from mellow_tide.core.meeting.changes import BEARS_ON_A_PLAN, Change
+from mellow_tide.core.meeting.changes import BEARS_ON_A_PLAN, ItemChange
 from mellow_tide.core.meeting.day import DayAnswer
 from mellow_tide.core.planner.difference import Difference
 from mellow_tide.core.planner.plan import Plan
@@ -46,7 +46,7 @@ class Known(Record):
     at: AwareDatetime
     source: Source
     person_name: str
-    change: Change
+    change: ItemChange
 
 
 class SessionView(Record):
@@ -77,7 +77,7 @@ class SessionView(Record):
 
 def known_of(row: ChangeRow) -> Known:
     """A change as a screen reads it."""
-    change = Change(field=row.field, item=row.item, before=row.before, after=row.after)
+    change = ItemChange(field=row.field, item=row.item, before=row.before, after=row.after)
     return Known(at=row.changed_at, source=row.source, person_name=row.person_name, change=change)
 
 

@@ -11,7 +11,7 @@ from psycopg.rows import class_row
 from psycopg.types.json import Jsonb
 
 from mellow_tide.core.catalogue.house import House
-from mellow_tide.core.meeting.changes import Change
+from mellow_tide.core.meeting.changes import ItemChange
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.store.database import Row
 from mellow_tide.store.errors import NotThere, Stale
@@ -149,7 +149,7 @@ def add_changes(
     c: Connection[Row],
     practice_id: UUID,
     client_id: UUID,
-    changes: Iterable[Change],
+    changes: Iterable[ItemChange],
     source: Source,
     person_name: str,
     changed_at: datetime | None = None,

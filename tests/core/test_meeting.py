@@ -133,7 +133,7 @@ def test_a_joined_note_keeps_to_the_bounds_of_the_record():
                 ("hand", "left", None),
             },
         ),
-        ("lower back sore", {("back", "both", "lower_back")}),
+        ("lower back sore", {("back", "mid", "lower_back")}),
         ("nothing new", set()),
         ("", set()),
         ("slept badly", set()),

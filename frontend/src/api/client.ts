@@ -42,7 +42,18 @@ export type FlowsBeside = Schemas["FlowsBeside"];
 export type Start = Schemas["Start"];
 export type ClientInList = Schemas["ClientInList"];
 export type ClientPage = Schemas["ClientPage"];
-export type Contact = Schemas["Contact"];
+export type ClientRecord = Schemas["ClientRecord"];
+export type BroughtIn = Schemas["BroughtIn"];
+export type Erased = Schemas["Erased"];
+export type Known = Schemas["Known"];
+export type DayAnswer = Schemas["DayAnswer"];
+export type IntakeLink = Schemas["IntakeLink"];
+export type IntakeForm = Schemas["IntakeForm"];
+export type IntakeReview = Schemas["IntakeReview"];
+export type IntakeAnswers = Schemas["Answers"];
+export type Question = Schemas["Question"];
+export type Arrival = Schemas["Arrival"];
+export type Table = Schemas["Table"];
 
 /** What the server refused, or that it could not be reached (status 0). */
 export class Problem extends Error {

@@ -8,6 +8,8 @@ import {
   type ClientPage,
   type Day,
   type FlowView,
+  type IntakeReview,
+  type Known,
   type LogView,
   type Me,
   type Places,
@@ -141,6 +143,24 @@ export const clientQuery = (clientId: string) =>
     queryKey: ["client", clientId],
     queryFn: () =>
       body<ClientPage>(api.GET("/api/clients/{client_id}", { params: { path: { client_id: clientId } } })),
+  });
+
+/** Everything that became known of a client, the newest first. */
+export const historyQuery = (clientId: string) =>
+  queryOptions({
+    queryKey: ["history", clientId],
+    queryFn: () =>
+      body<Known[]>(
+        api.GET("/api/clients/{client_id}/history", { params: { path: { client_id: clientId } } }),
+      ),
+  });
+
+/** A handed-in intake, as the therapist reads it. */
+export const intakeQuery = (intakeId: string) =>
+  queryOptions({
+    queryKey: ["intake", intakeId],
+    queryFn: () =>
+      body<IntakeReview>(api.GET("/api/intakes/{intake_id}", { params: { path: { intake_id: intakeId } } })),
   });
 
 /** Asks anew for what has just been changed; an answer from before the change that is still on its way does not count. */

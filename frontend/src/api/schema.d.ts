@@ -1640,6 +1640,25 @@ export interface components {
             };
         };
         /**
+         * Change
+         * @description A region's whole seconds of strokes before and after, all sides together; 0 where it is not worked.
+         *
+         *     `strokes`: the same ones with more or fewer passes, some of them only, more than them, or others.
+         */
+        Change: {
+            /** Region */
+            region: string;
+            /** Before */
+            before: number;
+            /** After */
+            after: number;
+            /**
+             * Strokes
+             * @enum {string}
+             */
+            strokes: "same" | "fewer" | "more" | "other";
+        };
+        /**
          * ChangeBrief
          * @description Give the brief another lubricant or other ceilings; what is left out stays.
          */
@@ -2376,7 +2395,7 @@ export interface components {
             before: components["schemas"]["Traits"];
             after: components["schemas"]["Traits"];
             /** Changes */
-            changes: components["schemas"]["mellow_tide__core__planner__difference__Change"][];
+            changes: components["schemas"]["Change"][];
             /** Kept */
             kept: string[];
             /** Moved */
@@ -2855,7 +2874,7 @@ export interface components {
          * IntakeForm
          * @description The form as the client's device holds it: the questions, and what was saved. It shows nothing of anybody else.
          *
-         *     `conditions`, `consents` and `regions` are of the catalogue, by id.
+         *     `conditions`, `consents`, `regions`, `windows` and `positions` are of the catalogue, by id.
          */
         IntakeForm: {
             /** Practice */
@@ -2873,6 +2892,14 @@ export interface components {
             /** Regions */
             regions: {
                 [key: string]: components["schemas"]["Region"];
+            };
+            /** Windows */
+            windows: {
+                [key: string]: components["schemas"]["Window"];
+            };
+            /** Positions */
+            positions: {
+                [key: string]: components["schemas"]["Position"];
             };
             /** Sequence */
             sequence: number;
@@ -2986,6 +3013,24 @@ export interface components {
              */
             before: string;
         };
+        /**
+         * ItemChange
+         * @description One item that changed. `field` is the record's, `item` what of it: an id of the catalogue, a place, or nothing.
+         *
+         *     `before` and `after` are None where there was, or is, nothing. Consents read `yes` and `no`; a place to keep off
+         *     reads why.
+         */
+        ItemChange: {
+            /** Field */
+            field: string;
+            /**
+             * Item
+             * @default
+             */
+            item: string;
+            before?: components["schemas"]["JsonValue"];
+            after?: components["schemas"]["JsonValue"];
+        };
         JsonValue: unknown;
         /**
          * Judged
@@ -3097,7 +3142,7 @@ export interface components {
             source: "by_hand" | "intake" | "day_question" | "plan" | "import" | "merge";
             /** Person Name */
             person_name: string;
-            change: components["schemas"]["mellow_tide__core__meeting__changes__Change"];
+            change: components["schemas"]["ItemChange"];
         };
         /**
          * Landing
@@ -3703,7 +3748,8 @@ export interface components {
         };
         /**
          * Question
-         * @description A question: which answer it fills, how it is asked, and why. `heading` groups conditions.
+         * @description A question: which answer it fills, how it is asked, and why. `heading` groups conditions;
+         *     `rows` are what is asked one by one.
          *
          *     `if_pregnant`: asked only of somebody who is.
          */
@@ -3726,6 +3772,11 @@ export interface components {
              * @default []
              */
             options: components["schemas"]["Option"][];
+            /**
+             * Rows
+             * @default []
+             */
+            rows: components["schemas"]["Row"][];
             /**
              * If Pregnant
              * @default false
@@ -4063,6 +4114,16 @@ export interface components {
             stroke: string;
             /** Passes */
             passes?: number | null;
+        };
+        /**
+         * Row
+         * @description Regions that a client names as one, and how.
+         */
+        Row: {
+            /** Reads */
+            reads: string;
+            /** Regions */
+            regions: string[];
         };
         /**
          * RunSheet
@@ -4861,43 +4922,6 @@ export interface components {
              * @default []
              */
             contains: string[];
-        };
-        /**
-         * Change
-         * @description One item that changed. `field` is the record's, `item` what of it: an id of the catalogue, a place, or nothing.
-         *
-         *     `before` and `after` are None where there was, or is, nothing. Consents read `yes` and `no`; a place to keep off
-         *     reads why.
-         */
-        mellow_tide__core__meeting__changes__Change: {
-            /** Field */
-            field: string;
-            /**
-             * Item
-             * @default
-             */
-            item: string;
-            before?: components["schemas"]["JsonValue"];
-            after?: components["schemas"]["JsonValue"];
-        };
-        /**
-         * Change
-         * @description A region's whole seconds of strokes before and after, all sides together; 0 where it is not worked.
-         *
-         *     `strokes`: the same ones with more or fewer passes, some of them only, more than them, or others.
-         */
-        mellow_tide__core__planner__difference__Change: {
-            /** Region */
-            region: string;
-            /** Before */
-            before: number;
-            /** After */
-            after: number;
-            /**
-             * Strokes
-             * @enum {string}
-             */
-            strokes: "same" | "fewer" | "more" | "other";
         };
         /**
          * Lubricant

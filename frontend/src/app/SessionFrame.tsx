@@ -1,13 +1,23 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link, Outlet, useParams } from "@tanstack/react-router";
+import type { SessionView } from "../api/client";
 import { meQuery, sessionQuery } from "../api/queries";
 import { dayAndTime } from "../lib/time";
 import { ProblemNote } from "../ui/ProblemNote";
 
-const WANTS: Record<string, { stage: "plan" | "work" | "log"; words: string }> = {
-  work: { stage: "work", words: "under way" },
-  log: { stage: "log", words: "to be logged" },
-};
+interface Wanted {
+  stage: "meet" | "plan" | "work" | "log";
+  words: string;
+}
+
+/** The stage that wants attention, and what it wants. */
+function wanted({ stage, unread_intake, news }: SessionView): Wanted | null {
+  if (stage === "work") return { stage: "work", words: "under way" };
+  if (stage === "log") return { stage: "log", words: "to be logged" };
+  if (stage === "plan" && unread_intake) return { stage: "meet", words: "intake to read" };
+  if (stage === "plan" && news.length) return { stage: "plan", words: "something new" };
+  return null;
+}
 
 /** A session's name and its stages along the top edge. A stage that wants attention says so in words. */
 export function SessionFrame() {
@@ -15,7 +25,7 @@ export function SessionFrame() {
   const session = useQuery(sessionQuery(sessionId));
   const me = useQuery(meQuery);
   if (session.error) return <ProblemNote error={session.error} onAgain={() => session.refetch()} />;
-  const wants = WANTS[session.data?.stage ?? ""];
+  const wants = session.data && wanted(session.data);
   return (
     <>
       <div className="mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1">
@@ -44,7 +54,7 @@ export function SessionFrame() {
           </p>
         )}
         <nav aria-label="Stages of the session" className="no-print flex gap-1 sm:ml-auto">
-          {(["plan", "work", "log"] as const).map((stage) => (
+          {(["meet", "plan", "work", "log"] as const).map((stage) => (
             <Link
               key={stage}
               to={`/session/$sessionId/${stage}`}

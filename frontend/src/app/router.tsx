@@ -8,9 +8,13 @@ import {
 } from "@tanstack/react-router";
 import { Problem } from "../api/client";
 import { meQuery } from "../api/queries";
+import { BringInPage } from "../features/clients/BringInPage";
 import { ClientPage } from "../features/clients/ClientPage";
 import { ClientsPage } from "../features/clients/ClientsPage";
+import { MeetPage } from "../features/clients/MeetPage";
+import { ReviewPage } from "../features/clients/ReviewPage";
 import { FlowsPage } from "../features/flows/FlowsPage";
+import { IntakePage } from "../features/intake/IntakePage";
 import { LogPage } from "../features/log/LogPage";
 import { PlanPage } from "../features/plan/PlanPage";
 import { SheetPage } from "../features/sheet/SheetPage";
@@ -34,6 +38,9 @@ const signIn = createRoute({
     typeof search.to === "string" && search.to.startsWith("/") ? { to: search.to } : {},
   component: SignInPage,
 });
+
+/** A form that a client fills in: nobody signs in for it, and it knows nothing of the practice. */
+const intake = createRoute({ getParentRoute: () => root, path: "/intake", component: IntakePage });
 
 /** Everything inside asks who it is first. With the network gone, what is already here may go on. */
 const inside = createRoute({
@@ -69,7 +76,14 @@ const client = createRoute({
   path: "clients/$clientId",
   component: ClientPage,
 });
+const bringIn = createRoute({ getParentRoute: () => framed, path: "clients/in", component: BringInPage });
+const review = createRoute({
+  getParentRoute: () => framed,
+  path: "clients/$clientId/intake/$intakeId",
+  component: ReviewPage,
+});
 const flows = createRoute({ getParentRoute: () => framed, path: "flows", component: FlowsPage });
+const meet = createRoute({ getParentRoute: () => session, path: "meet", component: MeetPage });
 const plan = createRoute({
   getParentRoute: () => session,
   path: "plan",
@@ -90,8 +104,17 @@ export function makeRouter(queries: QueryClient) {
   return createRouter({
     routeTree: root.addChildren([
       signIn,
+      intake,
       inside.addChildren([
-        framed.addChildren([today, clients, client, flows, session.addChildren([plan, sheet, log])]),
+        framed.addChildren([
+          today,
+          clients,
+          bringIn,
+          client,
+          review,
+          flows,
+          session.addChildren([meet, plan, sheet, log]),
+        ]),
         work,
       ]),
     ]),
@@ -103,5 +126,9 @@ export function makeRouter(queries: QueryClient) {
 declare module "@tanstack/react-router" {
   interface Register {
     router: ReturnType<typeof makeRouter>;
+  }
+  interface HistoryState {
+    /** What erasing a client took away, told on the page that follows. */
+    erased?: string;
   }
 }

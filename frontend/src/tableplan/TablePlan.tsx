@@ -1,11 +1,10 @@
 import { useId, useMemo } from "react";
-import type { Catalogue } from "../api/client";
 import { layTablePlan, type Spot, type TablePlanLayout } from "./layout";
-import type { Moment } from "./moment";
+import type { Moment, Names } from "./moment";
 
 interface Props {
   moment: Moment;
-  catalogue: Catalogue;
+  catalogue: Names;
   /** What can be pointed at; without it the regions that are seen are only named. */
   spots?: readonly Spot[];
   chosen?: string | null;

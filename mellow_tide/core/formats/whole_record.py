@@ -7,11 +7,11 @@ from pydantic import AwareDatetime
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.meeting.answers import Answers
-from mellow_tide.core.meeting.changes import Change
+from mellow_tide.core.meeting.changes import ItemChange
 from mellow_tide.core.meeting.record import ClientRecord
 
 
-class DatedChange(Change):
+class DatedChange(ItemChange):
     """A change of what was known: when, how it became known, and who wrote it down."""
 
     at: AwareDatetime

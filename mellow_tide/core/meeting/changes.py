@@ -26,7 +26,7 @@ BEARS_ON_A_PLAN = frozenset(
 _ONE_BY_ONE = ("conditions", "likes", "dislikes")
 
 
-class Change(Record):
+class ItemChange(Record):
     """One item that changed. `field` is the record's, `item` what of it: an id of the catalogue, a place, or nothing.
 
     `before` and `after` are None where there was, or is, nothing. Consents read `yes` and `no`; a place to keep off
@@ -44,11 +44,11 @@ def place_key(place: Place) -> str:
     return " ".join(filter(None, (place.region, place.side, place.zone)))
 
 
-def changes(before: ClientRecord, after: ClientRecord) -> tuple[Change, ...]:
+def changes(before: ClientRecord, after: ClientRecord) -> tuple[ItemChange, ...]:
     """All items in which the records differ, in the record's order."""
     old, new = _items(before), _items(after)
     return tuple(
-        Change(field=field, item=item, before=old.get((field, item)), after=new.get((field, item)))
+        ItemChange(field=field, item=item, before=old.get((field, item)), after=new.get((field, item)))
         for field, item in {**old, **new}
         if old.get((field, item)) != new.get((field, item))
     )

@@ -40,7 +40,7 @@ def heard(note: str, catalogue: Catalogue) -> tuple[Excluded, ...]:
         side: Side = "left" if "left" in words else "right" if "right" in words else "both"
         for region in catalogue.regions.values():
             for zone in _named(region, words):
-                own: Side = "both" if region.sides == "mid" else side
+                own: Side = "mid" if region.sides == "mid" else side
                 place = Excluded(region=region.id, side=own, zone=zone, because=note.strip()[:120])
                 found.setdefault(place_key(place), place)
     return tuple(found.values())

@@ -20,8 +20,16 @@ class Option(Record):
     reads: str
 
 
+class Row(Record):
+    """Regions that a client names as one, and how."""
+
+    reads: str
+    regions: tuple[str, ...]
+
+
 class Question(Record):
-    """A question: which answer it fills, how it is asked, and why. `heading` groups conditions.
+    """A question: which answer it fills, how it is asked, and why. `heading` groups conditions;
+    `rows` are what is asked one by one.
 
     `if_pregnant`: asked only of somebody who is.
     """
@@ -32,6 +40,7 @@ class Question(Record):
     why: str
     heading: Heading | None = None
     options: tuple[Option, ...] = ()
+    rows: tuple[Row, ...] = ()
     if_pregnant: bool = False
 
 

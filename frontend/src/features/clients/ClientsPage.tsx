@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Link, useNavigate } from "@tanstack/react-router";
+import { Link, useNavigate, useRouterState } from "@tanstack/react-router";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { api, body, type ClientInList, type ClientPage } from "../../api/client";
@@ -14,9 +14,15 @@ export function ClientsPage() {
   const [withOld, setWithOld] = useState(false);
   const found = useQuery({ ...clientsQuery(typed.trim(), withOld), placeholderData: keepPreviousData });
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
+  const erased = useRouterState({ select: (state) => state.location.state.erased });
   return (
     <>
       <h1 className="text-3xl">Clients</h1>
+      {erased && (
+        <p role="status" className="mt-2">
+          {erased}
+        </p>
+      )}
       <SearchLine
         label="Find a client"
         placeholder="Name, digits of the phone, a word you noted"
@@ -24,7 +30,14 @@ export function ClientsPage() {
         onType={setTyped}
         withOld={withOld}
         onWithOld={setWithOld}
-      />
+      >
+        <Link to="/clients/in" className="btn btn-ghost min-h-11">
+          Bring in from elsewhere
+        </Link>
+        <a href="/api/clients-out/cards" download className="btn btn-ghost min-h-11">
+          All contacts (vCard)
+        </a>
+      </SearchLine>
       <AddClient />
       {found.error && <ProblemNote error={found.error} onAgain={() => found.refetch()} />}
       {found.data?.length === 0 && (

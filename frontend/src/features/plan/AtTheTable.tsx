@@ -2,11 +2,12 @@ import { useState } from "react";
 import type { Catalogue, Entry, Excluded, RunSheet, SessionView } from "../../api/client";
 import { clock, span } from "../../lib/time";
 import { capital, depthWord, sided, spoken } from "../../lib/words";
+import type { ChosenPlace } from "../../meeting/PlaceChoice";
 import { type Spot, zoneSpots } from "../../tableplan/layout";
 import { TablePlan } from "../../tableplan/TablePlan";
 import { type Pointed, usePointed } from "../../tideline/pointed";
 import { transitionWord } from "../../tideline/transitionWord";
-import { KeepOff, type OffPlace } from "./KeepOff";
+import { KeepOff } from "./KeepOff";
 import { PlayTable } from "./PlayTable";
 import { useTablePlan } from "./useTablePlan";
 
@@ -34,7 +35,7 @@ interface Props {
 /** The table as it is at the moment pointed at, played or selected, and what happens there. */
 export function AtTheTable(props: Props) {
   const { session, sheet, catalogue, selected, pointed, choosing } = props;
-  const [off, setOff] = useState<OffPlace | null | undefined>(undefined);
+  const [off, setOff] = useState<ChosenPlace | null | undefined>(undefined);
   const keepingOff = off !== undefined;
   const under = usePointed(pointed);
   const own = (choosing && entryOf(sheet, choosing.stopId, choosing.step)) || undefined;

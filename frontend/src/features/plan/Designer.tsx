@@ -14,6 +14,7 @@ import { BriefSentence } from "./BriefSentence";
 import { changeStep } from "./edits";
 import { FlowList } from "./FlowList";
 import { LeftOutList } from "./LeftOutList";
+import { NewsNote } from "./NewsNote";
 import { Offers } from "./Offers";
 import { OtherPlans } from "./OtherPlans";
 import { PlanTools } from "./PlanTools";
@@ -121,6 +122,7 @@ export function Designer({ session, catalogue, from }: Props) {
           onInsist={changes.insist}
         />
       )}
+      {!fixed && <NewsNote session={session} catalogue={catalogue} changes={changes} />}
       {preview && (
         <PreviewNote
           preview={preview}

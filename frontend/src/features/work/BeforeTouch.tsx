@@ -1,22 +1,30 @@
 import { Link } from "@tanstack/react-router";
-import { type FormEvent, useState } from "react";
-import type { SessionView } from "../../api/client";
+import type { Catalogue, DayAnswer, SessionView } from "../../api/client";
 import { span } from "../../lib/time";
+import { AnsweredToday } from "../../meeting/AnsweredToday";
+import { DayQuestion } from "../../meeting/DayQuestion";
+import { useDayAnswer } from "../../meeting/useDayAnswer";
+import { ProblemNote } from "../../ui/ProblemNote";
 
-/** The day's question, before anything is uncovered. */
-export function BeforeTouch({ session, onBegin }: { session: SessionView; onBegin(news: string): void }) {
-  const [news, setNews] = useState("");
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+  onBegin(news: string): void;
+}
+
+/** The day's question, before anything is uncovered: without an answer nothing begins. */
+export function BeforeTouch({ session, catalogue, onBegin }: Props) {
+  const answering = useDayAnswer(session);
   const { reasons } = session.evaluation.restrictions;
   const refer = reasons.some((reason) => reason.level === "stop");
-  function begin(event: FormEvent) {
-    event.preventDefault();
-    onBegin(news.trim());
+  const answer = session.day_answer;
+  function keep(answered: DayAnswer, lasting: boolean) {
+    const nothing = !answered.note && !answered.conditions?.length && !answered.excluded?.length;
+    // With nothing new the plan is as it was, so the same tap begins.
+    answering.mutate({ answer: answered, lasting }, { onSuccess: () => nothing && onBegin("") });
   }
   return (
-    <form
-      onSubmit={begin}
-      className="mx-auto flex min-h-dvh max-w-3xl flex-col justify-center gap-6 px-6 py-10"
-    >
+    <div className="mx-auto flex min-h-dvh max-w-3xl flex-col justify-center gap-6 px-6 py-10">
       <Link
         to="/session/$sessionId/plan"
         params={{ sessionId: session.session_id }}
@@ -25,6 +33,15 @@ export function BeforeTouch({ session, onBegin }: { session: SessionView; onBegi
         Back to the plan
       </Link>
       <h1 className="text-5xl">{session.client.name}</h1>
+      {session.unread_intake && (
+        <Link
+          to="/clients/$clientId/intake/$intakeId"
+          params={{ clientId: session.client.client_id, intakeId: session.unread_intake }}
+          className="text-2xl font-bold text-accent underline underline-offset-4"
+        >
+          <span aria-hidden="true">△ </span>An intake has been handed in: read it first
+        </Link>
+      )}
       {session.client.know_first && (
         <p className="text-2xl font-bold text-accent">
           <span aria-hidden="true">△ </span>
@@ -32,40 +49,43 @@ export function BeforeTouch({ session, onBegin }: { session: SessionView; onBegi
         </p>
       )}
       <HealthNotes reasons={reasons} />
-      {refer ? (
+      {refer && (
         <p role="alert" className="text-2xl">
           There is no session today. Say so kindly, and refer; you do not diagnose.
         </p>
-      ) : (
-        <Question news={news} onChange={setNews} />
       )}
+      {answer ? (
+        <div className="grid gap-5 text-xl">
+          <AnsweredToday session={session} catalogue={catalogue} />
+          {!refer && (
+            <button
+              type="button"
+              className="btn btn-primary h-20 text-2xl"
+              onClick={() => onBegin(answer.note ?? "")}
+            >
+              Begin
+            </button>
+          )}
+        </div>
+      ) : (
+        !refer && (
+          <DayQuestion
+            sessionId={session.session_id}
+            catalogue={catalogue}
+            answered={null}
+            busy={answering.isPending}
+            words={["Nothing new: begin", "Noted: put it into the plan"]}
+            large
+            onAnswer={keep}
+          />
+        )
+      )}
+      {answering.error && <ProblemNote error={answering.error} />}
       <p className="text-quiet">
         {span(session.evaluation.sheet.hands_on_seconds)} from first touch to last. If something is said that
         you are not sure of, do not work there, or do not work at all: the client’s own clinician decides.
       </p>
-    </form>
-  );
-}
-
-function Question({ news, onChange }: { news: string; onChange(news: string): void }) {
-  return (
-    <>
-      <label className="block">
-        <span className="mb-2 block text-2xl">
-          Ask: anything new, anything or anywhere to keep away from today?
-        </span>
-        <textarea
-          className="textarea min-h-28 w-full text-xl"
-          maxLength={400}
-          value={news}
-          onChange={(event) => onChange(event.target.value)}
-          placeholder="Leave empty if there is nothing new"
-        />
-      </label>
-      <button type="submit" className="btn btn-primary h-20 text-2xl">
-        {news.trim() ? "Noted: begin" : "Nothing new: begin"}
-      </button>
-    </>
+    </div>
   );
 }
 

@@ -38,7 +38,13 @@ function Working(props: {
   const { run, happen, unsent, refusal } = useRun(session);
   if (run.ended_at) return <Over session={session} unsent={unsent} refusal={refusal} />;
   if (!run.begun_at)
-    return <BeforeTouch session={session} onBegin={(news) => happen(() => ({ kind: "began", news }))} />;
+    return (
+      <BeforeTouch
+        session={session}
+        catalogue={catalogue}
+        onBegin={(news) => happen(() => ({ kind: "began", news }))}
+      />
+    );
   return (
     <AtTheTable
       session={session}

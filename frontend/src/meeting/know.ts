@@ -1,6 +1,7 @@
 /** What to know of a client before touching, in words, the gravest first. */
-import type { Catalogue, ClientPage } from "../../api/client";
-import { capital, sided, spoken } from "../../lib/words";
+import type { Catalogue, ClientPage } from "../api/client";
+import { capital } from "../lib/words";
+import { placeName } from "./places";
 
 export interface Caution {
   level: "stop" | "ask" | "adapt";
@@ -19,11 +20,9 @@ export function cautionsOf({ restrictions }: ClientPage): Caution[] {
 
 /** The places to keep off, in words. */
 export function keptOff({ facts }: ClientPage, catalogue: Pick<Catalogue, "regions">): string[] {
-  return (facts.excluded ?? []).map(({ region, side = "both", zone, because }) => {
-    const known = catalogue.regions[region];
-    const place = known ? sided(known, known.sides === "mid" ? "mid" : side) : region;
-    return capital([zone ? `${place}, ${spoken(zone)}` : place, because].filter(Boolean).join(": "));
-  });
+  return (facts.excluded ?? []).map((place) =>
+    capital([placeName(place, catalogue), place.because].filter(Boolean).join(": ")),
+  );
 }
 
 export interface ConsentWords {

@@ -1,5 +1,5 @@
 import { expect, it } from "vitest";
-import type { Catalogue, ClientPage } from "../../api/client";
+import type { Catalogue, ClientPage } from "../api/client";
 import { cautionsOf, consentsOf, keptOff } from "./know";
 
 const catalogue = {

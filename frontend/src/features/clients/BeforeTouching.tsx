@@ -1,0 +1,83 @@
+import { Link } from "@tanstack/react-router";
+import type { Catalogue, ClientPage } from "../../api/client";
+import { listed } from "../../lib/words";
+import { type Caution, cautionsOf, consentsOf, keptOff } from "../../meeting/know";
+
+const LEVELS: Record<Caution["level"], string> = {
+  stop: "No session, refer",
+  ask: "The clinician first",
+  adapt: "Adapt",
+};
+
+/** Stop signs and cautions with their meaning, places to keep off, consents, and what is still to be read or asked. */
+export function BeforeTouching({ client, catalogue }: { client: ClientPage; catalogue: Catalogue }) {
+  const cautions = cautionsOf(client);
+  const off = keptOff(client, catalogue);
+  const unread = client.intakes.find((intake) => intake.handed_in_at && !intake.reviewed_at);
+  return (
+    <section aria-label="Before touching" className="mt-4 rounded-box bg-base-200 px-6 py-5 text-lg">
+      {unread && (
+        <p className="mb-2">
+          <Link
+            to="/clients/$clientId/intake/$intakeId"
+            params={{ clientId: client.client_id, intakeId: unread.intake_id }}
+            className="font-bold text-accent underline underline-offset-4"
+          >
+            <span aria-hidden="true">△ </span>
+            An intake has been handed in: read it first
+          </Link>
+        </p>
+      )}
+      {client.record.know_first && <p className="font-bold">{client.record.know_first}</p>}
+      <ul>
+        {cautions.map(({ level, words, means }) => (
+          <li key={words + means} className="py-1">
+            <span className={level === "adapt" ? "font-bold" : "font-bold text-accent"}>
+              <span aria-hidden="true">{level === "adapt" ? "○" : "△"} </span>
+              {LEVELS[level]}: {words}.
+            </span>{" "}
+            {means}
+          </li>
+        ))}
+        {off.map((place) => (
+          <li key={place} className="py-1">
+            <span className="font-bold text-accent">
+              <span aria-hidden="true">△ </span>Keep off:
+            </span>{" "}
+            {place}
+          </li>
+        ))}
+        {client.to_ask.map(({ item, note }) => (
+          <li key={item.id} className="py-1">
+            <span className="font-bold text-accent">
+              <span aria-hidden="true">△ </span>To ask:
+            </span>{" "}
+            {item.about}, {item.answer}
+            {note && ` (${note})`}
+          </li>
+        ))}
+      </ul>
+      {cautions.length + off.length === 0 && (
+        <p>Nothing on record that restricts a session. Ask all the same.</p>
+      )}
+      <ConsentLine client={client} catalogue={catalogue} />
+    </section>
+  );
+}
+
+function ConsentLine({ client, catalogue }: { client: ClientPage; catalogue: Catalogue }) {
+  const consents = consentsOf(client, catalogue);
+  const those = (answer: string) =>
+    listed(consents.filter((one) => one.answer === answer).map((one) => one.asks.toLowerCase()));
+  return (
+    <p className="mt-2">
+      {those("no") && (
+        <>
+          <span className="font-bold">Said no to</span> {those("no")}.{" "}
+        </>
+      )}
+      {those("yes") && <>Said yes to {those("yes")}. </>}
+      {those("not asked") && <span className="text-quiet">Not asked: {those("not asked")}.</span>}
+    </p>
+  );
+}

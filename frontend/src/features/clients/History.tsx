@@ -1,0 +1,42 @@
+import { useQuery } from "@tanstack/react-query";
+import type { Catalogue } from "../../api/client";
+import { historyQuery, meQuery } from "../../api/queries";
+import { dayAndTime } from "../../lib/time";
+import { capital } from "../../lib/words";
+import { howKnown, whatChanged } from "../../meeting/known";
+import { ProblemNote } from "../../ui/ProblemNote";
+import { Waiting } from "../../ui/Waiting";
+
+/** Everything that became known, the newest first: what, when, how, and who wrote it down. */
+export function History({ clientId, catalogue }: { clientId: string; catalogue: Catalogue }) {
+  const history = useQuery(historyQuery(clientId));
+  const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
+  if (history.error) return <ProblemNote error={history.error} onAgain={() => history.refetch()} />;
+  if (!history.data) return <Waiting what="Looking it up" />;
+  if (history.data.length === 0) return <p>Nothing has been told yet.</p>;
+  return (
+    <table className="w-full text-left">
+      <thead className="text-quiet">
+        <tr>
+          <th className="py-1 pr-6 font-normal">When</th>
+          <th className="py-1 pr-6 font-normal">What</th>
+          <th className="py-1 font-normal max-sm:hidden">How</th>
+        </tr>
+      </thead>
+      <tbody>
+        {history.data.map((known) => (
+          <tr
+            key={`${known.at}${known.change.field}${known.change.item}`}
+            className="border-t border-base-300 align-top"
+          >
+            <td className="py-1.5 pr-6 whitespace-nowrap">
+              {capital(dayAndTime(known.at, timeZone, new Date()))}
+            </td>
+            <td className="py-1.5 pr-6">{whatChanged(known.change, catalogue)}</td>
+            <td className="py-1.5 text-quiet max-sm:hidden">{howKnown(known)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,114 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Link } from "@tanstack/react-router";
+import { api, body, type ClientPage, type IntakeLink } from "../../api/client";
+import { clientQuery, meQuery } from "../../api/queries";
+import { dayAndTime } from "../../lib/time";
+import { capital } from "../../lib/words";
+import { ProblemNote } from "../../ui/ProblemNote";
+
+/** A form for the client: on their own phone by a link that opens once, or on this tablet handed over. */
+export function Intakes({ client }: { client: ClientPage }) {
+  const queries = useQueryClient();
+  const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
+  const make = () =>
+    body<IntakeLink>(
+      api.POST("/api/clients/{client_id}/intakes", { params: { path: { client_id: client.client_id } } }),
+    );
+  const making = useMutation({
+    mutationFn: make,
+    onSuccess: () => queries.invalidateQueries({ queryKey: clientQuery(client.client_id).queryKey }),
+  });
+  const handing = useMutation({
+    mutationFn: async () => {
+      const { token } = await make();
+      // Whoever holds the tablet next is not the therapist.
+      await api.DELETE("/api/sign-in");
+      queries.clear();
+      location.assign(`/intake#${token}`);
+    },
+  });
+  const problem = making.error ?? handing.error;
+  const when = (at: string) => dayAndTime(at, timeZone, new Date());
+  return (
+    <div className="grid gap-4">
+      <div className="flex flex-wrap gap-3">
+        <button
+          type="button"
+          className="btn min-h-11"
+          onClick={() => making.mutate()}
+          disabled={making.isPending}
+        >
+          A link for their own phone
+        </button>
+        <button
+          type="button"
+          className="btn min-h-11"
+          onClick={() => handing.mutate()}
+          disabled={handing.isPending}
+        >
+          Hand over this tablet (signs you out here)
+        </button>
+      </div>
+      {problem && <ProblemNote error={problem} />}
+      {making.data && <TheLink link={making.data} until={when(making.data.expires_at)} />}
+      {client.intakes.length > 0 && (
+        <ul aria-label="Intakes">
+          {client.intakes.map((intake) => (
+            <li key={intake.intake_id} className="border-t border-base-300 py-2">
+              {intake.handed_in_at ? (
+                <Link
+                  to="/clients/$clientId/intake/$intakeId"
+                  params={{ clientId: client.client_id, intakeId: intake.intake_id }}
+                  className="inline-flex min-h-11 items-center underline underline-offset-4"
+                >
+                  Handed in {when(intake.handed_in_at)}: {intake.reviewed_at ? "read" : "to be read"}
+                </Link>
+              ) : (
+                <span className="text-quiet">{capital(waitsFor(intake, when))}</span>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+function waitsFor(intake: ClientPage["intakes"][number], when: (at: string) => string): string {
+  if (new Date(intake.expires_at) < new Date()) return `ended ${when(intake.expires_at)}, not handed in`;
+  if (intake.opened_at) return `being filled in since ${when(intake.opened_at)}`;
+  return `not opened yet; the link ends ${when(intake.expires_at)}`;
+}
+
+function TheLink({ link, until }: { link: IntakeLink; until: string }) {
+  return (
+    <div role="status" className="grid gap-6 rounded-box bg-base-100 px-6 py-5 sm:grid-cols-[13rem_1fr]">
+      <div
+        role="img"
+        aria-label="QR code of the link"
+        // biome-ignore lint/security/noDangerouslySetInnerHtml: the server draws it, of our own link
+        dangerouslySetInnerHTML={{ __html: link.qr_svg }}
+      />
+      <div className="min-w-0">
+        <p>
+          It opens once, on one device, and ends {until}. It shows nothing of anybody. It is not shown again
+          here.
+        </p>
+        <input
+          className="input mt-3 min-h-11 w-full"
+          aria-label="The link"
+          readOnly
+          value={link.link}
+          onFocus={(event) => event.target.select()}
+        />
+        <button
+          type="button"
+          className="btn mt-2 min-h-11"
+          onClick={() => navigator.clipboard?.writeText(link.link)}
+        >
+          Copy it
+        </button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,123 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "@tanstack/react-router";
+import type { Catalogue, ClientPage as Client } from "../../api/client";
+import { meQuery } from "../../api/queries";
+import { dayAndTime } from "../../lib/time";
+import { capital, depthWord, listed } from "../../lib/words";
+import { howKnown } from "../../meeting/known";
+import { placeName } from "../../meeting/places";
+import { BeforeTouching } from "./BeforeTouching";
+import { Consents } from "./Consents";
+import { More } from "./More";
+import { useDescribe } from "./useDescribe";
+import { WishesPlan } from "./WishesPlan";
+
+/** What is known of a client, in the order in which it must be known. */
+export function Knowing({ client, catalogue }: { client: Client; catalogue: Catalogue }) {
+  const describe = useDescribe(client);
+  return (
+    <>
+      <BeforeTouching client={client} catalogue={catalogue} />
+      <div className="mt-8 grid gap-10 lg:grid-cols-2">
+        <Wishes client={client} catalogue={catalogue} />
+        <div className="grid content-start gap-8">
+          <Visits client={client} catalogue={catalogue} />
+          <Consents client={client} catalogue={catalogue} describe={describe} />
+        </div>
+      </div>
+      <More client={client} catalogue={catalogue} describe={describe} />
+    </>
+  );
+}
+
+function Wishes({ client, catalogue }: { client: Client; catalogue: Catalogue }) {
+  const { wishes, likes, dislikes, tension, aims } = client.record;
+  const named = (ids: readonly string[]) =>
+    listed(ids.map((id) => catalogue.strokes[id]?.name ?? catalogue.tools[id]?.name ?? id));
+  const comfort = comfortOf(client.record);
+  const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
+  const since = (region: string) => {
+    const known = client.since[`wishes ${region}`];
+    if (!known) return "";
+    const before = known.change.before ? `, before it was ${known.change.before}` : "";
+    return `${dayAndTime(known.at, timeZone, new Date())}, ${howKnown(known)}${before}`;
+  };
+  return (
+    <section aria-label="Wishes">
+      <h2 className="text-2xl">Wishes</h2>
+      {aims && <p className="mt-1 italic">“{aims}”</p>}
+      <WishesPlan client={client} catalogue={catalogue} />
+      {wishes.length === 0 && <p className="mt-1">None by region: the depth is the brief’s.</p>}
+      <ul className="mt-1">
+        {wishes.map(({ region, depth }) => (
+          <li key={region}>
+            <span className="font-bold">{capital(catalogue.regions[region]?.whole ?? region)}</span>: depth{" "}
+            {depth}, {depthWord[Math.floor(depth)]} <span className="text-quiet">{since(region)}</span>
+          </li>
+        ))}
+      </ul>
+      {tension.length > 0 && (
+        <p className="mt-1">
+          Carries tension: {listed(tension.map((place) => placeName(place, catalogue)))}.
+        </p>
+      )}
+      {likes.length > 0 && <p className="mt-1">Likes {named(likes)}.</p>}
+      {dislikes.length > 0 && <p>Does not like {named(dislikes)}.</p>}
+      {comfort && <p className="mt-1">{comfort}</p>}
+    </section>
+  );
+}
+
+const COMFORT = {
+  oil: { usual: "oil as usual", little: "little oil", none: "no oil" },
+  warmth: { warm: "warm", usual: "warmth as usual", cool: "cool" },
+  talk: { quiet: "quiet", some: "a little talk", talk: "likes to talk" },
+  music: { none: "no music", soft: "music, softly" },
+};
+
+function comfortOf({ oil, warmth, talk, music }: Client["record"]): string {
+  const words = [
+    oil && COMFORT.oil[oil],
+    warmth && COMFORT.warmth[warmth],
+    talk && COMFORT.talk[talk],
+    music && COMFORT.music[music],
+  ].filter(Boolean);
+  return words.length ? `${capital(words.join(", "))}.` : "";
+}
+
+function Visits({ client, catalogue }: { client: Client; catalogue: Catalogue }) {
+  const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
+  const last = client.visits.find((visit) => visit.log);
+  return (
+    <section aria-label="Visits">
+      <h2 className="text-2xl">Visits</h2>
+      {last?.log && (
+        <p className="mt-1">
+          {last.log.note}
+          {last.log.next_time && (
+            <>
+              {" "}
+              <span className="font-bold">Next time:</span> {last.log.next_time}
+            </>
+          )}
+        </p>
+      )}
+      {client.visits.length === 0 && <p className="mt-1">None yet.</p>}
+      <ul className="mt-2">
+        {client.visits.map((visit) => (
+          <li key={visit.session_id} className="border-t border-base-300">
+            <Link
+              to={visit.log ? "/session/$sessionId/log" : "/session/$sessionId/plan"}
+              params={{ sessionId: visit.session_id }}
+              className="block min-h-11 rounded-field px-2 py-2 hover:bg-base-200"
+            >
+              {capital(dayAndTime(visit.starts_at, timeZone, new Date()))}: {visit.brief.booked_minutes}{" "}
+              minutes, {catalogue.kinds[visit.brief.kind ?? ""]?.name}
+              {visit.log && <span className="text-quiet"> logged</span>}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,173 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Link, useParams } from "@tanstack/react-router";
+import { useState } from "react";
+import { api, body, type IntakeReview } from "../../api/client";
+import { intakeQuery, meQuery } from "../../api/queries";
+import { dayAndTime } from "../../lib/time";
+import { capital } from "../../lib/words";
+import { ProblemNote } from "../../ui/ProblemNote";
+import { Waiting } from "../../ui/Waiting";
+
+type Item = IntakeReview["items"][number];
+type Verdicts = Record<string, { verdict: "accepted" | "questioned" | "settled"; note?: string }>;
+
+/** A handed-in intake: each answer with what it means for a session, taken into the record or to be asked about. */
+export function ReviewPage() {
+  const { clientId, intakeId } = useParams({ from: "/in/framed/clients/$clientId/intake/$intakeId" });
+  const queries = useQueryClient();
+  const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
+  const review = useQuery(intakeQuery(intakeId));
+  const judging = useMutation({
+    scope: { id: `intake ${intakeId}` },
+    mutationFn: (verdicts: Verdicts) =>
+      body<IntakeReview>(
+        api.POST("/api/intakes/{intake_id}/verdicts", {
+          params: { path: { intake_id: intakeId } },
+          body: {
+            verdicts: Object.fromEntries(
+              Object.entries(verdicts).map(([id, one]) => [id, { note: "", ...one }]),
+            ),
+          },
+        }),
+      ),
+    onSuccess: (judged) => {
+      queries.setQueryData(intakeQuery(intakeId).queryKey, judged);
+      for (const key of ["client", "clients", "session", "day", "history"])
+        queries.invalidateQueries({ queryKey: [key] });
+    },
+  });
+  if (review.error) return <ProblemNote error={review.error} onAgain={() => review.refetch()} />;
+  if (!review.data) return <Waiting what="Reading the intake" />;
+  const { items, client_name, handed_in_at, reviewed_at } = review.data;
+  const open = items.filter(({ judged }) => !judged);
+  return (
+    <>
+      <h1 className="text-3xl">What {client_name} wrote</h1>
+      <p className="text-quiet">
+        Handed in {dayAndTime(handed_in_at, timeZone, new Date())}.{" "}
+        {reviewed_at ? "All of it has been read." : `${open.length} of ${items.length} still to read.`}
+      </p>
+      <p className="mt-2 max-w-[75ch]">
+        What you accept goes into the record, dated, and into every plan to come. What you question waits on
+        the client’s page until you have asked. Refer, never diagnose: the client’s own clinician decides.
+      </p>
+      {judging.error && <ProblemNote error={judging.error} />}
+      {items.length === 0 && <p className="mt-4">Nothing was answered.</p>}
+      <ul aria-label="Answers" className="mt-4">
+        {items.map((one) => (
+          <Answer key={one.item.id} one={one} busy={judging.isPending} onJudge={judging.mutate} />
+        ))}
+      </ul>
+      <div className="mt-5 flex flex-wrap gap-3">
+        {open.length > 0 && (
+          <button
+            type="button"
+            className="btn btn-primary min-h-11"
+            disabled={judging.isPending}
+            onClick={() =>
+              judging.mutate(Object.fromEntries(open.map(({ item }) => [item.id, { verdict: "accepted" }])))
+            }
+          >
+            Accept the other {open.length}
+          </button>
+        )}
+        <Link to="/clients/$clientId" params={{ clientId }} className="btn min-h-11">
+          To {client_name}
+        </Link>
+      </div>
+    </>
+  );
+}
+
+const MARKS = { stop: "△ No session: ", ask: "△ ", adapt: "○ ", note: "" } as const;
+
+function Answer({ one, busy, onJudge }: { one: Item; busy: boolean; onJudge(verdicts: Verdicts): void }) {
+  const { item, judged } = one;
+  const [asking, setAsking] = useState(false);
+  const [note, setNote] = useState("");
+  const grave = item.level === "stop" || item.level === "ask";
+  return (
+    <li className="grid gap-x-6 gap-y-1 border-t border-base-300 py-3 lg:grid-cols-[15rem_1fr_auto]">
+      <p className={grave ? "font-bold text-accent" : "font-bold"}>
+        <span aria-hidden="true">{MARKS[item.level]}</span>
+        {capital(item.about)}
+      </p>
+      <div>
+        <p>
+          “{item.answer}”{item.before && <span className="text-quiet"> on record: {item.before}</span>}
+        </p>
+        {item.means && <p className="text-quiet">{item.means}</p>}
+        {judged?.note && <p className="italic">You ask: {judged.note}</p>}
+      </div>
+      <div className="flex flex-wrap items-start gap-2">
+        {judged ? (
+          <>
+            <span className="py-2 text-quiet">{VERDICTS[judged.verdict]}</span>
+            {judged.verdict === "questioned" && (
+              <>
+                <Button
+                  words="Accept"
+                  about={item.about}
+                  busy={busy}
+                  onPress={() => onJudge({ [item.id]: { verdict: "accepted" } })}
+                />
+                <Button
+                  words="Asked, left out"
+                  about={item.about}
+                  busy={busy}
+                  onPress={() => onJudge({ [item.id]: { verdict: "settled" } })}
+                />
+              </>
+            )}
+          </>
+        ) : asking ? (
+          <form
+            className="flex flex-wrap gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              onJudge({ [item.id]: { verdict: "questioned", note: note.trim() } });
+            }}
+          >
+            <input
+              className="input min-h-11 w-52"
+              aria-label={`What to ask: ${item.about}`}
+              placeholder="What to ask"
+              maxLength={400}
+              value={note}
+              onChange={(event) => setNote(event.target.value)}
+            />
+            <button type="submit" className="btn min-h-11" disabled={busy}>
+              To be asked
+            </button>
+          </form>
+        ) : (
+          <>
+            <Button
+              words="Accept"
+              about={item.about}
+              busy={busy}
+              onPress={() => onJudge({ [item.id]: { verdict: "accepted" } })}
+            />
+            <Button words="Question it" about={item.about} busy={busy} onPress={() => setAsking(true)} />
+          </>
+        )}
+      </div>
+    </li>
+  );
+}
+
+const VERDICTS = { accepted: "accepted", questioned: "to be asked", settled: "asked, left out" };
+
+function Button(props: { words: string; about: string; busy: boolean; onPress(): void }) {
+  return (
+    <button
+      type="button"
+      className="btn min-h-11"
+      aria-label={`${props.words}: ${props.about}`}
+      disabled={props.busy}
+      onClick={props.onPress}
+    >
+      {props.words}
+    </button>
+  );
+}

@@ -1,0 +1,164 @@
+import { useRouterState } from "@tanstack/react-router";
+import { useEffect, useRef, useState } from "react";
+import type { IntakeForm } from "../../api/client";
+import { Waiting } from "../../ui/Waiting";
+import { Wordmark } from "../../ui/Wordmark";
+import { Asked } from "./Asked";
+import { useIntake } from "./useIntake";
+
+/** The form that a client fills in, on their own phone or on a tablet handed over. */
+export function IntakePage() {
+  const token = useRouterState({ select: (state) => state.location.hash });
+  return (
+    <div className="mx-auto min-h-dvh max-w-2xl px-5 pt-4 pb-16">
+      <Wordmark />
+      <main className="mt-6">
+        {token ? (
+          <Filling key={token} token={token} />
+        ) : (
+          <Notice title="There is no form here." says="Open the link that you were given, whole." />
+        )}
+      </main>
+    </div>
+  );
+}
+
+function Filling({ token }: { token: string }) {
+  const intake = useIntake(token);
+  if (intake.done)
+    return (
+      <Notice
+        title="Thank you."
+        says="It has been handed in, and nothing of it is left on this device. If it is not yours, give it back now."
+      />
+    );
+  if (intake.closed)
+    return <Notice title={intake.closed.document.title} says={intake.closed.document.detail} />;
+  if (!intake.form || !intake.answers)
+    return intake.cut ? (
+      <Notice
+        title="There is no connection."
+        says="The form opens by itself as soon as there is one. Keep this page."
+      />
+    ) : (
+      <Waiting what="Opening the form" />
+    );
+  return <Parts intake={intake} form={intake.form} />;
+}
+
+function Notice({ title, says }: { title: string; says: string }) {
+  return (
+    <div role="status" className="mt-16">
+      <h1 className="text-4xl">{title}</h1>
+      <p className="mt-3 text-lg">{says}</p>
+    </div>
+  );
+}
+
+type Intake = ReturnType<typeof useIntake>;
+
+function Parts({ intake, form }: { intake: Intake; form: IntakeForm }) {
+  const [at, setAt] = useState(0);
+  const heading = useRef<HTMLHeadingElement>(null);
+  const answers = intake.answers ?? { conditions: {}, consents: {} };
+  const part = form.parts[at];
+  const last = at === form.parts.length - 1;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a further part begins at its top, for eyes and readers
+  useEffect(() => {
+    scrollTo(0, 0);
+    heading.current?.focus({ preventScroll: true });
+  }, [at]);
+  if (!part) return null;
+  const questions = part.questions.filter((one) => !one.if_pregnant || answers.pregnant === "yes");
+  const elsewhere = form.parts.findIndex(
+    (one, index) => index !== at && one.questions.some(({ field }) => faultOf(intake, field)),
+  );
+  return (
+    <>
+      <p className="text-quiet">
+        {form.practice} · part {at + 1} of {form.parts.length}
+      </p>
+      <Progress at={at} of={form.parts.length} />
+      <h1 ref={heading} tabIndex={-1} className="mt-4 text-4xl outline-none">
+        {part.title}
+      </h1>
+      {part.says && <p className="mt-2 text-lg">{part.says}</p>}
+      <div className="mt-6 grid gap-9">
+        {questions.map((question) => (
+          <Asked
+            key={question.field + (question.heading ?? "")}
+            question={question}
+            form={form}
+            answers={answers}
+            fault={faultOf(intake, question.heading ? `conditions.${question.heading}` : question.field)}
+            onAnswer={intake.answer}
+          />
+        ))}
+      </div>
+      <p role="status" className={`mt-8 min-h-6 ${intake.cut ? "text-accent" : "text-quiet"}`}>
+        {intake.cut
+          ? "No connection just now. Your answers are kept on this device and sent as soon as there is one."
+          : intake.saved
+            ? "Saved."
+            : "Saving …"}
+      </p>
+      {last && elsewhere >= 0 && (
+        <p role="alert" className="text-accent">
+          <span aria-hidden="true">△ </span>
+          Something in “{form.parts[elsewhere]?.title}” cannot be right yet.{" "}
+          <button type="button" className="underline" onClick={() => setAt(elsewhere)}>
+            Look there
+          </button>
+        </p>
+      )}
+      <div className="mt-3 flex flex-wrap gap-3">
+        {at > 0 && (
+          <button type="button" className="btn min-h-14 px-6 text-lg" onClick={() => setAt(at - 1)}>
+            Back
+          </button>
+        )}
+        {last ? (
+          <button
+            type="button"
+            className="btn btn-primary min-h-14 grow px-6 text-lg"
+            disabled={intake.handingIn && !intake.cut}
+            onClick={intake.handIn}
+          >
+            {intake.handingIn ? (intake.cut ? "Waiting for a connection …" : "Handing in …") : "Hand it in"}
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="btn btn-primary min-h-14 grow px-6 text-lg"
+            onClick={() => setAt(at + 1)}
+          >
+            Go on
+          </button>
+        )}
+      </div>
+      {last && (
+        <p className="mt-6 text-quiet">
+          What you wrote is read by the person who works with you, before you are touched. It is no
+          examination: if you are not sure whether a massage is right for you, ask your own clinician first.
+        </p>
+      )}
+    </>
+  );
+}
+
+function faultOf(intake: Intake, field: string): string | undefined {
+  const fault = intake.faults.find((one) => one.field === field || one.field.startsWith(`${field}.`));
+  return fault && `${fault.what}: ${fault.remedy}.`;
+}
+
+/** The water rises with every part. */
+function Progress({ at, of }: { at: number; of: number }) {
+  return (
+    <div className="mt-2 h-2 overflow-hidden rounded-full bg-base-300" aria-hidden="true">
+      <div
+        className="h-full rounded-full bg-tide transition-[width] duration-300"
+        style={{ width: `${((at + 1) / of) * 100}%` }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,78 @@
+import { useMemo } from "react";
+import type { Entry, Excluded } from "../../api/client";
+import { capital } from "../../lib/words";
+import { BodyPlan } from "../../meeting/BodyPlan";
+import { PlaceChoice } from "../../meeting/PlaceChoice";
+import { placeKey, placeName } from "../../meeting/places";
+import type { AskedProps } from "./question";
+
+/** Places pointed at on a body, or chosen from a list; those not to be touched are hatched, those that ache shaded. */
+export function PlacesAsked({ question, form, answers, onAnswer }: AskedProps) {
+  const field = question.field as "tension" | "excluded";
+  const off = field === "excluded";
+  const places = useMemo(() => (answers[field] ?? []) as Excluded[], [answers, field]);
+  const keyOf = (place: Excluded) => placeKey(place, form);
+  const say = (next: Excluded[]) => onAnswer({ [field]: next });
+  function toggle(region: string, side: Entry["side"]) {
+    const place = (off ? { region, side, because: "" } : { region, side }) as Excluded;
+    const key = keyOf(place);
+    const there = places.some((one) => keyOf(one) === key);
+    say(there ? places.filter((one) => keyOf(one) !== key) : [...places, place]);
+  }
+  const shaded = useMemo(
+    () =>
+      Object.fromEntries(
+        places.flatMap(({ region, side = "both" }) =>
+          (side === "both" ? ["left", "right", "mid"] : [side]).map((one) => [`${region} ${one}`, 0.75]),
+        ),
+      ),
+    [places],
+  );
+  return (
+    <div className="mt-2">
+      <BodyPlan
+        catalogue={form}
+        {...(off ? { excluded: places } : { shaded })}
+        pregnant={answers.pregnant === "yes"}
+        words={["Seen from behind", "Seen from the front"]}
+        onPick={({ region, side }) => toggle(region, side)}
+      />
+      <ul className="mt-2 grid gap-2">
+        {places.map((place) => (
+          <li key={keyOf(place)} className="flex flex-wrap items-center gap-2">
+            <span className="min-w-40 font-bold">{capital(placeName(place, form))}</span>
+            {off && (
+              <input
+                className="input min-h-12 grow"
+                aria-label={`Why, if you want to say: ${placeName(place, form)}`}
+                placeholder="Why, if you want to say"
+                maxLength={120}
+                value={place.because ?? ""}
+                onChange={(event) =>
+                  say(places.map((one) => (one === place ? { ...one, because: event.target.value } : one)))
+                }
+              />
+            )}
+            <button
+              type="button"
+              className="btn btn-ghost min-h-12"
+              aria-label={`Take away: ${placeName(place, form)}`}
+              onClick={() => say(places.filter((one) => one !== place))}
+            >
+              Take away
+            </button>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-2">
+        <PlaceChoice
+          label={off ? "Or choose a place not to be touched" : "Or choose a place that carries tension"}
+          place={null}
+          catalogue={form}
+          zones={false}
+          onPlace={(place) => place && toggle(place.region, place.side)}
+        />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,35 @@
+import type { Catalogue, DayAnswer, SessionView } from "../api/client";
+import { whatMoved } from "../compare/difference";
+import { capital, listed } from "../lib/words";
+import { placeName } from "./places";
+
+/** What was answered today, what it changed in the plan, and what the plan cannot obey. */
+export function AnsweredToday({ session, catalogue }: { session: SessionView; catalogue: Catalogue }) {
+  const answer = session.day_answer;
+  if (!answer) return null;
+  const moved = session.difference
+    ? whatMoved(session.difference, (id) => catalogue.regions[id]?.whole ?? id)
+    : "";
+  const stopped = session.evaluation.findings.filter((finding) => finding.severity === "stop");
+  return (
+    <div role="status" aria-label="Answered today">
+      <p className="font-bold">{answerWords(answer, catalogue)}</p>
+      {moved && <p>In the plan: {moved}.</p>}
+      {stopped.length > 0 && (
+        <p className="text-accent">
+          <span aria-hidden="true">△ </span>
+          The plan cannot keep to it as it is: {stopped[0]?.what} Look at the plan first.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function answerWords({ note, conditions = [], excluded = [] }: DayAnswer, catalogue: Catalogue): string {
+  const parts = [
+    note && `“${note}”`,
+    excluded.length > 0 && `Keep off ${listed(excluded.map((one) => placeName(one, catalogue)))}`,
+    ...conditions.map((id) => capital(catalogue.conditions[id]?.name ?? id)),
+  ].filter(Boolean);
+  return parts.length ? `${parts.join(". ")}.` : "Asked today: nothing new.";
+}

@@ -1,0 +1,73 @@
+import { useMemo, useState } from "react";
+import type { Catalogue, Excluded } from "../api/client";
+import type { Spot } from "../tableplan/layout";
+import type { Moment } from "../tableplan/moment";
+import { TablePlan } from "../tableplan/TablePlan";
+
+const LYING = ["prone", "supine"] as const;
+
+/** What the body is drawn from: a form outside the practice knows no more than this. */
+export type BodyNames = Pick<Catalogue, "regions" | "windows" | "positions">;
+
+interface Props {
+  catalogue: BodyNames;
+  /** Places that are hatched. */
+  excluded?: readonly Excluded[];
+  barred?: readonly string[];
+  pregnant?: boolean;
+  /** Places that are shaded, by region and side, from 0 (not) to 1. */
+  shaded?: Readonly<Record<string, number>>;
+  /** How the two sides of the body are called, from behind and from before. */
+  words?: readonly [string, string];
+  onPick?: (spot: Spot) => void;
+}
+
+/** A body alone on the table, with nothing over it, from behind or from before; places can be pointed at. */
+export function BodyPlan({ catalogue, excluded, barred, pregnant, shaded, words, onPick }: Props) {
+  const [position, setPosition] = useState<(typeof LYING)[number]>("prone");
+  const names = useMemo(() => ({ ...catalogue, strokes: {} }), [catalogue]);
+  const moment = useMemo<Moment>(
+    () => ({
+      entry: {
+        position,
+        place: "away",
+        seated: false,
+        // Nothing lies over what is to be seen.
+        window: "clothed",
+        window_side: "mid",
+        region: "back",
+        side: "mid",
+        kind: "announce",
+        role: "work",
+      },
+      surface: "table",
+      excluded: excluded ?? [],
+      barred: barred ?? [],
+      pregnant: pregnant ?? false,
+    }),
+    [position, excluded, barred, pregnant],
+  );
+  return (
+    <div className="max-w-xl">
+      <TablePlan
+        moment={moment}
+        catalogue={names}
+        {...(shaded ? { shaded } : {})}
+        {...(onPick ? { onPick } : {})}
+      />
+      <div className="mt-1 flex gap-2">
+        {LYING.map((one, index) => (
+          <button
+            key={one}
+            type="button"
+            className="btn min-h-11"
+            aria-pressed={one === position}
+            onClick={() => setPosition(one)}
+          >
+            {words?.[index] ?? catalogue.positions[one]?.name}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}

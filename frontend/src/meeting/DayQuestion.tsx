@@ -1,0 +1,176 @@
+import { useQuery } from "@tanstack/react-query";
+import { type FormEvent, useEffect, useState } from "react";
+import { api, body, type Catalogue, type DayAnswer, type Excluded } from "../api/client";
+import { capital } from "../lib/words";
+import { type ChosenPlace, PlaceChoice } from "./PlaceChoice";
+import { placeKey, placeName } from "./places";
+
+interface Props {
+  sessionId: string;
+  catalogue: Catalogue;
+  /** The answer there is, to go on from. */
+  answered: DayAnswer | null;
+  busy: boolean;
+  /** What the button says with nothing new, and with something. */
+  words: readonly [string, string];
+  large?: boolean;
+  onAnswer(answer: DayAnswer, lasting: boolean): void;
+}
+
+const LISTENS = 350;
+
+/** "Anything new, anything or anywhere to keep away from today?", and what of the answer the plan must obey. */
+export function DayQuestion({ sessionId, catalogue, answered, busy, words, large, onAnswer }: Props) {
+  const [note, setNote] = useState(answered?.note ?? "");
+  const [conditions, setConditions] = useState(answered?.conditions ?? []);
+  const [chosen, setChosen] = useState<Excluded[]>(answered?.excluded ?? []);
+  const [refused, setRefused] = useState<string[]>([]);
+  const [place, setPlace] = useState<ChosenPlace | null>(null);
+  const [lasting, setLasting] = useState(false);
+  const heard = useHeard(sessionId, note);
+  const known = new Set(chosen.map((one) => placeKey(one, catalogue)));
+  const offered = heard.filter((one) => !known.has(placeKey(one, catalogue)));
+  const taken = offered.filter((one) => !refused.includes(placeKey(one, catalogue)));
+  const excluded = [...chosen, ...taken.map((one) => ({ ...one, because: note.trim().slice(0, 120) }))];
+  const anything = note.trim() !== "" || conditions.length + excluded.length > 0;
+  function send(event: FormEvent) {
+    event.preventDefault();
+    onAnswer({ note: note.trim(), conditions, excluded }, anything && lasting);
+  }
+  return (
+    <form onSubmit={send} aria-label="The question of the day" className="grid gap-4">
+      <label className="block">
+        <span className={`mb-2 block ${large ? "text-2xl" : "text-lg"}`}>
+          Ask: anything new, anything or anywhere to keep away from today?
+        </span>
+        <textarea
+          className={`textarea w-full ${large ? "min-h-28 text-xl" : ""}`}
+          rows={2}
+          maxLength={400}
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+          placeholder="Leave empty if there is nothing new"
+        />
+      </label>
+      {(chosen.length > 0 || offered.length > 0) && (
+        <fieldset>
+          <legend className="font-bold">Keep off today</legend>
+          {chosen.map((one) => (
+            <Tick
+              key={placeKey(one, catalogue)}
+              checked
+              words={capital(placeName(one, catalogue))}
+              onTick={() => setChosen(chosen.filter((other) => other !== one))}
+            />
+          ))}
+          {offered.map((one) => (
+            <Tick
+              key={placeKey(one, catalogue)}
+              checked={taken.includes(one)}
+              words={capital(placeName(one, catalogue))}
+              onTick={(on) => {
+                const key = placeKey(one, catalogue);
+                setRefused(on ? refused.filter((other) => other !== key) : [...refused, key]);
+              }}
+            />
+          ))}
+        </fieldset>
+      )}
+      {conditions.length > 0 && (
+        <fieldset>
+          <legend className="font-bold">So today</legend>
+          {conditions.map((id) => (
+            <Tick
+              key={id}
+              checked
+              words={`${capital(catalogue.conditions[id]?.name ?? id)}: ${catalogue.conditions[id]?.says ?? ""}`}
+              onTick={() => setConditions(conditions.filter((other) => other !== id))}
+            />
+          ))}
+        </fieldset>
+      )}
+      <div className="flex flex-wrap items-center gap-2">
+        <PlaceChoice
+          label="A place to keep off today"
+          place={place}
+          catalogue={catalogue}
+          onPlace={setPlace}
+        />
+        {place && (
+          <button
+            type="button"
+            className="btn min-h-11"
+            onClick={() => {
+              if (!known.has(placeKey(place, catalogue)))
+                setChosen([...chosen, { ...place, because: note.trim().slice(0, 120) }]);
+              setPlace(null);
+            }}
+          >
+            Keep off it
+          </button>
+        )}
+        <select
+          className="select min-h-11 w-auto max-w-72"
+          aria-label="A state of health today"
+          value=""
+          onChange={(event) => setConditions([...conditions, event.target.value])}
+        >
+          <option value="">A state of health</option>
+          {Object.values(catalogue.conditions)
+            .filter(({ id }) => !conditions.includes(id))
+            .map(({ id, name }) => (
+              <option key={id} value={id}>
+                {capital(name)}
+              </option>
+            ))}
+        </select>
+      </div>
+      {conditions.length + excluded.length > 0 && (
+        <Tick checked={lasting} words="Keep it for the next times too" onTick={(on) => setLasting(on)} />
+      )}
+      <button
+        type="submit"
+        disabled={busy}
+        className={`btn btn-primary justify-self-start ${large ? "h-20 w-full text-2xl" : "min-h-11"}`}
+      >
+        {busy ? "Into the plan …" : anything ? words[1] : words[0]}
+      </button>
+    </form>
+  );
+}
+
+function Tick(props: { checked: boolean; words: string; onTick(on: boolean): void }) {
+  return (
+    <label className="flex min-h-11 items-center gap-3">
+      <input
+        type="checkbox"
+        className="checkbox"
+        checked={props.checked}
+        onChange={(event) => props.onTick(event.target.checked)}
+      />
+      <span>{props.words}</span>
+    </label>
+  );
+}
+
+/** The places that the note names, as the server hears them, a moment after the last letter. */
+function useHeard(sessionId: string, note: string): Excluded[] {
+  const [settled, setSettled] = useState(note);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(note), LISTENS);
+    return () => clearTimeout(timer);
+  }, [note]);
+  const heard = useQuery({
+    queryKey: ["heard", sessionId, settled],
+    queryFn: () =>
+      body<Excluded[]>(
+        api.POST("/api/sessions/{session_id}/heard", {
+          params: { path: { session_id: sessionId } },
+          body: { note: settled },
+        }),
+      ),
+    enabled: settled.trim().length > 2,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  return settled.trim().length > 2 ? (heard.data ?? []) : [];
+}

@@ -1,0 +1,59 @@
+import type { Catalogue, Entry } from "../api/client";
+import { capital, spoken } from "../lib/words";
+import { placeName, placesToChoose } from "./places";
+
+/** A place that is being chosen: a region's side, all of it or a zone. */
+export interface ChosenPlace {
+  region: string;
+  side: Entry["side"];
+  zone: string | null;
+}
+
+interface Props {
+  label: string;
+  place: ChosenPlace | null;
+  catalogue: Pick<Catalogue, "regions">;
+  /** Whether a zone of it may be chosen too. */
+  zones?: boolean;
+  onPlace(place: ChosenPlace | null): void;
+}
+
+/** A place chosen from lists: the same as pointing at it, for keys. */
+export function PlaceChoice({ label, place, catalogue, zones = true, onPlace }: Props) {
+  const within = catalogue.regions[place?.region ?? ""]?.zones ?? [];
+  return (
+    <>
+      <select
+        className="select min-h-11 w-auto"
+        aria-label={label}
+        value={place ? `${place.region} ${place.side}` : ""}
+        onChange={(event) => {
+          const [region = "", side = "mid"] = event.target.value.split(" ");
+          onPlace(region ? { region, side: side as Entry["side"], zone: null } : null);
+        }}
+      >
+        <option value="">A place</option>
+        {placesToChoose(catalogue).map((one) => (
+          <option key={one.region + one.side} value={`${one.region} ${one.side}`}>
+            {capital(placeName(one, catalogue))}
+          </option>
+        ))}
+      </select>
+      {zones && place && (
+        <select
+          className="select min-h-11 w-auto"
+          aria-label="All of it, or a zone"
+          value={place.zone ?? ""}
+          onChange={(event) => onPlace({ ...place, zone: event.target.value || null })}
+        >
+          <option value="">All of it</option>
+          {within.map((zone) => (
+            <option key={zone} value={zone}>
+              {capital(spoken(zone))}
+            </option>
+          ))}
+        </select>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,34 @@
+/** Places on a client, in words and as the choices of a list. */
+import type { Catalogue, Entry } from "../api/client";
+import { sided, spoken } from "../lib/words";
+
+/** A region's side, all of it or a zone. */
+export interface Place {
+  region: string;
+  side?: Entry["side"] | undefined;
+  zone?: string | null | undefined;
+}
+
+type Regions = Pick<Catalogue, "regions">;
+
+/** `left foot, toes`, `both hips`, `back`. */
+export function placeName({ region, side = "both", zone }: Place, { regions }: Regions): string {
+  const known = regions[region];
+  const name = known ? sided(known, known.sides === "mid" ? "mid" : side) : region;
+  return zone ? `${name}, ${spoken(zone)}` : name;
+}
+
+/** One word for a place, the same whichever way a middle region's side is written. */
+export function placeKey({ region, side = "both", zone }: Place, { regions }: Regions): string {
+  return [region, regions[region]?.sides === "mid" ? "mid" : side, zone].filter(Boolean).join(" ");
+}
+
+/** Every region's sides, as a list offers them. */
+export function placesToChoose({ regions }: Regions): { region: string; side: Entry["side"] }[] {
+  return Object.values(regions).flatMap((region) =>
+    (region.sides === "mid" ? (["mid"] as const) : (["right", "left", "both"] as const)).map((side) => ({
+      region: region.id,
+      side,
+    })),
+  );
+}
