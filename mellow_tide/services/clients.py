@@ -7,7 +7,7 @@ from uuid import UUID, uuid4
 from pydantic import AwareDatetime
 
 from mellow_tide.core.care.pregnancy import weeks_words
-from mellow_tide.core.care.restrictions import Restrictions, restrict
+from mellow_tide.core.care.restrictions import Restrictions, Threshold, restrict, thresholds
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import in_house
 from mellow_tide.core.catalogue.records import Record
@@ -62,8 +62,9 @@ class Visit(Record):
 class ClientPage(Record):
     """A client whole: what restricts a session and why, consents, wishes, visits. `revision` must be sent back.
 
-    `pregnancy` says the weeks and days of `day`, or is empty. `since` says of each thing that stands how it became
-    known, by field and item: `consents foot`. `to_ask` are answers of intakes that were questioned.
+    `pregnancy` says the weeks and days of `day`, or is empty; `ahead` what is still to change in it. `since` says of
+    each thing that stands how it became known, by field and item: `consents foot`. `to_ask` are answers of intakes
+    that were questioned.
     """
 
     client_id: UUID
@@ -72,6 +73,7 @@ class ClientPage(Record):
     record: ClientRecord
     facts: ClientFacts
     pregnancy: str
+    ahead: tuple[Threshold, ...]
     restrictions: Restrictions
     since: Mapping[str, Known]
     to_ask: tuple[ToAsk, ...]
@@ -171,6 +173,7 @@ def page(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> 
         changed = changes_of(c, who.practice_id, client_id)
         intakes = intakes_of(c, who.practice_id, client_id)
     facts = row.record.facts(row.day)
+    days, house = facts.gestation_days, in_house(row.house, catalogue)
     known = [known_of(change) for change in reversed(changed)]
     return ClientPage(
         client_id=row.client_id,
@@ -178,8 +181,11 @@ def page(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> 
         day=row.day,
         record=row.record,
         facts=facts,
-        pregnancy=weeks_words(facts.gestation_days) if facts.gestation_days is not None else "",
-        restrictions=restrict(facts, in_house(row.house, catalogue)),
+        pregnancy=weeks_words(days) if days is not None else "",
+        ahead=thresholds(row.record.due_date, days, house)
+        if row.record.due_date and days is not None
+        else (),
+        restrictions=restrict(facts, house),
         since={f"{one.change.field} {one.change.item}".strip(): one for one in known},
         to_ask=to_ask_of(intakes, row, catalogue),
         intakes=lines_of(intakes),

@@ -91,7 +91,10 @@ class Work:
     def begin(self, news: str = "") -> None:
         if news:
             self.page.get_by_label("Ask: anything new").fill(news)
-        self.page.get_by_role("button", name="Noted: begin" if news else "Nothing new: begin").click()
+            self.page.get_by_role("button", name="Noted: put it into the plan").click()
+            self.page.get_by_role("button", name="Begin", exact=True).click()
+        else:
+            self.page.get_by_role("button", name="Nothing new: begin").click()
         expect(self.page.get_by_role("button", name="Go on")).to_be_visible()
 
     def pad(self, word: str) -> Locator:

@@ -6,6 +6,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.pages import Plan, Today, edit
+from tests.browser.test_meeting import a_link, open_client, part
 
 AXE = Path(__file__).parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
 RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
@@ -88,6 +89,53 @@ def test_the_library_and_the_run_sheet(page: Page, theme, today: Today):
     assert broken_rules(page) == []
 
 
+@pytest.mark.parametrize(
+    "opened", ["Name and contact", "Health", "Wishes and places", "Intake", "How it became known", "Erase"]
+)
+def test_a_client_s_page_with_all_that_opens_on_it(page: Page, today: Today, opened):
+    open_client(page, "Averil Thornquay")
+    part(page, opened)
+    page.wait_for_timeout(300)
+    assert broken_rules(page) == []
+
+
+def test_meet_an_intake_to_read_and_bringing_clients_in(page: Page, theme, today: Today):
+    today.open("Isolde Kelpworth")
+    page.get_by_role("link", name="meet").click()
+    page.get_by_label("Ask: anything new").fill("plaster on the left heel")
+    expect(page.get_by_role("checkbox", name="Left foot, heel")).to_be_checked()
+    assert broken_rules(page) == []
+    open_client(page, "Mirabel Shoalcroft")
+    page.get_by_role("link", name="An intake has been handed in").click()
+    page.get_by_role("button", name="Question it: Medicines").click()
+    assert broken_rules(page) == []
+    page.get_by_role("link", name="Clients", exact=True).click()
+    page.get_by_role("link", name="Bring in from elsewhere").click()
+    file = {"name": "a.csv", "mimeType": "text/csv", "buffer": b"Name,Height\nJory,tall\nTamsin,170\n"}
+    page.get_by_label("The file").set_input_files(file)
+    expect(page.get_by_role("region", name="Lines")).to_be_visible()
+    assert broken_rules(page) == []
+
+
+def test_every_part_of_the_intake(page: Page, theme, today: Today):
+    page.goto(a_link(page, "Corin Foghollow"))
+    for title in (
+        "You",
+        "Today",
+        "Health",
+        "Pregnancy",
+        "What you wish for",
+        "Yes and no",
+        "So that you are",
+    ):
+        expect(page.get_by_role("heading", name=title)).to_be_visible()
+        if title == "Pregnancy":
+            page.get_by_label("Yes").check()
+        assert broken_rules(page) == []
+        if not title.startswith("So"):
+            page.get_by_role("button", name="Go on").click()
+
+
 def test_log(page: Page, theme, today: Today):
     today.open("Ottilie Saltgrove")
     expect(page.get_by_role("table")).to_be_visible()
@@ -123,6 +171,11 @@ def test_no_page_scrolls_sideways(page: Page, server, today: Today, width):
         assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
         page.get_by_role("link", name="Flows").click()
         expect(page.get_by_role("listitem").first).to_be_visible()
+        assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
+        open_client(page, "Mirabel Shoalcroft")
+        assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
+        page.get_by_role("link", name="An intake has been handed in").click()
+        expect(page.get_by_role("list", name="Answers")).to_be_visible()
         assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
         page.get_by_role("link", name="Mellow Tide").click()
         expect(today.next_action).to_be_visible()

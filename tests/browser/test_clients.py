@@ -53,7 +53,7 @@ def test_a_client_is_added_described_and_put_away(clients: Page):
     form.get_by_role("button", name="Keep it so").click()
     expect(clients.get_by_role("region", name="Before touching")).to_contain_text("Cold feet.")
     clients.get_by_role("button", name="Put away").click()
-    expect(clients.get_by_text("put away")).to_be_visible()
+    expect(clients.get_by_role("button", name="Bring back")).to_be_visible()
     clients.get_by_role("link", name="Clients").click()
     clients.get_by_label("Find a client").fill("555 019")
     expect(clients.get_by_text("Nobody is found by these words.")).to_be_visible()

@@ -1927,8 +1927,9 @@ export interface components {
          * ClientPage
          * @description A client whole: what restricts a session and why, consents, wishes, visits. `revision` must be sent back.
          *
-         *     `pregnancy` says the weeks and days of `day`, or is empty. `since` says of each thing that stands how it became
-         *     known, by field and item: `consents foot`. `to_ask` are answers of intakes that were questioned.
+         *     `pregnancy` says the weeks and days of `day`, or is empty; `ahead` what is still to change in it. `since` says of
+         *     each thing that stands how it became known, by field and item: `consents foot`. `to_ask` are answers of intakes
+         *     that were questioned.
          */
         ClientPage: {
             /**
@@ -1947,6 +1948,8 @@ export interface components {
             facts: components["schemas"]["ClientFacts"];
             /** Pregnancy */
             pregnancy: string;
+            /** Ahead */
+            ahead: components["schemas"]["Threshold"][];
             restrictions: components["schemas"]["Restrictions"];
             /** Since */
             since: {
@@ -4714,6 +4717,21 @@ export interface components {
              * @default []
              */
             leave_out: number[];
+        };
+        /**
+         * Threshold
+         * @description A day of a pregnancy, on the calendar and in weeks, from which something changes, and what.
+         */
+        Threshold: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Weeks */
+            weeks: string;
+            /** Says */
+            says: string;
         };
         /**
          * ToAsk

@@ -3,6 +3,7 @@ import { Link, Outlet, useParams } from "@tanstack/react-router";
 import type { SessionView } from "../api/client";
 import { meQuery, sessionQuery } from "../api/queries";
 import { dayAndTime } from "../lib/time";
+import { capital } from "../lib/words";
 import { ProblemNote } from "../ui/ProblemNote";
 
 interface Wanted {
@@ -62,9 +63,10 @@ export function SessionFrame() {
               className="min-h-11 rounded-field px-4 py-2 hover:bg-base-200"
               activeProps={{ className: "bg-base-300 font-bold", "aria-current": "page" }}
             >
-              <span className="capitalize">{stage}</span>
+              {capital(stage)}
+              {wants?.stage === stage && " "}
               {wants?.stage === stage && (
-                <span className="ml-2 font-normal text-accent italic">{wants.words}</span>
+                <span className="ml-1 font-normal text-accent italic">{wants.words}</span>
               )}
             </Link>
           ))}

@@ -2,9 +2,14 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { catalogueQuery, meQuery, sessionQuery } from "../api/queries";
 
+/** Pages for which nobody is signed in. */
+export function outside(path: string): boolean {
+  return path.startsWith("/sign-in") || path.startsWith("/intake");
+}
+
 /** What a page at `path` will ask for. Who is signed in, every page wants to know. */
 export function askAhead(queries: QueryClient, path: string) {
-  if (path.startsWith("/sign-in")) return;
+  if (outside(path)) return;
   void queries.prefetchQuery(meQuery);
   const session = /^\/session\/([0-9a-f-]{36})\b/.exec(path)?.[1];
   if (!session) return;

@@ -3,13 +3,13 @@ import { RouterProvider } from "@tanstack/react-router";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { Problem } from "../api/client";
-import { askAhead } from "./ahead";
+import { askAhead, outside } from "./ahead";
 import { makeRouter } from "./router";
 import "./styles.css";
 
 function signInAgain(error: unknown) {
   const signedOut = error instanceof Problem && error.document.type.endsWith(":not-signed-in");
-  if (signedOut && router.state.location.pathname !== "/sign-in")
+  if (signedOut && !outside(router.state.location.pathname))
     router.navigate({ to: "/sign-in", search: { to: router.state.location.href } });
 }
 

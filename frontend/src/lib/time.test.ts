@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { clock, dayAndTime, minuteOfDay, span } from "./time";
+import { clock, dayAndTime, minuteOfDay, shortDay, span } from "./time";
 import { listed } from "./words";
 
 describe("times", () => {
@@ -40,4 +40,13 @@ describe("lists", () => {
       "back, neck and feet",
     ]);
   });
+});
+
+it("says a day in short, and the year only of another one", () => {
+  const now = new Date("2026-11-25T12:00:00Z");
+  expect(shortDay("2026-11-25T23:30:00Z", "UTC", now)).toBe("today");
+  expect(shortDay("2026-11-24T23:30:00Z", "Europe/Berlin", now)).toBe("today");
+  expect(shortDay("2026-09-30T10:00:00Z", "UTC", now)).toMatch(/30/);
+  expect(shortDay("2026-09-30T10:00:00Z", "UTC", now)).not.toMatch(/2026/);
+  expect(shortDay("2025-09-30T10:00:00Z", "UTC", now)).toMatch(/2025/);
 });

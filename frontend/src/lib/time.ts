@@ -30,6 +30,20 @@ export function dayAndTime(instant: string, timeZone: string, now: Date): string
   return `${day === isoDay(now) ? "today" : longDate(day)} at ${timeOfDay(instant, timeZone)}`;
 }
 
+/** A day in short, in the practice's time zone: `today`, `30 Sept`, with the year if it is not this one. */
+export function shortDay(instant: string, timeZone: string, now: Date): string {
+  const isoDay = (at: Date) => at.toLocaleDateString("en-CA", { timeZone });
+  const at = new Date(instant);
+  if (isoDay(at) === isoDay(now)) return "today";
+  const thisYear = isoDay(at).slice(0, 4) === isoDay(now).slice(0, 4);
+  return at.toLocaleDateString(undefined, {
+    day: "numeric",
+    month: "short",
+    ...(thisYear ? {} : { year: "numeric" }),
+    timeZone,
+  });
+}
+
 /** Minutes since midnight of an instant in the practice's time zone. */
 export function minuteOfDay(instant: string | Date, timeZone: string): number {
   const [hour = "0", minute = "0"] = new Date(instant)

@@ -1,10 +1,13 @@
 import { useMemo, useState } from "react";
 import type { Catalogue, Excluded } from "../api/client";
+import { capital } from "../lib/words";
 import type { Spot } from "../tableplan/layout";
 import type { Moment } from "../tableplan/moment";
 import { TablePlan } from "../tableplan/TablePlan";
 
-const LYING = ["prone", "supine"] as const;
+const FLAT = ["prone", "supine"] as const;
+/** Who may not lie flat is drawn on the side. */
+const ON_THE_SIDE = ["side_left", "side_right"] as const;
 
 /** What the body is drawn from: a form outside the practice knows no more than this. */
 export type BodyNames = Pick<Catalogue, "regions" | "windows" | "positions">;
@@ -15,6 +18,7 @@ interface Props {
   excluded?: readonly Excluded[];
   barred?: readonly string[];
   pregnant?: boolean;
+  onTheSide?: boolean;
   /** Places that are shaded, by region and side, from 0 (not) to 1. */
   shaded?: Readonly<Record<string, number>>;
   /** How the two sides of the body are called, from behind and from before. */
@@ -23,8 +27,9 @@ interface Props {
 }
 
 /** A body alone on the table, with nothing over it, from behind or from before; places can be pointed at. */
-export function BodyPlan({ catalogue, excluded, barred, pregnant, shaded, words, onPick }: Props) {
-  const [position, setPosition] = useState<(typeof LYING)[number]>("prone");
+export function BodyPlan({ catalogue, excluded, barred, pregnant, onTheSide, shaded, words, onPick }: Props) {
+  const [shown, setShown] = useState(0);
+  const position = (onTheSide ? ON_THE_SIDE : FLAT)[shown] ?? "prone";
   const names = useMemo(() => ({ ...catalogue, strokes: {} }), [catalogue]);
   const moment = useMemo<Moment>(
     () => ({
@@ -44,6 +49,7 @@ export function BodyPlan({ catalogue, excluded, barred, pregnant, shaded, words,
       excluded: excluded ?? [],
       barred: barred ?? [],
       pregnant: pregnant ?? false,
+      alone: true,
     }),
     [position, excluded, barred, pregnant],
   );
@@ -56,15 +62,15 @@ export function BodyPlan({ catalogue, excluded, barred, pregnant, shaded, words,
         {...(onPick ? { onPick } : {})}
       />
       <div className="mt-1 flex gap-2">
-        {LYING.map((one, index) => (
+        {(onTheSide ? ON_THE_SIDE : FLAT).map((one, index) => (
           <button
             key={one}
             type="button"
             className="btn min-h-11"
             aria-pressed={one === position}
-            onClick={() => setPosition(one)}
+            onClick={() => setShown(index)}
           >
-            {words?.[index] ?? catalogue.positions[one]?.name}
+            {(!onTheSide && words?.[index]) || capital(catalogue.positions[one]?.name ?? one)}
           </button>
         ))}
       </div>

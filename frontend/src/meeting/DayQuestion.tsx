@@ -27,7 +27,7 @@ export function DayQuestion({ sessionId, catalogue, answered, busy, words, large
   const [refused, setRefused] = useState<string[]>([]);
   const [place, setPlace] = useState<ChosenPlace | null>(null);
   const [lasting, setLasting] = useState(false);
-  const heard = useHeard(sessionId, note);
+  const { heard, listening } = useHeard(sessionId, note);
   const known = new Set(chosen.map((one) => placeKey(one, catalogue)));
   const offered = heard.filter((one) => !known.has(placeKey(one, catalogue)));
   const taken = offered.filter((one) => !refused.includes(placeKey(one, catalogue)));
@@ -130,7 +130,7 @@ export function DayQuestion({ sessionId, catalogue, answered, busy, words, large
       )}
       <button
         type="submit"
-        disabled={busy}
+        disabled={busy || listening}
         className={`btn btn-primary justify-self-start ${large ? "h-20 w-full text-2xl" : "min-h-11"}`}
       >
         {busy ? "Into the plan …" : anything ? words[1] : words[0]}
@@ -154,7 +154,7 @@ function Tick(props: { checked: boolean; words: string; onTick(on: boolean): voi
 }
 
 /** The places that the note names, as the server hears them, a moment after the last letter. */
-function useHeard(sessionId: string, note: string): Excluded[] {
+function useHeard(sessionId: string, note: string): { heard: Excluded[]; listening: boolean } {
   const [settled, setSettled] = useState(note);
   useEffect(() => {
     const timer = setTimeout(() => setSettled(note), LISTENS);
@@ -172,5 +172,9 @@ function useHeard(sessionId: string, note: string): Excluded[] {
     enabled: settled.trim().length > 2,
     staleTime: Number.POSITIVE_INFINITY,
   });
-  return settled.trim().length > 2 ? (heard.data ?? []) : [];
+  return {
+    heard: settled.trim().length > 2 ? (heard.data ?? []) : [],
+    // What is not heard yet would not be in the plan.
+    listening: note !== settled || heard.isFetching,
+  };
 }

@@ -13,9 +13,13 @@ const ORDER = { stop: 0, ask: 1, adapt: 2 };
 
 /** Stop signs, what the clinician is asked, and what is adapted, each with what it means for a session. */
 export function cautionsOf({ restrictions }: ClientPage): Caution[] {
-  return [...(restrictions.reasons ?? [])]
-    .map(({ level, name, says }) => ({ level, words: capital(name), means: says }))
-    .sort((a, b) => ORDER[a.level] - ORDER[b.level]);
+  const named = new Map<string, Caution>();
+  for (const { level, name, says } of restrictions.reasons ?? []) {
+    const key = `${level} ${name}`;
+    const known = named.get(key);
+    named.set(key, { level, words: capital(name), means: known ? `${known.means} ${says}` : says });
+  }
+  return [...named.values()].sort((a, b) => ORDER[a.level] - ORDER[b.level]);
 }
 
 /** The places to keep off, in words. */

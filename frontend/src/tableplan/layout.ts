@@ -74,7 +74,7 @@ export function layTablePlan(moment: Moment, names: Names): TablePlanLayout {
         ? worked.flatMap((frame) => arrows(frame, direction, entry.region))
         : [],
     hatched: hatchedOf(moment, posture, turn, names),
-    feet: entry.seated ? [] : stands,
+    feet: entry.seated || moment.alone ? [] : stands,
     seat: entry.seated ? (stands[0] ?? null) : null,
     rightIsUp: posture.right === 1,
     spots: spotsOf(posture, turn, names),

@@ -12,6 +12,8 @@ export interface Moment {
   /** Regions that may not be worked at all. */
   barred: readonly string[];
   pregnant: boolean;
+  /** Nobody is with them: only the body is to be seen. */
+  alone?: boolean;
 }
 
 export type Names = Pick<Catalogue, "regions" | "windows" | "positions" | "strokes">;

@@ -2,7 +2,7 @@
 import { capital, listed, placeWord, sided, spoken } from "../lib/words";
 import type { Moment, Names } from "./moment";
 
-export function inWords({ entry, excluded, barred, pregnant }: Moment, names: Names): string {
+export function inWords({ entry, excluded, barred, pregnant, alone }: Moment, names: Names): string {
   const position = names.positions[entry.position]?.name ?? entry.position;
   const region = names.regions[entry.region];
   const window = names.windows[entry.window];
@@ -26,9 +26,11 @@ export function inWords({ entry, excluded, barred, pregnant }: Moment, names: Na
   return [
     `The client is ${position}${pregnant ? ", pregnant" : ""}.`,
     open,
-    where === "away"
-      ? "You are at the basin."
-      : `You ${entry.seated ? "sit" : "stand"} ${where === "behind" ? "behind" : where === "head" || where === "foot" ? `at the ${where}` : `on the client’s ${where}`}.`,
+    alone
+      ? ""
+      : where === "away"
+        ? "You are at the basin."
+        : `You ${entry.seated ? "sit" : "stand"} ${where === "behind" ? "behind" : where === "head" || where === "foot" ? `at the ${where}` : `on the client’s ${where}`}.`,
     work,
     off.length > 0 ? `Keep off: ${listed(off)}.` : "",
   ]

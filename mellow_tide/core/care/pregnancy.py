@@ -27,6 +27,11 @@ def weeks_words(days: int) -> str:
     return f"{days // 7}w{days % 7}d"
 
 
+def day_of(due: date, days: int) -> date:
+    """The date on which a pregnancy is so many days old."""
+    return due - timedelta(days=TERM_DAYS - days)
+
+
 def trimester(days: int) -> int:
     """1, 2 or 3."""
     return 1 + (days >= SECOND_TRIMESTER) + (days >= THIRD_TRIMESTER)

@@ -2,12 +2,19 @@
 
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
+from datetime import date
 from typing import Literal
 
-from mellow_tide.core.care.pregnancy import weeks_words
+from mellow_tide.core.care.pregnancy import (
+    SECOND_TRIMESTER,
+    TERM_DAYS,
+    THIRD_TRIMESTER,
+    day_of,
+    weeks_words,
+)
 from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
 from mellow_tide.core.catalogue.records import Depth, Record
-from mellow_tide.core.catalogue.rules import Limits
+from mellow_tide.core.catalogue.rules import Limits, PregnancyRule
 from mellow_tide.core.flow.brief import ClientFacts, Excluded, Side
 from mellow_tide.core.refusal import FieldProblem, UnknownReference
 
@@ -117,6 +124,37 @@ def restrict(client: ClientFacts, catalogue: Catalogue) -> Restrictions:
     )
 
 
+class Threshold(Record):
+    """A day of a pregnancy, on the calendar and in weeks, from which something changes, and what."""
+
+    on: date
+    weeks: str
+    says: str
+
+
+def thresholds(due: date, after_days: int, catalogue: Catalogue) -> tuple[Threshold, ...]:
+    """What is still to change in a pregnancy that is `after_days` old, in order; trimesters as ACOG counts them."""
+    known = [
+        (SECOND_TRIMESTER, "The second trimester begins."),
+        (THIRD_TRIMESTER, "The third trimester begins: shorter, more bolsters, slower turns."),
+        *((rule.from_day, rule.says) for rule in catalogue.pregnancy_rules if _holds(rule, catalogue)),
+        *(
+            (rule.until_day + 1, f"No longer so: {rule.says}")
+            for rule in catalogue.pregnancy_rules
+            if _holds(rule, catalogue) and rule.until_day < TERM_DAYS
+        ),
+    ]
+    return tuple(
+        Threshold(on=day_of(due, days), weeks=weeks_words(days), says=says)
+        for days, says in sorted(known)
+        if days > after_days
+    )
+
+
+def _holds(rule: PregnancyRule, catalogue: Catalogue) -> bool:
+    return all(catalogue.chosen[id] == choice for id, choice in rule.when.items())
+
+
 @dataclass(frozen=True, slots=True)
 class Limit:
     """The limits of one condition or of the pregnancy, with its name and how grave it is."""
@@ -159,8 +197,7 @@ def _limits(client: ClientFacts, catalogue: Catalogue) -> Iterator[Limit]:
     if days is None:
         return
     for rule in catalogue.pregnancy_rules:
-        holds = all(catalogue.chosen[id] == choice for id, choice in rule.when.items())
-        if holds and rule.from_day <= days <= rule.until_day:
+        if _holds(rule, catalogue) and rule.from_day <= days <= rule.until_day:
             name = f"pregnancy, {weeks_words(days)}"
             yield Limit(name, "stop" if rule.no_session else "adapt", rule, True, bool(rule.when))
 

@@ -24,6 +24,13 @@ CONTACT_FIELDS: tuple[ContactField, ...] = ContactField.__args__  # type: ignore
 """What may be taken over of a contact. Health is told by the client, never imported."""
 
 
+REMEDIES = {
+    "birth_year": "give a year from 1900 to 2100, or leave the column out",
+    "height_cm": "give whole centimetres from 100 to 230, or leave the column out",
+}
+"""How a field's text is mended; the others can only be too long."""
+
+
 class Contact(Record):
     """A contact on `line` of what was read. `record` is None where something cannot be taken, as `problems` say."""
 
@@ -45,7 +52,7 @@ def contact_of(line: int, values: dict[str, str]) -> Contact:
             FieldProblem(
                 str(fault["loc"][0]),
                 f"line {line}: “{given.get(str(fault['loc'][0]), '')[:40]}” cannot be used",
-                f"{fault['msg'][0].lower()}{fault['msg'][1:]}",
+                REMEDIES.get(str(fault["loc"][0]), "shorten it"),
             )
             for fault in error.errors()
         )

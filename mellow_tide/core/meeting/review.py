@@ -44,6 +44,17 @@ MEANS = {
 }
 
 
+ABOUT = {
+    "address_as": "how to address",
+    "emergency_contact": "in an emergency",
+    "birth_year": "year of birth",
+    "height_cm": "height in cm",
+    "aims": "what would be good",
+    "email": "e-mail",
+}
+"""How a question's answer is headed, where its own name does not say it."""
+
+
 class Item(Record):
     """One answer to accept or to question. `id` is stable; `before` is what was on record, if that was something else.
 
@@ -105,7 +116,7 @@ def _conditions(answers: Answers, record: ClientRecord, catalogue: Catalogue) ->
             answer=condition.asks,
             means=condition.says,
             level=condition.level,
-            before="on record already" if id in record.conditions else "",
+            before="yes" if id in record.conditions else "",
         )
     asked = {id for id, condition in catalogue.conditions.items() if condition.asked in answers.conditions}
     for id in sorted((record.conditions & asked) - answers.ticked()):
@@ -218,7 +229,7 @@ def _plain(answers: Answers, record: ClientRecord) -> Iterator[Item]:
         reads = {option.value: option.reads for option in asked[field].options} if field in asked else {}
         yield Item(
             id=field,
-            about=field.replace("_cm", "").replace("_", " "),
+            about=ABOUT.get(field, field),
             answer=reads.get(str(answer), str(answer)),
             means=MEANS.get(field, ""),
             level="ask" if field in ("medicines", "operations", "injuries") else "note",

@@ -1,5 +1,6 @@
 import { Link } from "@tanstack/react-router";
 import type { Catalogue, ClientPage } from "../../api/client";
+import { longDate } from "../../lib/time";
 import { listed } from "../../lib/words";
 import { type Caution, cautionsOf, consentsOf, keptOff } from "../../meeting/know";
 
@@ -37,6 +38,11 @@ export function BeforeTouching({ client, catalogue }: { client: ClientPage; cata
               {LEVELS[level]}: {words}.
             </span>{" "}
             {means}
+          </li>
+        ))}
+        {client.ahead.map(({ on, weeks, says }) => (
+          <li key={weeks + says} className="py-1 text-quiet">
+            From {weeks}, {longDate(on)}: {says}
           </li>
         ))}
         {off.map((place) => (

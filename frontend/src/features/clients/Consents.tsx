@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import type { Catalogue, ClientPage } from "../../api/client";
 import { meQuery } from "../../api/queries";
-import { dayAndTime } from "../../lib/time";
+import { shortDay } from "../../lib/time";
 import { capital } from "../../lib/words";
 import { howKnown } from "../../meeting/known";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -12,6 +12,8 @@ const ANSWERS = [
   ["no", "No"],
   ["", "Not asked"],
 ] as const;
+
+const CHOSEN = { yes: "btn-primary", no: "btn-accent", "": "bg-base-300" };
 
 /** What may be touched: each answer with its date; given or taken back in one tap. */
 export function Consents(props: { client: ClientPage; catalogue: Catalogue; describe: Describe }) {
@@ -42,9 +44,7 @@ export function Consents(props: { client: ClientPage; catalogue: Catalogue; desc
                   {capital(name)}
                 </p>
                 <p className="text-quiet">
-                  {since
-                    ? `${dayAndTime(since.at, timeZone, new Date())}, ${howKnown(since)}`
-                    : "never asked"}
+                  {since ? `${shortDay(since.at, timeZone, new Date())}, ${howKnown(since)}` : "never asked"}
                 </p>
               </div>
               <fieldset aria-label={`${capital(name)}: may it be touched?`} className="flex gap-1">
@@ -52,7 +52,7 @@ export function Consents(props: { client: ClientPage; catalogue: Catalogue; desc
                   <button
                     key={value}
                     type="button"
-                    className={`btn min-h-11 ${said === value ? (value === "no" ? "btn-accent" : "btn-primary") : "btn-ghost"}`}
+                    className={`btn min-h-11 ${said === value ? CHOSEN[value] : "btn-ghost"}`}
                     aria-pressed={said === value}
                     onClick={() => said !== value && answer(id, value)}
                   >

@@ -104,7 +104,7 @@ export function DescribeWishes(props: { client: ClientPage; catalogue: Catalogue
         {(Object.keys(COMFORT) as (keyof typeof COMFORT)[]).map((field) => (
           <Field key={field} label={capital(field)}>
             <select
-              className="select block min-h-11 w-36"
+              className="select min-h-11 w-36"
               value={record[field]}
               onChange={(event) => change({ [field]: event.target.value })}
             >

@@ -8,7 +8,7 @@ export function Field(props: {
   return (
     // biome-ignore lint/a11y/noLabelWithoutControl: the control is what it is given
     <label className={props.wide ? "block sm:col-span-2" : "block"}>
-      <span className="text-quiet">{props.label}</span>
+      <span className="block text-quiet">{props.label}</span>
       {props.children}
       {props.fault && (
         <span role="alert" className="text-accent">

@@ -21,9 +21,8 @@ export function Intakes({ client }: { client: ClientPage }) {
   const handing = useMutation({
     mutationFn: async () => {
       const { token } = await make();
-      // Whoever holds the tablet next is not the therapist.
+      // Whoever holds the tablet next is not the therapist; the load that follows forgets what this page knew.
       await api.DELETE("/api/sign-in");
-      queries.clear();
       location.assign(`/intake#${token}`);
     },
   });
@@ -34,7 +33,7 @@ export function Intakes({ client }: { client: ClientPage }) {
       <div className="flex flex-wrap gap-3">
         <button
           type="button"
-          className="btn min-h-11"
+          className="btn min-h-11 bg-base-100"
           onClick={() => making.mutate()}
           disabled={making.isPending}
         >
@@ -42,7 +41,7 @@ export function Intakes({ client }: { client: ClientPage }) {
         </button>
         <button
           type="button"
-          className="btn min-h-11"
+          className="btn min-h-11 bg-base-100"
           onClick={() => handing.mutate()}
           disabled={handing.isPending}
         >

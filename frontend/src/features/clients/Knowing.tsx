@@ -1,8 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
+import type { ReactNode } from "react";
 import type { Catalogue, ClientPage as Client } from "../../api/client";
 import { meQuery } from "../../api/queries";
-import { dayAndTime } from "../../lib/time";
+import { dayAndTime, shortDay } from "../../lib/time";
 import { capital, depthWord, listed } from "../../lib/words";
 import { howKnown } from "../../meeting/known";
 import { placeName } from "../../meeting/places";
@@ -12,12 +13,14 @@ import { More } from "./More";
 import { useDescribe } from "./useDescribe";
 import { WishesPlan } from "./WishesPlan";
 
-/** What is known of a client, in the order in which it must be known. */
-export function Knowing({ client, catalogue }: { client: Client; catalogue: Catalogue }) {
+/** What is known of a client, in the order in which it must be known; what is of today follows what to know first. */
+export function Knowing(props: { client: Client; catalogue: Catalogue; children?: ReactNode }) {
+  const { client, catalogue } = props;
   const describe = useDescribe(client);
   return (
     <>
       <BeforeTouching client={client} catalogue={catalogue} />
+      {props.children}
       <div className="mt-8 grid gap-10 lg:grid-cols-2">
         <Wishes client={client} catalogue={catalogue} />
         <div className="grid content-start gap-8">
@@ -40,7 +43,7 @@ function Wishes({ client, catalogue }: { client: Client; catalogue: Catalogue })
     const known = client.since[`wishes ${region}`];
     if (!known) return "";
     const before = known.change.before ? `, before it was ${known.change.before}` : "";
-    return `${dayAndTime(known.at, timeZone, new Date())}, ${howKnown(known)}${before}`;
+    return `${shortDay(known.at, timeZone, new Date())}, ${howKnown(known)}${before}`;
   };
   return (
     <section aria-label="Wishes">

@@ -21,10 +21,9 @@ export function MeetPage() {
   if (error) return <ProblemNote error={error} onAgain={() => client.refetch()} />;
   if (!session.data || !client.data || !catalogue.data) return <Waiting what="Looking up the client" />;
   return (
-    <>
+    <Knowing client={client.data} catalogue={catalogue.data}>
       <Today session={session.data} catalogue={catalogue.data} />
-      <Knowing client={client.data} catalogue={catalogue.data} />
-    </>
+    </Knowing>
   );
 }
 
@@ -34,7 +33,7 @@ function Today({ session, catalogue }: { session: SessionView; catalogue: Catalo
   const asks = session.day_answer === null || again;
   const worked = session.stage !== "plan";
   return (
-    <section aria-label="Today" className="mt-2 max-w-3xl">
+    <section aria-label="Today" className="mt-6 max-w-3xl">
       <AnsweredToday session={session} catalogue={catalogue} />
       {asks && !worked && (
         <DayQuestion

@@ -44,7 +44,7 @@ export function PutTogether({ client }: { client: ClientPage }) {
           >
             Put them together
           </button>
-          <button type="button" className="btn min-h-11" onClick={() => setOther(null)}>
+          <button type="button" className="btn min-h-11 bg-base-100" onClick={() => setOther(null)}>
             Leave them apart
           </button>
         </div>

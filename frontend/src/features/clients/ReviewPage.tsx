@@ -40,6 +40,8 @@ export function ReviewPage() {
   if (!review.data) return <Waiting what="Reading the intake" />;
   const { items, client_name, handed_in_at, reviewed_at } = review.data;
   const open = items.filter(({ judged }) => !judged);
+  // What is grave is read one by one.
+  const plain = open.filter(({ item }) => item.level === "adapt" || item.level === "note");
   return (
     <>
       <h1 className="text-3xl">What {client_name} wrote</h1>
@@ -54,21 +56,32 @@ export function ReviewPage() {
       {judging.error && <ProblemNote error={judging.error} />}
       {items.length === 0 && <p className="mt-4">Nothing was answered.</p>}
       <ul aria-label="Answers" className="mt-4">
-        {items.map((one) => (
-          <Answer key={one.item.id} one={one} busy={judging.isPending} onJudge={judging.mutate} />
-        ))}
+        {items
+          .filter(({ item }) => item.level !== "note")
+          .map((one) => (
+            <Answer key={one.item.id} one={one} busy={judging.isPending} onJudge={judging.mutate} />
+          ))}
       </ul>
-      <div className="mt-5 flex flex-wrap gap-3">
-        {open.length > 0 && (
+      <ul aria-label="Wishes and words" className="grid gap-x-12 xl:grid-cols-2">
+        {items
+          .filter(({ item }) => item.level === "note")
+          .map((one) => (
+            <Answer key={one.item.id} one={one} busy={judging.isPending} onJudge={judging.mutate} narrow />
+          ))}
+      </ul>
+      <div className="sticky bottom-0 mt-2 flex flex-wrap gap-3 border-t border-base-300 bg-base-100 py-3">
+        {plain.length > 0 && (
           <button
             type="button"
             className="btn btn-primary min-h-11"
             disabled={judging.isPending}
             onClick={() =>
-              judging.mutate(Object.fromEntries(open.map(({ item }) => [item.id, { verdict: "accepted" }])))
+              judging.mutate(Object.fromEntries(plain.map(({ item }) => [item.id, { verdict: "accepted" }])))
             }
           >
-            Accept the other {open.length}
+            {plain.length === open.length
+              ? `Accept all ${plain.length}`
+              : `Accept all but the marked ${open.length - plain.length}`}
           </button>
         )}
         <Link to="/clients/$clientId" params={{ clientId }} className="btn min-h-11">
@@ -81,20 +94,30 @@ export function ReviewPage() {
 
 const MARKS = { stop: "△ No session: ", ask: "△ ", adapt: "○ ", note: "" } as const;
 
-function Answer({ one, busy, onJudge }: { one: Item; busy: boolean; onJudge(verdicts: Verdicts): void }) {
+interface AnswerProps {
+  one: Item;
+  busy: boolean;
+  narrow?: boolean;
+  onJudge(verdicts: Verdicts): void;
+}
+
+function Answer({ one, busy, narrow, onJudge }: AnswerProps) {
   const { item, judged } = one;
   const [asking, setAsking] = useState(false);
   const [note, setNote] = useState("");
   const grave = item.level === "stop" || item.level === "ask";
   return (
-    <li className="grid gap-x-6 gap-y-1 border-t border-base-300 py-3 lg:grid-cols-[15rem_1fr_auto]">
-      <p className={grave ? "font-bold text-accent" : "font-bold"}>
+    <li
+      className={`grid content-start gap-x-6 gap-y-1 border-t border-base-300 py-2 ${narrow ? "sm:grid-cols-[1fr_auto]" : "lg:grid-cols-[15rem_1fr_auto]"}`}
+    >
+      <p className={`font-bold ${grave ? "text-accent" : ""} ${narrow ? "sm:hidden" : ""}`}>
         <span aria-hidden="true">{MARKS[item.level]}</span>
         {capital(item.about)}
       </p>
       <div>
         <p>
-          “{item.answer}”{item.before && <span className="text-quiet"> on record: {item.before}</span>}
+          {narrow && <span className="mr-2 font-bold max-sm:hidden">{capital(item.about)}</span>}“
+          {item.answer}”{item.before && <span className="text-quiet"> on record: {item.before}</span>}
         </p>
         {item.means && <p className="text-quiet">{item.means}</p>}
         {judged?.note && <p className="italic">You ask: {judged.note}</p>}

@@ -20,6 +20,7 @@ export function WishesPlan({ client, catalogue }: { client: ClientPage; catalogu
       excluded={client.record.excluded}
       barred={barred}
       pregnant={client.facts.gestation_days != null}
+      onTheSide={client.restrictions.positions?.some(({ id }) => id === "prone") ?? false}
       shaded={shaded}
     />
   );
