@@ -43,6 +43,8 @@ def test_all_are_found_by_nothing_and_in_order(client):
         ("SALTGROVE", "Ottilie Saltgrove"),
         ("otilie", "Ottilie Saltgrove"),
         ("gulander", "Piet Gullander"),
+        ("ysolde kelpworth", "Isolde Kelpworth"),
+        ("xttilie", "Ottilie Saltgrove"),
         ("ankle sprain", "Piet Gullander"),
         ("isolde kelp", "Isolde Kelpworth"),
     ],

@@ -25,6 +25,7 @@ WITH hit AS (
     FROM client c
     WHERE c.practice_id = %(practice_id)s
       AND (c.archived = false OR %(archived)s)
+      AND ' ' || lower(c.name) LIKE ANY(%(begin)s)
       AND word_similarity(%(words)s, lower(c.name)) >= %(alike)s
     ORDER BY c.archived, rank, c.name, c.client_id
     LIMIT %(most)s
