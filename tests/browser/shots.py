@@ -9,6 +9,7 @@ from playwright.sync_api import Browser, Page, sync_playwright
 from tests.browser.conftest import CHROMIUM
 from tests.browser.pages import Plan, SignIn, Today, Work, take_away
 from tests.browser.serving import ROOT, LiveServer
+from tests.browser.test_meeting import a_link, open_client
 from tests.demo_database import demo_database
 
 FOLDER = ROOT / "docs" / "screenshots"
@@ -32,12 +33,6 @@ def plan(page: Page) -> None:
 def plan_list(page: Page) -> None:
     plan(page)
     page.get_by_role("heading", name="In this order").evaluate("e => e.scrollIntoView()")
-
-
-def plan_chair(page: Page) -> None:
-    today(page)
-    Today(page).open("Isolde Kelpworth")
-    Plan(page).of_kind("Chair", "chair")
 
 
 def plan_side_lying(page: Page) -> None:
@@ -71,21 +66,6 @@ def plan_fit(page: Page) -> None:
     fit.evaluate("e => scrollTo(0, e.offsetTop - 90)")
 
 
-def plan_nearer(page: Page) -> None:
-    plan(page)
-    screen = Plan(page)
-    screen.swell("back").click()
-    page.keyboard.press("z")
-    screen.tide.get_by_text("kneading").wait_for()
-
-
-def plan_carried(page: Page) -> None:
-    plan(page)
-    screen = Plan(page)
-    screen.drag("right hip", (640, 0))
-    page.get_by_text("Not here").wait_for()
-
-
 def plan_findings(page: Page) -> None:
     today(page)
     Today(page).open("Corin Foghollow")
@@ -108,9 +88,33 @@ def plan_compared(page: Page) -> None:
 def client(page: Page) -> None:
     today(page)
     page.get_by_role("link", name="Clients").click()
-    page.get_by_label("Find a client").fill("otilie")
-    page.get_by_role("link", name="Ottilie Saltgrove").click()
+    page.get_by_label("Find a client").fill("raffe")
+    page.get_by_role("link", name="Rafe Cinderlock").click()
     page.get_by_role("region", name="Wishes").wait_for()
+
+
+def meet(page: Page) -> None:
+    today(page)
+    Today(page).open("Isolde Kelpworth")
+    page.get_by_role("link", name="Meet").click()
+    page.get_by_label("Ask: anything new").fill("The left big toe has a plaster.")
+    page.get_by_role("checkbox", name="Left foot, toes").wait_for()
+
+
+def review(page: Page) -> None:
+    today(page)
+    open_client(page, "Mirabel Shoalcroft")
+    page.get_by_role("link", name="An intake has been handed in").click()
+    page.get_by_role("list", name="Answers").wait_for()
+
+
+def intake(page: Page) -> None:
+    today(page)
+    page.goto(a_link(page, "Mirabel Shoalcroft"))
+    for _ in range(4):
+        page.get_by_role("button", name="Go on").click()
+    page.get_by_label("Or choose a place that carries tension").select_option(label="Both shoulders")
+    page.get_by_text("Saved.").wait_for()
 
 
 def flows(page: Page) -> None:
@@ -156,8 +160,6 @@ SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("plan", plan, WIDE, "shore"),
     ("plan-list", plan_list, WIDE, "shore"),
     ("plan-fit", plan_fit, WIDE, "shore"),
-    ("plan-nearer", plan_nearer, WIDE, "shore"),
-    ("plan-carried", plan_carried, WIDE, "shore"),
     ("plan-compared", plan_compared, WIDE, "shore"),
     ("plan-findings", plan_findings, WIDE, "shore"),
     ("plan-night", plan, WIDE, "nightroom"),
@@ -165,12 +167,14 @@ SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("log", log, WIDE, "shore"),
     ("flows", flows, WIDE, "shore"),
     ("client", client, WIDE, "shore"),
+    ("meet", meet, WIDE, "shore"),
+    ("review", review, WIDE, "shore"),
+    ("intake", intake, NARROW, "shore"),
     ("sheet", sheet, WIDE, "shore"),
     ("before-touch", before_touch, WIDE, "shore"),
     ("work", work, WIDE, "shore"),
     # Last, since they change the plan that others show.
     ("plan-impossible", plan_impossible, WIDE, "shore"),
-    ("plan-chair", plan_chair, WIDE, "shore"),
     ("plan-side-lying", plan_side_lying, WIDE, "shore"),
 ]
 
@@ -184,8 +188,7 @@ def take(
     page.goto(server.url)
     page.get_by_label("E-mail").wait_for()
     arrange(page)
-    if name != "plan-carried":
-        page.mouse.move(2, 2)
+    page.mouse.move(2, 2)
     page.evaluate("document.fonts.ready")
     page.wait_for_timeout(400)
     page.screenshot(path=FOLDER / f"{name}.png")

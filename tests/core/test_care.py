@@ -1,8 +1,10 @@
+from datetime import date
+
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mellow_tide.core.care.restrictions import restrict
+from mellow_tide.core.care.restrictions import restrict, thresholds
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
@@ -47,6 +49,38 @@ def test_a_further_condition_only_ever_tightens(client, more):
     assert set(before.reasons) <= set(after.reasons)
 
 
+@given(
+    st.frozensets(st.sampled_from(sorted(C.conditions)), min_size=1, max_size=8),
+    st.none() | st.integers(0, 300),
+    st.frozensets(st.sampled_from(sorted(C.consents))),
+)
+def test_any_conditions_together_restrict_at_least_as_each_alone(conditions, days, declined):
+    whole = restrict(of(*conditions, gestation_days=days, declined=declined), C)
+    alone = [*(of(id) for id in conditions), ClientFacts(gestation_days=days), ClientFacts(declined=declined)]
+    for part in (restrict(client, C) for client in alone):
+        assert all(whole.cap(region) <= part.cap(region) for region in C.regions)
+        for taken in ("positions", "regions", "heat", "ingredients", "families"):
+            assert {x.id for x in getattr(part, taken)} <= {x.id for x in getattr(whole, taken)}
+        assert {(reason.name, reason.level) for reason in part.reasons} <= {
+            (reason.name, reason.level) for reason in whole.reasons
+        }
+        assert len(part.refer) <= len(whole.refer)
+
+
+def test_what_is_still_to_change_in_a_pregnancy_is_told_with_its_day():
+    due = date(2026, 10, 8)
+    ahead = thresholds(due, 84, C)
+    assert [(one.weeks, one.on.isoformat()) for one in ahead] == [
+        ("12w1d", "2026-03-27"),
+        ("14w0d", "2026-04-09"),
+        ("14w0d", "2026-04-09"),
+        ("20w0d", "2026-05-21"),
+        ("28w0d", "2026-07-16"),
+    ]
+    assert "Not flat on the back" in ahead[3].says
+    assert thresholds(due, 196, C) == ()
+
+
 @pytest.mark.parametrize(
     ("days", "barred"), [(84, set()), (85, {"prone"}), (139, {"prone"}), (140, {"prone", "supine"})]
 )
@@ -68,7 +102,7 @@ def test_a_plan_obeys_what_is_restricted(client, pressure):
     try:
         flow = plan(Brief(booked_minutes=75, pressure=pressure), client, C).flow
     except DoesNotFit:
-        assert client.gestation_days is not None
+        assert client.gestation_days is not None or "cannot_lie_flat" in client.conditions
         return
     evaluation = evaluate(flow, client, C)
     assert [f for f in evaluation.findings if f.severity == "stop"] == []

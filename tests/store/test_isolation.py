@@ -5,7 +5,7 @@ from uuid import uuid4
 import psycopg
 import pytest
 
-from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID
+from mellow_tide.demo.people import CLIENTS, PRACTICE_ID, THERAPIST_ID
 from mellow_tide.store.database import Database, Sight, look_through
 from mellow_tide.store.people import Person, Practice, add_member, add_person, add_practice
 
@@ -97,6 +97,15 @@ def test_writing_over_the_first_practices_rows_changes_none(other):
 def test_planting_a_row_in_the_first_practice_is_refused(other, statement):
     with pytest.raises(psycopg.errors.InsufficientPrivilege):
         other.execute(statement, {"first": PRACTICE_ID, "therapist": THERAPIST_ID})
+
+
+@pytest.mark.parametrize("act", ["erase_client(%(theirs)s)", "merge_client(%(mine)s, %(theirs)s)"])
+def test_what_moves_and_deletes_reaches_only_ones_own(other, act):
+    values = {"theirs": CLIENTS["ottilie"].client_id, "mine": uuid4()}
+    other.execute(f"SELECT {act}", values)
+    look_through(other, Sight(PRACTICE_ID))
+    assert count(other, "client") == 13
+    assert count(other, "session") == 5
 
 
 @pytest.mark.parametrize(

@@ -109,7 +109,7 @@ function SessionRow({ session, timeZone }: { session: SessionView; timeZone: str
           <SmallTide sheet={session.evaluation.sheet} width={170} height={44} />
         </span>
         <span className="col-start-2 text-quiet italic md:col-start-auto md:text-right">
-          {STAGE_WORDS[session.stage]}
+          {session.stage === "plan" && session.unread_intake ? "intake to read" : STAGE_WORDS[session.stage]}
         </span>
       </Link>
     </li>
