@@ -36,7 +36,7 @@ def test(places: Places, words: list[str]) -> int:
         ("front end: tests", ["npm", "run", "--silent", "test"], frontend),
     ]
     failed = [name for name, command, cwd in ([] if words else parts) if not _passes(name, command, cwd, env)]
-    pytest = ["pytest", *(words or ["-n", "2", "--dist", "loadfile", "-q"])]
+    pytest = ["pytest", *(words or ["-n", "2", "--dist", "loadfile", "--no-loadscope-reorder", "-q"])]
     if not _passes("tests", pytest, ROOT, env):
         failed.append("tests")
     if failed:
