@@ -147,9 +147,19 @@ def test_work_is_read_from_a_step_away(page: Page, today: Today):
     work = Plan(page).to_work()
     assert broken_rules(page) == []
     work.begin()
-    for _ in range(5):
+    for _ in range(9):
         page.keyboard.press("PageDown")
     assert broken_rules(page) == []
+    page.keyboard.press("p")
+    page.get_by_role("button", name="Medial scapula").click()
+    page.get_by_role("button", name="9", exact=True).click()
+    assert broken_rules(page) == []
+    page.get_by_role("button", name="Another point").click()
+    assert broken_rules(page) == []
+    page.get_by_role("button", name="Back to the stroke").click()
+    page.get_by_role("button", name="Stop", exact=True).click()
+    assert broken_rules(page) == []
+    page.get_by_role("button", name="Go on with the session").click()
     # ISO 9241-303: 20 minutes of arc; at 1.5 m that is 8.7 mm, 33 CSS px of x-height at 96 dpi.
     x_height = work.stroke.evaluate(
         """element => {

@@ -10,7 +10,24 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mellow_tide.core.catalogue.loader import load_catalogue
-from mellow_tide.core.run.events import Began, Ended, Moved, Said
+from mellow_tide.core.run.events import (
+    Began,
+    Bent,
+    Ended,
+    Halted,
+    Moved,
+    Observed,
+    Paused,
+    PointFound,
+    PointHeld,
+    PointLeft,
+    PointRated,
+    PointTravels,
+    Resumed,
+    Said,
+    Skipped,
+)
+from mellow_tide.core.run.points import in_order
 from mellow_tide.core.run.state import fold, regions_done
 from mellow_tide.core.timing.run_sheet import lay_out
 from tests.core.flows import ARM, BACK, CLOSE, FEET, OPEN, flow
@@ -78,6 +95,92 @@ def test_all_time_belongs_to_some_stop(moves):
     assert sum(state.taken.values()) == pytest.approx(now)
 
 
+def test_a_pause_belongs_to_no_stop():
+    events = [Began(**at(0)), Paused(**at(30)), Paused(**at(40)), Resumed(**at(100)), Moved(to=1, **at(110))]
+    state = fold(events, SHEET)
+    assert (sum(state.taken.values()), state.paused, state.paused_at) == (40, 70, None)
+    assert fold(events[:3], SHEET).paused_at == START + timedelta(seconds=30)
+
+
+A, B, C = (UUID(int=n) for n in (1, 2, 3))
+
+
+def found(second, point, named=False):
+    return PointFound(point=point, region="back", side="left", zone="erectors", named=named, **at(second))
+
+
+def rated(second, point, number):
+    return PointRated(point=point, number=number, **at(second))
+
+
+def held(second, point):
+    return PointHeld(point=point, seconds=8, **at(second))
+
+
+POINTS = [
+    Began(**at(0)),
+    found(10, A),
+    rated(20, A, 7),
+    held(30, A),
+    rated(40, A, 5),
+    held(50, A),
+    PointTravels(point=A, to="down the arm", **at(55)),
+    held(60, A),
+    rated(70, A, 3),
+    held(80, A),
+    found(90, B, named=True),
+    rated(95, B, 4),
+    held(100, B),
+    rated(105, B, 6),
+    held(110, B),
+    found(120, C),
+    rated(125, C, 9),
+    found(130, C),
+    rated(135, UUID(int=9), 2),
+]
+
+
+def test_a_point_is_a_series_of_numbers_with_three_holds_at_most():
+    points = {point.id: point for point in fold(POINTS, SHEET).points}
+    assert list(points) == [A, B, C]
+    assert (points[A].numbers, points[A].holds, points[A].open) == ((7, 5, 3), 3, False)
+    assert points[A].travels == ("down the arm",)
+    # It rose: no further hold counts.
+    assert (points[B].numbers, points[B].holds, points[B].open) == ((4, 6), 1, False)
+    assert points[C].numbers == (9,)
+
+
+def test_of_many_points_those_named_come_first_then_the_highest_under_the_ceiling():
+    events = [Began(**at(0)), *(found(n, UUID(int=n), named=n == 3) for n in range(1, 6))]
+    events += [rated(10 + n, UUID(int=n), number) for n, number in ((1, 4), (2, 9), (3, 2), (4, 7))]
+    events += [found(20, UUID(int=6)), PointLeft(point=UUID(int=6), **at(21))]
+    order = [point.id.int for point in in_order(fold(events, SHEET).points, 7)]
+    assert order == [3, 4, 5, 1, 2]
+
+
+def test_what_the_body_said_what_was_skipped_and_how_the_rest_was_shared_out_is_kept():
+    state = fold(EVERYTHING, SHEET)
+    assert [(one.sign, one.region) for one in state.seen] == [("wince", "back")]
+    assert [(one.stop_id, one.entries, one.reason) for one in state.skipped] == [
+        (BACK.id, (4, 5), "ticklish")
+    ]
+    assert (state.allotted, state.total) == ({ARM.id: 0, FEET[0].id: 120}, 2400)
+
+
+def test_a_halt_ends_it_with_its_reason():
+    state = fold([*USUAL[:3], Halted(reason="dizzy", **at(70)), Moved(to=2, **at(80))], SHEET)
+    assert (state.halted, state.ended_at) == ("dizzy", START + timedelta(seconds=70))
+
+
+EVERYTHING = [
+    Began(**at(0)),
+    Observed(sign="wince", region="back", side="left", **at(5)),
+    Skipped(stop_id=BACK.id, entries=(4, 5), reason="ticklish", **at(6)),
+    Bent(seconds={ARM.id: 90}, total=2600, **at(7)),
+    Bent(seconds={ARM.id: 0, FEET[0].id: 120}, total=2400, **at(8)),
+]
+
+
 def test_regions_planned_against_done_with_the_depth_that_suited():
     done = {r.region: r for r in regions_done(SHEET, fold(USUAL, SHEET))}
     assert list(done) == ["back", "foot", "arm"]
@@ -101,6 +204,17 @@ CASES = {
     "after the end": [*USUAL, Moved(to=0, **at(400))],
     "a clock that steps back": [Began(**at(100)), Moved(to=1, **at(40)), said(50), Moved(to=2, **at(110))],
     "beyond the sheet": [Began(**at(0)), Moved(to=5000, **at(1))],
+    "paused twice": [
+        Began(**at(0)),
+        Paused(**at(30)),
+        Paused(**at(40)),
+        Resumed(**at(100)),
+        Moved(to=1, **at(110)),
+    ],
+    "paused still": [Began(**at(0)), Paused(**at(30)), Moved(to=1, **at(50))],
+    "sore points": POINTS,
+    "signs, skips and a bent plan": EVERYTHING,
+    "halted": [*USUAL[:3], Halted(reason="dizzy", **at(70)), Moved(to=2, **at(80))],
     "begun twice": [Began(**at(0)), Began(news="late", **at(30)), Moved(to=4, **at(40))],
 }
 

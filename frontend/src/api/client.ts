@@ -16,6 +16,7 @@ export type ProblemDocument = Schemas["Problem"];
 export type Region = Schemas["Region"];
 export type RegionDone = Schemas["RegionDone"];
 export type RunEvent = Schemas["Events"]["events"][number];
+export type ReplanTables = Schemas["ReplanTable"];
 export type RunSheet = Schemas["RunSheet"];
 export type RunState = Schemas["RunState"];
 export type SessionView = Schemas["SessionView"];

@@ -14,6 +14,7 @@ import {
   type Me,
   type Places,
   type Reasons,
+  type ReplanTables,
   type SessionView,
   type StrokePick,
   type Suggestion,
@@ -55,6 +56,16 @@ export const alternativesQuery = (sessionId: string, revision: number) =>
         api.GET("/api/sessions/{session_id}/alternatives", { params: { path: { session_id: sessionId } } }),
       ),
     staleTime: Number.POSITIVE_INFINITY,
+  });
+
+/** What may be done with the time that is left, from every stop on: the device needs no server for it after that. */
+export const replanQuery = (sessionId: string) =>
+  queryOptions({
+    queryKey: ["replanning", sessionId],
+    queryFn: () =>
+      body<ReplanTables>(
+        api.GET("/api/sessions/{session_id}/replanning", { params: { path: { session_id: sessionId } } }),
+      ),
   });
 
 /** Why the flow is as it stands at `revision`. */

@@ -1432,6 +1432,35 @@ export interface components {
             news: string;
         };
         /**
+         * Bent
+         * @description The rest is shared out anew: seconds of work by stop id, 0 for a stop that is left out.
+         *
+         *     `total` is what the session has from first touch to last from now on (60 to 14,400 s).
+         */
+        Bent: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "bent";
+            /** Seconds */
+            seconds: {
+                [key: string]: number;
+            };
+            /** Total */
+            total: number;
+        };
+        /**
          * Block
          * @description Regions a school works in one position. A row is never begun after a later one.
          */
@@ -2580,7 +2609,7 @@ export interface components {
          */
         Events: {
             /** Events */
-            events: (components["schemas"]["Began"] | components["schemas"]["Moved"] | components["schemas"]["Said"] | components["schemas"]["Ended"])[];
+            events: (components["schemas"]["Began"] | components["schemas"]["Moved"] | components["schemas"]["Said"] | components["schemas"]["Observed"] | components["schemas"]["PointFound"] | components["schemas"]["PointRated"] | components["schemas"]["PointHeld"] | components["schemas"]["PointTravels"] | components["schemas"]["PointLeft"] | components["schemas"]["Paused"] | components["schemas"]["Resumed"] | components["schemas"]["Bent"] | components["schemas"]["Skipped"] | components["schemas"]["Halted"] | components["schemas"]["Ended"])[];
         };
         /**
          * Excluded
@@ -2785,6 +2814,32 @@ export interface components {
             seconds: number;
             /** Gone */
             gone: boolean;
+        };
+        /**
+         * Halted
+         * @description Stopped for safety, and why if that was said.
+         */
+        Halted: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "halted";
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
         };
         /**
          * HandLoad
@@ -3456,6 +3511,39 @@ export interface components {
             note: string;
         };
         /**
+         * Observed
+         * @description What the body said, where it was being worked.
+         */
+        Observed: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "observed";
+            /**
+             * Sign
+             * @enum {string}
+             */
+            sign: "breath_held" | "wince" | "redness" | "sleeping";
+            /** Region */
+            region: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right" | "mid" | "both";
+        };
+        /**
          * OfferedChange
          * @description A change of the brief that would do: in words, and the fields that change.
          */
@@ -3576,6 +3664,27 @@ export interface components {
             pace: number;
         };
         /**
+         * Paused
+         * @description Time stands still: what passes from now on belongs to no stop.
+         */
+        Paused: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "paused";
+        };
+        /**
          * Pick
          * @description A stroke in one slot of a stop, and the edits that put it there, and on the other side if that is worked alike.
          *
@@ -3671,6 +3780,156 @@ export interface components {
              * @default false
              */
             order_by_hand: boolean;
+        };
+        /**
+         * PointFound
+         * @description A sore point: one that the client `named`, or that the hands found. `point` is its id from now on.
+         */
+        PointFound: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "point_found";
+            /**
+             * Point
+             * Format: uuid
+             */
+            point: string;
+            /** Region */
+            region: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right" | "mid" | "both";
+            /** Zone */
+            zone?: string | null;
+            /**
+             * Named
+             * @default false
+             */
+            named: boolean;
+        };
+        /**
+         * PointHeld
+         * @description A point held on the out-breath; `seconds` 1 to 120. After three in a session it is left for the day.
+         */
+        PointHeld: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "point_held";
+            /**
+             * Point
+             * Format: uuid
+             */
+            point: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * PointLeft
+         * @description A point left alone, as slow to ease.
+         */
+        PointLeft: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "point_left";
+            /**
+             * Point
+             * Format: uuid
+             */
+            point: string;
+        };
+        /**
+         * PointRated
+         * @description The client's number for a point.
+         */
+        PointRated: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "point_rated";
+            /**
+             * Point
+             * Format: uuid
+             */
+            point: string;
+            /** Number */
+            number: number;
+        };
+        /**
+         * PointTravels
+         * @description Where a point is felt as well.
+         */
+        PointTravels: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "point_travels";
+            /**
+             * Point
+             * Format: uuid
+             */
+            point: string;
+            /** To */
+            to: string;
         };
         /**
          * Position
@@ -4101,6 +4360,27 @@ export interface components {
             excluded: components["schemas"]["Excluded"][];
         };
         /**
+         * Resumed
+         * @description Time goes on.
+         */
+        Resumed: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "resumed";
+        };
+        /**
          * ReviewItem
          * @description An answer and what was made of it.
          */
@@ -4150,6 +4430,10 @@ export interface components {
         /**
          * RunState
          * @description Where a run is: present entry, seconds taken by stop id up to `last_at`, and what was said, in order.
+         *
+         *     `paused` are seconds that belong to no stop, up to `paused_at` if time stands still now. `allotted` are the seconds of
+         *     work that a stop has since the rest was shared out anew, 0 where it is left out, and `total` what the session then
+         *     has. `halted`: why it was stopped for safety, None if it was not.
          */
         RunState: {
             /** Begun At */
@@ -4180,6 +4464,39 @@ export interface components {
              * @default []
              */
             said: components["schemas"]["Saying"][];
+            /**
+             * Seen
+             * @default []
+             */
+            seen: components["schemas"]["Seen"][];
+            /**
+             * Points
+             * @default []
+             */
+            points: components["schemas"]["SorePoint"][];
+            /**
+             * Paused
+             * @default 0
+             */
+            paused: number;
+            /** Paused At */
+            paused_at?: string | null;
+            /**
+             * Allotted
+             * @default {}
+             */
+            allotted: {
+                [key: string]: number;
+            };
+            /** Total */
+            total?: number | null;
+            /**
+             * Skipped
+             * @default []
+             */
+            skipped: components["schemas"]["Skip"][];
+            /** Halted */
+            halted?: string | null;
         };
         /**
          * Said
@@ -4285,6 +4602,24 @@ export interface components {
             saturation: number;
         };
         /**
+         * Seen
+         * @description What the body said, and where.
+         */
+        Seen: {
+            /**
+             * Sign
+             * @enum {string}
+             */
+            sign: "breath_held" | "wince" | "redness" | "sleeping";
+            /** Region */
+            region: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right" | "mid" | "both";
+        };
+        /**
          * SessionView
          * @description A session whole. `revision` must be sent back with every change of the plan.
          *
@@ -4335,6 +4670,90 @@ export interface components {
             news: components["schemas"]["Known"][];
             /** Unread Intake */
             unread_intake?: string | null;
+        };
+        /**
+         * Skip
+         * @description Entries left undone on purpose, and why.
+         */
+        Skip: {
+            /** Stop Id */
+            stop_id: string;
+            /** Entries */
+            entries: number[];
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * Skipped
+         * @description Entries of a stop left undone on purpose, and why if that was said.
+         */
+        Skipped: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "skipped";
+            /** Stop Id */
+            stop_id: string;
+            /** Entries */
+            entries: number[];
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+        };
+        /**
+         * SorePoint
+         * @description A point with its numbers in order: the first before, the last after. `left`: slow to ease, for another day.
+         */
+        SorePoint: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Region */
+            region: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right" | "mid" | "both";
+            /** Zone */
+            zone: string | null;
+            /** Named */
+            named: boolean;
+            /**
+             * Numbers
+             * @default []
+             */
+            numbers: number[];
+            /**
+             * Holds
+             * @default 0
+             */
+            holds: number;
+            /**
+             * Travels
+             * @default []
+             */
+            travels: string[];
+            /**
+             * Left
+             * @default false
+             */
+            left: boolean;
         };
         /**
          * SplitStop

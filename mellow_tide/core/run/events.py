@@ -1,5 +1,6 @@
 """What happens at the table, as events that are only ever added."""
 
+from collections.abc import Mapping
 from typing import Annotated, Literal
 from uuid import UUID
 
@@ -9,6 +10,12 @@ from mellow_tide.core.catalogue.records import Depth, Record
 from mellow_tide.core.flow.brief import Side
 
 Word = Literal["lighter", "just_right", "deeper"]
+Sign = Literal["breath_held", "wince", "redness", "sleeping"]
+Number = Annotated[int, Field(ge=0, le=10)]
+"""Discomfort on the 11-point numeric rating scale: 0 none, 10 the worst."""
+
+Reason = Annotated[str, Field(max_length=400)]
+StopId = Annotated[str, Field(max_length=80)]
 
 
 class Event(Record):
@@ -22,7 +29,7 @@ class Began(Event):
     """The first touch. `news` is the client's answer to the day's question, empty if there was nothing new."""
 
     kind: Literal["began"] = "began"
-    news: Annotated[str, Field(max_length=400)] = ""
+    news: Reason = ""
 
 
 class Moved(Event):
@@ -42,10 +49,117 @@ class Said(Event):
     depth: Depth
 
 
+class Observed(Event):
+    """What the body said, where it was being worked."""
+
+    kind: Literal["observed"] = "observed"
+    sign: Sign
+    region: str
+    side: Side
+
+
+class PointFound(Event):
+    """A sore point: one that the client `named`, or that the hands found. `point` is its id from now on."""
+
+    kind: Literal["point_found"] = "point_found"
+    point: UUID
+    region: str
+    side: Side
+    zone: str | None = None
+    named: bool = False
+
+
+class PointRated(Event):
+    """The client's number for a point."""
+
+    kind: Literal["point_rated"] = "point_rated"
+    point: UUID
+    number: Number
+
+
+class PointHeld(Event):
+    """A point held on the out-breath; `seconds` 1 to 120. After three in a session it is left for the day."""
+
+    kind: Literal["point_held"] = "point_held"
+    point: UUID
+    seconds: Annotated[int, Field(ge=1, le=120)]
+
+
+class PointTravels(Event):
+    """Where a point is felt as well."""
+
+    kind: Literal["point_travels"] = "point_travels"
+    point: UUID
+    to: Annotated[str, Field(min_length=1, max_length=120)]
+
+
+class PointLeft(Event):
+    """A point left alone, as slow to ease."""
+
+    kind: Literal["point_left"] = "point_left"
+    point: UUID
+
+
+class Paused(Event):
+    """Time stands still: what passes from now on belongs to no stop."""
+
+    kind: Literal["paused"] = "paused"
+
+
+class Resumed(Event):
+    """Time goes on."""
+
+    kind: Literal["resumed"] = "resumed"
+
+
+class Bent(Event):
+    """The rest is shared out anew: seconds of work by stop id, 0 for a stop that is left out.
+
+    `total` is what the session has from first touch to last from now on (60 to 14,400 s).
+    """
+
+    kind: Literal["bent"] = "bent"
+    seconds: Annotated[Mapping[StopId, Annotated[int, Field(ge=0, le=3600)]], Field(max_length=200)]
+    total: Annotated[int, Field(ge=60, le=14_400)]
+
+
+class Skipped(Event):
+    """Entries of a stop left undone on purpose, and why if that was said."""
+
+    kind: Literal["skipped"] = "skipped"
+    stop_id: StopId
+    entries: Annotated[tuple[Annotated[int, Field(ge=0, le=5000)], ...], Field(min_length=1, max_length=100)]
+    reason: Reason = ""
+
+
+class Halted(Event):
+    """Stopped for safety, and why if that was said."""
+
+    kind: Literal["halted"] = "halted"
+    reason: Reason = ""
+
+
 class Ended(Event):
     """The session is over."""
 
     kind: Literal["ended"] = "ended"
 
 
-RunEvent = Annotated[Began | Moved | Said | Ended, Field(discriminator="kind")]
+RunEvent = Annotated[
+    Began
+    | Moved
+    | Said
+    | Observed
+    | PointFound
+    | PointRated
+    | PointHeld
+    | PointTravels
+    | PointLeft
+    | Paused
+    | Resumed
+    | Bent
+    | Skipped
+    | Halted
+    | Ended,
+    Field(discriminator="kind"),
+]

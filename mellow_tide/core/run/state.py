@@ -8,7 +8,27 @@ from pydantic import AwareDatetime, Field
 
 from mellow_tide.core.catalogue.records import Depth, Record
 from mellow_tide.core.flow.brief import Side
-from mellow_tide.core.run.events import Began, Ended, Moved, RunEvent, Said, Word
+from mellow_tide.core.run.events import (
+    Began,
+    Bent,
+    Ended,
+    Halted,
+    Moved,
+    Observed,
+    Paused,
+    PointFound,
+    PointHeld,
+    PointLeft,
+    PointRated,
+    PointTravels,
+    Resumed,
+    RunEvent,
+    Said,
+    Sign,
+    Skipped,
+    Word,
+)
+from mellow_tide.core.run.points import SorePoint, after
 from mellow_tide.core.timing.run_sheet import RunSheet
 
 
@@ -21,8 +41,29 @@ class Saying(Record):
     word: Word
 
 
+class Seen(Record):
+    """What the body said, and where."""
+
+    sign: Sign
+    region: str
+    side: Side
+
+
+class Skip(Record):
+    """Entries left undone on purpose, and why."""
+
+    stop_id: str
+    entries: tuple[int, ...]
+    reason: str
+
+
 class RunState(Record):
-    """Where a run is: present entry, seconds taken by stop id up to `last_at`, and what was said, in order."""
+    """Where a run is: present entry, seconds taken by stop id up to `last_at`, and what was said, in order.
+
+    `paused` are seconds that belong to no stop, up to `paused_at` if time stands still now. `allotted` are the seconds
+    of work that a stop has since the rest was shared out anew, 0 where it is left out, and `total` what the session
+    then has. `halted`: why it was stopped for safety, None if it was not.
+    """
 
     begun_at: AwareDatetime | None = None
     ended_at: AwareDatetime | None = None
@@ -31,6 +72,14 @@ class RunState(Record):
     entry: Annotated[int, Field(ge=0)] = 0
     taken: Mapping[str, float] = {}
     said: tuple[Saying, ...] = ()
+    seen: tuple[Seen, ...] = ()
+    points: tuple[SorePoint, ...] = ()
+    paused: float = 0
+    paused_at: AwareDatetime | None = None
+    allotted: Mapping[str, int] = {}
+    total: int | None = None
+    skipped: tuple[Skip, ...] = ()
+    halted: str | None = None
 
 
 class RegionDone(Record):
@@ -49,43 +98,65 @@ class RegionDone(Record):
 def fold(events: Iterable[RunEvent], sheet: RunSheet) -> RunState:
     """The state after `events`, in their order. Events before `began` and after `ended` change nothing.
 
-    A move beyond the sheet goes to its last entry. Time between two events belongs to the stop that was
-    being worked; a device clock that steps back adds none.
+    A move beyond the sheet goes to its last entry. Time between two events belongs to the stop that was being worked,
+    or to none while it is paused; a device clock that steps back adds none.
     """
-    begun_at: datetime | None = None
-    ended_at: datetime | None = None
-    last_at: datetime | None = None
-    news = ""
-    entry = 0
-    taken: dict[str, float] = {}
-    said: list[Saying] = []
+    state = RunState()
     for event in events:
-        if ended_at is not None:
-            break
-        if begun_at is None and isinstance(event, Began):
-            begun_at = last_at = event.at
-            news = event.news
-        if last_at is None:
-            continue
-        stop_id = sheet.entries[entry].stop_id
-        taken[stop_id] = taken.get(stop_id, 0) + max(0.0, (event.at - last_at).total_seconds())
-        last_at = max(last_at, event.at)
-        match event:
-            case Moved():
-                entry = min(event.to, len(sheet.entries) - 1)
-            case Said():
-                said.append(Saying(region=event.region, side=event.side, depth=event.depth, word=event.word))
-            case Ended():
-                ended_at = event.at
-    return RunState(
-        begun_at=begun_at,
-        ended_at=ended_at,
-        last_at=last_at,
-        news=news,
-        entry=entry,
-        taken=taken,
-        said=tuple(said),
-    )
+        state = step(state, event, sheet)
+    return state
+
+
+def step(state: RunState, event: RunEvent, sheet: RunSheet) -> RunState:
+    """The state after one more event."""
+    if state.ended_at is not None:
+        return state
+    if state.begun_at is None:
+        if not isinstance(event, Began):
+            return state
+        started = {"begun_at": event.at, "last_at": event.at, "news": event.news}
+        return _spent(state.model_copy(update=started), event.at, sheet)
+    return _changed(_spent(state, event.at, sheet), event, len(sheet.entries) - 1)
+
+
+def _spent(state: RunState, at: datetime, sheet: RunSheet) -> RunState:
+    """Time up to `at` given to the stop that is being worked, or to the pause."""
+    last = state.last_at or at
+    passed = max(0.0, (at - last).total_seconds())
+    if state.paused_at is not None:
+        return state.model_copy(update={"paused": state.paused + passed, "last_at": max(last, at)})
+    stop_id = sheet.entries[state.entry].stop_id
+    taken = {**state.taken, stop_id: state.taken.get(stop_id, 0) + passed}
+    return state.model_copy(update={"taken": taken, "last_at": max(last, at)})
+
+
+def _changed(state: RunState, event: RunEvent, last_entry: int) -> RunState:
+    match event:
+        case Moved():
+            change: dict[str, object] = {"entry": min(event.to, last_entry)}
+        case Said():
+            saying = Saying(region=event.region, side=event.side, depth=event.depth, word=event.word)
+            change = {"said": (*state.said, saying)}
+        case Observed():
+            change = {"seen": (*state.seen, Seen(sign=event.sign, region=event.region, side=event.side))}
+        case PointFound() | PointRated() | PointHeld() | PointTravels() | PointLeft():
+            change = {"points": after(state.points, event)}
+        case Paused():
+            change = {"paused_at": state.paused_at or state.last_at}
+        case Resumed():
+            change = {"paused_at": None}
+        case Bent():
+            change = {"allotted": {**state.allotted, **event.seconds}, "total": event.total}
+        case Skipped():
+            skip = Skip(stop_id=event.stop_id, entries=event.entries, reason=event.reason)
+            change = {"skipped": (*state.skipped, skip)}
+        case Halted():
+            change = {"halted": event.reason, "ended_at": event.at}
+        case Ended():
+            change = {"ended_at": event.at}
+        case _:
+            change = {}
+    return state.model_copy(update=change)
 
 
 def regions_done(sheet: RunSheet, state: RunState) -> tuple[RegionDone, ...]:

@@ -5,11 +5,11 @@ import { capital, depthWord, sided, spoken } from "../../lib/words";
 import type { ChosenPlace } from "../../meeting/PlaceChoice";
 import { type Spot, zoneSpots } from "../../tableplan/layout";
 import { TablePlan } from "../../tableplan/TablePlan";
+import { useMoment } from "../../tableplan/useMoment";
 import { type Pointed, usePointed } from "../../tideline/pointed";
 import { transitionWord } from "../../tideline/transitionWord";
 import { KeepOff } from "./KeepOff";
 import { PlayTable } from "./PlayTable";
-import { useTablePlan } from "./useTablePlan";
 
 /** A step whose zone is being chosen. */
 export interface ZoneChoice {
@@ -40,7 +40,7 @@ export function AtTheTable(props: Props) {
   const under = usePointed(pointed);
   const own = (choosing && entryOf(sheet, choosing.stopId, choosing.step)) || undefined;
   const entry = own ?? (keepingOff ? undefined : under) ?? firstStroke(sheet, selected) ?? sheet.entries[0];
-  const moment = useTablePlan(session, entry, catalogue);
+  const moment = useMoment(session, entry, catalogue);
   if (!moment || !entry) return null;
   const zonesOf = (region: string, side: Entry["side"]) =>
     zoneSpots(region, side, catalogue.regions[region]?.zones ?? [], entry.position, catalogue);

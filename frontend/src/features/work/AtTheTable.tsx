@@ -1,9 +1,17 @@
-import { Link } from "@tanstack/react-router";
 import { useState } from "react";
 import type { Catalogue, Problem, RunSheet, RunState, SessionView } from "../../api/client";
+import { TablePlan } from "../../tableplan/TablePlan";
+import { useMoment } from "../../tableplan/useMoment";
 import { cueFor } from "./cues";
+import { Giving } from "./Giving";
+import { Halt } from "./Halt";
+import { Horizon } from "./Horizon";
 import { PressurePads, type Word } from "./PressurePads";
-import { behind, paceWords, waterLevel } from "./pace";
+import { behind, paceWords, progress, waterLevel } from "./pace";
+import { Signs } from "./Signs";
+import { SorePoints } from "./SorePoints";
+import { neighbour } from "./schedule";
+import { TopBar } from "./TopBar";
 import { useKeys } from "./useKeys";
 import { useNow } from "./useNow";
 import type { Happen } from "./useRun";
@@ -23,11 +31,14 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
   const { sheet } = session.evaluation;
   const now = useNow(1000);
   const [ending, setEnding] = useState(false);
-  const last = sheet.entries.length - 1;
+  const [leaving, setLeaving] = useState(false);
+  const [halting, setHalting] = useState(false);
+  const [sore, setSore] = useState(false);
 
   const on = () =>
     happen((present) => {
-      if (present.entry < last) return { kind: "moved", to: present.entry + 1 };
+      const to = neighbour(sheet, present, 1);
+      if (to > present.entry) return { kind: "moved", to };
       if (ending) return { kind: "ended" };
       setEnding(true);
       return null;
@@ -35,7 +46,8 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
   const back = () =>
     happen((present) => {
       setEnding(false);
-      return ending || present.entry === 0 ? null : { kind: "moved", to: present.entry - 1 };
+      const to = neighbour(sheet, present, -1);
+      return ending || to === present.entry ? null : { kind: "moved", to };
     });
   const say = (word: Word) =>
     happen((present) => {
@@ -43,30 +55,37 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
       if (!about) return null;
       return { kind: "said", word, region: about.region, side: about.side, depth: about.depth ?? 1 };
     });
-  useKeys({ on, back, say });
+  const point = () => setSore(true);
+  useKeys({ on, back, say, point, resting: sore || halting });
   const entry = sheet.entries[run.entry];
+  const moment = useMoment(session, entry, catalogue);
   if (!entry) return null;
   const cue = cueFor(entry, catalogue);
-  const next = sheet.entries[run.entry + 1];
-  const nextCue = next && cueFor(next, catalogue);
+  const next = sheet.entries[neighbour(sheet, run, 1)];
+  const nextCue = next && next !== entry ? cueFor(next, catalogue) : null;
   const working = entry.role === "work" && strokeAt(sheet.entries, run.entry);
 
   return (
     <div className="relative flex h-dvh flex-col overflow-hidden">
       <Water level={waterLevel(run, sheet, now)} />
-      <div className="relative z-20 flex flex-wrap items-center gap-x-6 px-5 pt-3 text-lg sm:px-8">
-        <Link
-          to="/session/$sessionId/plan"
-          params={{ sessionId: session.session_id }}
-          className="min-h-11 py-2 text-quiet underline"
-        >
-          {session.client.name}
-        </Link>
-        {run.news && <p className="font-bold text-accent">△ {run.news}</p>}
-        <p role="status" className="ml-auto text-2xl">
-          {paceWords(behind(run, sheet, now))}
-        </p>
-      </div>
+      <TopBar
+        session={session}
+        run={run}
+        pace={paceWords(behind(run, sheet, now))}
+        onPause={() => happen(() => ({ kind: "paused" }))}
+        onResume={() => happen(() => ({ kind: "resumed" }))}
+        onLeaving={() => setLeaving(!leaving)}
+        onHalt={() => setHalting(true)}
+      />
+      <Giving
+        session={session}
+        catalogue={catalogue}
+        run={run}
+        now={now}
+        happen={happen}
+        leaving={leaving}
+        onLeaving={setLeaving}
+      />
       {refusal ? (
         <p role="alert" className="relative z-20 px-8 text-xl text-accent">
           △ {refusal.document.title} Your taps are kept on this device.
@@ -99,15 +118,49 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
             </>
           )}
         </div>
+        {moment && (
+          <div className="pointer-events-none relative z-10 mr-36 hidden w-[26rem] shrink-0 self-center min-[1500px]:block">
+            <TablePlan moment={moment} catalogue={catalogue} />
+          </div>
+        )}
       </div>
       <p className="relative z-10 px-5 pb-2 text-center text-[clamp(1.1rem,1.9vw,1.8rem)] text-quiet">
         {nextCue ? `Next: ${nextCue.name}, ${nextCue.place.toLowerCase()}` : "The last hold"}
       </p>
+      <Horizon at={progress(run, sheet)} />
+      <Signs
+        disabled={!working}
+        onSee={(sign) =>
+          happen((present) => {
+            const about = strokeAt(sheet.entries, present.entry);
+            return about ? { kind: "observed", sign, region: about.region, side: about.side } : null;
+          })
+        }
+        onPoint={point}
+      />
       <PressurePads
         disabled={!working}
         last={run.said.filter((saying) => saying.region === entry.region).at(-1)?.word}
+        points={run.points.filter(({ region }) => region === entry.region).length}
         onSay={say}
+        onPoint={point}
       />
+      {sore && working && (
+        <SorePoints
+          session={session}
+          catalogue={catalogue}
+          run={run}
+          entry={working}
+          happen={happen}
+          onClose={() => setSore(false)}
+        />
+      )}
+      {halting && (
+        <Halt
+          onHalt={(reason) => happen(() => ({ kind: "halted", reason }))}
+          onClose={() => setHalting(false)}
+        />
+      )}
     </div>
   );
 }

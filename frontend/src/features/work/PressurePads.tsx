@@ -6,10 +6,19 @@ const PADS: { word: Word; name: string; height: number }[] = [
   { word: "deeper", name: "Deeper", height: 20 },
 ];
 
-/** What the client says of the pressure, in one tap of a knuckle. The last word on this region stays marked. */
-export function PressurePads(props: { disabled: boolean; last: Word | undefined; onSay(word: Word): void }) {
+interface Props {
+  disabled: boolean;
+  last: Word | undefined;
+  /** How many sore points there are in this region. */
+  points: number;
+  onSay(word: Word): void;
+  onPoint(): void;
+}
+
+/** What the client says of the pressure, in one tap of a knuckle, and where it is sore. The last word stays marked. */
+export function PressurePads(props: Props) {
   return (
-    <fieldset className="relative z-10 grid grid-cols-3 gap-3 px-3 pb-3 sm:gap-5 sm:px-8 sm:pb-6">
+    <fieldset className="relative z-10 grid grid-cols-3 gap-3 sm:grid-cols-4 px-3 pb-3 sm:gap-5 sm:px-8 sm:pb-6">
       <legend className="sr-only">What the client says of the pressure</legend>
       {PADS.map((pad, i) => (
         <button
@@ -27,6 +36,18 @@ export function PressurePads(props: { disabled: boolean; last: Word | undefined;
           </span>
         </button>
       ))}
+      <button
+        type="button"
+        disabled={props.disabled}
+        aria-keyshortcuts="p"
+        onClick={props.onPoint}
+        className="hidden min-h-28 rounded-box border-2 border-accent/60 bg-base-100/70 text-xl disabled:opacity-35 sm:block sm:text-3xl"
+      >
+        Sore point
+        <span className="mt-1 flex h-7 items-end justify-center text-base text-quiet">
+          {props.points > 0 ? `${props.points} here` : ""}
+        </span>
+      </button>
     </fieldset>
   );
 }

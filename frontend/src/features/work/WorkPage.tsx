@@ -36,7 +36,8 @@ function Working(props: {
 }) {
   const { session, catalogue } = props;
   const { run, happen, unsent, refusal } = useRun(session);
-  if (run.ended_at) return <Over session={session} unsent={unsent} refusal={refusal} />;
+  if (run.ended_at)
+    return <Over session={session} unsent={unsent} refusal={refusal} halted={run.halted ?? null} />;
   if (!run.begun_at)
     return (
       <BeforeTouch

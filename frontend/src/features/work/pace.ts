@@ -1,23 +1,46 @@
 import type { RunSheet, RunState } from "../../api/client";
 import { span } from "../../lib/time";
+import { schedule } from "./schedule";
 
 const TOLERATED = 20;
 
+/** Seconds since the first touch, pauses left out. */
+export function elapsed(run: RunState, now: number): number {
+  if (!run.begun_at) return 0;
+  const still = run.paused_at ? Math.max(0, (now - Date.parse(run.last_at ?? run.paused_at)) / 1000) : 0;
+  return (now - Date.parse(run.begun_at)) / 1000 - run.paused - still;
+}
+
+/** Seconds that a stop has taken up to now. */
+export function takenBy(run: RunState, sheet: RunSheet, stop: string, now: number): number {
+  const present = sheet.entries[run.entry]?.stop_id === stop && !run.ended_at && !run.paused_at;
+  const since = present && run.last_at ? Math.max(0, (now - Date.parse(run.last_at)) / 1000) : 0;
+  return (run.taken[stop] ?? 0) + since;
+}
+
 /** How much of the present stop's time is left, 1 to 0: the water level. */
 export function waterLevel(run: RunState, sheet: RunSheet, now: number): number {
-  const stop = sheet.entries[run.entry]?.stop_id;
-  const planned = sheet.entries.filter((e) => e.stop_id === stop).reduce((sum, e) => sum + e.seconds, 0);
-  const since = run.last_at && !run.ended_at ? Math.max(0, (now - Date.parse(run.last_at)) / 1000) : 0;
-  const taken = (run.taken[stop ?? ""] ?? 0) + since;
-  return planned === 0 ? 0 : Math.max(0, 1 - taken / planned);
+  const stop = sheet.entries[run.entry]?.stop_id ?? "";
+  const planned = schedule(sheet, run).reduce(
+    (sum, { seconds }, index) => sum + (sheet.entries[index]?.stop_id === stop ? seconds : 0),
+    0,
+  );
+  return planned === 0 ? 0 : Math.max(0, 1 - takenBy(run, sheet, stop, now) / planned);
 }
 
 /** Seconds behind the plan (positive) or ahead of it (negative); 0 while the present entry has its time. */
 export function behind(run: RunState, sheet: RunSheet, now: number): number {
-  const entry = sheet.entries[run.entry];
+  const entry = schedule(sheet, run)[run.entry];
   if (!run.begun_at || !entry) return 0;
-  const elapsed = (now - Date.parse(run.begun_at)) / 1000;
-  return elapsed - Math.min(Math.max(elapsed, entry.start), entry.start + entry.seconds);
+  const passed = elapsed(run, now);
+  return passed - Math.min(Math.max(passed, entry.start), entry.start + entry.seconds);
+}
+
+/** How far the session is, 0 to 1: the mark on the horizon. */
+export function progress(run: RunState, sheet: RunSheet): number {
+  const times = schedule(sheet, run);
+  const total = times.reduce((sum, { seconds }) => sum + seconds, 0);
+  return total === 0 ? 0 : (times[run.entry]?.start ?? 0) / total;
 }
 
 /** On time, or how far off, in words. */

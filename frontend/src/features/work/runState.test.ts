@@ -20,6 +20,9 @@ function meaning(state: RunState) {
     begun_at: instant(state.begun_at),
     ended_at: instant(state.ended_at),
     last_at: instant(state.last_at),
+    paused_at: instant(state.paused_at),
+    total: state.total ?? null,
+    halted: state.halted ?? null,
   };
 }
 

@@ -1,12 +1,23 @@
 /** The fold of a run's events, as the core does it; both sides are held to the same vectors. */
 import type { RunEvent, RunState } from "../../api/client";
+import { pointsAfter } from "./points";
 
 /** What of a run sheet the fold reads: which stop each entry belongs to. */
 export interface Entries {
   entries: readonly { stop_id: string }[];
 }
 
-export const UNBEGUN: RunState = { news: "", entry: 0, taken: {}, said: [] };
+export const UNBEGUN: RunState = {
+  news: "",
+  entry: 0,
+  taken: {},
+  said: [],
+  seen: [],
+  points: [],
+  paused: 0,
+  allotted: {},
+  skipped: [],
+};
 
 /** The state after one more event. Before `began` and after `ended` nothing changes. */
 export function step(state: RunState, event: RunEvent, sheet: Entries): RunState {
@@ -14,35 +25,56 @@ export function step(state: RunState, event: RunEvent, sheet: Entries): RunState
   if (!state.begun_at) {
     if (event.kind !== "began") return state;
     return {
-      ...state,
+      ...spent({ ...state, last_at: event.at }, event.at, sheet),
       begun_at: event.at,
-      last_at: event.at,
       news: event.news ?? "",
-      taken: spent(state, sheet, 0),
     };
   }
-  const last = Date.parse(state.last_at ?? state.begun_at);
-  const passed = Math.max(0, (Date.parse(event.at) - last) / 1000);
-  const next: RunState = {
-    ...state,
-    taken: spent(state, sheet, passed),
-    last_at: passed > 0 ? event.at : state.last_at,
-  };
-  switch (event.kind) {
-    case "moved":
-      return { ...next, entry: Math.min(event.to, sheet.entries.length - 1) };
-    case "said": {
-      const { region, side, depth, word } = event;
-      return { ...next, said: [...state.said, { region, side, depth, word }] };
-    }
-    case "ended":
-      return { ...next, ended_at: event.at };
-    default:
-      return next;
-  }
+  return changed(spent(state, event.at, sheet), event, sheet.entries.length - 1);
 }
 
-function spent(state: RunState, sheet: Entries, seconds: number): Record<string, number> {
+/** Time up to `at` given to the stop that is being worked, or to the pause. A clock that steps back adds none. */
+function spent(state: RunState, at: string, sheet: Entries): RunState {
+  const passed = Math.max(0, (Date.parse(at) - Date.parse(state.last_at ?? at)) / 1000);
+  const last_at = passed > 0 ? at : (state.last_at ?? at);
+  if (state.paused_at) return { ...state, paused: state.paused + passed, last_at };
   const stop = sheet.entries[state.entry]?.stop_id ?? "";
-  return { ...state.taken, [stop]: (state.taken[stop] ?? 0) + seconds };
+  return { ...state, taken: { ...state.taken, [stop]: (state.taken[stop] ?? 0) + passed }, last_at };
+}
+
+function changed(state: RunState, event: RunEvent, lastEntry: number): RunState {
+  switch (event.kind) {
+    case "moved":
+      return { ...state, entry: Math.min(event.to, lastEntry) };
+    case "said": {
+      const { region, side, depth, word } = event;
+      return { ...state, said: [...state.said, { region, side, depth, word }] };
+    }
+    case "observed": {
+      const { sign, region, side } = event;
+      return { ...state, seen: [...state.seen, { sign, region, side }] };
+    }
+    case "point_found":
+    case "point_rated":
+    case "point_held":
+    case "point_travels":
+    case "point_left":
+      return { ...state, points: pointsAfter(state.points, event) };
+    case "paused":
+      return { ...state, paused_at: state.paused_at ?? state.last_at ?? null };
+    case "resumed":
+      return { ...state, paused_at: null };
+    case "bent":
+      return { ...state, allotted: { ...state.allotted, ...event.seconds }, total: event.total };
+    case "skipped": {
+      const { stop_id, entries, reason = "" } = event;
+      return { ...state, skipped: [...state.skipped, { stop_id, entries, reason }] };
+    }
+    case "halted":
+      return { ...state, halted: event.reason ?? "", ended_at: event.at };
+    case "ended":
+      return { ...state, ended_at: event.at };
+    default:
+      return state;
+  }
 }

@@ -5,6 +5,9 @@ interface Actions {
   on(): void;
   back(): void;
   say(word: Word): void;
+  point(): void;
+  /** Whether something else is open that the keys belong to. */
+  resting: boolean;
 }
 
 const WORDS: Record<string, Word> = {
@@ -21,15 +24,16 @@ export function useKeys(actions: Actions) {
   latest.current = actions;
   useEffect(() => {
     function press(event: KeyboardEvent) {
-      if (event.ctrlKey || event.altKey || event.metaKey) return;
+      if (event.ctrlKey || event.altKey || event.metaKey || latest.current.resting) return;
       const word = WORDS[event.key];
       const focusedButton = event.key === " " && (event.target as HTMLElement).closest("button, a");
       if (focusedButton) return;
-      if (!ON.has(event.key) && !BACK.has(event.key) && !word) return;
+      if (!ON.has(event.key) && !BACK.has(event.key) && !word && event.key !== "p") return;
       event.preventDefault();
       if (event.repeat) return;
-      const { on, back, say } = latest.current;
+      const { on, back, say, point } = latest.current;
       if (word) say(word);
+      else if (event.key === "p") point();
       else if (ON.has(event.key)) on();
       else back();
     }

@@ -1,9 +1,9 @@
 /** What the table plan shows of a session at one of its moments. */
 import { useMemo } from "react";
-import type { Catalogue, Entry, SessionView } from "../../api/client";
-import type { Moment } from "../../tableplan/moment";
+import type { Catalogue, Entry, SessionView } from "../api/client";
+import type { Moment } from "./moment";
 
-export function useTablePlan(
+export function useMoment(
   session: SessionView,
   entry: Entry | undefined,
   catalogue: Catalogue,

@@ -1,0 +1,275 @@
+import { useEffect, useState } from "react";
+import type { Catalogue, Entry, RunState, SessionView } from "../../api/client";
+import { capital, listed, spoken } from "../../lib/words";
+import { placeName } from "../../meeting/places";
+import { zoneSpots } from "../../tableplan/layout";
+import { TablePlan } from "../../tableplan/TablePlan";
+import { useMoment } from "../../tableplan/useMoment";
+import { advice, inOrder, isOpen, type SorePoint } from "./points";
+import type { Happen } from "./useRun";
+
+const HOLD_SECONDS = 8;
+
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+  run: RunState;
+  /** The stroke that is being worked, or was last. */
+  entry: Entry;
+  happen: Happen;
+  onClose(): void;
+}
+
+/** Sore points: where, how much, hold with the breath, how much now. At most three holds, and none once it rises. */
+export function SorePoints({ session, catalogue, run, entry, happen, onClose }: Props) {
+  const ceiling = session.plan.flow.brief.specific_ceiling ?? 7;
+  const here = run.points.filter(({ region }) => region === entry.region);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const point = here.find(({ id }) => id === chosen) ?? null;
+  function find(zone: string | null, named: boolean) {
+    const id = crypto.randomUUID();
+    const { region, side } = entry;
+    happen(() => ({ kind: "point_found", point: id, region, side, zone, named }));
+    setChosen(id);
+  }
+  return (
+    <div
+      role="dialog"
+      aria-modal="true"
+      aria-label="Sore points"
+      className="fixed inset-0 z-30 grid content-start gap-4 overflow-y-auto bg-base-100 px-5 py-5 sm:px-10"
+    >
+      <div className="flex flex-wrap items-center gap-4">
+        <h2 className="text-3xl">Sore points, {placeName(entry, catalogue)}</h2>
+        <button type="button" className="btn ml-auto min-h-14 px-6 text-xl" onClick={onClose}>
+          Back to the stroke
+        </button>
+      </div>
+      {point ? (
+        <OnePoint
+          key={point.id}
+          point={point}
+          ceiling={ceiling}
+          catalogue={catalogue}
+          happen={happen}
+          onDone={() => setChosen(null)}
+        />
+      ) : (
+        <>
+          <Treating here={here} ceiling={ceiling} catalogue={catalogue} onChoose={setChosen} />
+          <Finding session={session} catalogue={catalogue} entry={entry} onFind={find} />
+        </>
+      )}
+    </div>
+  );
+}
+
+function nameOf(point: SorePoint, catalogue: Catalogue): string {
+  return capital(point.zone ? spoken(point.zone) : placeName(point, catalogue));
+}
+
+/** The points of this region in the order to treat them, and those that are done with. */
+function Treating(props: {
+  here: SorePoint[];
+  ceiling: number;
+  catalogue: Catalogue;
+  onChoose(id: string): void;
+}) {
+  const open = inOrder(props.here, props.ceiling);
+  const closed = props.here.filter((point) => !isOpen(point));
+  if (props.here.length === 0) return <p className="text-xl text-quiet">None yet in this region.</p>;
+  return (
+    <ol aria-label="In the order to treat them" className="grid gap-2">
+      {[...open, ...closed].map((point) => (
+        <li key={point.id}>
+          <button
+            type="button"
+            className="btn min-h-16 w-full max-w-2xl justify-start gap-4 px-5 text-xl font-normal"
+            onClick={() => props.onChoose(point.id)}
+          >
+            <span className="font-bold">{nameOf(point, props.catalogue)}</span>
+            <span className="numbers">{point.numbers.join(", ")}</span>
+            {point.named && <span className="text-quiet">named by the client</span>}
+            {!isOpen(point) && <span className="text-quiet">done for today</span>}
+          </button>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** A new point: pointed at on the table plan, or chosen among the zones at hand. */
+function Finding(props: {
+  session: SessionView;
+  catalogue: Catalogue;
+  entry: Entry;
+  onFind(zone: string | null, named: boolean): void;
+}) {
+  const { session, catalogue, entry } = props;
+  const [named, setNamed] = useState(false);
+  const zones = catalogue.regions[entry.region]?.zones ?? [];
+  const spots = zoneSpots(entry.region, entry.side, zones, entry.position, catalogue);
+  const moment = useMoment(session, entry, catalogue);
+  return (
+    <section aria-label="A new point" className="grid gap-3 lg:grid-cols-2">
+      <div>
+        <p className="text-xl">Is that the spot? Point at it, or choose:</p>
+        <label className="flex min-h-14 items-center gap-3 text-xl">
+          <input
+            type="checkbox"
+            className="checkbox"
+            checked={named}
+            onChange={(event) => setNamed(event.target.checked)}
+          />
+          The client named it
+        </label>
+        <div className="mt-2 flex flex-wrap gap-2">
+          {zones.map((zone) => (
+            <button
+              key={zone}
+              type="button"
+              className="btn min-h-14 text-xl font-normal"
+              onClick={() => props.onFind(zone, named)}
+            >
+              {capital(spoken(zone))}
+            </button>
+          ))}
+        </div>
+      </div>
+      {moment && (
+        <TablePlan
+          moment={moment}
+          catalogue={catalogue}
+          spots={spots}
+          onPick={(spot) => props.onFind(spot.zone, named)}
+        />
+      )}
+    </section>
+  );
+}
+
+interface OneProps {
+  point: SorePoint;
+  ceiling: number;
+  catalogue: Catalogue;
+  happen: Happen;
+  onDone(): void;
+}
+
+function OnePoint({ point, ceiling, catalogue, happen, onDone }: OneProps) {
+  const [holding, setHolding] = useState(false);
+  const [travels, setTravels] = useState("");
+  const over = (point.numbers.at(-1) ?? 0) > ceiling;
+  const held = (seconds: number) => {
+    setHolding(false);
+    happen(() => ({ kind: "point_held", point: point.id, seconds }));
+  };
+  return (
+    <section aria-label={nameOf(point, catalogue)} className="grid gap-4">
+      <h3 className="text-2xl">
+        {nameOf(point, catalogue)}
+        <span className="numbers ml-4">{point.numbers.join(", ")}</span>
+        <span className="ml-4 text-quiet">
+          {point.holds} of 3 holds
+          {point.travels.length > 0 && `, travels to ${listed(point.travels)}`}
+        </span>
+      </h3>
+      <p role="status" className={`text-2xl ${over ? "font-bold text-accent" : ""}`}>
+        {over && <span aria-hidden="true">△ </span>}
+        {advice(point, ceiling)}
+      </p>
+      <fieldset className="flex flex-wrap gap-2">
+        <legend className="mb-1 text-xl">The client’s number, 0 none to 10 the worst</legend>
+        {Array.from({ length: 11 }, (_, number) => (
+          <button
+            key={String(number)}
+            type="button"
+            className="btn size-16 text-2xl"
+            onClick={() => happen(() => ({ kind: "point_rated", point: point.id, number }))}
+          >
+            {number}
+          </button>
+        ))}
+      </fieldset>
+      {holding ? (
+        <Holding onHeld={held} />
+      ) : (
+        <div className="flex flex-wrap gap-3">
+          <button
+            type="button"
+            className="btn btn-primary h-20 px-8 text-2xl"
+            disabled={!isOpen(point) || over || point.numbers.length === 0}
+            onClick={() => setHolding(true)}
+          >
+            Hold it
+          </button>
+          <button
+            type="button"
+            className="btn h-20 px-6 text-xl"
+            disabled={point.left}
+            onClick={() => happen(() => ({ kind: "point_left", point: point.id }))}
+          >
+            Slow to ease: leave it
+          </button>
+          <form
+            className="flex flex-wrap gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (travels.trim())
+                happen(() => ({ kind: "point_travels", point: point.id, to: travels.trim() }));
+              setTravels("");
+            }}
+          >
+            <input
+              className="input h-20 w-56 text-xl"
+              aria-label="Travels to"
+              placeholder="Travels to …"
+              maxLength={120}
+              value={travels}
+              onChange={(event) => setTravels(event.target.value)}
+            />
+            <button type="submit" className="btn h-20 px-6 text-xl">
+              Note it
+            </button>
+          </form>
+        </div>
+      )}
+      <button type="button" className="btn min-h-14 justify-self-start px-6 text-xl" onClick={onDone}>
+        Another point
+      </button>
+    </section>
+  );
+}
+
+/** A hold that counts by itself; the water sinks with the breath out. */
+function Holding({ onHeld }: { onHeld(seconds: number): void }) {
+  const [seconds, setSeconds] = useState(0);
+  useEffect(() => {
+    const timer = setInterval(() => setSeconds((so_far) => so_far + 1), 1000);
+    return () => clearInterval(timer);
+  }, []);
+  return (
+    <div className="relative max-w-xl overflow-hidden rounded-box bg-base-200 px-6 py-5">
+      <div
+        aria-hidden="true"
+        className="absolute inset-0 bg-tide-faint transition-transform duration-1000 ease-linear"
+        style={{ transform: `translateY(${Math.min(100, (seconds / HOLD_SECONDS) * 100)}%)` }}
+      />
+      <div className="relative flex flex-wrap items-center gap-5">
+        <p className="numbers text-4xl" role="timer" aria-label="Held for">
+          {seconds} s
+        </p>
+        <p className="text-xl">
+          {seconds < HOLD_SECONDS ? "Press on the breath out; wait." : "Let it come up with the breath in."}
+        </p>
+        <button
+          type="button"
+          className="btn btn-primary h-16 px-6 text-xl"
+          onClick={() => onHeld(Math.min(120, Math.max(1, seconds)))}
+        >
+          Let go
+        </button>
+      </div>
+    </div>
+  );
+}

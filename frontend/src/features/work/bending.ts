@@ -1,0 +1,82 @@
+/** The rest of the session shared out anew, on the device alone: what gives way, before it happens. */
+import type { Catalogue, ReplanTables, RunSheet, RunState } from "../../api/client";
+import { shareOut } from "../../lib/replan";
+import { span } from "../../lib/time";
+import { capital } from "../../lib/words";
+import { elapsed, takenBy } from "./pace";
+import { workOf } from "./schedule";
+
+export interface Bending {
+  /** Seconds of work by stop id; 0 for a stop that is left out. */
+  seconds: Record<string, number>;
+  total: number;
+  /** What gives way, in one line; empty if nothing does. */
+  says: string;
+  /** The regions that would be left out or shortened. */
+  gives: string[];
+  short_by: number;
+}
+
+/** Seconds a side below which a change is not named. */
+const SAID = 15;
+
+/** The stops in order, each once. */
+function stopsOf(sheet: RunSheet): RunSheet["entries"] {
+  return sheet.entries.filter((entry, index) => entry.stop_id !== sheet.entries[index - 1]?.stop_id);
+}
+
+/**
+ * What becomes of the stops after the present one if the session has `total` seconds from first touch to last. Second
+ * sides get what their first side got.
+ */
+export function bend(
+  tables: ReplanTables,
+  sheet: RunSheet,
+  run: RunState,
+  total: number,
+  now: number,
+  catalogue: Pick<Catalogue, "regions">,
+): Bending | null {
+  const stops = stopsOf(sheet);
+  const present = stops.findIndex(({ stop_id }) => stop_id === sheet.entries[run.entry]?.stop_id);
+  const next = present + 1;
+  const table = tables.stops.find(({ stop }) => stop === next);
+  if (!table || present < 0) return null;
+  const current = stops[present];
+  const mine = current
+    ? Math.max(0, workOf(sheet, run, current.stop_id) - takenBy(run, sheet, current.stop_id, now))
+    : 0;
+  const firstSide = (region: string) =>
+    stops.slice(0, next).find((stop) => stop.role === "work" && stop.region === region);
+  const owed = (region: string) => {
+    const first = firstSide(region);
+    return first ? workOf(sheet, run, first.stop_id) : 0;
+  };
+  const left = total - elapsed(run, now) - mine - table.owed.reduce((sum, region) => sum + owed(region), 0);
+  const shared = shareOut(table, left);
+  if (shared.short_by > 0) return { seconds: {}, total, says: "", gives: [], short_by: shared.short_by };
+  const seconds: Record<string, number> = {};
+  const moved = new Map<string, { before: number; after: number }>();
+  for (const stop of stops.slice(next)) {
+    if (stop.role !== "work" && stop.role !== "close") continue;
+    const key = stop.role === "close" ? "close" : stop.region;
+    if (table.owed.includes(key)) continue;
+    const after = Math.round(shared.seconds[key] ?? 0);
+    const before = workOf(sheet, run, stop.stop_id);
+    seconds[stop.stop_id] = after;
+    if (stop.role === "work") moved.set(stop.region, { before, after });
+  }
+  const words = [...moved].flatMap(([region, { before, after }]) => {
+    const name = catalogue.regions[region]?.whole ?? region;
+    if (after === 0 && before > 0) return [`${name} left out`];
+    const pair = catalogue.regions[region]?.sides === "pair" ? " each side" : "";
+    if (Math.abs(after - before) < SAID) return [];
+    return [`${name} ${span(Math.abs(after - before))} ${after < before ? "less" : "more"}${pair}`];
+  });
+  const unsaid = [...moved.values()].some(({ before, after }) => after < before && after > before - SAID);
+  if (unsaid) words.push("a little less elsewhere");
+  const gives = [...moved]
+    .filter(([, { before, after }]) => after <= before - SAID)
+    .map(([region]) => region);
+  return { seconds, total, says: capital(words.join(", ")), gives, short_by: 0 };
+}

@@ -1,0 +1,45 @@
+/** The run sheet as it stands at the table: what was shared out anew is longer, shorter or left out. */
+import type { RunSheet, RunState } from "../../api/client";
+
+export interface Scheduled {
+  start: number;
+  seconds: number;
+}
+
+/** Seconds of work of a stop as planned: its strokes, oiling and asking. */
+export function plannedWork(sheet: RunSheet, stop: string): number {
+  return sheet.entries.reduce((sum, one) => sum + (one.stop_id === stop && one.working ? one.seconds : 0), 0);
+}
+
+/** Seconds of work that a stop has now. */
+export function workOf(sheet: RunSheet, run: Pick<RunState, "allotted">, stop: string): number {
+  return run.allotted[stop] ?? plannedWork(sheet, stop);
+}
+
+/** When each entry begins and how long it takes; nothing of a stop that is left out takes any time. */
+export function schedule(sheet: RunSheet, run: Pick<RunState, "allotted">): Scheduled[] {
+  let start = 0;
+  return sheet.entries.map((entry) => {
+    const own = run.allotted[entry.stop_id];
+    const planned = own === undefined ? 0 : plannedWork(sheet, entry.stop_id);
+    const seconds =
+      own === undefined
+        ? entry.seconds
+        : own === 0
+          ? 0
+          : entry.working && planned > 0
+            ? (entry.seconds * own) / planned
+            : entry.seconds;
+    const scheduled = { start, seconds };
+    start += seconds;
+    return scheduled;
+  });
+}
+
+/** The entry to go to from `entry`, on or back, past what is left out; itself if there is none. */
+export function neighbour(sheet: RunSheet, run: RunState, by: 1 | -1): number {
+  const leftOut = (index: number) => run.allotted[sheet.entries[index]?.stop_id ?? ""] === 0;
+  let at = run.entry + by;
+  while (leftOut(at)) at += by;
+  return sheet.entries[at] ? at : run.entry;
+}

@@ -1,0 +1,162 @@
+"""The hour at the table: what gives way, sore points, what the body says, pause and stop."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.pages import Plan, Today, Work
+
+
+@pytest.fixture
+def table(page: Page, today: Today) -> Work:
+    """Isolde's session, begun, with the clock in our hands, at the back's first lubricated strokes."""
+    today.open("Isolde Kelpworth")
+    work = Plan(page).to_work()
+    page.clock.install()
+    with page.expect_response(re.compile("/replanning$")):
+        work.begin()
+    while not re.match("Kneading|Effleurage", work.stroke.inner_text()):
+        page.keyboard.press("PageDown")
+    return work
+
+
+def run_of(page: Page) -> dict:
+    """The run as the server knows it, once everything has been sent."""
+    page.clock.run_for(5000)
+    url = page.url.replace("/session/", "/api/sessions/").removesuffix("/work")
+    return page.evaluate("url => fetch(url).then((answer) => answer.json()).then((body) => body.run)", url)
+
+
+def test_when_it_is_late_what_gives_way_is_said_before_it_happens(page: Page, table: Work):
+    page.clock.run_for(900_000)
+    gives = page.get_by_role("region", name="What gives way")
+    expect(page.get_by_role("status").filter(has_text="behind")).to_be_visible()
+    expect(gives.get_by_role("status")).to_contain_text("less")
+    gives.get_by_role("button", name="Do that").click()
+    expect(gives).to_be_hidden()
+    bent = run_of(page)
+    assert bent["total"]
+    assert set(bent["allotted"].values()) != set()
+    pairs = {stop.rsplit("-", 1)[0] for stop in bent["allotted"] if stop.endswith("-left")}
+    for pair in pairs:
+        assert bent["allotted"].get(f"{pair}-left") == bent["allotted"].get(f"{pair}-right")
+
+
+def test_what_gives_way_can_be_refused_and_is_offered_again_only_when_it_is_later_still(
+    page: Page, table: Work
+):
+    page.clock.run_for(700_000)
+    gives = page.get_by_role("region", name="What gives way")
+    gives.get_by_role("button", name="Keep the plan").click()
+    expect(gives).to_be_hidden()
+    page.clock.run_for(30_000)
+    expect(gives).to_be_hidden()
+    page.clock.run_for(60_000)
+    expect(gives).to_be_visible()
+    assert run_of(page)["allotted"] == {}
+
+
+def test_a_client_who_must_leave_early_loses_the_least_and_what_is_left_out_is_passed_over(
+    page: Page, table: Work
+):
+    page.get_by_role("button", name="Leave early").click()
+    gives = page.get_by_role("region", name="What gives way")
+    gives.get_by_role("button", name="15 min").click()
+    expect(gives.get_by_role("status")).to_contain_text("left out")
+    gives.get_by_role("button", name="Do that").click()
+    out = {stop for stop, seconds in run_of(page)["allotted"].items() if seconds == 0}
+    assert out
+    places = set()
+    for _ in range(200):
+        if page.get_by_role("heading", name="End the session?").is_visible():
+            break
+        places.add(
+            page.get_by_text(re.compile("^Next: ")).or_(page.get_by_text("The last hold")).inner_text()
+        )
+        page.keyboard.press("PageDown")
+    spoken = " ".join(places).lower()
+    regions = {"foot": "foot", "arm": "arm", "hand": "hand"}
+    for stop in out:
+        region = stop.rsplit("-", 1)[0]
+        if region in regions:
+            assert f", {stop.rsplit('-', 1)[-1]} {regions[region]}" not in spoken
+
+
+def test_time_stands_still_in_a_pause(page: Page, table: Work):
+    page.get_by_role("button", name="Pause").click()
+    expect(page.get_by_role("status").filter(has_text="Time stands still")).to_be_visible()
+    before = run_of(page)
+    page.clock.run_for(600_000)
+    page.get_by_role("button", name="Time goes on").click()
+    after = run_of(page)
+    assert after["paused"] >= 600
+    assert sum(after["taken"].values()) - sum(before["taken"].values()) < 30
+    expect(page.get_by_text(re.compile("behind$"))).to_have_count(0)
+
+
+def test_a_sore_point_is_a_series_with_three_holds_at_most(page: Page, table: Work):
+    page.keyboard.press("p")
+    points = page.get_by_role("dialog", name="Sore points")
+    points.get_by_role("checkbox", name="The client named it").check()
+    points.get_by_role("button", name="Medial scapula").click()
+    hold = points.get_by_role("button", name="Hold it")
+    expect(hold).to_be_disabled()
+    points.get_by_role("button", name="8", exact=True).click()
+    expect(points.get_by_role("status")).to_contain_text("Over the ceiling: ease off at once.")
+    expect(hold).to_be_disabled()
+    points.get_by_role("button", name="7", exact=True).click()
+    for number in ("6", "5", "3"):
+        hold.click()
+        page.clock.run_for(8000)
+        expect(points.get_by_role("timer")).to_have_text(re.compile("^8 s"))
+        points.get_by_role("button", name="Let go").click()
+        points.get_by_role("button", name=number, exact=True).click()
+    expect(points.get_by_role("status")).to_contain_text("Three holds: enough for today.")
+    expect(hold).to_be_disabled()
+    points.get_by_label("Travels to").fill("down the arm")
+    points.get_by_role("button", name="Note it").click()
+    points.get_by_role("button", name="Back to the stroke").click()
+    expect(page.get_by_role("button", name="Sore point 1 here")).to_be_visible()
+    (point,) = run_of(page)["points"]
+    assert (point["zone"], point["named"], point["holds"]) == ("medial_scapula", True, 3)
+    assert point["numbers"] == [8, 7, 6, 5, 3]
+    assert point["travels"] == ["down the arm"]
+
+
+def test_a_point_that_rises_is_left_and_the_order_to_treat_them_is_proposed(page: Page, table: Work):
+    page.keyboard.press("p")
+    points = page.get_by_role("dialog", name="Sore points")
+    for zone, numbers in (("Upper back", ("3",)), ("Lower back", ("6",)), ("Erectors", ("4", "6"))):
+        points.get_by_role("button", name=zone, exact=True).click()
+        for number in numbers:
+            points.get_by_role("button", name=number, exact=True).click()
+        if zone == "Erectors":
+            expect(points.get_by_role("status")).to_contain_text("It rises: stop")
+        points.get_by_role("button", name="Another point").click()
+    order = points.get_by_role("list", name="In the order to treat them").get_by_role("listitem")
+    for index, words in enumerate(("Lower back", "Upper back", "Erectors")):
+        expect(order.nth(index)).to_contain_text(words)
+    expect(order.nth(2)).to_contain_text("done for today")
+
+
+def test_what_the_body_says_is_one_tap(page: Page, table: Work):
+    page.get_by_role("button", name="Breath held").click()
+    page.get_by_role("button", name="Sleeping").click()
+    seen = run_of(page)["seen"]
+    assert [(one["sign"], one["region"]) for one in seen] == [("breath_held", "back"), ("sleeping", "back")]
+
+
+def test_stopping_for_safety_is_always_in_one_place_and_says_what_to_do(page: Page, table: Work):
+    page.get_by_role("button", name="Stop", exact=True).click()
+    dialog = page.get_by_role("dialog", name="Stop the session")
+    expect(dialog).to_contain_text("call for help at once")
+    dialog.get_by_role("button", name="Go on with the session").click()
+    expect(dialog).to_be_hidden()
+    page.get_by_role("button", name="Stop", exact=True).click()
+    dialog.get_by_role("button", name="Unwell or dizzy").click()
+    expect(page.get_by_role("heading", name="The session was stopped.")).to_be_visible()
+    expect(page.get_by_text("say what you saw, not what you think it is")).to_be_visible()
+    run = run_of(page)
+    assert run["halted"] == "Unwell or dizzy"
+    assert run["ended_at"]
