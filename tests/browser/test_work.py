@@ -160,3 +160,21 @@ def test_stopping_for_safety_is_always_in_one_place_and_says_what_to_do(page: Pa
     run = run_of(page)
     assert run["halted"] == "Unwell or dizzy"
     assert run["ended_at"]
+
+
+def test_it_goes_on_by_itself_at_the_plan_s_pace_or_waits_as_one_likes(page: Page, table: Work):
+    here = page.get_by_text(re.compile("^Next: ")).inner_text()
+    page.clock.run_for(120_000)
+    expect(page.get_by_text(here, exact=True)).to_be_visible()
+    page.get_by_role("button", name="Waits for you").click()
+    page.clock.run_for(300_000)
+    expect(page.get_by_text(here, exact=True)).to_be_hidden()
+    moved = run_of(page)["entry"]
+    page.get_by_role("button", name="Pause").click()
+    page.clock.run_for(300_000)
+    assert run_of(page)["entry"] in (moved, moved + 1)
+    page.get_by_role("button", name="Time goes on").click()
+    page.get_by_role("button", name="Goes on by itself").click()
+    waits = run_of(page)["entry"]
+    page.clock.run_for(300_000)
+    assert run_of(page)["entry"] == waits

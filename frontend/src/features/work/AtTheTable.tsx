@@ -10,8 +10,9 @@ import { PressurePads, type Word } from "./PressurePads";
 import { behind, paceWords, progress, waterLevel } from "./pace";
 import { Signs } from "./Signs";
 import { SorePoints } from "./SorePoints";
-import { neighbour } from "./schedule";
+import { neighbour, schedule } from "./schedule";
 import { TopBar } from "./TopBar";
+import { useHandsOff } from "./useHandsOff";
 import { useKeys } from "./useKeys";
 import { useNow } from "./useNow";
 import type { Happen } from "./useRun";
@@ -57,6 +58,13 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
     });
   const point = () => setSore(true);
   useKeys({ on, back, say, point, resting: sore || halting });
+  const handsOff = useHandsOff({
+    entry: run.entry,
+    seconds: schedule(sheet, run)[run.entry]?.seconds ?? 0,
+    // The end is never reached by itself.
+    resting: Boolean(run.paused_at) || sore || halting || ending || neighbour(sheet, run, 1) === run.entry,
+    on,
+  });
   const entry = sheet.entries[run.entry];
   const moment = useMoment(session, entry, catalogue);
   if (!entry) return null;
@@ -72,6 +80,8 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
         session={session}
         run={run}
         pace={paceWords(behind(run, sheet, now))}
+        advances={handsOff.advances}
+        onAdvances={handsOff.toggle}
         onPause={() => happen(() => ({ kind: "paused" }))}
         onResume={() => happen(() => ({ kind: "resumed" }))}
         onLeaving={() => setLeaving(!leaving)}

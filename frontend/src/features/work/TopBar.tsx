@@ -5,6 +5,9 @@ interface Props {
   session: SessionView;
   run: RunState;
   pace: string;
+  /** Whether the session goes on by itself. */
+  advances: boolean;
+  onAdvances(): void;
   onPause(): void;
   onResume(): void;
   onLeaving(): void;
@@ -12,7 +15,7 @@ interface Props {
 }
 
 /** Whose session it is, what is new today, whether it is on time; and, always in the same place, stopping it. */
-export function TopBar({ session, run, pace, ...acts }: Props) {
+export function TopBar({ session, run, pace, advances, ...acts }: Props) {
   return (
     <div className="relative z-20 flex flex-wrap items-center gap-x-5 gap-y-1 px-5 pt-3 text-lg sm:px-8">
       <Link
@@ -26,7 +29,28 @@ export function TopBar({ session, run, pace, ...acts }: Props) {
       <p role="status" className="text-2xl sm:ml-auto">
         {run.paused_at ? "Time stands still" : pace}
       </p>
-      <div className="flex gap-2 max-sm:w-full max-sm:justify-end">
+      <div className="flex flex-wrap gap-2 max-sm:order-2 max-sm:w-full max-sm:justify-end">
+        <button
+          type="button"
+          className="btn min-h-11 bg-base-100/70"
+          aria-pressed={advances}
+          onClick={acts.onAdvances}
+        >
+          {advances ? "Goes on by itself" : "Waits for you"}
+        </button>
+        {document.fullscreenEnabled && (
+          <button
+            type="button"
+            className="btn min-h-11 bg-base-100/70 max-sm:hidden"
+            onClick={() =>
+              document.fullscreenElement
+                ? document.exitFullscreen()
+                : document.documentElement.requestFullscreen()
+            }
+          >
+            Full screen
+          </button>
+        )}
         <button
           type="button"
           className="btn min-h-11 bg-base-100/70"
@@ -37,10 +61,14 @@ export function TopBar({ session, run, pace, ...acts }: Props) {
         <button type="button" className="btn min-h-11 bg-base-100/70" onClick={acts.onLeaving}>
           Leave early
         </button>
-        <button type="button" className="btn btn-accent min-h-11" onClick={acts.onHalt}>
-          Stop
-        </button>
       </div>
+      <button
+        type="button"
+        className="btn btn-accent min-h-11 max-sm:order-1 max-sm:ml-auto"
+        onClick={acts.onHalt}
+      >
+        Stop
+      </button>
     </div>
   );
 }
