@@ -79,7 +79,8 @@ def _add_practice(c: Connection[Row], now: datetime) -> None:
     for client in CLIENTS.values():
         known = client.known(today)
         first = known.model_copy(update={"wishes": EARLIER_WISHES}) if client.key == "linnet" else known
-        newly_told(c, WHO, client.client_id, first, "by_hand", now - timedelta(days=56))
+        since = now - timedelta(days=56)
+        newly_told(c, PRACTICE_ID, client.client_id, first, "by_hand", THERAPIST_NAME, since)
     _add_visit_before(c, today)
     linnet = CLIENTS["linnet"]
     since = now - timedelta(days=28)

@@ -113,7 +113,8 @@ def add(db: Database, who: SignedIn, name: str, phone: str, catalogue: Catalogue
     """Add a client."""
     client_id = uuid4()
     with db.transaction(_sight(who)) as c:
-        newly_told(c, who, client_id, ClientRecord(name=name, phone=phone), "by_hand")
+        record = ClientRecord(name=name, phone=phone)
+        newly_told(c, who.practice_id, client_id, record, "by_hand", person_name(c, who))
     return page(db, who, client_id, catalogue)
 
 

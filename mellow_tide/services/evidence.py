@@ -50,16 +50,17 @@ def told(
 
 def newly_told(
     c: Connection[Row],
-    who: SignedIn,
+    practice_id: UUID,
     client_id: UUID,
     record: ClientRecord,
     source: Source,
+    by: str,
     at: datetime | None = None,
 ) -> None:
-    """Add a client with all that is known from the start, as evidence of now or of `at`. Raises as `told` does."""
-    add_client(c, who.practice_id, client_id, record)
+    """Add a client with all that is known from the start, as evidence of now or of `at`; `by` wrote it down."""
+    add_client(c, practice_id, client_id, record)
     first = changes(nobody(record.name), record)
-    add_changes(c, who.practice_id, client_id, first, source, person_name(c, who), at)
+    add_changes(c, practice_id, client_id, first, source, by, at)
 
 
 def person_name(c: Connection[Row], who: SignedIn) -> str:

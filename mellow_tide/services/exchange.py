@@ -8,7 +8,6 @@ from uuid import UUID, uuid4
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.formats.client_paper import client_paper
 from mellow_tide.core.formats.contact import Contact
 from mellow_tide.core.formats.contact_table import ColumnField, contacts_in
 from mellow_tide.core.formats.vcard import from_vcard, to_vcard
@@ -22,10 +21,10 @@ from mellow_tide.core.formats.whole_record import (
 from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import FieldProblem, Refused
-from mellow_tide.services.evidence import newly_told
+from mellow_tide.services.evidence import newly_told, person_name
 from mellow_tide.store.clients import (
     ContactRow,
-    all_client_ids,
+    all_contacts,
     changes_of,
     contacts,
     find_client,
@@ -93,17 +92,19 @@ def bring_in(
     if not taken:
         raise FaultyLines(FieldProblem("leave_out", "every line is left out", "take at least one"))
     with db.transaction(Sight(who.practice_id, who.person_id)) as c:
+        name = person_name(c, who)
         for contact in taken:
             if contact.record:
-                newly_told(c, who, uuid4(), contact.record, "import")
+                newly_told(c, who.practice_id, uuid4(), contact.record, "import", name)
     return BroughtIn(added=len(taken))
 
 
 def cards(db: Database, who: SignedIn, client_id: UUID | None) -> str:
     """The contact of a client as a card, or of all that are not put away. Raises `NotThere`."""
     with db.transaction(Sight(who.practice_id)) as c:
-        ids = [client_id] if client_id else all_client_ids(c, who.practice_id)
-        return to_vcard(find_client(c, who.practice_id, id).record for id in ids)
+        if client_id:
+            return to_vcard([find_client(c, who.practice_id, client_id).record])
+        return to_vcard(all_contacts(c, who.practice_id))
 
 
 def whole_record(db: Database, who: SignedIn, client_id: UUID) -> WholeRecord:
@@ -150,6 +151,9 @@ def whole_record(db: Database, who: SignedIn, client_id: UUID) -> WholeRecord:
 
 def paper_of(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> tuple[str, bytes]:
     """The client's name, and everything that is kept of them as PDF. Raises `NotThere`."""
+    # Making papers takes a second to load, which the start of the server does not wait for.
+    from mellow_tide.core.formats.client_paper import client_paper
+
     whole = whole_record(db, who, client_id)
     with db.transaction(Sight(who.practice_id)) as c:
         zone = find_practice(c, who.practice_id).time_zone

@@ -1,9 +1,8 @@
-"""Intakes: the one-time link, what the client fills in, and the therapist's reading of it."""
+"""Intakes as the therapist has them: made with a one-time link, read, each answer accepted or questioned."""
 
 import hashlib
 import secrets
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Annotated, Literal
 from uuid import UUID, uuid4
@@ -11,10 +10,8 @@ from uuid import UUID, uuid4
 from pydantic import AwareDatetime, Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.records import Position, Record, Region, Window
-from mellow_tide.core.catalogue.rules import Condition, Consent
-from mellow_tide.core.meeting.answers import Answers, problems
-from mellow_tide.core.meeting.questions import Part, intake_parts
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.core.meeting.review import Item, accepted, items
 from mellow_tide.core.refusal import FieldProblem, Refused
 from mellow_tide.services.evidence import person_name, told
@@ -25,25 +22,13 @@ from mellow_tide.store.intakes import (
     IntakeRow,
     add_intake,
     find_intake,
-    hand_in,
-    intake_by_token,
     lock_intake,
-    open_intake,
-    save_answers,
     set_verdicts,
 )
-from mellow_tide.store.people import SignedIn, find_practice
+from mellow_tide.store.people import SignedIn
 
 OPEN_FOR = timedelta(days=7)
 """A link that nobody opens, and a form that nobody hands in, ends after a week."""
-
-
-class LinkUsed(Exception):
-    """The link was opened on another device before."""
-
-
-class LinkEnded(Exception):
-    """No such link, or its time is over, or its form has been handed in."""
 
 
 class Verdict(Record):
@@ -87,39 +72,6 @@ class ToAsk(Record):
     note: str
 
 
-class AtFault(Record):
-    """An answer that cannot be right, as a form shows it."""
-
-    field: str
-    what: str
-    remedy: str
-
-
-class IntakeForm(Record):
-    """The form as the client's device holds it: the questions, and what was saved. It shows nothing of anybody else.
-
-    `conditions`, `consents`, `regions`, `windows` and `positions` are of the catalogue, by id.
-    """
-
-    practice: str
-    parts: tuple[Part, ...]
-    conditions: Mapping[str, Condition]
-    consents: Mapping[str, Consent]
-    regions: Mapping[str, Region]
-    windows: Mapping[str, Window]
-    positions: Mapping[str, Position]
-    sequence: int
-    answers: Answers
-    handed_in: bool
-
-
-class Saved(Record):
-    """The answers are kept. `problems` are what cannot be right yet; it cannot be handed in with them."""
-
-    sequence: int
-    problems: tuple[AtFault, ...]
-
-
 class ReviewItem(Record):
     """An answer and what was made of it."""
 
@@ -138,89 +90,14 @@ class IntakeReview(Record):
     items: tuple[ReviewItem, ...]
 
 
-class AnswersAtFault(Refused):
-    """Answers that cannot be right."""
-
-    code = "answers-at-fault"
-    title = "Something in the answers cannot be right yet."
-
-
-@dataclass(frozen=True)
-class _Opened:
-    """An intake that a device may fill in, and its practice."""
-
-    row: IntakeRow
-    practice: str
-
-
 def make(db: Database, who: SignedIn, client_id: UUID) -> NewIntake:
     """A form for the client, with a link that opens it once. Raises `NotThere`."""
     token, intake_id = secrets.token_urlsafe(24), uuid4()
     expires_at = datetime.now(UTC) + OPEN_FOR
     with db.transaction(Sight(who.practice_id)) as c:
         find_client(c, who.practice_id, client_id)
-        add_intake(c, who.practice_id, intake_id, client_id, _hash(token), expires_at)
+        add_intake(c, who.practice_id, intake_id, client_id, hashed(token), expires_at)
     return NewIntake(intake_id=intake_id, token=token, expires_at=expires_at)
-
-
-def open_form(db: Database, token: str, key: str, catalogue: Catalogue) -> IntakeForm:
-    """Open the link on the device that holds `key`; on that one it may be opened again, on no other.
-
-    Raises `LinkUsed`, `LinkEnded`.
-    """
-    now = datetime.now(UTC)
-    row = _by(db, _hash(token))
-    if row.key_hash is None:
-        with db.transaction(Sight(row.practice_id)) as c:
-            opened = open_intake(c, row.practice_id, row.intake_id, _hash(key), now)
-        if not opened:
-            raise LinkUsed
-    elif row.key_hash != _hash(key):
-        raise LinkUsed
-    return form(db, key, catalogue)
-
-
-def form(db: Database, key: str, catalogue: Catalogue) -> IntakeForm:
-    """The form that the device holding `key` fills in. Raises `LinkEnded`."""
-    opened = _opened(db, key)
-    return IntakeForm(
-        practice=opened.practice,
-        parts=intake_parts(),
-        conditions=catalogue.conditions,
-        consents=catalogue.consents,
-        regions=catalogue.regions,
-        windows=catalogue.windows,
-        positions=catalogue.positions,
-        sequence=opened.row.sequence,
-        answers=Answers.model_validate(opened.row.answers),
-        handed_in=opened.row.handed_in_at is not None,
-    )
-
-
-def save(db: Database, key: str, sequence: int, answers: Answers, catalogue: Catalogue) -> Saved:
-    """Keep the answers as they are, half-filled too; one that comes late changes nothing. Raises `LinkEnded`."""
-    row = _opened(db, key).row
-    stored = answers.model_dump(mode="json", exclude_none=True)
-    with db.transaction(Sight(row.practice_id)) as c:
-        save_answers(c, row.practice_id, row.intake_id, sequence, stored)
-    found = problems(answers, datetime.now(UTC).date(), catalogue)
-    return Saved(
-        sequence=sequence,
-        problems=tuple(AtFault(field=p.field, what=p.what, remedy=p.remedy) for p in found),
-    )
-
-
-def hand_in_form(db: Database, key: str, sequence: int, answers: Answers, catalogue: Catalogue) -> None:
-    """Hand the form in; a second time changes nothing. Raises `LinkEnded`, `AnswersAtFault`."""
-    found = problems(answers, datetime.now(UTC).date(), catalogue)
-    if found:
-        raise AnswersAtFault(*found)
-    row = _opened(db, key).row
-    if row.handed_in_at is not None:
-        return
-    save(db, key, sequence, answers, catalogue)
-    with db.transaction(Sight(row.practice_id)) as c:
-        hand_in(c, row.practice_id, row.intake_id, datetime.now(UTC))
 
 
 def review(db: Database, who: SignedIn, intake_id: UUID, catalogue: Catalogue) -> IntakeReview:
@@ -304,21 +181,6 @@ def _judged(row: IntakeRow) -> dict[str, Judged]:
     return {id: Judged.model_validate(one) for id, one in row.verdicts.items()}
 
 
-def _by(db: Database, token_hash: bytes) -> IntakeRow:
-    with db.transaction(Sight(token_hash=token_hash)) as c:
-        row = intake_by_token(c, token_hash)
-    if row is None or row.expires_at <= datetime.now(UTC):
-        raise LinkEnded
-    return row
-
-
-def _opened(db: Database, key: str) -> _Opened:
-    row = _by(db, _hash(key))
-    if row.key_hash != _hash(key):
-        raise LinkEnded
-    with db.transaction(Sight(row.practice_id)) as c:
-        return _Opened(row, find_practice(c, row.practice_id).name)
-
-
-def _hash(token: str) -> bytes:
+def hashed(token: str) -> bytes:
+    """What is stored of a secret: enough to know it again, not enough to use it."""
     return hashlib.sha256(token.encode()).digest()

@@ -212,9 +212,11 @@ def contacts(c: Connection[Row], practice_id: UUID) -> list[ContactRow]:
         return cursor.execute(query("clients_with_contact"), {"practice_id": practice_id}).fetchall()
 
 
-def all_client_ids(c: Connection[Row], practice_id: UUID) -> list[UUID]:
-    """The clients that are not put away, by name."""
-    return [row[0] for row in c.execute(query("all_client_ids"), {"practice_id": practice_id}).fetchall()]
+def all_contacts(c: Connection[Row], practice_id: UUID) -> list[ClientRecord]:
+    """Of the clients that are not put away, by name: how each is called and reached, and no more."""
+    rows = c.execute(query("all_contacts"), {"practice_id": practice_id}).fetchall()
+    fields = ("name", "address_as", "phone", "email")
+    return [ClientRecord(**dict(zip(fields, row, strict=True))) for row in rows]
 
 
 def sessions_of_client(c: Connection[Row], practice_id: UUID, client_id: UUID, most: int) -> list[VisitRow]:

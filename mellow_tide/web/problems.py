@@ -12,7 +12,7 @@ from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, Offer, Refused
-from mellow_tide.services.intakes import LinkEnded, LinkUsed
+from mellow_tide.services.intake_form import LinkEnded, LinkUsed
 from mellow_tide.services.runs import DayQuestionOpen
 from mellow_tide.services.sign_in import SignInRefused, TooManyAttempts
 from mellow_tide.services.standing import RunHasBegun

@@ -4431,9 +4431,9 @@ export interface components {
          * RunState
          * @description Where a run is: present entry, seconds taken by stop id up to `last_at`, and what was said, in order.
          *
-         *     `paused` are seconds that belong to no stop, up to `paused_at` if time stands still now. `allotted` are the seconds of
-         *     work that a stop has since the rest was shared out anew, 0 where it is left out, and `total` what the session then
-         *     has. `halted`: why it was stopped for safety, None if it was not.
+         *     `paused` are seconds that belong to no stop, up to `paused_at` if time stands still now. `allotted` are the seconds
+         *     of work that a stop has since the rest was shared out anew, 0 where it is left out, and `total` what the session
+         *     then has. `halted`: why it was stopped for safety, None if it was not.
          */
         RunState: {
             /** Begun At */

@@ -111,8 +111,10 @@ VALUES (%(practice_id)s, %(erasure_id)s, %(person_name)s, %(counts)s)
 -- name: clients_with_contact
 SELECT client_id, name, digits, lower(email) AS email FROM client WHERE practice_id = %(practice_id)s
 
--- name: all_client_ids
-SELECT client_id FROM client WHERE practice_id = %(practice_id)s AND archived = false ORDER BY name, client_id
+-- name: all_contacts
+SELECT name, address_as, phone, email FROM client
+WHERE practice_id = %(practice_id)s AND archived = false
+ORDER BY name, client_id
 
 -- name: sessions_of_client
 SELECT s.session_id, s.starts_at, s.plan -> 'flow' -> 'brief' AS brief,

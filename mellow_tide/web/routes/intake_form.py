@@ -6,8 +6,8 @@ from fastapi import APIRouter
 from pydantic import Field
 
 from mellow_tide.core.meeting.answers import Answers
-from mellow_tide.services import intakes
-from mellow_tide.services.intakes import IntakeForm, Saved
+from mellow_tide.services import intake_form
+from mellow_tide.services.intake_form import IntakeForm, Saved
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import Db, Known
 
@@ -41,22 +41,22 @@ class Filled(Body):
 @router.post("/open")
 def open_intake(opening: Opening, db: Db, known: Known) -> IntakeForm:
     """Open a link on this device; no other can open it after that."""
-    return intakes.open_form(db, opening.token, opening.key, known)
+    return intake_form.open_form(db, opening.token, opening.key, known)
 
 
 @router.post("/form")
 def read_form(again: Again, db: Db, known: Known) -> IntakeForm:
     """The form that this device has opened before."""
-    return intakes.form(db, again.key, known)
+    return intake_form.form(db, again.key, known)
 
 
 @router.put("/answers")
 def save_answers(filled: Filled, db: Db, known: Known) -> Saved:
     """Keep the answers as they are."""
-    return intakes.save(db, filled.key, filled.sequence, filled.answers, known)
+    return intake_form.save(db, filled.key, filled.sequence, filled.answers, known)
 
 
 @router.post("/hand-in", status_code=204)
 def hand_in(filled: Filled, db: Db, known: Known) -> None:
     """Hand the form in; a second time changes nothing."""
-    intakes.hand_in_form(db, filled.key, filled.sequence, filled.answers, known)
+    intake_form.hand_in_form(db, filled.key, filled.sequence, filled.answers, known)

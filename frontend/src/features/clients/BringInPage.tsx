@@ -115,7 +115,7 @@ export function BringInPage() {
             disabled={taking.isPending || looking.isPending || count === 0}
             onClick={() => taking.mutate({ text: brought.text })}
           >
-            {count === 1 ? "Add one client" : `Add ${count} clients`}
+            {taking.isPending ? "Adding …" : count === 1 ? "Add one client" : `Add ${count} clients`}
           </button>
         </>
       )}
