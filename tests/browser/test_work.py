@@ -21,9 +21,23 @@ def table(page: Page, today: Today) -> Work:
     return work
 
 
+KEPT = """() => new Promise((found) => {
+    const opening = indexedDB.open("mellow-tide");
+    opening.onsuccess = () => {
+        const counting = opening.result.transaction("events").objectStore("events").count();
+        counting.onsuccess = () => { opening.result.close(); found(counting.result); };
+    };
+})"""
+"""How many taps are still only on the device."""
+
+
 def run_of(page: Page) -> dict:
     """The run as the server knows it, once everything has been sent."""
-    page.clock.run_for(5000)
+    for _ in range(100):
+        page.wait_for_timeout(50)
+        if page.evaluate(KEPT) == 0:
+            break
+        page.clock.run_for(1000)
     url = page.url.replace("/session/", "/api/sessions/").removesuffix("/work")
     return page.evaluate("url => fetch(url).then((answer) => answer.json()).then((body) => body.run)", url)
 
@@ -178,3 +192,45 @@ def test_it_goes_on_by_itself_at_the_plan_s_pace_or_waits_as_one_likes(page: Pag
     waits = run_of(page)["entry"]
     page.clock.run_for(300_000)
     assert run_of(page)["entry"] == waits
+
+
+def test_nothing_is_left_undone_unseen(page: Page, table: Work):
+    skipped = table.stroke.inner_text()
+    page.get_by_role("button", name="Skip this stroke").click()
+    expect(page.get_by_text("One stroke is owed")).to_be_visible()
+    undone = page.get_by_role("dialog", name="Left undone here")
+    for _ in range(40):
+        if undone.is_visible():
+            break
+        page.keyboard.press("PageDown")
+    expect(undone).to_contain_text(f"Left undone here: {skipped.capitalize()}")
+    here = table.stroke.inner_text()
+    undone.get_by_role("button", name="Do it now").click()
+    expect(table.stroke).to_have_text(skipped)
+    expect(page.get_by_text("One stroke is owed")).to_be_hidden()
+    page.keyboard.press("PageDown")
+    expect(table.stroke).to_have_text(here)
+    assert run_of(page)["skipped"] == []
+
+
+def test_what_is_left_out_has_a_reason_and_what_is_for_later_stands_until_the_end(page: Page, table: Work):
+    page.get_by_role("button", name="Skip this stroke").click()
+    undone = page.get_by_role("dialog", name="Left undone here")
+    while not undone.is_visible():
+        page.keyboard.press("PageDown")
+    undone.get_by_label("Why it is left out").fill("too tender")
+    undone.get_by_role("button", name="Leave it out").click()
+    assert [one["reason"] for one in run_of(page)["skipped"]] == ["too tender"]
+    skip = page.get_by_role("button", name="Skip this stroke")
+    while not (skip.is_enabled() and page.get_by_text("passes").first.is_visible()):
+        page.keyboard.press("PageDown")
+    skip.click()
+    while not undone.is_visible():
+        page.keyboard.press("PageDown")
+    undone.get_by_role("button", name="Later").click()
+    ending = page.get_by_role("heading", name="End the session?")
+    for _ in range(300):
+        if ending.is_visible():
+            break
+        page.keyboard.press("PageDown")
+    expect(page.get_by_text("Still owed: ")).to_be_visible()

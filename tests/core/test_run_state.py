@@ -167,11 +167,27 @@ def test_what_the_body_said_what_was_skipped_and_how_the_rest_was_shared_out_is_
     assert (state.allotted, state.total) == ({ARM.id: 0, FEET[0].id: 120}, 2400)
 
 
+def test_what_is_skipped_is_owed_until_it_is_done_or_waived():
+    state = fold(OWED, SHEET)
+    assert [(one.entries, one.reason) for one in state.skipped] == [((6,), ""), ((7,), "no time")]
+    assert fold([*OWED, Moved(to=6, **at(60))], SHEET).skipped == state.skipped[1:]
+    # What was waived stays so, though one passes by it.
+    assert fold([*OWED, Moved(to=7, **at(60))], SHEET).skipped == state.skipped
+
+
 def test_a_halt_ends_it_with_its_reason():
     state = fold([*USUAL[:3], Halted(reason="dizzy", **at(70)), Moved(to=2, **at(80))], SHEET)
     assert (state.halted, state.ended_at) == ("dizzy", START + timedelta(seconds=70))
 
 
+OWED = [
+    Began(**at(0)),
+    Skipped(stop_id=BACK.id, entries=(5,), **at(10)),
+    Moved(to=6, **at(11)),
+    Skipped(stop_id=BACK.id, entries=(6, 7), **at(20)),
+    Moved(to=5, **at(30)),
+    Skipped(stop_id=BACK.id, entries=(7,), reason="no time", **at(40)),
+]
 EVERYTHING = [
     Began(**at(0)),
     Observed(sign="wince", region="back", side="left", **at(5)),
@@ -214,6 +230,8 @@ CASES = {
     "paused still": [Began(**at(0)), Paused(**at(30)), Moved(to=1, **at(50))],
     "sore points": POINTS,
     "signs, skips and a bent plan": EVERYTHING,
+    "owed, done and waived": OWED,
+    "owed, then passed": [*OWED, Moved(to=6, **at(60)), Moved(to=7, **at(61))],
     "halted": [*USUAL[:3], Halted(reason="dizzy", **at(70)), Moved(to=2, **at(80))],
     "begun twice": [Began(**at(0)), Began(news="late", **at(30)), Moved(to=4, **at(40))],
 }

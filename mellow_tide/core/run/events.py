@@ -124,7 +124,7 @@ class Bent(Event):
 
 
 class Skipped(Event):
-    """Entries of a stop left undone on purpose, and why if that was said."""
+    """Entries of a stop left undone. Without a `reason` they are owed until they are done; with one they are waived."""
 
     kind: Literal["skipped"] = "skipped"
     stop_id: StopId

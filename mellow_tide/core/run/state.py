@@ -50,7 +50,7 @@ class Seen(Record):
 
 
 class Skip(Record):
-    """Entries left undone on purpose, and why."""
+    """Entries left undone: owed while there is no `reason`, waived with one."""
 
     stop_id: str
     entries: tuple[int, ...]
@@ -133,7 +133,10 @@ def _spent(state: RunState, at: datetime, sheet: RunSheet) -> RunState:
 def _changed(state: RunState, event: RunEvent, last_entry: int) -> RunState:
     match event:
         case Moved():
-            change: dict[str, object] = {"entry": min(event.to, last_entry)}
+            to = min(event.to, last_entry)
+            # Whoever goes to what is owed, does it.
+            owed = tuple(_without(skip, {to}) if not skip.reason else skip for skip in state.skipped)
+            change: dict[str, object] = {"entry": to, "skipped": _standing(owed)}
         case Said():
             saying = Saying(region=event.region, side=event.side, depth=event.depth, word=event.word)
             change = {"said": (*state.said, saying)}
@@ -149,7 +152,8 @@ def _changed(state: RunState, event: RunEvent, last_entry: int) -> RunState:
             change = {"allotted": {**state.allotted, **event.seconds}, "total": event.total}
         case Skipped():
             skip = Skip(stop_id=event.stop_id, entries=event.entries, reason=event.reason)
-            change = {"skipped": (*state.skipped, skip)}
+            before = _standing(tuple(_without(one, set(skip.entries)) for one in state.skipped))
+            change = {"skipped": (*before, skip)}
         case Halted():
             change = {"halted": event.reason, "ended_at": event.at}
         case Ended():
@@ -157,6 +161,14 @@ def _changed(state: RunState, event: RunEvent, last_entry: int) -> RunState:
         case _:
             change = {}
     return state.model_copy(update=change)
+
+
+def _without(skip: Skip, entries: set[int]) -> Skip:
+    return skip.model_copy(update={"entries": tuple(i for i in skip.entries if i not in entries)})
+
+
+def _standing(skips: tuple[Skip, ...]) -> tuple[Skip, ...]:
+    return tuple(skip for skip in skips if skip.entries)
 
 
 def regions_done(sheet: RunSheet, state: RunState) -> tuple[RegionDone, ...]:

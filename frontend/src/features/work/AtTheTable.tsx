@@ -6,12 +6,14 @@ import { cueFor } from "./cues";
 import { Giving } from "./Giving";
 import { Halt } from "./Halt";
 import { Horizon } from "./Horizon";
+import { leaves, owed } from "./owed";
 import { PressurePads, type Word } from "./PressurePads";
 import { behind, paceWords, progress, waterLevel } from "./pace";
 import { Signs } from "./Signs";
 import { SorePoints } from "./SorePoints";
 import { neighbour, schedule } from "./schedule";
 import { TopBar } from "./TopBar";
+import { namesOf, Undone } from "./Undone";
 import { useHandsOff } from "./useHandsOff";
 import { useKeys } from "./useKeys";
 import { useNow } from "./useNow";
@@ -35,8 +37,13 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
   const [leaving, setLeaving] = useState(false);
   const [halting, setHalting] = useState(false);
   const [sore, setSore] = useState(false);
+  const [left, setLeft] = useState(false);
+  const [returning, setReturning] = useState<number | null>(null);
+  const [asked, setAsked] = useState<ReadonlySet<string>>(new Set());
+  const stopId = sheet.entries[run.entry]?.stop_id ?? "";
+  const undone = owed(run);
 
-  const on = () =>
+  const go = () =>
     happen((present) => {
       const to = neighbour(sheet, present, 1);
       if (to > present.entry) return { kind: "moved", to };
@@ -44,6 +51,22 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
       setEnding(true);
       return null;
     });
+  const on = () => {
+    const next = neighbour(sheet, run, 1);
+    // What was gone back to for a debt leads on to where one was.
+    if (returning !== null && next <= returning) {
+      const to = returning;
+      setReturning(null);
+      happen(() => ({ kind: "moved", to }));
+    } else if (
+      !ending &&
+      leaves(sheet, run.entry, next) &&
+      owed(run, stopId).length > 0 &&
+      !asked.has(stopId)
+    )
+      setLeft(true);
+    else go();
+  };
   const back = () =>
     happen((present) => {
       setEnding(false);
@@ -57,12 +80,13 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
       return { kind: "said", word, region: about.region, side: about.side, depth: about.depth ?? 1 };
     });
   const point = () => setSore(true);
-  useKeys({ on, back, say, point, resting: sore || halting });
+  useKeys({ on, back, say, point, resting: sore || halting || left });
   const handsOff = useHandsOff({
     entry: run.entry,
     seconds: schedule(sheet, run)[run.entry]?.seconds ?? 0,
     // The end is never reached by itself.
-    resting: Boolean(run.paused_at) || sore || halting || ending || neighbour(sheet, run, 1) === run.entry,
+    resting:
+      Boolean(run.paused_at) || sore || halting || left || ending || neighbour(sheet, run, 1) === run.entry,
     on,
   });
   const entry = sheet.entries[run.entry];
@@ -79,6 +103,7 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
       <TopBar
         session={session}
         run={run}
+        owed={undone.length}
         pace={paceWords(behind(run, sheet, now))}
         advances={handsOff.advances}
         onAdvances={handsOff.toggle}
@@ -113,6 +138,11 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
             <>
               <p className="font-serif text-[clamp(1.6rem,3.2vw,3rem)] italic">That was the last hold.</p>
               <h1 className="text-[clamp(2.6rem,8vw,7rem)]">End the session?</h1>
+              {undone.length > 0 && (
+                <p className="max-w-[40ch] text-[clamp(1.2rem,2.2vw,2rem)] text-accent">
+                  △ Still owed: {namesOf(sheet, catalogue, undone)}.
+                </p>
+              )}
               <p className="text-[clamp(1.2rem,2.2vw,2rem)]">Go on ends it; go back stays.</p>
             </>
           ) : (
@@ -147,6 +177,16 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
           })
         }
         onPoint={point}
+        onSkip={() => {
+          if (entry.kind !== "stroke") return;
+          happen((present) => ({
+            kind: "skipped",
+            stop_id: entry.stop_id,
+            entries: [present.entry],
+            reason: "",
+          }));
+          go();
+        }}
       />
       <PressurePads
         disabled={!working}
@@ -163,6 +203,34 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
           entry={working}
           happen={happen}
           onClose={() => setSore(false)}
+        />
+      )}
+      {left && (
+        <Undone
+          sheet={sheet}
+          catalogue={catalogue}
+          entries={owed(run, stopId)}
+          onNow={() => {
+            const to = owed(run, stopId)[0] ?? run.entry;
+            setReturning(run.entry);
+            setLeft(false);
+            happen(() => ({ kind: "moved", to }));
+          }}
+          onLater={() => {
+            setAsked(new Set([...asked, stopId]));
+            setLeft(false);
+            go();
+          }}
+          onWaive={(reason) => {
+            happen((present) => ({
+              kind: "skipped",
+              stop_id: stopId,
+              entries: owed(present, stopId),
+              reason,
+            }));
+            setLeft(false);
+            go();
+          }}
         />
       )}
       {halting && (

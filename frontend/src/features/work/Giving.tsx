@@ -35,6 +35,7 @@ export function Giving({ session, catalogue, run, now, happen, leaving, onLeavin
   const bent = minutes !== null || !leaving ? bend(tables.data, sheet, run, total, now, catalogue) : null;
   const take = (taken: Bending) => {
     happen(() => ({ kind: "bent", seconds: taken.seconds, total: Math.round(taken.total) }));
+    setRefused(0);
     setMinutes(null);
     onLeaving(false);
   };

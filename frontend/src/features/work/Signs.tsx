@@ -10,10 +10,15 @@ const SIGNS: [Sign, string][] = [
 ];
 
 /** What the body says before the client does: one tap each. */
-export function Signs(props: { disabled: boolean; onSee(sign: Sign): void; onPoint(): void }) {
+export function Signs(props: {
+  disabled: boolean;
+  onSee(sign: Sign): void;
+  onPoint(): void;
+  onSkip(): void;
+}) {
   return (
     <fieldset className="relative z-10 flex gap-2 overflow-x-auto px-3 pt-1 pb-2 sm:justify-center">
-      <legend className="sr-only">What the body says</legend>
+      <legend className="sr-only">What the body says, and skipping</legend>
       <button
         type="button"
         className="min-h-12 shrink-0 rounded-field border border-accent/60 bg-base-100/70 px-4 text-lg disabled:opacity-35 sm:hidden"
@@ -33,6 +38,14 @@ export function Signs(props: { disabled: boolean; onSee(sign: Sign): void; onPoi
           {words}
         </button>
       ))}
+      <button
+        type="button"
+        className="min-h-12 shrink-0 rounded-field border border-base-content/30 bg-base-100/70 px-4 text-lg text-quiet disabled:opacity-35"
+        disabled={props.disabled}
+        onClick={props.onSkip}
+      >
+        Skip this stroke
+      </button>
     </fieldset>
   );
 }

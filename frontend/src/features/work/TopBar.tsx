@@ -5,6 +5,8 @@ interface Props {
   session: SessionView;
   run: RunState;
   pace: string;
+  /** How many strokes were skipped and are neither done nor waived. */
+  owed: number;
   /** Whether the session goes on by itself. */
   advances: boolean;
   onAdvances(): void;
@@ -15,7 +17,7 @@ interface Props {
 }
 
 /** Whose session it is, what is new today, whether it is on time; and, always in the same place, stopping it. */
-export function TopBar({ session, run, pace, advances, ...acts }: Props) {
+export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
   return (
     <div className="relative z-20 flex flex-wrap items-center gap-x-5 gap-y-1 px-5 pt-3 text-lg sm:px-8">
       <Link
@@ -26,6 +28,9 @@ export function TopBar({ session, run, pace, advances, ...acts }: Props) {
         {session.client.name}
       </Link>
       {run.news && <p className="font-bold text-accent">△ {run.news}</p>}
+      {owed > 0 && (
+        <p className="text-accent">△ {owed === 1 ? "One stroke is owed" : `${owed} strokes are owed`}</p>
+      )}
       <p role="status" className="text-2xl sm:ml-auto">
         {run.paused_at ? "Time stands still" : pace}
       </p>

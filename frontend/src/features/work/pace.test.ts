@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { RunSheet, RunState } from "../../api/client";
-import { behind, paceWords, waterLevel } from "./pace";
+import { behind, elapsed, paceWords, waterLevel } from "./pace";
 import { UNBEGUN } from "./runState";
 
 const T0 = Date.parse("2026-05-04T09:00:00Z");
@@ -28,6 +28,22 @@ describe("the water level", () => {
 });
 
 describe("behind or ahead", () => {
+  it("leaves pauses out, and counts what still passes in one", () => {
+    const paused = run({ entry: 1, paused: 30, last_at: iso(100), paused_at: iso(90) });
+    // 130 s on the clock: 30 s paused before, 30 s since.
+    expect(elapsed(paused, T0 + 130_000)).toBe(70);
+    expect(behind(paused, sheet, T0 + 130_000)).toBe(0);
+  });
+
+  it("is nothing again once the rest was shared out to the end that was promised", () => {
+    const working = { entries: sheet.entries.map((one) => ({ ...one, working: true })) } as RunSheet;
+    const late = run({ entry: 0, taken: { a: 40 }, last_at: iso(0) });
+    expect(behind(late, working, T0 + 60_000)).toBe(20);
+    const bent = { ...late, allotted: { b: 60 }, total: 120 };
+    expect(behind(bent, working, T0 + 60_000)).toBe(0);
+    expect(behind(bent, working, T0 + 80_000)).toBe(20);
+  });
+
   it("is nothing while the present stroke has its time", () => {
     expect(behind(run({ entry: 1 }), sheet, T0 + 70_000)).toBe(0);
     expect(behind(run({ entry: 1 }), sheet, T0 + 130_000)).toBe(30);

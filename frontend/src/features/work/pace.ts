@@ -28,11 +28,16 @@ export function waterLevel(run: RunState, sheet: RunSheet, now: number): number 
   return planned === 0 ? 0 : Math.max(0, 1 - takenBy(run, sheet, stop, now) / planned);
 }
 
-/** Seconds behind the plan (positive) or ahead of it (negative); 0 while the present entry has its time. */
+/**
+ * Seconds behind the plan (positive) or ahead of it (negative); 0 while the present entry has its time. Once the rest
+ * was shared out anew, it is the end then promised that counts.
+ */
 export function behind(run: RunState, sheet: RunSheet, now: number): number {
-  const entry = schedule(sheet, run)[run.entry];
+  const times = schedule(sheet, run);
+  const entry = times[run.entry];
   if (!run.begun_at || !entry) return 0;
-  const passed = elapsed(run, now);
+  const all = times.reduce((sum, { seconds }) => sum + seconds, 0);
+  const passed = elapsed(run, now) + all - (run.total ?? all);
   return passed - Math.min(Math.max(passed, entry.start), entry.start + entry.seconds);
 }
 

@@ -44,8 +44,12 @@ function spent(state: RunState, at: string, sheet: Entries): RunState {
 
 function changed(state: RunState, event: RunEvent, lastEntry: number): RunState {
   switch (event.kind) {
-    case "moved":
-      return { ...state, entry: Math.min(event.to, lastEntry) };
+    case "moved": {
+      const to = Math.min(event.to, lastEntry);
+      // Whoever goes to what is owed, does it.
+      const skipped = state.skipped.map((skip) => (skip.reason ? skip : without(skip, [to]))).filter(stands);
+      return { ...state, entry: to, skipped };
+    }
     case "said": {
       const { region, side, depth, word } = event;
       return { ...state, said: [...state.said, { region, side, depth, word }] };
@@ -68,7 +72,8 @@ function changed(state: RunState, event: RunEvent, lastEntry: number): RunState 
       return { ...state, allotted: { ...state.allotted, ...event.seconds }, total: event.total };
     case "skipped": {
       const { stop_id, entries, reason = "" } = event;
-      return { ...state, skipped: [...state.skipped, { stop_id, entries, reason }] };
+      const before = state.skipped.map((skip) => without(skip, entries)).filter(stands);
+      return { ...state, skipped: [...before, { stop_id, entries, reason }] };
     }
     case "halted":
       return { ...state, halted: event.reason ?? "", ended_at: event.at };
@@ -77,4 +82,14 @@ function changed(state: RunState, event: RunEvent, lastEntry: number): RunState 
     default:
       return state;
   }
+}
+
+type Skip = RunState["skipped"][number];
+
+function without(skip: Skip, entries: readonly number[]): Skip {
+  return { ...skip, entries: skip.entries.filter((entry) => !entries.includes(entry)) };
+}
+
+function stands(skip: Skip): boolean {
+  return skip.entries.length > 0;
 }
