@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { focusIn } from "../../ui/focusIn";
 
 const REASONS = ["Unwell or dizzy", "Sudden pain", "A stop sign came up", "The client wishes it"];
 
@@ -12,10 +13,13 @@ export function Halt({ onHalt, onClose }: Props) {
   const [other, setOther] = useState("");
   return (
     <div
+      ref={focusIn}
+      tabIndex={-1}
       role="dialog"
       aria-modal="true"
+      onKeyDown={(event) => event.key === "Escape" && onClose()}
       aria-label="Stop the session"
-      className="fixed inset-0 z-40 flex flex-col justify-center gap-5 bg-base-100 px-6 py-8 sm:px-16"
+      className="fixed inset-0 z-40 outline-none flex flex-col justify-center gap-5 bg-base-100 px-6 py-8 sm:px-16"
     >
       <h2 className="text-4xl">Hands still, then off.</h2>
       <p className="max-w-[60ch] text-xl">
