@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useState } from "react";
 import { api, body, type Catalogue, type DayAnswer, type Excluded } from "../api/client";
 import { capital } from "../lib/words";
+import { Tick } from "../ui/Tick";
 import { type ChosenPlace, PlaceChoice } from "./PlaceChoice";
 import { placeKey, placeName } from "./places";
 
@@ -136,20 +137,6 @@ export function DayQuestion({ sessionId, catalogue, answered, busy, words, large
         {busy ? "Into the plan …" : anything ? words[1] : words[0]}
       </button>
     </form>
-  );
-}
-
-function Tick(props: { checked: boolean; words: string; onTick(on: boolean): void }) {
-  return (
-    <label className="flex min-h-11 items-center gap-3">
-      <input
-        type="checkbox"
-        className="checkbox"
-        checked={props.checked}
-        onChange={(event) => props.onTick(event.target.checked)}
-      />
-      <span>{props.words}</span>
-    </label>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Tick } from "../../ui/Tick";
 import type { AskedProps } from "./question";
 
 /** What applies of a list; "none of these" is an answer of its own. */
@@ -14,6 +15,7 @@ export function Conditions({ question, form, answers, onAnswer }: AskedProps) {
         .filter(({ asked }) => asked === heading)
         .map(({ id, asks }) => (
           <Tick
+            soft
             key={id}
             words={asks}
             checked={ticked?.includes(id) ?? false}
@@ -21,24 +23,11 @@ export function Conditions({ question, form, answers, onAnswer }: AskedProps) {
           />
         ))}
       <Tick
+        soft
         words="None of these"
         checked={ticked !== undefined && ticked.length === 0}
         onTick={(on) => answer(on ? [] : undefined)}
       />
     </div>
-  );
-}
-
-function Tick(props: { words: string; checked: boolean; onTick(on: boolean): void }) {
-  return (
-    <label className="flex min-h-12 cursor-pointer items-center gap-4 rounded-field bg-base-200 px-4 py-2 has-focus-visible:outline-3">
-      <input
-        type="checkbox"
-        className="checkbox"
-        checked={props.checked}
-        onChange={(event) => props.onTick(event.target.checked)}
-      />
-      <span>{props.words}</span>
-    </label>
   );
 }

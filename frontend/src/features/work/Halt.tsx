@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { focusIn } from "../../ui/focusIn";
+import { Overlay } from "./Overlay";
 
 const REASONS = ["Unwell or dizzy", "Sudden pain", "A stop sign came up", "The client wishes it"];
 
@@ -12,14 +12,10 @@ interface Props {
 export function Halt({ onHalt, onClose }: Props) {
   const [other, setOther] = useState("");
   return (
-    <div
-      ref={focusIn}
-      tabIndex={-1}
-      role="dialog"
-      aria-modal="true"
-      onKeyDown={(event) => event.key === "Escape" && onClose()}
-      aria-label="Stop the session"
-      className="fixed inset-0 z-40 outline-none flex flex-col justify-center gap-5 bg-base-100 px-6 py-8 sm:px-16"
+    <Overlay
+      label="Stop the session"
+      className="inset-0 flex flex-col justify-center gap-5 px-6 py-8 sm:px-16"
+      onClose={onClose}
     >
       <h2 className="text-4xl">Hands still, then off.</h2>
       <p className="max-w-[60ch] text-xl">
@@ -62,6 +58,6 @@ export function Halt({ onHalt, onClose }: Props) {
           Go on with the session
         </button>
       </form>
-    </div>
+    </Overlay>
   );
 }

@@ -5,7 +5,7 @@ import { placeName } from "../../meeting/places";
 import { zoneSpots } from "../../tableplan/layout";
 import { TablePlan } from "../../tableplan/TablePlan";
 import { useMoment } from "../../tableplan/useMoment";
-import { focusIn } from "../../ui/focusIn";
+import { Overlay } from "./Overlay";
 import { advice, inOrder, isOpen, type SorePoint } from "./points";
 import type { Happen } from "./useRun";
 
@@ -34,14 +34,10 @@ export function SorePoints({ session, catalogue, run, entry, happen, onClose }: 
     setChosen(id);
   }
   return (
-    <div
-      ref={focusIn}
-      tabIndex={-1}
-      role="dialog"
-      aria-modal="true"
-      onKeyDown={(event) => event.key === "Escape" && onClose()}
-      aria-label="Sore points"
-      className="fixed inset-0 z-30 outline-none grid content-start gap-4 overflow-y-auto bg-base-100 px-5 py-5 sm:px-10"
+    <Overlay
+      label="Sore points"
+      className="inset-0 grid content-start gap-4 overflow-y-auto px-5 py-5 sm:px-10"
+      onClose={onClose}
     >
       <div className="flex flex-wrap items-center gap-4">
         <h2 className="text-3xl">Sore points, {placeName(entry, catalogue)}</h2>
@@ -64,7 +60,7 @@ export function SorePoints({ session, catalogue, run, entry, happen, onClose }: 
           <Finding session={session} catalogue={catalogue} entry={entry} onFind={find} />
         </>
       )}
-    </div>
+    </Overlay>
   );
 }
 

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import type { Catalogue, RunSheet } from "../../api/client";
 import { capital, listed } from "../../lib/words";
-import { focusIn } from "../../ui/focusIn";
 import { cueFor } from "./cues";
+import { Overlay } from "./Overlay";
 
 interface Props {
   sheet: RunSheet;
@@ -18,14 +18,10 @@ interface Props {
 export function Undone({ sheet, catalogue, entries, onNow, onLater, onWaive }: Props) {
   const [reason, setReason] = useState("");
   return (
-    <div
-      ref={focusIn}
-      tabIndex={-1}
-      role="dialog"
-      aria-modal="true"
-      onKeyDown={(event) => event.key === "Escape" && onLater()}
-      aria-label="Left undone here"
-      className="fixed inset-x-0 bottom-0 z-30 outline-none grid gap-4 border-t border-base-300 bg-base-100 px-6 py-6 sm:px-16"
+    <Overlay
+      label="Left undone here"
+      className="inset-x-0 bottom-0 grid gap-4 border-t border-base-300 px-6 py-6 sm:px-16"
+      onClose={onLater}
     >
       <h2 className="text-3xl">Before the cover goes back</h2>
       <p className="text-2xl">
@@ -58,7 +54,7 @@ export function Undone({ sheet, catalogue, entries, onNow, onLater, onWaive }: P
           </button>
         </form>
       </div>
-    </div>
+    </Overlay>
   );
 }
 
