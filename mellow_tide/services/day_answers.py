@@ -1,6 +1,5 @@
 """The question of the day: kept, and in the plan at once."""
 
-from contextlib import suppress
 from uuid import UUID
 
 from psycopg import Connection
@@ -43,11 +42,15 @@ def answer_day(
     before = Plan.model_validate(row.plan)
     facts = on_the_day(row.known, answer)
     restrictions = restrict(facts, in_house(row.house, catalogue))
-    made = before
-    if not (restrictions.refer or row.begun or _same(facts, row.facts)):
-        # What cannot be planned is said by the findings of the plan that stands.
-        with suppress(Refused):
+    made: Plan | None = before
+    if restrictions.refer:
+        made = None
+    elif not (row.begun or _same(facts, row.facts)):
+        try:
             made = closest(before, facts, row, catalogue)
+        except Refused:
+            # What cannot be planned is said by the findings of the plan that stands.
+            made = None
 
     def keep(c: Connection[Row]) -> None:
         set_day_answer(c, who.practice_id, session_id, answer)
@@ -57,11 +60,14 @@ def answer_day(
         if lasting:
             told(c, who, row.client_id, lambda record: _with(record, answer), "day_question", catalogue)
 
-    if made.flow != before.flow:
+    if made and made.flow != before.flow:
         return store_plan(db, who, session_id, revision, made, catalogue, before, also=keep)
     with db.transaction(Sight(who.practice_id, who.person_id)) as c:
         lock_session(c, who.practice_id, session_id)
         keep(c)
+        if made:
+            # The plan obeys it as it is: that is no news to it.
+            set_known(c, who.practice_id, session_id)
     return session(db, who, session_id, catalogue)
 
 

@@ -57,6 +57,12 @@ def test_what_is_to_last_is_kept_for_the_next_times(client):
     assert client_of(client, "Isolde")["since"]["excluded neck both"]["source"] == "day_question"
 
 
+def test_what_the_plan_obeys_already_is_no_news_to_it(client):
+    after = answer_day(client, "isolde", lasting=True, conditions=["hearing_aids"]).json()
+    assert "hearing_aids" in client_of(client, "Isolde")["record"]["conditions"]
+    assert after["news"] == client.get(url("isolde")).json()["news"] == []
+
+
 def test_a_stop_sign_is_kept_and_no_plan_is_made_over_it(client):
     before = client.get(url("corin")).json()
     after = answer_day(client, "corin", conditions=["fever"]).json()

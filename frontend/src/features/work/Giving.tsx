@@ -31,7 +31,15 @@ export function Giving({ session, catalogue, run, now, happen, leaving, onLeavin
   const late = behind(run, sheet, now);
   const total = leaving && minutes !== null ? elapsed(run, now) + minutes * 60 : (run.total ?? sheet.seconds);
   const worth = late >= WORTH_SAYING && late >= refused + WORTH_SAYING;
-  if (!tables.data || run.paused_at || !(worth || leaving)) return null;
+  if (run.paused_at || !(worth || leaving)) return null;
+  if (!tables.data)
+    return leaving ? (
+      <p role="status" className="relative z-20 px-8 text-xl text-quiet">
+        {tables.error
+          ? "This device could not ask what may give way. Shorten by hand; keep the close."
+          : "Looking up what may give way …"}
+      </p>
+    ) : null;
   const bent = minutes !== null || !leaving ? bend(tables.data, sheet, run, total, now, catalogue) : null;
   const take = (taken: Bending) => {
     happen(() => ({ kind: "bent", seconds: taken.seconds, total: Math.round(taken.total) }));
