@@ -4673,7 +4673,7 @@ export interface components {
         };
         /**
          * Skip
-         * @description Entries left undone on purpose, and why.
+         * @description Entries left undone: owed while there is no `reason`, waived with one.
          */
         Skip: {
             /** Stop Id */
@@ -4685,7 +4685,7 @@ export interface components {
         };
         /**
          * Skipped
-         * @description Entries of a stop left undone on purpose, and why if that was said.
+         * @description Entries of a stop left undone. Without a `reason` they are owed until they are done; with one they are waived.
          */
         Skipped: {
             /**
