@@ -4,7 +4,17 @@ from datetime import datetime, timedelta
 from random import Random
 from uuid import UUID
 
-from mellow_tide.core.run.events import Began, Ended, Moved, RunEvent, Said, Word
+from mellow_tide.core.run.events import (
+    Began,
+    Ended,
+    Moved,
+    PointFound,
+    PointHeld,
+    PointRated,
+    RunEvent,
+    Said,
+    Word,
+)
 from mellow_tide.core.timing.run_sheet import RunSheet
 
 WORDS: dict[str, Word] = {
@@ -30,9 +40,24 @@ def worked_run(sheet: RunSheet, begins: datetime, seed: int) -> list[RunEvent]:
             events.append(
                 Said(id=_id(random), at=now, word=word, region=entry.region, side=entry.side, depth=depth)
             )
+            if entry.region == "back":
+                events += _sore_point(random, now)
         if index + 1 < len(sheet.entries):
             events.append(Moved(id=_id(random), at=now, to=index + 1))
     events.append(Ended(id=_id(random), at=now))
+    return events
+
+
+def _sore_point(random: Random, now: datetime) -> list[RunEvent]:
+    """A point beside the left shoulder blade, named by the client, that eases over two holds."""
+    point = _id(random)
+    found = PointFound(
+        id=_id(random), at=now, point=point, region="back", side="left", zone="medial_scapula", named=True
+    )
+    events: list[RunEvent] = [found, PointRated(id=_id(random), at=now, point=point, number=6)]
+    for number in (4, 2):
+        events.append(PointHeld(id=_id(random), at=now, point=point, seconds=8))
+        events.append(PointRated(id=_id(random), at=now, point=point, number=number))
     return events
 
 

@@ -1,10 +1,11 @@
 """Clients: found again, added, described, put together, erased; and what to know of one before the first touch."""
 
-from collections.abc import Mapping
-from datetime import date
+from collections.abc import Iterable, Mapping
+from datetime import date, datetime
+from typing import Any
 from uuid import UUID, uuid4
 
-from pydantic import AwareDatetime
+from pydantic import AwareDatetime, TypeAdapter
 
 from mellow_tide.core.care.pregnancy import weeks_words
 from mellow_tide.core.care.restrictions import Restrictions, Threshold, restrict, thresholds
@@ -16,6 +17,7 @@ from mellow_tide.core.meeting.changes import ItemChange
 from mellow_tide.core.meeting.merging import merged
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import FieldProblem, Refused
+from mellow_tide.core.run.points import PointEvent, SorePoint, after
 from mellow_tide.services.evidence import newly_told, person_name, told
 from mellow_tide.services.intakes import IntakeLine, ToAsk, lines_of, to_ask_of
 from mellow_tide.services.logs import Log
@@ -28,6 +30,7 @@ from mellow_tide.store.clients import (
     find_client,
     lock_client,
     merge_client,
+    point_events_of,
     sessions_of_client,
 )
 from mellow_tide.store.database import Database, Sight
@@ -35,6 +38,8 @@ from mellow_tide.store.intakes import intakes_of
 from mellow_tide.store.people import SignedIn
 
 MOST_FOUND, MOST_VISITS = 50, 12
+
+_point_event: TypeAdapter[PointEvent] = TypeAdapter(PointEvent)
 
 
 class ClientInList(Record):
@@ -59,12 +64,20 @@ class Visit(Record):
     log: Log | None
 
 
+class PointsOfVisit(Record):
+    """The sore points of one session, with their numbers in order."""
+
+    session_id: UUID
+    starts_at: AwareDatetime
+    points: tuple[SorePoint, ...]
+
+
 class ClientPage(Record):
     """A client whole: what restricts a session and why, consents, wishes, visits. `revision` must be sent back.
 
     `pregnancy` says the weeks and days of `day`, or is empty; `ahead` what is still to change in it. `since` says of
     each thing that stands how it became known, by field and item: `consents foot`. `to_ask` are answers of intakes
-    that were questioned.
+    that were questioned; `sore` the points of each visit, the last first.
     """
 
     client_id: UUID
@@ -79,6 +92,7 @@ class ClientPage(Record):
     to_ask: tuple[ToAsk, ...]
     intakes: tuple[IntakeLine, ...]
     visits: tuple[Visit, ...]
+    sore: tuple[PointsOfVisit, ...]
 
 
 class Erased(Record):
@@ -173,6 +187,7 @@ def page(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> 
         visits = sessions_of_client(c, who.practice_id, client_id, MOST_VISITS)
         changed = changes_of(c, who.practice_id, client_id)
         intakes = intakes_of(c, who.practice_id, client_id)
+        pointed = point_events_of(c, who.practice_id, client_id)
     facts = row.record.facts(row.day)
     days, house = facts.gestation_days, in_house(row.house, catalogue)
     known = [known_of(change) for change in reversed(changed)]
@@ -199,6 +214,20 @@ def page(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> 
             )
             for visit in visits
         ),
+        sore=_points_by_visit(pointed),
+    )
+
+
+def _points_by_visit(
+    pointed: Iterable[tuple[UUID, datetime, dict[str, Any]]],
+) -> tuple[PointsOfVisit, ...]:
+    visits: dict[tuple[UUID, datetime], tuple[SorePoint, ...]] = {}
+    for session_id, starts_at, event in pointed:
+        key = (session_id, starts_at)
+        visits[key] = after(visits.get(key, ()), _point_event.validate_python(event))
+    return tuple(
+        PointsOfVisit(session_id=session_id, starts_at=starts_at, points=points)
+        for (session_id, starts_at), points in visits.items()
     )
 
 

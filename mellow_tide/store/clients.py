@@ -226,6 +226,13 @@ def sessions_of_client(c: Connection[Row], practice_id: UUID, client_id: UUID, m
         return cursor.execute(query("sessions_of_client"), values).fetchall()
 
 
+def point_events_of(
+    c: Connection[Row], practice_id: UUID, client_id: UUID
+) -> list[tuple[UUID, datetime, dict[str, Any]]]:
+    """What was noted of sore points: session, when it began, event; the last session first, each in order."""
+    return c.execute(query("point_events_of_client"), _key(practice_id, client_id)).fetchall()
+
+
 def whole_visits(c: Connection[Row], practice_id: UUID, client_id: UUID) -> list[WholeVisitRow]:
     """All sessions of a client with everything in them, the first one first."""
     with c.cursor(row_factory=class_row(WholeVisitRow)) as cursor:

@@ -1,6 +1,7 @@
 """Clients: found again, added, described."""
 
 from datetime import date, timedelta
+from uuid import uuid4
 
 import psycopg
 import pytest
@@ -184,3 +185,29 @@ def left_of(word, dsn):
             if c.execute(seek, (f"%{word}%",)).fetchone()[0]:
                 found.append(table)
     return found
+
+
+def test_sore_points_of_every_visit_stand_on_the_page(client):
+    (before,) = client_of(client, "Ottilie")["sore"]
+    assert [(point["zone"], point["numbers"]) for point in before["points"]] == [
+        ("medial_scapula", [6, 4, 2])
+    ]
+    nobody = client_of(client, "Corin")
+    url = f"/api/sessions/{nobody['visits'][0]['session_id']}"
+    answer = {"revision": client.get(url).json()["revision"], "answer": {}}
+    client.put(f"{url}/day-answer", json=answer)
+    point = {"point": str(uuid4())}
+    happened = [
+        {"kind": "began"},
+        {"kind": "point_found", **point, "region": "back", "side": "left", "zone": "erectors", "named": True},
+        {"kind": "point_rated", **point, "number": 7},
+        {"kind": "point_held", **point, "seconds": 8},
+        {"kind": "point_rated", **point, "number": 4},
+        {"kind": "point_left", **point},
+    ]
+    at = "2026-05-04T16:30:00Z"
+    events = [{"id": str(uuid4()), "at": at, **one} for one in happened]
+    assert client.post(f"{url}/events", json={"events": events}).status_code == 200
+    (visit,) = client_of(client, "Corin")["sore"]
+    (found_point,) = visit["points"]
+    assert (found_point["numbers"], found_point["holds"], found_point["left"]) == ([7, 4], 1, True)

@@ -1958,7 +1958,7 @@ export interface components {
          *
          *     `pregnancy` says the weeks and days of `day`, or is empty; `ahead` what is still to change in it. `since` says of
          *     each thing that stands how it became known, by field and item: `consents foot`. `to_ask` are answers of intakes
-         *     that were questioned.
+         *     that were questioned; `sore` the points of each visit, the last first.
          */
         ClientPage: {
             /**
@@ -1990,6 +1990,8 @@ export interface components {
             intakes: components["schemas"]["IntakeLine"][];
             /** Visits */
             visits: components["schemas"]["Visit"][];
+            /** Sore */
+            sore: components["schemas"]["PointsOfVisit"][];
         };
         /**
          * ClientRecord
@@ -3930,6 +3932,24 @@ export interface components {
             point: string;
             /** To */
             to: string;
+        };
+        /**
+         * PointsOfVisit
+         * @description The sore points of one session, with their numbers in order.
+         */
+        PointsOfVisit: {
+            /**
+             * Session Id
+             * Format: uuid
+             */
+            session_id: string;
+            /**
+             * Starts At
+             * Format: date-time
+             */
+            starts_at: string;
+            /** Points */
+            points: components["schemas"]["SorePoint"][];
         };
         /**
          * Position

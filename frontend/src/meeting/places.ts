@@ -14,7 +14,7 @@ type Regions = Pick<Catalogue, "regions">;
 /** `left foot, toes`, `both hips`, `back`. */
 export function placeName({ region, side = "both", zone }: Place, { regions }: Regions): string {
   const known = regions[region];
-  const name = known ? sided(known, known.sides === "mid" ? "mid" : side) : region;
+  const name = known ? sided(known, known.sides === "mid" && side === "both" ? "mid" : side) : region;
   return zone ? `${name}, ${spoken(zone)}` : name;
 }
 

@@ -18,7 +18,9 @@ from mellow_tide.core.run.events import (
 )
 
 MOST_HOLDS = 3
-PointEvent = PointFound | PointRated | PointHeld | PointTravels | PointLeft
+PointEvent = Annotated[
+    PointFound | PointRated | PointHeld | PointTravels | PointLeft, Field(discriminator="kind")
+]
 
 
 class SorePoint(Record):

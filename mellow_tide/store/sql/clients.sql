@@ -125,6 +125,13 @@ WHERE s.practice_id = %(practice_id)s AND s.client_id = %(client_id)s
 ORDER BY s.starts_at DESC
 LIMIT %(most)s
 
+-- name: point_events_of_client
+SELECT s.session_id, s.starts_at, e.event
+FROM session s
+JOIN run_event e ON e.practice_id = s.practice_id AND e.session_id = s.session_id
+WHERE s.practice_id = %(practice_id)s AND s.client_id = %(client_id)s AND e.event ->> 'kind' LIKE 'point!_%%' ESCAPE '!'
+ORDER BY s.starts_at DESC, e.place
+
 -- name: whole_visits
 SELECT s.starts_at, s.plan -> 'flow' AS flow, s.day_answer,
        coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM run_event e

@@ -25,6 +25,7 @@ export function Knowing(props: { client: Client; catalogue: Catalogue; children?
         <Wishes client={client} catalogue={catalogue} />
         <div className="grid content-start gap-8">
           <Visits client={client} catalogue={catalogue} />
+          <SorePoints client={client} catalogue={catalogue} />
           <Consents client={client} catalogue={catalogue} describe={describe} />
         </div>
       </div>
@@ -67,6 +68,32 @@ function Wishes({ client, catalogue }: { client: Client; catalogue: Catalogue })
       {likes.length > 0 && <p className="mt-1">Likes {named(likes)}.</p>}
       {dislikes.length > 0 && <p>Does not like {named(dislikes)}.</p>}
       {comfort && <p className="mt-1">{comfort}</p>}
+    </section>
+  );
+}
+
+/** Sore points by visit, before and after; a number is never a diagnosis. */
+function SorePoints({ client, catalogue }: { client: Client; catalogue: Catalogue }) {
+  const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
+  if (client.sore.length === 0) return null;
+  return (
+    <section aria-label="Sore points">
+      <h2 className="text-2xl">Sore points</h2>
+      {client.sore.map(({ session_id, starts_at, points }) => (
+        <div key={session_id} className="mt-1">
+          <p className="text-quiet">{capital(shortDay(starts_at, timeZone, new Date()))}</p>
+          <ul>
+            {points.map((point) => (
+              <li key={point.id}>
+                <span className="font-bold">{capital(placeName(point, catalogue))}</span>
+                <span className="numbers"> {point.numbers?.join(", ") || "no number"}</span>
+                {point.travels?.length ? `, travels to ${listed(point.travels)}` : ""}
+                {point.left && <span className="text-quiet"> slow to ease: come back to it</span>}
+              </li>
+            ))}
+          </ul>
+        </div>
+      ))}
     </section>
   );
 }
