@@ -17,7 +17,7 @@ import { namesOf, Undone } from "./Undone";
 import { useHandsOff } from "./useHandsOff";
 import { useKeys } from "./useKeys";
 import { useNow } from "./useNow";
-import type { Happen } from "./useRun";
+import type { Happen, Happening } from "./useRun";
 import { Water } from "./Water";
 
 interface Props {
@@ -43,30 +43,28 @@ export function AtTheTable({ session, catalogue, run, happen, unsent, refusal }:
   const stopId = sheet.entries[run.entry]?.stop_id ?? "";
   const undone = owed(run);
 
-  const go = () =>
+  const forward = (present: RunState): Happening | null => {
+    const to = neighbour(sheet, present, 1);
+    if (to > present.entry) return { kind: "moved", to };
+    if (ending) return { kind: "ended" };
+    setEnding(true);
+    return null;
+  };
+  const go = () => happen(forward);
+  const on = () =>
     happen((present) => {
-      const to = neighbour(sheet, present, 1);
-      if (to > present.entry) return { kind: "moved", to };
-      if (ending) return { kind: "ended" };
-      setEnding(true);
+      const next = neighbour(sheet, present, 1);
+      // What was gone back to for a debt leads on to where one was.
+      if (returning !== null && next <= returning) {
+        setReturning(null);
+        return { kind: "moved", to: returning };
+      }
+      const stop = sheet.entries[present.entry]?.stop_id ?? "";
+      const atTheCover = !ending && leaves(sheet, present.entry, next);
+      if (!atTheCover || asked.has(stop) || owed(present, stop).length === 0) return forward(present);
+      setLeft(true);
       return null;
     });
-  const on = () => {
-    const next = neighbour(sheet, run, 1);
-    // What was gone back to for a debt leads on to where one was.
-    if (returning !== null && next <= returning) {
-      const to = returning;
-      setReturning(null);
-      happen(() => ({ kind: "moved", to }));
-    } else if (
-      !ending &&
-      leaves(sheet, run.entry, next) &&
-      owed(run, stopId).length > 0 &&
-      !asked.has(stopId)
-    )
-      setLeft(true);
-    else go();
-  };
   const back = () =>
     happen((present) => {
       setEnding(false);
