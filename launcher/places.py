@@ -1,5 +1,6 @@
 """Where things live, and as whom the servers run."""
 
+import fcntl
 import hashlib
 import os
 import pwd
@@ -72,11 +73,14 @@ def _outside() -> Places:
     state = Path("/var/lib/mellow-tide") / name
     code = state / "code"
     (code / "mellow_tide").mkdir(parents=True, exist_ok=True)
-    fresh = state / "code.new"
-    shutil.rmtree(fresh, ignore_errors=True)
-    shutil.copytree(ROOT / "mellow_tide", fresh / "mellow_tide")
-    shutil.rmtree(code)
-    fresh.rename(code)
+    # Tests settle in several processes at once: they copy one after the other.
+    with (state / "code.lock").open("w") as lock:
+        fcntl.flock(lock, fcntl.LOCK_EX)
+        fresh = state / "code.new"
+        shutil.rmtree(fresh, ignore_errors=True)
+        shutil.copytree(ROOT / "mellow_tide", fresh / "mellow_tide")
+        shutil.rmtree(code)
+        fresh.rename(code)
     return Places(state, code)
 
 
