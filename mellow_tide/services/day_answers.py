@@ -7,9 +7,9 @@ from psycopg import Connection
 from mellow_tide.core.care.restrictions import restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import in_house
-from mellow_tide.core.flow.brief import ClientFacts, Excluded
+from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.meeting.changes import ItemChange, place_key
-from mellow_tide.core.meeting.day import DayAnswer, heard, on_the_day
+from mellow_tide.core.meeting.day import DayAnswer, on_the_day
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.refusal import Refused
@@ -69,11 +69,6 @@ def answer_day(
             # The plan obeys it as it is: that is no news to it.
             set_known(c, who.practice_id, session_id)
     return session(db, who, session_id, catalogue)
-
-
-def places_heard(note: str, catalogue: Catalogue) -> tuple[Excluded, ...]:
-    """The places that a note names, to be confirmed."""
-    return heard(note, catalogue)
 
 
 def looked_at(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> SessionView:

@@ -113,12 +113,14 @@ def clients_found(
         "archived": archived,
         "most": most,
     }
+    nearby = [f"% {word[0]}%" for word in words.split() if word[0].isalnum()]
+    found = c.execute(query("clients_found"), values).fetchall()
+    for begin in ([nearby] if nearby else []) + [["%"]]:
+        found = found or c.execute(query("clients_alike"), {**values, "begin": begin}).fetchall()
+    ids = [row[0] for row in found]
     with c.cursor(row_factory=class_row(ClientLine)) as cursor:
-        found = cursor.execute(query("clients_found"), values).fetchall()
-        nearby = [f"% {word[0]}%" for word in words.split() if word[0].isalnum()]
-        for begin in ([nearby] if nearby else []) + [["%"]]:
-            found = found or cursor.execute(query("clients_alike"), {**values, "begin": begin}).fetchall()
-        return found
+        lines = {"practice_id": practice_id, "client_ids": ids}
+        return cursor.execute(query("client_lines"), lines).fetchall()
 
 
 def find_client(c: Connection[Row], practice_id: UUID, client_id: UUID) -> ClientRow:

@@ -23,6 +23,24 @@ export function sided(region: { name: string; whole: string; sides?: "mid" | "pa
   return side === "mid" ? region.name : `${side} ${region.name}`;
 }
 
+/** A region's side, all of it or a zone. */
+export interface Place {
+  region: string;
+  side?: Side | undefined;
+  zone?: string | null | undefined;
+}
+
+interface Regions {
+  regions: Readonly<Record<string, { name: string; whole: string; sides?: "mid" | "pair" }>>;
+}
+
+/** `left foot, toes`, `both hips`, `back`, `left half of the back`. */
+export function placeName({ region, side = "both", zone }: Place, { regions }: Regions): string {
+  const known = regions[region];
+  const name = known ? sided(known, known.sides === "mid" && side === "both" ? "mid" : side) : region;
+  return zone ? `${name}, ${spoken(zone)}` : name;
+}
+
 /** Where the therapist stands: behind a seated client is where the head of a table would be. */
 export function placeWord(place: string, position: string): string {
   if (position.startsWith("seated") && place === "head") return "behind";

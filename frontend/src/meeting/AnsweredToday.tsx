@@ -1,7 +1,6 @@
 import type { Catalogue, DayAnswer, SessionView } from "../api/client";
 import { whatMoved } from "../compare/difference";
-import { capital, listed } from "../lib/words";
-import { placeName } from "./places";
+import { capital, listed, placeName } from "../lib/words";
 
 /** What was answered today, what it changed in the plan, and what the plan cannot obey. */
 export function AnsweredToday({ session, catalogue }: { session: SessionView; catalogue: Catalogue }) {

@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useState } from "react";
 import { api, body, type Catalogue, type DayAnswer, type Excluded } from "../api/client";
-import { capital } from "../lib/words";
+import { capital, placeName } from "../lib/words";
 import { Tick } from "../ui/Tick";
 import { type ChosenPlace, PlaceChoice } from "./PlaceChoice";
-import { placeKey, placeName } from "./places";
+import { placeKey } from "./places";
 
 interface Props {
   sessionId: string;

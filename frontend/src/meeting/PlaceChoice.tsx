@@ -1,6 +1,6 @@
 import type { Catalogue, Entry } from "../api/client";
-import { capital, spoken } from "../lib/words";
-import { placeName, placesToChoose } from "./places";
+import { capital, placeName, spoken } from "../lib/words";
+import { placesToChoose } from "./places";
 
 /** A place that is being chosen: a region's side, all of it or a zone. */
 export interface ChosenPlace {

@@ -31,7 +31,7 @@ const page = {
 } as unknown as ClientPage;
 
 it("tells the gravest first", () => {
-  expect(cautionsOf(page).map(({ words }) => words)).toEqual(["Fever", "Pregnancy, 27 weeks"]);
+  expect(cautionsOf(page.restrictions).map(({ words }) => words)).toEqual(["Fever", "Pregnancy, 27 weeks"]);
 });
 
 it("names places to keep off, and why", () => {

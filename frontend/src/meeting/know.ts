@@ -1,7 +1,6 @@
 /** What to know of a client before touching, in words, the gravest first. */
 import type { Catalogue, ClientPage } from "../api/client";
-import { capital } from "../lib/words";
-import { placeName } from "./places";
+import { capital, placeName } from "../lib/words";
 
 export interface Caution {
   level: "stop" | "ask" | "adapt";
@@ -12,7 +11,7 @@ export interface Caution {
 const ORDER = { stop: 0, ask: 1, adapt: 2 };
 
 /** Stop signs, what the clinician is asked, and what is adapted, each with what it means for a session. */
-export function cautionsOf({ restrictions }: ClientPage): Caution[] {
+export function cautionsOf(restrictions: Pick<ClientPage["restrictions"], "reasons">): Caution[] {
   const named = new Map<string, Caution>();
   for (const { level, name, says } of restrictions.reasons ?? []) {
     const key = `${level} ${name}`;

@@ -1,7 +1,6 @@
 /** What became known of a client, in words: what changed, how it became known, and when. */
 import type { Catalogue, Known } from "../api/client";
-import { capital, spoken } from "../lib/words";
-import { placeName } from "./places";
+import { capital, placeName, spoken } from "../lib/words";
 
 type Names = Pick<Catalogue, "conditions" | "consents" | "regions" | "strokes" | "tools">;
 

@@ -1,22 +1,8 @@
 /** Places on a client, in words and as the choices of a list. */
 import type { Catalogue, Entry } from "../api/client";
-import { sided, spoken } from "../lib/words";
-
-/** A region's side, all of it or a zone. */
-export interface Place {
-  region: string;
-  side?: Entry["side"] | undefined;
-  zone?: string | null | undefined;
-}
+import type { Place } from "../lib/words";
 
 type Regions = Pick<Catalogue, "regions">;
-
-/** `left foot, toes`, `both hips`, `back`. */
-export function placeName({ region, side = "both", zone }: Place, { regions }: Regions): string {
-  const known = regions[region];
-  const name = known ? sided(known, known.sides === "mid" && side === "both" ? "mid" : side) : region;
-  return zone ? `${name}, ${spoken(zone)}` : name;
-}
 
 /** One word for a place, the same whichever way a middle region's side is written. */
 export function placeKey({ region, side = "both", zone }: Place, { regions }: Regions): string {

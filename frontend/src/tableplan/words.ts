@@ -1,5 +1,5 @@
 /** The table plan in words, for those who do not see it. */
-import { capital, listed, placeWord, sided, spoken } from "../lib/words";
+import { capital, listed, placeName, placeWord, sided, spoken } from "../lib/words";
 import type { Moment, Names } from "./moment";
 
 export function inWords({ entry, excluded, barred, pregnant, alone }: Moment, names: Names): string {
@@ -17,11 +17,7 @@ export function inWords({ entry, excluded, barred, pregnant, alone }: Moment, na
     : "";
   const off = [
     ...barred.map((id) => names.regions[id]?.whole ?? id),
-    ...excluded.map(({ region: id, side = "both", zone }) => {
-      const there = names.regions[id];
-      const name = there ? sided(there, there.sides === "mid" ? "mid" : side) : id;
-      return zone ? `${name}, ${spoken(zone)}` : name;
-    }),
+    ...excluded.map((place) => placeName(place, names)),
   ];
   return [
     `The client is ${position}${pregnant ? ", pregnant" : ""}.`,

@@ -95,6 +95,14 @@ class Region(Named):
     soils_hands: bool = False
     oil_factor: Annotated[float, Field(gt=0)] = 1.0
 
+    def sided(self, side: Literal["left", "right", "mid", "both"]) -> str:
+        """The region with its side, as one says it: `left foot`, `both hips`, `left half of the back`, `back`."""
+        if side == "mid" or (side == "both" and self.sides == "mid"):
+            return self.name
+        if side == "both":
+            return f"both {self.whole}"
+        return f"{side} half of the {self.name}" if self.sides == "mid" else f"{side} {self.name}"
+
     @property
     def side_count(self) -> int:
         """1 for a mid-line region, 2 for a pair of which both sides are worked."""

@@ -87,6 +87,10 @@ class Limits(Record):
     says: str
 
 
+Heading = Literal["today", "pregnancy", "clinician", "usual", "allergies", "wearing"]
+"""Under what an intake asks about a condition."""
+
+
 class Condition(Limits, Named):
     """A condition a client may have. `stop`: no session, refer. `ask`: the clinician first. `adapt`.
 
@@ -95,7 +99,7 @@ class Condition(Limits, Named):
     """
 
     level: Literal["stop", "ask", "adapt"]
-    asked: Literal["today", "pregnancy", "clinician", "usual", "allergies", "wearing"]
+    asked: Heading
     asks: str
     in_pregnancy: bool = False
 

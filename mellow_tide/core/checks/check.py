@@ -109,10 +109,7 @@ class Case:
 
     def place(self, stop: Stop) -> str:
         """A stop's region with its side, in words."""
-        name = self.region(stop).name
-        if stop.side in ("mid", "both"):
-            return name
-        return f"{stop.side} half of the {name}" if self.halved(stop) else f"{stop.side} {name}"
+        return self.region(stop).sided("mid" if stop.side == "both" else stop.side)
 
     def halved(self, stop: Stop) -> bool:
         """Whether a stop works one half of a mid-line region."""

@@ -7,6 +7,7 @@ from typing import Literal
 from mellow_tide.core.care.pregnancy import TERM_DAYS, due_date_of
 from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
 from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.catalogue.rules import Heading
 from mellow_tide.core.meeting.record import (
     BirthYear,
     Email,
@@ -25,7 +26,6 @@ from mellow_tide.core.meeting.record import (
 )
 from mellow_tide.core.refusal import FieldProblem
 
-Heading = Literal["today", "pregnancy", "clinician", "usual", "allergies", "wearing"]
 Consenting = Literal["yes", "no", "ask"]
 LATEST = timedelta(days=28)
 """A pregnancy is reckoned with until four weeks past its due date."""

@@ -6,7 +6,8 @@ from importlib import resources
 from typing import Literal
 
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.meeting.answers import Answers, Heading
+from mellow_tide.core.catalogue.rules import Heading
+from mellow_tide.core.meeting.answers import Answers
 
 Kind = Literal[
     "line", "words", "year", "number", "date", "choice", "conditions", "places", "depths", "consents"

@@ -7,7 +7,7 @@ from typing import Literal
 from mellow_tide.core.care.pregnancy import gestation_days, weeks_words
 from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.records import Record, Region
+from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts, Place
 from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.core.meeting.changes import place_key
@@ -239,9 +239,5 @@ def _plain(answers: Answers, record: ClientRecord) -> Iterator[Item]:
 
 def place_words(place: Place, catalogue: Catalogue) -> str:
     """A place as one says it: `left foot, toes`, `both hips`, `back`."""
-    region: Region = catalogue.regions[place.region]
-    if region.sides == "mid" or place.side == "mid":
-        name = region.name
-    else:
-        name = f"both {region.whole}" if place.side == "both" else f"{place.side} {region.name}"
+    name = catalogue.regions[place.region].sided(place.side)
     return f"{name}, {place.zone.replace('_', ' ')}" if place.zone else name

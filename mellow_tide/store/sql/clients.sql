@@ -1,42 +1,32 @@
 -- name: clients_found
-WITH hit AS (
-    SELECT c.client_id, c.name, c.address_as, c.phone, c.know_first, c.archived,
-           CASE WHEN lower(c.name) LIKE %(pattern)s || '%%' THEN 0 ELSE 1 END AS rank
-    FROM client c
-    WHERE c.practice_id = %(practice_id)s
-      AND (c.archived = false OR %(archived)s)
-      AND (c.sought LIKE '%%' || %(pattern)s || '%%'
-           OR (%(digits)s <> '' AND c.digits LIKE '%%' || %(digits)s || '%%'))
-    ORDER BY c.archived, rank, c.name, c.client_id
-    LIMIT %(most)s
-)
-SELECT hit.client_id, hit.name, hit.address_as, hit.phone, hit.know_first, hit.archived,
-       (SELECT max(s.starts_at) FROM session s
-        WHERE s.practice_id = %(practice_id)s AND s.client_id = hit.client_id AND s.starts_at <= now()) AS last_at,
-       (SELECT min(s.starts_at) FROM session s
-        WHERE s.practice_id = %(practice_id)s AND s.client_id = hit.client_id AND s.starts_at > now()) AS next_at
-FROM hit
-ORDER BY hit.archived, hit.rank, hit.name, hit.client_id
+SELECT c.client_id
+FROM client c
+WHERE c.practice_id = %(practice_id)s
+  AND (c.archived = false OR %(archived)s)
+  AND (c.sought LIKE '%%' || %(pattern)s || '%%'
+       OR (%(digits)s <> '' AND c.digits LIKE '%%' || %(digits)s || '%%'))
+ORDER BY c.archived, (lower(c.name) LIKE %(pattern)s || '%%') DESC, c.name, c.client_id
+LIMIT %(most)s
 
 -- name: clients_alike
-WITH hit AS (
-    SELECT c.client_id, c.name, c.address_as, c.phone, c.know_first, c.archived,
-           -word_similarity(%(words)s, lower(c.name)) AS rank
-    FROM client c
-    WHERE c.practice_id = %(practice_id)s
-      AND (c.archived = false OR %(archived)s)
-      AND ' ' || lower(c.name) LIKE ANY(%(begin)s)
-      AND word_similarity(%(words)s, lower(c.name)) >= %(alike)s
-    ORDER BY c.archived, rank, c.name, c.client_id
-    LIMIT %(most)s
-)
-SELECT hit.client_id, hit.name, hit.address_as, hit.phone, hit.know_first, hit.archived,
+SELECT c.client_id
+FROM client c
+WHERE c.practice_id = %(practice_id)s
+  AND (c.archived = false OR %(archived)s)
+  AND ' ' || lower(c.name) LIKE ANY(%(begin)s)
+  AND word_similarity(%(words)s, lower(c.name)) >= %(alike)s
+ORDER BY c.archived, word_similarity(%(words)s, lower(c.name)) DESC, c.name, c.client_id
+LIMIT %(most)s
+
+-- name: client_lines
+SELECT c.client_id, c.name, c.address_as, c.phone, c.know_first, c.archived,
        (SELECT max(s.starts_at) FROM session s
-        WHERE s.practice_id = %(practice_id)s AND s.client_id = hit.client_id AND s.starts_at <= now()) AS last_at,
+        WHERE s.practice_id = c.practice_id AND s.client_id = c.client_id AND s.starts_at <= now()) AS last_at,
        (SELECT min(s.starts_at) FROM session s
-        WHERE s.practice_id = %(practice_id)s AND s.client_id = hit.client_id AND s.starts_at > now()) AS next_at
-FROM hit
-ORDER BY hit.archived, hit.rank, hit.name, hit.client_id
+        WHERE s.practice_id = c.practice_id AND s.client_id = c.client_id AND s.starts_at > now()) AS next_at
+FROM client c
+WHERE c.practice_id = %(practice_id)s AND c.client_id = ANY(%(client_ids)s)
+ORDER BY array_position(%(client_ids)s, c.client_id)
 
 -- name: find_client
 SELECT c.client_id, c.revision,

@@ -10,7 +10,7 @@ from mellow_tide.core.evaluation.evaluate import Evaluation
 from mellow_tide.core.flow.brief import Brief, Excluded
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.meeting.day import DayAnswer
+from mellow_tide.core.meeting.day import DayAnswer, heard
 from mellow_tide.core.planner.alternatives import Alternatives
 from mellow_tide.core.planner.reasons import Reasons
 from mellow_tide.core.planner.replan_table import ReplanTable
@@ -158,7 +158,7 @@ def answer_day(session_id: UUID, change: AnswerOfTheDay, db: Db, who: Who, known
 @router.post("/heard")
 def hear_places(session_id: UUID, said: Note, who: Who, known: Known) -> list[Excluded]:
     """The places that a note names, to be confirmed."""
-    return list(day_answers.places_heard(said.note, known))
+    return list(heard(said.note, known))
 
 
 @router.post("/looked-at", response_model=SessionView)

@@ -12,7 +12,7 @@ const LEVELS: Record<Caution["level"], string> = {
 
 /** Stop signs and cautions with their meaning, places to keep off, consents, and what is still to be read or asked. */
 export function BeforeTouching({ client, catalogue }: { client: ClientPage; catalogue: Catalogue }) {
-  const cautions = cautionsOf(client);
+  const cautions = cautionsOf(client.restrictions);
   const off = keptOff(client, catalogue);
   const unread = client.intakes.find((intake) => intake.handed_in_at && !intake.reviewed_at);
   return (

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import type { Catalogue, ClientPage, ClientRecord } from "../../api/client";
-import { capital, depthWord } from "../../lib/words";
+import { capital, depthWord, placeName } from "../../lib/words";
 import { type ChosenPlace, PlaceChoice } from "../../meeting/PlaceChoice";
-import { placeKey, placeName } from "../../meeting/places";
+import { placeKey } from "../../meeting/places";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Field } from "./Field";
 import type { Describe } from "./useDescribe";

@@ -1,9 +1,9 @@
 import { useMemo } from "react";
 import type { Entry, Excluded } from "../../api/client";
-import { capital } from "../../lib/words";
+import { capital, placeName } from "../../lib/words";
 import { BodyPlan } from "../../meeting/BodyPlan";
 import { PlaceChoice } from "../../meeting/PlaceChoice";
-import { placeKey, placeName } from "../../meeting/places";
+import { placeKey } from "../../meeting/places";
 import type { AskedProps } from "./question";
 
 /** Places pointed at on a body, or chosen from a list; those not to be touched are hatched, those that ache shaded. */

@@ -1,8 +1,7 @@
 import { useState } from "react";
 import type { Catalogue, Excluded } from "../../api/client";
-import { capital } from "../../lib/words";
+import { capital, placeName } from "../../lib/words";
 import { type ChosenPlace, PlaceChoice } from "../../meeting/PlaceChoice";
-import { placeName } from "../../meeting/places";
 
 interface Props {
   excluded: readonly Excluded[];

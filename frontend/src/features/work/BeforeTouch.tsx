@@ -3,6 +3,7 @@ import type { Catalogue, DayAnswer, SessionView } from "../../api/client";
 import { span } from "../../lib/time";
 import { AnsweredToday } from "../../meeting/AnsweredToday";
 import { DayQuestion } from "../../meeting/DayQuestion";
+import { type Caution, cautionsOf } from "../../meeting/know";
 import { useDayAnswer } from "../../meeting/useDayAnswer";
 import { ProblemNote } from "../../ui/ProblemNote";
 
@@ -15,8 +16,8 @@ interface Props {
 /** The day's question, before anything is uncovered: without an answer nothing begins. */
 export function BeforeTouch({ session, catalogue, onBegin }: Props) {
   const answering = useDayAnswer(session);
-  const { reasons } = session.evaluation.restrictions;
-  const refer = reasons.some((reason) => reason.level === "stop");
+  const cautions = cautionsOf(session.evaluation.restrictions);
+  const refer = cautions.some(({ level }) => level === "stop");
   const answer = session.day_answer;
   function keep(answered: DayAnswer, lasting: boolean) {
     const nothing = !answered.note && !answered.conditions?.length && !answered.excluded?.length;
@@ -48,7 +49,7 @@ export function BeforeTouch({ session, catalogue, onBegin }: Props) {
           {session.client.know_first}
         </p>
       )}
-      <HealthNotes reasons={reasons} />
+      <HealthNotes cautions={cautions} />
       {refer && (
         <p role="alert" className="text-2xl">
           There is no session today. Say so kindly, and refer; you do not diagnose.
@@ -90,17 +91,17 @@ export function BeforeTouch({ session, catalogue, onBegin }: Props) {
 }
 
 /** What the client's health means for this session. */
-function HealthNotes({ reasons }: { reasons: SessionView["evaluation"]["restrictions"]["reasons"] }) {
-  if (reasons.length === 0) return null;
+function HealthNotes({ cautions }: { cautions: Caution[] }) {
+  if (cautions.length === 0) return null;
   return (
     <ul className="text-xl">
-      {reasons.map((reason) => (
-        <li key={reason.name + reason.says}>
+      {cautions.map(({ level, words, means }) => (
+        <li key={level + words}>
           <span className="font-bold text-accent">
             <span aria-hidden="true">△ </span>
-            {reason.name}:
+            {words}:
           </span>{" "}
-          {reason.says}
+          {means}
         </li>
       ))}
     </ul>

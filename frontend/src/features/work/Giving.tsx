@@ -7,7 +7,9 @@ import { type Bending, bend } from "./bending";
 import { behind, elapsed } from "./pace";
 import type { Happen } from "./useRun";
 
+/** Seconds of delay from which, and by which further, something is offered. */
 const WORTH_SAYING = 60;
+/** Minutes. */
 const LEAVES_IN = [5, 10, 15, 20, 30];
 
 interface Props {

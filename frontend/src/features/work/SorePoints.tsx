@@ -1,7 +1,6 @@
 import { useEffect, useState } from "react";
 import type { Catalogue, Entry, RunState, SessionView } from "../../api/client";
-import { capital, listed, spoken } from "../../lib/words";
-import { placeName } from "../../meeting/places";
+import { capital, listed, placeName, spoken } from "../../lib/words";
 import { zoneSpots } from "../../tableplan/layout";
 import { TablePlan } from "../../tableplan/TablePlan";
 import { useMoment } from "../../tableplan/useMoment";
