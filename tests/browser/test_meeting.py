@@ -11,6 +11,8 @@ from tests.browser.pages import Plan, Today
 def open_client(page: Page, name: str) -> None:
     page.get_by_role("link", name="Clients", exact=True).click()
     page.get_by_label("Find a client").fill(name)
+    # The list narrows under the pointer: a press before that can be lost.
+    expect(page.get_by_role("list", name="Clients").get_by_role("listitem")).to_have_count(1)
     page.get_by_role("link", name=name).click()
     expect(page.get_by_role("heading", name=name, level=1)).to_be_visible()
 
