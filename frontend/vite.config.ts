@@ -1,9 +1,55 @@
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
+import { VitePWA } from "vite-plugin-pwa";
 import { defineConfig } from "vitest/config";
 
+/**
+ * Asked of the server while there is one, so that nobody works with yesterday's pages; without it, the pages that
+ * came with the worker go on. A new worker takes over at once: a page already open has all it needs.
+ */
+const offline = VitePWA({
+  injectRegister: false,
+  includeManifestIcons: false,
+  manifest: {
+    name: "Mellow Tide",
+    short_name: "Mellow Tide",
+    description: "Plans, guides and remembers relaxation massage sessions.",
+    display: "standalone",
+    background_color: "#14100b",
+    theme_color: "#0d3c47",
+    icons: [
+      { src: "/tide.svg", sizes: "any", type: "image/svg+xml" },
+      { src: "/tide-192.png", sizes: "192x192", type: "image/png" },
+      { src: "/tide-512.png", sizes: "512x512", type: "image/png" },
+    ],
+  },
+  workbox: {
+    globPatterns: ["**/*.{html,js,css,woff2,svg}"],
+    navigateFallback: null,
+    skipWaiting: true,
+    clientsClaim: true,
+    inlineWorkboxRuntime: true,
+    runtimeCaching: [
+      {
+        urlPattern: ({ request }) => request.mode === "navigate",
+        handler: "NetworkFirst",
+        options: {
+          networkTimeoutSeconds: 4,
+          // Only the page that came with the worker stands in: one kept apart could ask for scripts that are gone.
+          plugins: [
+            {
+              cacheWillUpdate: async () => null,
+              cachedResponseWillBeUsed: () => caches.match("/index.html", { ignoreSearch: true }),
+            },
+          ],
+        },
+      },
+    ],
+  },
+});
+
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [react(), tailwindcss(), offline],
   server: { proxy: { "/api": "http://127.0.0.1:8420" } },
   build: { target: "es2022" },
   test: { environment: "jsdom", include: ["src/**/*.test.{ts,tsx}"] },

@@ -15,6 +15,7 @@ from mellow_tide.web.guard import OwnPagesOnly, signed_in
 from mellow_tide.web.routes import (
     clients,
     designing,
+    devices,
     exchange,
     flows,
     intake_form,
@@ -55,7 +56,7 @@ def make_app(dsn: str, built: Path | None = None) -> FastAPI:
     problems.install(app)
     # Asking who it is sits on the parent, so that no new route can forget it.
     inside = APIRouter(dependencies=[Depends(signed_in)])
-    for part in (practice, clients, exchange, intakes, sessions, designing, versions, flows):
+    for part in (practice, clients, exchange, intakes, sessions, designing, versions, flows, devices):
         inside.include_router(part.router)
     app.include_router(sign_in.router, prefix="/api")
     app.include_router(intake_form.router, prefix="/api")

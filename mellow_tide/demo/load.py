@@ -11,7 +11,8 @@ from mellow_tide.core.catalogue.house import in_house
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.meeting.day import DayAnswer
 from mellow_tide.core.planner.plan import Plan, plan
-from mellow_tide.core.run.state import fold, regions_done
+from mellow_tide.core.run.done import regions_done
+from mellow_tide.core.run.state import fold
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.core.timing.tempo import tempo_of
 from mellow_tide.demo.people import (

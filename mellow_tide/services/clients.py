@@ -1,11 +1,10 @@
 """Clients: found again, added, described, put together, erased; and what to know of one before the first touch."""
 
-from collections.abc import Iterable, Mapping
-from datetime import date, datetime
-from typing import Any
+from collections.abc import Mapping
+from datetime import date
 from uuid import UUID, uuid4
 
-from pydantic import AwareDatetime, TypeAdapter
+from pydantic import AwareDatetime
 
 from mellow_tide.core.care.pregnancy import weeks_words
 from mellow_tide.core.care.restrictions import Restrictions, Threshold, restrict, thresholds
@@ -17,11 +16,11 @@ from mellow_tide.core.meeting.changes import ItemChange
 from mellow_tide.core.meeting.merging import merged
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import FieldProblem, Refused
-from mellow_tide.core.run.points import PointEvent, SorePoint, after
 from mellow_tide.services.evidence import newly_told, person_name, told
 from mellow_tide.services.intakes import IntakeLine, ToAsk, lines_of, to_ask_of
 from mellow_tide.services.logs import Log
 from mellow_tide.services.session_view import Known, known_of
+from mellow_tide.services.sore_points import PointsOfVisit, points_by_visit
 from mellow_tide.store.clients import (
     add_changes,
     changes_of,
@@ -38,8 +37,6 @@ from mellow_tide.store.intakes import intakes_of
 from mellow_tide.store.people import SignedIn
 
 MOST_FOUND, MOST_VISITS = 50, 12
-
-_point_event: TypeAdapter[PointEvent] = TypeAdapter(PointEvent)
 
 
 class ClientInList(Record):
@@ -62,14 +59,6 @@ class Visit(Record):
     starts_at: AwareDatetime
     brief: Brief
     log: Log | None
-
-
-class PointsOfVisit(Record):
-    """The sore points of one session, with their numbers in order."""
-
-    session_id: UUID
-    starts_at: AwareDatetime
-    points: tuple[SorePoint, ...]
 
 
 class ClientPage(Record):
@@ -214,20 +203,7 @@ def page(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> 
             )
             for visit in visits
         ),
-        sore=_points_by_visit(pointed),
-    )
-
-
-def _points_by_visit(
-    pointed: Iterable[tuple[UUID, datetime, dict[str, Any]]],
-) -> tuple[PointsOfVisit, ...]:
-    visits: dict[tuple[UUID, datetime], tuple[SorePoint, ...]] = {}
-    for session_id, starts_at, event in pointed:
-        key = (session_id, starts_at)
-        visits[key] = after(visits.get(key, ()), _point_event.validate_python(event))
-    return tuple(
-        PointsOfVisit(session_id=session_id, starts_at=starts_at, points=points)
-        for (session_id, starts_at), points in visits.items()
+        sore=points_by_visit(pointed),
     )
 
 

@@ -9,7 +9,7 @@ from pydantic import AwareDatetime, Field
 from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
 from mellow_tide.core.catalogue.records import Depth, Record
 from mellow_tide.core.refusal import BadFlow, FieldProblem, UnknownReference
-from mellow_tide.core.run.state import RegionDone, regions_done
+from mellow_tide.core.run.done import RegionDone, regions_done
 from mellow_tide.services.session_view import SessionView, view_of
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.people import SignedIn

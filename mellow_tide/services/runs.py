@@ -5,7 +5,7 @@ from uuid import UUID
 
 from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
 from mellow_tide.core.refusal import UnknownReference
-from mellow_tide.core.run.events import Began, Observed, PointFound, RunEvent, Said
+from mellow_tide.core.run.events import Added, Began, Observed, PointFound, RunEvent, Said
 from mellow_tide.core.run.state import RunState
 from mellow_tide.services.session_view import view_of
 from mellow_tide.store.database import Database, Sight
@@ -27,7 +27,7 @@ def add_events(
     problems = [
         unknown(catalogue.regions, event.region, f"events.{i}.region", "region")
         for i, event in enumerate(events)
-        if isinstance(event, Said | Observed | PointFound)
+        if isinstance(event, Said | Observed | PointFound | Added)
     ]
     found = [problem for problem in problems if problem]
     if found:

@@ -18,7 +18,7 @@ from mellow_tide.core.meeting.changes import BEARS_ON_A_PLAN, ItemChange
 from mellow_tide.core.meeting.day import DayAnswer
 from mellow_tide.core.planner.difference import Difference
 from mellow_tide.core.planner.plan import Plan
-from mellow_tide.core.run.events import RunEvent
+from mellow_tide.core.run.events import RunEvent, in_order
 from mellow_tide.core.run.state import RunState, fold
 from mellow_tide.store.clients import ChangeRow, Source, changes_since_plan
 from mellow_tide.store.database import Row
@@ -101,7 +101,7 @@ def view_of(
     plan, evaluation = _evaluated(
         json.dumps(row.plan), row.facts.model_dump_json(), json.dumps(row.house_json), catalogue
     )
-    run = fold(read_events(stored_events), evaluation.sheet)
+    run = fold(in_order(read_events(stored_events)), evaluation.sheet)
     return SessionView(
         session_id=row.session_id,
         client=ClientView(

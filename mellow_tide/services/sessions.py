@@ -5,7 +5,6 @@ from uuid import UUID
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.planner.reasons import Reasons, reasons
-from mellow_tide.core.planner.replan_table import ReplanTable, replan_table
 from mellow_tide.services.session_view import SessionView, news_of, view_of
 from mellow_tide.services.standing import found
 from mellow_tide.store.database import Database, Sight
@@ -26,10 +25,3 @@ def reasons_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalog
     """Why the stored flow is as it is. Raises `NotThere`."""
     row = found(db, who, session_id)
     return reasons(Plan.model_validate(row.plan).flow, row.facts, catalogue, row.house)
-
-
-def replan_table_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> ReplanTable:
-    """The tables of the stored flow, for the table's side. Raises `NotThere`."""
-    row = found(db, who, session_id)
-    stored = Plan.model_validate(row.plan)
-    return replan_table(stored.flow, stored.by_hand, row.facts, catalogue, row.house)

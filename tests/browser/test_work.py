@@ -1,6 +1,7 @@
 """The hour at the table: what gives way, sore points, what the body says, pause and stop."""
 
 import re
+from datetime import datetime, timedelta
 
 import pytest
 from playwright.sync_api import Page, expect
@@ -8,13 +9,21 @@ from playwright.sync_api import Page, expect
 from tests.browser.pages import Plan, Today, Work
 
 
+def starts_at(page: Page) -> datetime:
+    """When the session of this page is booked."""
+    url = page.url.replace("/session/", "/api/sessions/").rsplit("/", 1)[0]
+    told = page.evaluate("url => fetch(url).then((answer) => answer.json())", url)
+    return datetime.fromisoformat(told["starts_at"])
+
+
 @pytest.fixture
 def table(page: Page, today: Today) -> Work:
     """Isolde's session, begun, with the clock in our hands, at the back's first lubricated strokes."""
     today.open("Isolde Kelpworth")
     work = Plan(page).to_work()
-    page.clock.install()
-    with page.expect_response(re.compile("/replanning$")):
+    # As the booking has it: a late start would have its own say.
+    page.clock.install(time=starts_at(page) + timedelta(minutes=5))
+    with page.expect_response(re.compile("/table-side$")):
         work.begin()
     while not re.match("Kneading|Effleurage", work.stroke.inner_text()):
         page.keyboard.press("PageDown")

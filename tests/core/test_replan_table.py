@@ -138,6 +138,34 @@ def test_what_was_set_by_hand_keeps_its_minutes():
     assert planned < by_hand - 40
 
 
+@pytest.mark.parametrize("name", BRIEFS)
+def test_what_is_held_keeps_its_seconds_and_the_others_give(name):
+    flow = plan(BRIEFS[name], CLIENT, CATALOGUE).flow
+    for stop in replan_table(flow, (), CLIENT, CATALOGUE).stops:
+        rows = {s.region: s for s in stop.shares}
+        for left in range(stop.pieces[0].start + 1, 3600, 197):
+            free = share_out(stop, left)
+            for id, seconds in free.seconds.items():
+                # Held at what it would get anyhow, nothing else moves.
+                same = share_out(stop, left, {id: seconds})
+                assert same.seconds == pytest.approx(free.seconds, abs=0.02)
+                more = min(rows[id].most, seconds + 45)
+                found = share_out(stop, left, {id: more})
+                if found.short_by:
+                    continue
+                assert found.seconds[id] == pytest.approx(more, abs=0.001)
+                used = sum(rows[other].count * t for other, t in found.seconds.items())
+                assert used + found.between + found.spare == pytest.approx(left, abs=0.02)
+
+
+def test_holding_what_does_not_fit_says_how_much_is_missing():
+    flow = plan(BRIEFS["chair"], CLIENT, CATALOGUE).flow
+    stop = replan_table(flow, (), CLIENT, CATALOGUE).stops[0]
+    found = share_out(stop, 300, {stop.shares[0].region: 900.0})
+    assert found.short_by >= 600
+    assert found.seconds == {}
+
+
 def vectors():
     """Tables with answers, as both sides are held to them."""
     found = []
@@ -150,6 +178,13 @@ def vectors():
                 {"left": left, **share_out(stop, left).model_dump(mode="json")}
                 for left in range(stop.pieces[0].start - 40, stop.pieces[0].start + 2400, 173)
             ]
+            for id in [s.region for s in stop.shares][:: max(1, len(stop.shares) // 3)]:
+                row = next(s for s in stop.shares if s.region == id)
+                held = {id: (row.least + row.most) / 2}
+                answers += [
+                    {"left": left, "held": held, **share_out(stop, left, held).model_dump(mode="json")}
+                    for left in range(stop.pieces[0].start, stop.pieces[0].start + 2400, 811)
+                ]
             found.append(
                 {"name": f"{name}, stop {at}", "table": stop.model_dump(mode="json"), "answers": answers}
             )

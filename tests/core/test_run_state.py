@@ -10,9 +10,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.core.run.done import regions_done
 from mellow_tide.core.run.events import (
+    Added,
     Began,
     Bent,
+    ContractionBegan,
+    ContractionEnded,
     Ended,
     Halted,
     Moved,
@@ -27,8 +31,9 @@ from mellow_tide.core.run.events import (
     Said,
     Skipped,
 )
+from mellow_tide.core.run.events import in_order as in_order_of_time
 from mellow_tide.core.run.points import in_order
-from mellow_tide.core.run.state import fold, regions_done
+from mellow_tide.core.run.state import fold
 from mellow_tide.core.timing.run_sheet import lay_out
 from tests.core.flows import ARM, BACK, CLOSE, FEET, OPEN, flow
 
@@ -188,6 +193,48 @@ OWED = [
     Moved(to=5, **at(30)),
     Skipped(stop_id=BACK.id, entries=(7,), reason="no time", **at(40)),
 ]
+
+
+def added(second, stop_id, region="scalp", seconds=120):
+    return Added(stop_id=stop_id, region=region, side="mid", seconds=seconds, **at(second))
+
+
+ADDED = [
+    Began(**at(0)),
+    Moved(to=5, **at(10)),
+    added(30, "added-1"),
+    said(60, region="scalp", depth=2),
+    Moved(to=5, **at(130)),
+    added(140, "added-1"),
+    Moved(to=6, **at(150)),
+    added(160, "added-2", region="hand"),
+    Ended(**at(200)),
+]
+
+
+def test_what_is_added_takes_its_own_time_until_the_next_move_and_is_done_in_the_log():
+    state = fold(ADDED, SHEET)
+    assert [(one.stop_id, one.seconds) for one in state.added] == [("added-1", 120), ("added-2", 120)]
+    assert (state.taken["added-1"], state.taken["added-2"]) == (110, 40)
+    assert fold(ADDED[:3], SHEET).adding == "added-1"
+    assert fold(ADDED[:5], SHEET).adding is None
+    done = {row.region: row for row in regions_done(SHEET, state)}
+    assert (done["scalp"].planned, done["scalp"].taken, done["scalp"].suited) == (0, 110, 3)
+
+
+@given(st.data())
+def test_two_devices_agree_in_whatever_order_their_events_arrive(data):
+    """Each keeps its own order; a later tap of either is later for both."""
+    mine = data.draw(st.sets(st.integers(1, 500), max_size=8))
+    run = [Began(**at(0))]
+    run += [Moved(to=n % LAST, **at(n)) if n % 2 else said(n) for n in sorted(mine)]
+    split = data.draw(st.lists(st.booleans(), min_size=len(run), max_size=len(run)))
+    tablet = [event for event, first in zip(run, split, strict=True) if first]
+    phone = [event for event, first in zip(run, split, strict=True) if not first]
+    for arrived in ([*tablet, *phone], [*phone, *tablet], data.draw(st.permutations(run))):
+        assert in_order_of_time(arrived) == run
+
+
 EVERYTHING = [
     Began(**at(0)),
     Observed(sign="wince", region="back", side="left", **at(5)),
@@ -232,6 +279,16 @@ CASES = {
     "signs, skips and a bent plan": EVERYTHING,
     "owed, done and waived": OWED,
     "owed, then passed": [*OWED, Moved(to=6, **at(60)), Moved(to=7, **at(61))],
+    "added": ADDED,
+    "contractions": [
+        Began(**at(0)),
+        ContractionEnded(**at(5)),
+        ContractionBegan(**at(10)),
+        ContractionBegan(**at(12)),
+        Moved(to=3, **at(12)),
+        ContractionEnded(**at(70)),
+        ContractionBegan(**at(310)),
+    ],
     "halted": [*USUAL[:3], Halted(reason="dizzy", **at(70)), Moved(to=2, **at(80))],
     "begun twice": [Began(**at(0)), Began(news="late", **at(30)), Moved(to=4, **at(40))],
 }

@@ -122,8 +122,9 @@ def test_why_and_what_the_table_needs_are_read(client):
     why = client.get(url("bram", "/reasons")).json()
     assert {reason["region"] for reason in why["regions"]} == worked
     assert why["order"]["seconds"] <= why["order"]["plain_seconds"]
-    tables = client.get(url("bram", "/replanning")).json()["stops"]
-    assert [table["stop"] for table in tables] == list(range(len(flow["stops"])))
+    side = client.get(url("bram", "/table-side")).json()
+    assert [table["stop"] for table in side["replanning"]["stops"]] == list(range(len(flow["stops"])))
+    assert {extra["position"] for extra in side["extras"]} <= {stop["position"] for stop in flow["stops"]}
 
 
 def test_what_was_edited_is_kept_when_the_brief_changes(client):

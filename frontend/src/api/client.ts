@@ -16,6 +16,8 @@ export type ProblemDocument = Schemas["Problem"];
 export type Region = Schemas["Region"];
 export type RegionDone = Schemas["RegionDone"];
 export type RunEvent = Schemas["Events"]["events"][number];
+export type TableSide = Schemas["TableSide"];
+export type Extra = Schemas["Extra"];
 export type ReplanTables = Schemas["ReplanTable"];
 export type RunSheet = Schemas["RunSheet"];
 export type RunState = Schemas["RunState"];
@@ -53,6 +55,8 @@ export type IntakeForm = Schemas["IntakeForm"];
 export type IntakeReview = Schemas["IntakeReview"];
 export type IntakeAnswers = Schemas["Answers"];
 export type Question = Schemas["Question"];
+export type Press = Schemas["Press"];
+export type Presses = Schemas["Presses"];
 export type Arrival = Schemas["Arrival"];
 export type Table = Schemas["Table"];
 

@@ -14,22 +14,31 @@ import {
   type Me,
   type Places,
   type Reasons,
-  type ReplanTables,
   type SessionView,
   type StrokePick,
   type Suggestion,
+  type TableSide,
   type Version,
 } from "./client";
+import { orKept } from "./orKept";
 
 export const meQuery = queryOptions({
   queryKey: ["me"],
-  queryFn: () => body<Me>(api.GET("/api/me")),
+  queryFn: () =>
+    orKept(
+      (signal) => body<Me>(api.GET("/api/me", { signal })),
+      (run) => run.me,
+    ),
   staleTime: Number.POSITIVE_INFINITY,
 });
 
 export const catalogueQuery = queryOptions({
   queryKey: ["catalogue"],
-  queryFn: () => body<Catalogue>(api.GET("/api/catalogue")),
+  queryFn: () =>
+    orKept(
+      (signal) => body<Catalogue>(api.GET("/api/catalogue", { signal })),
+      (run) => run.catalogue,
+    ),
   staleTime: Number.POSITIVE_INFINITY,
 });
 
@@ -42,8 +51,13 @@ export const sessionQuery = (sessionId: string) =>
   queryOptions({
     queryKey: ["session", sessionId],
     queryFn: () =>
-      body<SessionView>(
-        api.GET("/api/sessions/{session_id}", { params: { path: { session_id: sessionId } } }),
+      orKept(
+        (signal) =>
+          body<SessionView>(
+            api.GET("/api/sessions/{session_id}", { params: { path: { session_id: sessionId } }, signal }),
+          ),
+        (run) => run.session,
+        sessionId,
       ),
   });
 
@@ -58,14 +72,23 @@ export const alternativesQuery = (sessionId: string, revision: number) =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
-/** What may be done with the time that is left, from every stop on: the device needs no server for it after that. */
-export const replanQuery = (sessionId: string) =>
+/** What the table's side works with: the device needs no server for it after that. */
+export const tableSideQuery = (sessionId: string) =>
   queryOptions({
-    queryKey: ["replanning", sessionId],
+    queryKey: ["table-side", sessionId],
     queryFn: () =>
-      body<ReplanTables>(
-        api.GET("/api/sessions/{session_id}/replanning", { params: { path: { session_id: sessionId } } }),
+      orKept(
+        (signal) =>
+          body<TableSide>(
+            api.GET("/api/sessions/{session_id}/table-side", {
+              params: { path: { session_id: sessionId } },
+              signal,
+            }),
+          ),
+        (run) => run.side,
+        sessionId,
       ),
+    staleTime: Number.POSITIVE_INFINITY,
   });
 
 /** Why the flow is as it stands at `revision`. */

@@ -660,7 +660,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sessions/{session_id}/replanning": {
+    "/api/sessions/{session_id}/table-side": {
         parameters: {
             query?: never;
             header?: never;
@@ -668,10 +668,30 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Read Replan Table
-         * @description What may be done with the time that is left, from every stop on.
+         * Read Table Side
+         * @description What the table's side needs to go on without a server.
          */
-        get: operations["read_replan_table"];
+        get: operations["read_table_side"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Run
+         * @description How far the run is, with what other devices have added to it.
+         */
+        get: operations["read_run"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1180,10 +1200,83 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/foot-switch/presses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Presses
+         * @description What was pressed since; without `after`, only the number to ask after.
+         */
+        get: operations["read_presses"];
+        put?: never;
+        /**
+         * Press Foot Switch
+         * @description Press a pedal of the simulated foot switch.
+         */
+        post: operations["press_foot_switch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * Added
+         * @description A region worked now that the plan has not: `seconds` 15 to 3600, until the next move. `stop_id` is its own.
+         */
+        Added: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "added";
+            /** Stop Id */
+            stop_id: string;
+            /** Region */
+            region: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right" | "mid" | "both";
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * Addition
+         * @description A region worked beside the plan; `seconds` are those meant for it, its time is `taken` under its stop's id.
+         */
+        Addition: {
+            /** Stop Id */
+            stop_id: string;
+            /** Region */
+            region: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right" | "mid" | "both";
+            /** Seconds */
+            seconds: number;
+        };
         /**
          * Adjustment
          * @description A plan that is not stored, evaluated, and what sets it apart from the one that stands.
@@ -2332,6 +2425,61 @@ export interface components {
             asks: string;
         };
         /**
+         * Contraction
+         * @description One contraction; `ended_at` is None while it goes on.
+         */
+        Contraction: {
+            /**
+             * Began At
+             * Format: date-time
+             */
+            began_at: string;
+            /** Ended At */
+            ended_at?: string | null;
+        };
+        /**
+         * ContractionBegan
+         * @description A contraction begins, on her word.
+         */
+        ContractionBegan: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "contraction_began";
+        };
+        /**
+         * ContractionEnded
+         * @description The contraction has passed.
+         */
+        ContractionEnded: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "contraction_ended";
+        };
+        /**
          * CopySteps
          * @description Give `stop_id` the very steps of `like`: the other side, usually.
          */
@@ -2611,7 +2759,7 @@ export interface components {
          */
         Events: {
             /** Events */
-            events: (components["schemas"]["Began"] | components["schemas"]["Moved"] | components["schemas"]["Said"] | components["schemas"]["Observed"] | components["schemas"]["PointFound"] | components["schemas"]["PointRated"] | components["schemas"]["PointHeld"] | components["schemas"]["PointTravels"] | components["schemas"]["PointLeft"] | components["schemas"]["Paused"] | components["schemas"]["Resumed"] | components["schemas"]["Bent"] | components["schemas"]["Skipped"] | components["schemas"]["Halted"] | components["schemas"]["Ended"])[];
+            events: (components["schemas"]["Began"] | components["schemas"]["Moved"] | components["schemas"]["Said"] | components["schemas"]["Observed"] | components["schemas"]["PointFound"] | components["schemas"]["PointRated"] | components["schemas"]["PointHeld"] | components["schemas"]["PointTravels"] | components["schemas"]["PointLeft"] | components["schemas"]["Paused"] | components["schemas"]["Resumed"] | components["schemas"]["Bent"] | components["schemas"]["Skipped"] | components["schemas"]["Added"] | components["schemas"]["ContractionBegan"] | components["schemas"]["ContractionEnded"] | components["schemas"]["Halted"] | components["schemas"]["Ended"])[];
         };
         /**
          * Excluded
@@ -2656,6 +2804,33 @@ export interface components {
             also_open: string;
             /** Percent */
             percent: number;
+        };
+        /**
+         * Extra
+         * @description A region as it may be worked in `position`, side by side: `seconds` a side, and its strokes.
+         *
+         *     `clean_hands`: hands that have been at the feet, or are oily, are washed before it.
+         */
+        Extra: {
+            /** Region */
+            region: string;
+            /** Sides */
+            sides: ("left" | "right" | "mid" | "both")[];
+            /** Position */
+            position: string;
+            /** Window */
+            window: string;
+            /**
+             * Medium
+             * @enum {string}
+             */
+            medium: "dry" | "lubricated" | "clothed";
+            /** Clean Hands */
+            clean_hands: boolean;
+            /** Seconds */
+            seconds: number;
+            /** Steps */
+            steps: components["schemas"]["Step"][];
         };
         /**
          * FieldError
@@ -3687,6 +3862,23 @@ export interface components {
             kind: "paused";
         };
         /**
+         * PedalPressed
+         * @description A pedal of a foot switch, and which codes the switch is set to send.
+         */
+        PedalPressed: {
+            /**
+             * Pedal
+             * @enum {string}
+             */
+            pedal: "on" | "back";
+            /**
+             * Sends
+             * @default page
+             * @enum {string}
+             */
+            sends: "page" | "arrows" | "space";
+        };
+        /**
          * Pick
          * @description A stroke in one slot of a stop, and the edits that put it there, and on the other side if that is worked alike.
          *
@@ -3989,6 +4181,26 @@ export interface components {
             face_hidden: boolean;
             /** Upper */
             upper?: ("left" | "right") | null;
+        };
+        /**
+         * Press
+         * @description A key that was sent, named as browsers name it.
+         */
+        Press: {
+            /** Number */
+            number: number;
+            /** Key */
+            key: string;
+        };
+        /**
+         * Presses
+         * @description The presses that were asked for, in order, and the number to ask after the next time.
+         */
+        Presses: {
+            /** Presses */
+            presses: components["schemas"]["Press"][];
+            /** Last */
+            last: number;
         };
         /**
          * Problem
@@ -4453,7 +4665,8 @@ export interface components {
          *
          *     `paused` are seconds that belong to no stop, up to `paused_at` if time stands still now. `allotted` are the seconds
          *     of work that a stop has since the rest was shared out anew, 0 where it is left out, and `total` what the session
-         *     then has. `halted`: why it was stopped for safety, None if it was not.
+         *     then has. `added` are regions worked beside the plan, and `adding` the stop id of the one being worked now, if any.
+         *     `halted`: why it was stopped for safety, None if it was not.
          */
         RunState: {
             /** Begun At */
@@ -4515,6 +4728,18 @@ export interface components {
              * @default []
              */
             skipped: components["schemas"]["Skip"][];
+            /**
+             * Added
+             * @default []
+             */
+            added: components["schemas"]["Addition"][];
+            /** Adding */
+            adding?: string | null;
+            /**
+             * Contractions
+             * @default []
+             */
+            contractions: components["schemas"]["Contraction"][];
             /** Halted */
             halted?: string | null;
         };
@@ -5131,6 +5356,21 @@ export interface components {
             least: number;
             /** Most */
             most: number;
+        };
+        /**
+         * TableSide
+         * @description How the rest may be shared out anew, what could be added, and by how much sore places fell on earlier visits.
+         *
+         *     The key of `falls` is region, side and zone, if any.
+         */
+        TableSide: {
+            replanning: components["schemas"]["ReplanTable"];
+            /** Extras */
+            extras: components["schemas"]["Extra"][];
+            /** Falls */
+            falls: {
+                [key: string]: number;
+            };
         };
         /**
          * Taken
@@ -6884,7 +7124,7 @@ export interface operations {
             };
         };
     };
-    read_replan_table: {
+    read_table_side: {
         parameters: {
             query?: never;
             header?: never;
@@ -6901,7 +7141,47 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ReplanTable"];
+                    "application/json": components["schemas"]["TableSide"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunState"];
                 };
             };
             /** @description Unauthorized */
@@ -8134,6 +8414,88 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_presses: {
+        parameters: {
+            query?: {
+                after?: number | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Presses"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    press_foot_switch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PedalPressed"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Press"];
                 };
             };
             /** @description Unauthorized */

@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, Outlet, useNavigate } from "@tanstack/react-router";
 import { LogOut, Moon, Sun } from "lucide-react";
-import { api } from "../api/client";
 import { meQuery } from "../api/queries";
+import { signOut } from "../api/signOut";
 import { Wordmark } from "../ui/Wordmark";
 import { useTheme } from "./theme";
 
@@ -76,7 +76,7 @@ function SignOut({ name }: { name: string }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const out = useMutation({
-    mutationFn: () => api.DELETE("/api/sign-in"),
+    mutationFn: signOut,
     onSuccess: async () => {
       queries.clear();
       await navigate({ to: "/sign-in" });

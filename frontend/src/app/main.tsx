@@ -29,6 +29,10 @@ const queries: QueryClient = new QueryClient({
 const router = makeRouter(queries);
 askAhead(queries, location.pathname);
 
+// The pages' own worker: with it a reload needs no network. Nothing waits for it, and a browser without one goes on.
+if (import.meta.env.PROD && "serviceWorker" in navigator)
+  addEventListener("load", () => void navigator.serviceWorker.register("/sw.js").catch(() => undefined));
+
 createRoot(document.getElementById("root") as HTMLElement).render(
   <StrictMode>
     <QueryClientProvider client={queries}>

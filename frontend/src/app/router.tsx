@@ -14,6 +14,7 @@ import { ClientsPage } from "../features/clients/ClientsPage";
 import { MeetPage } from "../features/clients/MeetPage";
 import { ReviewPage } from "../features/clients/ReviewPage";
 import { FlowsPage } from "../features/flows/FlowsPage";
+import { FootSwitchPage } from "../features/footSwitch/FootSwitchPage";
 import { IntakePage } from "../features/intake/IntakePage";
 import { LogPage } from "../features/log/LogPage";
 import { PlanPage } from "../features/plan/PlanPage";
@@ -100,6 +101,12 @@ const work = createRoute({
   component: WorkPage,
 });
 
+const footSwitch = createRoute({
+  getParentRoute: () => inside,
+  path: "foot-switch",
+  component: FootSwitchPage,
+});
+
 export function makeRouter(queries: QueryClient) {
   return createRouter({
     routeTree: root.addChildren([
@@ -116,6 +123,7 @@ export function makeRouter(queries: QueryClient) {
           session.addChildren([meet, plan, sheet, log]),
         ]),
         work,
+        footSwitch,
       ]),
     ]),
     context: { queries },

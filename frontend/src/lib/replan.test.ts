@@ -5,14 +5,14 @@ import { type SharedOut, type StopTable, shareOut } from "./replan";
 interface Vector {
   name: string;
   table: StopTable;
-  answers: (SharedOut & { left: number })[];
+  answers: (SharedOut & { left: number; held?: Record<string, number> })[];
 }
 const vectors: Vector[] = JSON.parse(readFileSync("../tests/vectors/replan.json", "utf-8"));
 
 describe("sharing out what is left, as the core does", () => {
   it.each(vectors.map((v) => [v.name, v] as const))("%s", (_, vector) => {
-    for (const { left, ...answer } of vector.answers) {
-      const found = shareOut(vector.table, left);
+    for (const { left, held, ...answer } of vector.answers) {
+      const found = shareOut(vector.table, left, held);
       expect(found.dropped).toEqual(answer.dropped);
       expect([found.between, found.short_by]).toEqual([answer.between, answer.short_by]);
       expect(Object.keys(found.seconds).sort()).toEqual(Object.keys(answer.seconds).sort());

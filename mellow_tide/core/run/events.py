@@ -1,6 +1,6 @@
 """What happens at the table, as events that are only ever added."""
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from typing import Annotated, Literal
 from uuid import UUID
 
@@ -132,6 +132,28 @@ class Skipped(Event):
     reason: Reason = ""
 
 
+class Added(Event):
+    """A region worked now that the plan has not: `seconds` 15 to 3600, until the next move. `stop_id` is its own."""
+
+    kind: Literal["added"] = "added"
+    stop_id: StopId
+    region: str
+    side: Side
+    seconds: Annotated[int, Field(ge=15, le=3600)]
+
+
+class ContractionBegan(Event):
+    """A contraction begins, on her word."""
+
+    kind: Literal["contraction_began"] = "contraction_began"
+
+
+class ContractionEnded(Event):
+    """The contraction has passed."""
+
+    kind: Literal["contraction_ended"] = "contraction_ended"
+
+
 class Halted(Event):
     """Stopped for safety, and why if that was said."""
 
@@ -159,7 +181,20 @@ RunEvent = Annotated[
     | Resumed
     | Bent
     | Skipped
+    | Added
+    | ContractionBegan
+    | ContractionEnded
     | Halted
     | Ended,
     Field(discriminator="kind"),
 ]
+
+
+def in_order(events: Iterable[RunEvent]) -> list[RunEvent]:
+    """Events of one run in the order they happened, whichever of several devices they came from, and when.
+
+    A device gives each event a time after all that it knows of, so the order of their times keeps each device's own
+    order and never puts an answer before what it answers (hybrid logical clocks: Kulkarni et al. 2014, from memory).
+    At the same time they stay in the order given.
+    """
+    return sorted(events, key=lambda event: event.at)

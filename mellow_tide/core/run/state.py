@@ -8,9 +8,13 @@ from pydantic import AwareDatetime, Field
 
 from mellow_tide.core.catalogue.records import Depth, Record
 from mellow_tide.core.flow.brief import Side
+from mellow_tide.core.run.contractions import Contraction, contractions_after
 from mellow_tide.core.run.events import (
+    Added,
     Began,
     Bent,
+    ContractionBegan,
+    ContractionEnded,
     Ended,
     Halted,
     Moved,
@@ -57,12 +61,22 @@ class Skip(Record):
     reason: str
 
 
+class Addition(Record):
+    """A region worked beside the plan; `seconds` are those meant for it, its time is `taken` under its stop's id."""
+
+    stop_id: str
+    region: str
+    side: Side
+    seconds: int
+
+
 class RunState(Record):
     """Where a run is: present entry, seconds taken by stop id up to `last_at`, and what was said, in order.
 
     `paused` are seconds that belong to no stop, up to `paused_at` if time stands still now. `allotted` are the seconds
     of work that a stop has since the rest was shared out anew, 0 where it is left out, and `total` what the session
-    then has. `halted`: why it was stopped for safety, None if it was not.
+    then has. `added` are regions worked beside the plan, and `adding` the stop id of the one being worked now, if any.
+    `halted`: why it was stopped for safety, None if it was not.
     """
 
     begun_at: AwareDatetime | None = None
@@ -79,20 +93,10 @@ class RunState(Record):
     allotted: Mapping[str, int] = {}
     total: int | None = None
     skipped: tuple[Skip, ...] = ()
+    added: tuple[Addition, ...] = ()
+    adding: str | None = None
+    contractions: tuple[Contraction, ...] = ()
     halted: str | None = None
-
-
-class RegionDone(Record):
-    """A region planned against done: seconds on both sides together, and the depth that suited (1 to 5).
-
-    `suited` follows the last word said: its depth, one lighter or one deeper; None if nothing was said.
-    """
-
-    region: str
-    planned: int
-    taken: int
-    suited: Depth | None
-    last_word: Word | None
 
 
 def fold(events: Iterable[RunEvent], sheet: RunSheet) -> RunState:
@@ -125,7 +129,7 @@ def _spent(state: RunState, at: datetime, sheet: RunSheet) -> RunState:
     passed = max(0.0, (at - last).total_seconds())
     if state.paused_at is not None:
         return state.model_copy(update={"paused": state.paused + passed, "last_at": max(last, at)})
-    stop_id = sheet.entries[state.entry].stop_id
+    stop_id = state.adding or sheet.entries[state.entry].stop_id
     taken = {**state.taken, stop_id: state.taken.get(stop_id, 0) + passed}
     return state.model_copy(update={"taken": taken, "last_at": max(last, at)})
 
@@ -136,14 +140,7 @@ def _changed(state: RunState, event: RunEvent, last_entry: int) -> RunState:
             to = min(event.to, last_entry)
             # Whoever goes to what is owed, does it.
             owed = tuple(_without(skip, {to}) if not skip.reason else skip for skip in state.skipped)
-            change: dict[str, object] = {"entry": to, "skipped": _standing(owed)}
-        case Said():
-            saying = Saying(region=event.region, side=event.side, depth=event.depth, word=event.word)
-            change = {"said": (*state.said, saying)}
-        case Observed():
-            change = {"seen": (*state.seen, Seen(sign=event.sign, region=event.region, side=event.side))}
-        case PointFound() | PointRated() | PointHeld() | PointTravels() | PointLeft():
-            change = {"points": after(state.points, event)}
+            change: dict[str, object] = {"entry": to, "adding": None, "skipped": _standing(owed)}
         case Paused():
             change = {"paused_at": state.paused_at or state.last_at}
         case Resumed():
@@ -154,13 +151,34 @@ def _changed(state: RunState, event: RunEvent, last_entry: int) -> RunState:
             skip = Skip(stop_id=event.stop_id, entries=event.entries, reason=event.reason)
             before = _standing(tuple(_without(one, set(skip.entries)) for one in state.skipped))
             change = {"skipped": (*before, skip)}
+        case Added():
+            addition = Addition(
+                stop_id=event.stop_id, region=event.region, side=event.side, seconds=event.seconds
+            )
+            others = tuple(one for one in state.added if one.stop_id != event.stop_id)
+            change = {"added": (*others, addition), "adding": event.stop_id}
         case Halted():
             change = {"halted": event.reason, "ended_at": event.at}
         case Ended():
             change = {"ended_at": event.at}
         case _:
-            change = {}
+            change = _told(state, event)
     return state.model_copy(update=change)
+
+
+def _told(state: RunState, event: RunEvent) -> dict[str, object]:
+    """What is said and felt, where nothing moves."""
+    match event:
+        case Said():
+            saying = Saying(region=event.region, side=event.side, depth=event.depth, word=event.word)
+            return {"said": (*state.said, saying)}
+        case Observed():
+            return {"seen": (*state.seen, Seen(sign=event.sign, region=event.region, side=event.side))}
+        case PointFound() | PointRated() | PointHeld() | PointTravels() | PointLeft():
+            return {"points": after(state.points, event)}
+        case ContractionBegan() | ContractionEnded():
+            return {"contractions": contractions_after(state.contractions, event)}
+    return {}
 
 
 def _without(skip: Skip, entries: set[int]) -> Skip:
@@ -169,33 +187,3 @@ def _without(skip: Skip, entries: set[int]) -> Skip:
 
 def _standing(skips: tuple[Skip, ...]) -> tuple[Skip, ...]:
     return tuple(skip for skip in skips if skip.entries)
-
-
-def regions_done(sheet: RunSheet, state: RunState) -> tuple[RegionDone, ...]:
-    """Every worked region in order of the sheet, getting there included, planned against taken."""
-    planned: dict[str, int] = {}
-    taken: dict[str, float] = {}
-    counted: set[str] = set()
-    for entry in sheet.entries:
-        if entry.role != "work":
-            continue
-        planned[entry.region] = planned.get(entry.region, 0) + entry.seconds
-        if entry.stop_id not in counted:
-            counted.add(entry.stop_id)
-            taken[entry.region] = taken.get(entry.region, 0) + state.taken.get(entry.stop_id, 0)
-    last = {saying.region: saying for saying in state.said}
-    return tuple(
-        RegionDone(
-            region=region,
-            planned=seconds,
-            taken=round(taken[region]),
-            suited=_suited(last[region]) if region in last else None,
-            last_word=last[region].word if region in last else None,
-        )
-        for region, seconds in planned.items()
-    )
-
-
-def _suited(saying: Saying) -> int:
-    shift = {"lighter": -1, "just_right": 0, "deeper": 1}[saying.word]
-    return min(5, max(1, saying.depth + shift))

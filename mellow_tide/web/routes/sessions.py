@@ -13,13 +13,13 @@ from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.meeting.day import DayAnswer, heard
 from mellow_tide.core.planner.alternatives import Alternatives
 from mellow_tide.core.planner.reasons import Reasons
-from mellow_tide.core.planner.replan_table import ReplanTable
 from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.state import RunState
-from mellow_tide.services import day_answers, editing, logs, planning, runs, sessions
+from mellow_tide.services import day_answers, editing, logs, planning, runs, sessions, table_side
 from mellow_tide.services.logs import Log, LogView
 from mellow_tide.services.session_view import SessionView
 from mellow_tide.services.standing import Adjustment
+from mellow_tide.services.table_side import TableSide
 from mellow_tide.web.body import Body, Revision
 from mellow_tide.web.guard import Db, Known, Who
 from mellow_tide.web.straight import straight
@@ -179,10 +179,16 @@ def read_reasons(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
     return straight(sessions.reasons_of(db, who, session_id, known))
 
 
-@router.get("/replanning", response_model=ReplanTable)
-def read_replan_table(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
-    """What may be done with the time that is left, from every stop on."""
-    return straight(sessions.replan_table_of(db, who, session_id, known))
+@router.get("/table-side", response_model=TableSide)
+def read_table_side(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
+    """What the table's side needs to go on without a server."""
+    return straight(table_side.table_side_of(db, who, session_id, known))
+
+
+@router.get("/run")
+def read_run(session_id: UUID, db: Db, who: Who, known: Known) -> RunState:
+    """How far the run is, with what other devices have added to it."""
+    return sessions.session(db, who, session_id, known).run
 
 
 @router.put("/flow", response_model=SessionView)

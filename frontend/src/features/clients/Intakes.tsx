@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { api, body, type ClientPage, type IntakeLink } from "../../api/client";
 import { clientQuery, meQuery } from "../../api/queries";
+import { signOut } from "../../api/signOut";
 import { dayAndTime } from "../../lib/time";
 import { capital } from "../../lib/words";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -22,7 +23,7 @@ export function Intakes({ client }: { client: ClientPage }) {
     mutationFn: async () => {
       const { token } = await make();
       // Whoever holds the tablet next is not the therapist; the load that follows forgets what this page knew.
-      await api.DELETE("/api/sign-in");
+      await signOut();
       location.assign(`/intake#${token}`);
     },
   });

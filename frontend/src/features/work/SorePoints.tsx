@@ -1,11 +1,13 @@
 import { useEffect, useState } from "react";
 import type { Catalogue, Entry, RunState, SessionView } from "../../api/client";
+import { span } from "../../lib/time";
 import { capital, listed, placeName, spoken } from "../../lib/words";
 import { zoneSpots } from "../../tableplan/layout";
 import { TablePlan } from "../../tableplan/TablePlan";
 import { useMoment } from "../../tableplan/useMoment";
 import { Overlay } from "./Overlay";
 import { advice, inOrder, isOpen, type SorePoint } from "./points";
+import { treating } from "./treating";
 import type { Happen } from "./useRun";
 
 const HOLD_SECONDS = 8;
@@ -16,12 +18,17 @@ interface Props {
   run: RunState;
   /** The stroke that is being worked, or was last. */
   entry: Entry;
+  /** Seconds of work that there are left in this stop. */
+  secondsLeft: number;
+  /** By how much a place fell on earlier visits; the key is region, side and zone. */
+  falls: Readonly<Record<string, number>>;
   happen: Happen;
   onClose(): void;
 }
 
 /** Sore points: where, how much, hold with the breath, how much now. At most three holds, and none once it rises. */
-export function SorePoints({ session, catalogue, run, entry, happen, onClose }: Props) {
+export function SorePoints(props: Props) {
+  const { session, catalogue, run, entry, secondsLeft, falls, happen, onClose } = props;
   const ceiling = session.plan.flow.brief.specific_ceiling ?? 7;
   const here = run.points.filter(({ region }) => region === entry.region);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -56,6 +63,7 @@ export function SorePoints({ session, catalogue, run, entry, happen, onClose }: 
       ) : (
         <>
           <Treating here={here} ceiling={ceiling} catalogue={catalogue} onChoose={setChosen} />
+          <TimeFor here={here} seconds={secondsLeft} ceiling={ceiling} falls={falls} catalogue={catalogue} />
           <Finding session={session} catalogue={catalogue} entry={entry} onFind={find} />
         </>
       )}
@@ -94,6 +102,35 @@ function Treating(props: {
         </li>
       ))}
     </ol>
+  );
+}
+
+/** Which of several points there is time for, and what will be left for another day. */
+function TimeFor(props: {
+  here: SorePoint[];
+  seconds: number;
+  ceiling: number;
+  falls: Readonly<Record<string, number>>;
+  catalogue: Catalogue;
+}) {
+  const { here, seconds, ceiling, catalogue } = props;
+  const falls = Object.fromEntries(
+    here.map((point) => [
+      point.id,
+      props.falls[[point.region, point.side, point.zone].filter(Boolean).join(" ")] ?? 0,
+    ]),
+  );
+  const { now, left, seconds: taken } = treating(here, seconds, ceiling, falls);
+  if (now.length + left.length < 2) return null;
+  const names = (ids: string[]) =>
+    listed(here.filter(({ id }) => ids.includes(id)).map((point) => nameOf(point, catalogue).toLowerCase()));
+  return (
+    <p role="status" aria-label="Time for points" className="text-xl">
+      {now.length > 0
+        ? `The ${span(Math.round(seconds))} here are enough for ${names(now)} (${span(taken)}).`
+        : "There is no time left here for any of them."}
+      {left.length > 0 && ` Left for another day: ${names(left)}.`}
+    </p>
   );
 }
 

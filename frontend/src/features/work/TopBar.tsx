@@ -9,10 +9,12 @@ interface Props {
   owed: number;
   /** Whether the session goes on by itself. */
   advances: boolean;
-  onAdvances(): void;
+  onAdvances?(): void;
   onPause(): void;
   onResume(): void;
-  onLeaving(): void;
+  onLeaving?(): void;
+  onAdd?(): void;
+  onSettings(): void;
   onHalt(): void;
 }
 
@@ -35,25 +37,14 @@ export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
         {run.paused_at ? "Time stands still" : pace}
       </p>
       <div className="flex flex-wrap gap-2 max-sm:order-2 max-sm:w-full max-sm:justify-end">
-        <button
-          type="button"
-          className="btn min-h-11 bg-base-100/70"
-          aria-pressed={advances}
-          onClick={acts.onAdvances}
-        >
-          {advances ? "Goes on by itself" : "Waits for you"}
-        </button>
-        {document.fullscreenEnabled && (
+        {acts.onAdvances && (
           <button
             type="button"
-            className="btn min-h-11 bg-base-100/70 max-sm:hidden"
-            onClick={() =>
-              document.fullscreenElement
-                ? document.exitFullscreen()
-                : document.documentElement.requestFullscreen()
-            }
+            className="btn min-h-11 bg-base-100/70"
+            aria-pressed={advances}
+            onClick={acts.onAdvances}
           >
-            Full screen
+            {advances ? "Goes on by itself" : "Waits for you"}
           </button>
         )}
         <button
@@ -63,8 +54,18 @@ export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
         >
           {run.paused_at ? "Time goes on" : "Pause"}
         </button>
-        <button type="button" className="btn min-h-11 bg-base-100/70" onClick={acts.onLeaving}>
-          Leave early
+        {acts.onLeaving && (
+          <button type="button" className="btn min-h-11 bg-base-100/70" onClick={acts.onLeaving}>
+            Leave early
+          </button>
+        )}
+        {acts.onAdd && (
+          <button type="button" className="btn min-h-11 bg-base-100/70" onClick={acts.onAdd}>
+            Add
+          </button>
+        )}
+        <button type="button" className="btn min-h-11 bg-base-100/70" onClick={acts.onSettings}>
+          How it goes
         </button>
       </div>
       <button

@@ -35,7 +35,8 @@ function Working(props: {
   catalogue: Parameters<typeof AtTheTable>[0]["catalogue"];
 }) {
   const { session, catalogue } = props;
-  const { run, happen, unsent, refusal } = useRun(session);
+  const { run, ready, happen, unsent, refusal, keeps, clock } = useRun(session);
+  if (!ready) return null;
   if (run.ended_at)
     return <Over session={session} unsent={unsent} refusal={refusal} halted={run.halted ?? null} />;
   if (!run.begun_at)
@@ -52,7 +53,9 @@ function Working(props: {
       catalogue={catalogue}
       run={run}
       happen={happen}
+      clock={clock}
       unsent={unsent}
+      keeps={keeps}
       refusal={refusal}
     />
   );

@@ -27,7 +27,7 @@ function stopsOf(sheet: RunSheet): RunSheet["entries"] {
 
 /**
  * What becomes of the stops after the present one if the session has `total` seconds from first touch to last. Second
- * sides get what their first side got.
+ * sides get what their first side got; the regions in `keep` give nothing, the others give more.
  */
 export function bend(
   tables: ReplanTables,
@@ -36,6 +36,7 @@ export function bend(
   total: number,
   now: number,
   catalogue: Pick<Catalogue, "regions">,
+  keep: ReadonlySet<string> = new Set(),
 ): Bending | null {
   const stops = stopsOf(sheet);
   const present = stops.findIndex(({ stop_id }) => stop_id === sheet.entries[run.entry]?.stop_id);
@@ -52,8 +53,18 @@ export function bend(
     const first = firstSide(region);
     return first ? workOf(sheet, run, first.stop_id) : 0;
   };
-  const left = total - elapsed(run, now) - mine - table.owed.reduce((sum, region) => sum + owed(region), 0);
-  const shared = shareOut(table, left);
+  const beside = run.added.find(({ stop_id }) => stop_id === run.adding);
+  const adding = beside ? Math.max(0, beside.seconds - takenBy(run, sheet, beside.stop_id, now)) : 0;
+  const left =
+    total - elapsed(run, now) - mine - adding - table.owed.reduce((sum, region) => sum + owed(region), 0);
+  const rows = new Set(table.shares.map(({ region }) => region));
+  const held = Object.fromEntries(
+    stops
+      .slice(next)
+      .filter(({ role, region }) => role === "work" && keep.has(region) && rows.has(region))
+      .map(({ region, stop_id }) => [region, workOf(sheet, run, stop_id)]),
+  );
+  const shared = shareOut(table, left, held);
   if (shared.short_by > 0) return { seconds: {}, total, says: "", gives: [], short_by: shared.short_by };
   const seconds: Record<string, number> = {};
   const moved = new Map<string, { before: number; after: number }>();

@@ -1,8 +1,13 @@
-import type { RunSheet, RunState } from "../../api/client";
+import type { RunSheet, RunState, SessionView } from "../../api/client";
 import { span } from "../../lib/time";
-import { schedule } from "./schedule";
+import { presentStop } from "./runState";
+import { schedule, workOf } from "./schedule";
 
 const TOLERATED = 20;
+/** Seconds by which a first touch may be late without a word. */
+const MATTERS = 180;
+/** Seconds from the first touch in which a late start is spoken of. */
+const ASKED_WITHIN = 600;
 
 /** Seconds since the first touch, pauses left out. */
 export function elapsed(run: RunState, now: number): number {
@@ -13,18 +18,27 @@ export function elapsed(run: RunState, now: number): number {
 
 /** Seconds that a stop has taken up to now. */
 export function takenBy(run: RunState, sheet: RunSheet, stop: string, now: number): number {
-  const present = sheet.entries[run.entry]?.stop_id === stop && !run.ended_at && !run.paused_at;
+  const present = presentStop(run, sheet) === stop && !run.ended_at && !run.paused_at;
   const since = present && run.last_at ? Math.max(0, (now - Date.parse(run.last_at)) / 1000) : 0;
   return (run.taken[stop] ?? 0) + since;
 }
 
+/** Seconds of work that the present stop still has. */
+export function stopSecondsLeft(run: RunState, sheet: RunSheet, now: number): number {
+  const stop = presentStop(run, sheet);
+  const has = run.added.find(({ stop_id }) => stop_id === stop)?.seconds ?? workOf(sheet, run, stop);
+  return Math.max(0, has - takenBy(run, sheet, stop, now));
+}
+
 /** How much of the present stop's time is left, 1 to 0: the water level. */
 export function waterLevel(run: RunState, sheet: RunSheet, now: number): number {
-  const stop = sheet.entries[run.entry]?.stop_id ?? "";
-  const planned = schedule(sheet, run).reduce(
-    (sum, { seconds }, index) => sum + (sheet.entries[index]?.stop_id === stop ? seconds : 0),
-    0,
-  );
+  const stop = presentStop(run, sheet);
+  const planned =
+    run.added.find(({ stop_id }) => stop_id === stop)?.seconds ??
+    schedule(sheet, run).reduce(
+      (sum, { seconds }, index) => sum + (sheet.entries[index]?.stop_id === stop ? seconds : 0),
+      0,
+    );
   return planned === 0 ? 0 : Math.max(0, 1 - takenBy(run, sheet, stop, now) / planned);
 }
 
@@ -39,6 +53,23 @@ export function behind(run: RunState, sheet: RunSheet, now: number): number {
   const all = times.reduce((sum, { seconds }) => sum + seconds, 0);
   const passed = elapsed(run, now) + all - (run.total ?? all);
   return passed - Math.min(Math.max(passed, entry.start), entry.start + entry.seconds);
+}
+
+/**
+ * Seconds by which the first touch was later than the booked hour leaves room for; 0 if it was not, if a minute or two
+ * do not matter, or if it was so late that it must have been another hour. Half of what the booking keeps for talking
+ * and dressing lies before the first touch. Only asked in the first minutes, and while nothing has been shared out anew.
+ */
+export function begunLate(
+  { starts_at, plan, evaluation }: Pick<SessionView, "starts_at" | "plan" | "evaluation">,
+  run: RunState,
+  now: number,
+): number {
+  const { hands_on_seconds: handsOn } = evaluation.sheet;
+  if (!run.begun_at || run.total || elapsed(run, now) > ASKED_WITHIN) return 0;
+  const around = (plan.flow.brief.booked_minutes ?? 0) * 60 - handsOn;
+  const late = (Date.parse(run.begun_at) - Date.parse(starts_at)) / 1000 - around / 2;
+  return late >= MATTERS && late <= handsOn / 2 ? late : 0;
 }
 
 /** How far the session is, 0 to 1: the mark on the horizon. */

@@ -23,6 +23,8 @@ function meaning(state: RunState) {
     paused_at: instant(state.paused_at),
     total: state.total ?? null,
     halted: state.halted ?? null,
+    adding: state.adding ?? null,
+    contractions: state.contractions.map(({ began_at, ended_at }) => [instant(began_at), instant(ended_at)]),
   };
 }
 

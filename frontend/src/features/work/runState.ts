@@ -1,5 +1,6 @@
 /** The fold of a run's events, as the core does it; both sides are held to the same vectors. */
 import type { RunEvent, RunState } from "../../api/client";
+import { contractionsAfter } from "./contractions";
 import { pointsAfter } from "./points";
 
 /** What of a run sheet the fold reads: which stop each entry belongs to. */
@@ -17,6 +18,8 @@ export const UNBEGUN: RunState = {
   paused: 0,
   allotted: {},
   skipped: [],
+  added: [],
+  contractions: [],
 };
 
 /** The state after one more event. Before `began` and after `ended` nothing changes. */
@@ -38,8 +41,13 @@ function spent(state: RunState, at: string, sheet: Entries): RunState {
   const passed = Math.max(0, (Date.parse(at) - Date.parse(state.last_at ?? at)) / 1000);
   const last_at = passed > 0 ? at : (state.last_at ?? at);
   if (state.paused_at) return { ...state, paused: state.paused + passed, last_at };
-  const stop = sheet.entries[state.entry]?.stop_id ?? "";
+  const stop = presentStop(state, sheet);
   return { ...state, taken: { ...state.taken, [stop]: (state.taken[stop] ?? 0) + passed }, last_at };
+}
+
+/** The stop that time now goes to: what was added to the plan, or the present entry's. */
+export function presentStop(state: RunState, sheet: Entries): string {
+  return state.adding ?? sheet.entries[state.entry]?.stop_id ?? "";
 }
 
 function changed(state: RunState, event: RunEvent, lastEntry: number): RunState {
@@ -48,7 +56,7 @@ function changed(state: RunState, event: RunEvent, lastEntry: number): RunState 
       const to = Math.min(event.to, lastEntry);
       // Whoever goes to what is owed, does it.
       const skipped = state.skipped.map((skip) => (skip.reason ? skip : without(skip, [to]))).filter(stands);
-      return { ...state, entry: to, skipped };
+      return { ...state, entry: to, adding: null, skipped };
     }
     case "said": {
       const { region, side, depth, word } = event;
@@ -75,6 +83,14 @@ function changed(state: RunState, event: RunEvent, lastEntry: number): RunState 
       const before = state.skipped.map((skip) => without(skip, entries)).filter(stands);
       return { ...state, skipped: [...before, { stop_id, entries, reason }] };
     }
+    case "added": {
+      const { stop_id, region, side, seconds } = event;
+      const others = state.added.filter((one) => one.stop_id !== stop_id);
+      return { ...state, added: [...others, { stop_id, region, side, seconds }], adding: stop_id };
+    }
+    case "contraction_began":
+    case "contraction_ended":
+      return { ...state, contractions: contractionsAfter(state.contractions, event) };
     case "halted":
       return { ...state, halted: event.reason ?? "", ended_at: event.at };
     case "ended":

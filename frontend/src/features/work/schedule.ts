@@ -36,9 +36,14 @@ export function schedule(sheet: RunSheet, run: Pick<RunState, "allotted">): Sche
   });
 }
 
-/** The entry to go to from `entry`, on or back, past what is left out; itself if there is none. */
+/**
+ * The entry to go to from `entry`, on or back, past what is left out, and past what belongs to a contraction: that comes
+ * when one does. Itself if there is none.
+ */
 export function neighbour(sheet: RunSheet, run: RunState, by: 1 | -1): number {
-  const leftOut = (index: number) => run.allotted[sheet.entries[index]?.stop_id ?? ""] === 0;
+  const leftOut = (index: number) =>
+    run.allotted[sheet.entries[index]?.stop_id ?? ""] === 0 ||
+    (sheet.open_ended && sheet.entries[index]?.slot === "contraction");
   let at = run.entry + by;
   while (leftOut(at)) at += by;
   return sheet.entries[at] ? at : run.entry;

@@ -1,8 +1,8 @@
-import { useEffect, useRef, useState } from "react";
-
-const KEY = "tide-advances";
+import { useEffect, useRef } from "react";
 
 interface Pace {
+  /** Whether it goes on by itself. */
+  advances: boolean;
   /** Which entry is being worked. */
   entry: number;
   /** Seconds it has. */
@@ -12,9 +12,8 @@ interface Pace {
   on(): void;
 }
 
-/** Whether the session goes on by itself at the plan's pace or waits for a tap; kept on this device. */
-export function useHandsOff({ entry, seconds, resting, on }: Pace) {
-  const [advances, setAdvances] = useState(() => localStorage.getItem(KEY) === "yes");
+/** Goes on by itself at the plan's pace, if that is wished, and keeps the screen awake. */
+export function useHandsOff({ advances, entry, seconds, resting, on }: Pace) {
   const latest = useRef(on);
   latest.current = on;
   // biome-ignore lint/correctness/useExhaustiveDependencies: every entry has its own time
@@ -24,13 +23,6 @@ export function useHandsOff({ entry, seconds, resting, on }: Pace) {
     return () => clearTimeout(timer);
   }, [advances, resting, entry, seconds]);
   useAwake();
-  return {
-    advances,
-    toggle: () => {
-      localStorage.setItem(KEY, advances ? "no" : "yes");
-      setAdvances(!advances);
-    },
-  };
 }
 
 /** Keeps the screen awake while it is looked at, where the device can. */

@@ -1,11 +1,16 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { type QueryClient, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { api, body, Problem, type RunEvent, type RunState, type SessionView } from "../../api/client";
-import { sessionQuery } from "../../api/queries";
-import { keep, kept, release } from "./eventStore";
+import { forgetRun, keepRun, keepTap, keptTaps, release } from "../../api/keptRuns";
+import { catalogueQuery, meQuery, sessionQuery, tableSideQuery } from "../../api/queries";
+import { DeviceClock } from "./deviceClock";
 import { step } from "./runState";
 
-const AGAIN = 4000;
+/** How often what waits is sent again, and what other devices did is asked for, in ms. */
+const AGAIN = 3000;
+/** How long an answer is waited for, in ms: what was sent may be sent again. */
+const PATIENCE = 8000;
+const MOST_AT_ONCE = 200;
 
 /** What happened, without the id and time that the device adds. */
 export type Happening = RunEvent extends infer E
@@ -18,63 +23,68 @@ export type Happening = RunEvent extends infer E
 export type Happen = (make: (run: RunState) => Happening | null) => void;
 
 /**
- * The run as the server knows it plus what only this device knows. Events are kept here first, then sent in
- * order, again and again until they arrive; sent twice they count once.
+ * The run as the server knows it plus what only this device knows. Events are kept here first, then sent in order,
+ * again and again until they arrive; sent twice they count once. What other devices add is asked for in between.
  */
 export function useRun(session: SessionView) {
   const queries = useQueryClient();
-  const [refusal, setRefusal] = useState<Problem | null>(null);
-  const waiting = useRef<RunEvent[]>([]);
-  const sending = useRef(false);
   const { session_id: sessionId } = session;
   const { sheet } = session.evaluation;
-  const { queryKey } = sessionQuery(sessionId);
+  const [refusal, setRefusal] = useState<Problem | null>(null);
+  const [keeps, setKeeps] = useState(true);
+  const waiting = useRef<RunEvent[]>([]);
+  const heard = useRef(session.run);
+  const busy = useRef(false);
+  const clock = useRef(new DeviceClock()).current;
 
-  // Read from where both parts are written at once: a render may see one of them late.
   const present = () => {
-    const known = queries.getQueryData(queryKey) ?? session;
-    return waiting.current.reduce((state, event) => step(state, event, sheet), known.run);
+    const known = queries.getQueryData(sessionQuery(sessionId).queryKey)?.run ?? session.run;
+    // A session asked for before the last taps arrived may be answered after them.
+    heard.current = instant(known.last_at) >= instant(heard.current.last_at) ? known : heard.current;
+    const run = waiting.current.reduce((state, event) => step(state, event, sheet), heard.current);
+    clock.saw(run.last_at);
+    return run;
   };
-  const [shown, setShown] = useState(() => ({ run: session.run, unsent: 0 }));
-  const show = () => setShown({ run: present(), unsent: waiting.current.length });
+  const [shown, setShown] = useState({ run: session.run, unsent: 0, ready: false });
+  const show = () => setShown({ run: present(), unsent: waiting.current.length, ready: true });
 
-  const send = async () => {
-    if (sending.current || waiting.current.length === 0) return;
-    sending.current = true;
-    const batch = waiting.current.slice(0, 200);
+  const exchange = async () => {
+    if (busy.current) return;
+    busy.current = true;
+    const batch = waiting.current.slice(0, MOST_AT_ONCE);
     try {
-      const run = await body<RunState>(
-        api.POST("/api/sessions/{session_id}/events", {
-          params: { path: { session_id: sessionId } },
-          body: { events: batch },
-        }),
-      );
+      const run = await answered(sessionId, batch);
       const ids = new Set(batch.map((event) => event.id));
-      const stage = run.ended_at ? ("log" as const) : ("work" as const);
-      queries.setQueryData(queryKey, (old) => old && { ...old, run, stage });
       waiting.current = waiting.current.filter((event) => !ids.has(event.id));
+      heard.current = run;
+      remember(queries, sessionId, run);
       show();
       setRefusal(null);
-      await release(sessionId, ids);
+      await release(sessionId, ids, run);
+      if (run.ended_at && waiting.current.length === 0) await forgetRun(sessionId);
+      if (waiting.current.length > 0) setTimeout(() => latest.current.exchange());
     } catch (error) {
       if (error instanceof Problem && error.document.status > 0) setRefusal(error);
     } finally {
-      sending.current = false;
+      busy.current = false;
     }
   };
-  const latest = useRef({ send, show });
-  latest.current = { send, show };
+  const latest = useRef({ exchange, show });
+  latest.current = { exchange, show };
 
   useEffect(() => {
     let gone = false;
-    const again = () => latest.current.send();
-    kept(sessionId).then((events) => {
-      if (gone) return;
-      const known = new Set(waiting.current.map((event) => event.id));
-      waiting.current = [...events.filter((event) => !known.has(event.id)), ...waiting.current];
-      latest.current.show();
-      again();
-    });
+    const again = () => latest.current.exchange();
+    keptTaps(sessionId)
+      .then((events) => {
+        if (!gone) waiting.current = events;
+      })
+      .catch(() => setKeeps(false))
+      .then(() => {
+        if (gone) return;
+        latest.current.show();
+        again();
+      });
     const timer = setInterval(again, AGAIN);
     addEventListener("online", again);
     return () => {
@@ -83,14 +93,57 @@ export function useRun(session: SessionView) {
       removeEventListener("online", again);
     };
   }, [sessionId]);
+  useKeeping(session, Boolean(shown.run.begun_at && !shown.run.ended_at));
 
   const happen: Happen = (make) => {
     const happening = make(present());
     if (!happening) return;
-    const event = { ...happening, id: crypto.randomUUID(), at: new Date().toISOString() } as RunEvent;
+    const event = { ...happening, id: crypto.randomUUID(), at: clock.stamp() } as RunEvent;
     waiting.current = [...waiting.current, event];
     show();
-    keep(sessionId, event).then(send, send);
+    keepTap(sessionId, event)
+      .catch(() => setKeeps(false))
+      .then(exchange);
   };
-  return { ...shown, happen, refusal };
+  return { ...shown, happen, refusal, keeps, clock };
+}
+
+function instant(at: string | null | undefined): number {
+  return at ? Date.parse(at) : 0;
+}
+
+/** The run after `batch`, or as it is if nothing waits. */
+function answered(sessionId: string, batch: RunEvent[]): Promise<RunState> {
+  const to = { params: { path: { session_id: sessionId } }, signal: AbortSignal.timeout(PATIENCE) };
+  return body<RunState>(
+    batch.length > 0
+      ? api.POST("/api/sessions/{session_id}/events", { ...to, body: { events: batch } })
+      : api.GET("/api/sessions/{session_id}/run", to),
+  );
+}
+
+function remember(queries: QueryClient, sessionId: string, run: RunState) {
+  const stage: SessionView["stage"] = run.ended_at ? "log" : run.begun_at ? "work" : "plan";
+  queries.setQueryData(
+    sessionQuery(sessionId).queryKey,
+    (old) => old && { ...old, run, stage: old.stage === "logged" ? old.stage : stage },
+  );
+}
+
+/** Once the session has begun, this device keeps all it asks for: a reload needs no server. */
+function useKeeping(session: SessionView, under_way: boolean) {
+  const queries = useQueryClient();
+  const { session_id: sessionId } = session;
+  useEffect(() => {
+    if (!under_way) return;
+    Promise.all([
+      queries.ensureQueryData(meQuery),
+      queries.ensureQueryData(catalogueQuery),
+      queries.ensureQueryData(sessionQuery(sessionId)),
+      // Without it the session goes on all the same, only that nothing can be shared out anew.
+      queries.ensureQueryData(tableSideQuery(sessionId)).catch(() => null),
+    ])
+      .then(([me, catalogue, kept, side]) => keepRun({ me, catalogue, session: kept, side }))
+      .catch(() => undefined);
+  }, [queries, sessionId, under_way]);
 }

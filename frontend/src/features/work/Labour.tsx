@@ -1,0 +1,133 @@
+import { span } from "../../lib/time";
+import type { Moment } from "../../tableplan/moment";
+import { timing } from "./contractions";
+import { cueFor } from "./cues";
+import { Ending } from "./Ending";
+import { isOn, roundOver, roundStart } from "./labour";
+import { Overlays } from "./Overlays";
+import { owed } from "./owed";
+import { Plain } from "./Plain";
+import { elapsed } from "./pace";
+import { Name } from "./Stage";
+import { TapZones } from "./TapZones";
+import { TopBar } from "./TopBar";
+import type { AtTheTableProps } from "./tableProps";
+import { Unsent } from "./Unsent";
+import type { TableActs } from "./useTable";
+import type { ChangeSettings, TableSettings } from "./useTableSettings";
+import { Water } from "./Water";
+
+interface Props extends AtTheTableProps {
+  table: TableActs;
+  settings: TableSettings;
+  onSettings: ChangeSettings;
+  moment: Moment | null;
+  now: number;
+}
+
+/** Seconds that a contraction, or the rest between two, is taken to last until one is known. */
+const USUAL_LENGTH = 60;
+const USUAL_SPACING = 300;
+
+/** Beside a birthing person: one large button for one thumb; what is done changes with the contraction by itself. */
+export function Labour(props: Props) {
+  const { session, catalogue, run, happen, table, settings, moment, now } = props;
+  const { sheet } = session.evaluation;
+  const { shown } = table;
+  const on = isOn(run);
+  const last = run.contractions.at(-1);
+  const told = timing(run.contractions);
+  if (!shown) return null;
+  const since = last ? (now - Date.parse(on ? last.began_at : (last.ended_at ?? last.began_at))) / 1000 : 0;
+  const usual = on ? (told.length ?? USUAL_LENGTH) : (told.spacing ?? USUAL_SPACING);
+  const cue = cueFor(shown, catalogue);
+  return (
+    <div className="relative flex h-dvh flex-col overflow-hidden">
+      <Water level={last ? Math.max(0, 1 - since / usual) : 0} />
+      <TopBar
+        session={session}
+        run={run}
+        owed={0}
+        pace={`${span(Math.floor(elapsed(run, now) / 60) * 60)} so far`}
+        advances={settings.advances}
+        onPause={() => happen(() => ({ kind: "paused" }))}
+        onResume={() => happen(() => ({ kind: "resumed" }))}
+        onSettings={() => table.lay("settings")}
+        onHalt={() => table.lay("halt")}
+      />
+      <Unsent {...props} footSwitchLost={false} />
+      {told.call && (
+        <p role="alert" className="relative z-20 px-6 py-2 text-center text-2xl font-bold text-accent">
+          △ Five minutes apart, a minute long, for an hour: the usual advice is to call now. Your care team’s
+          own advice goes before it.
+        </p>
+      )}
+      <div className="relative flex min-h-0 flex-1">
+        <TapZones first={run.entry === 0} onBack={table.back} onOn={table.on} />
+        <div className="pointer-events-none relative z-10 flex w-full flex-col items-center justify-center gap-[1.5vh] px-4 text-center sm:px-24">
+          {table.ending ? (
+            <Ending sheet={sheet} catalogue={catalogue} owed={owed(run)} />
+          ) : settings.plain ? (
+            <Plain moment={moment} entry={shown} catalogue={catalogue} />
+          ) : (
+            <>
+              <p className="font-serif text-[clamp(1.6rem,3.4vw,3.4rem)] italic">
+                {on ? `Now, on her word: ${cue.place.toLowerCase()}` : cue.place}
+              </p>
+              <Name>{cue.name}</Name>
+              <p className="max-w-[46ch] text-[clamp(1.1rem,2vw,1.9rem)] text-quiet">{cue.how}</p>
+            </>
+          )}
+          {roundOver(sheet, run) && !table.ending && (
+            <button
+              type="button"
+              className="btn pointer-events-auto h-20 px-8 text-2xl"
+              onClick={() => happen(() => ({ kind: "moved", to: roundStart(sheet) }))}
+            >
+              Another round
+            </button>
+          )}
+        </div>
+      </div>
+      <div className="relative z-10 grid gap-3 px-4 pb-4 text-center">
+        <p className="numbers text-[clamp(1.2rem,2.2vw,2rem)]" role="status">
+          {[
+            told.length !== null && `last ${span(told.length)} long`,
+            told.spacing !== null && `${span(told.spacing)} apart`,
+            run.contractions.length > 0 && `${run.contractions.length} timed`,
+          ]
+            .filter(Boolean)
+            .join(" · ") ||
+            "Time them here. When in doubt, or with bleeding, fever or waters broken, call the care team."}
+        </p>
+        <button
+          type="button"
+          className={`btn h-[18vh] min-h-32 w-full text-[clamp(1.8rem,4vw,3.4rem)] ${on ? "btn-accent" : "btn-primary"}`}
+          onClick={() => happen(() => ({ kind: on ? "contraction_ended" : "contraction_began" }))}
+        >
+          {on ? `It has passed (${span(Math.max(0, since))})` : "A contraction begins"}
+        </button>
+        <div className="grid grid-cols-3 gap-3">
+          {(
+            [
+              ["lighter", "Lighter"],
+              ["just_right", "Just right"],
+              ["deeper", "Deeper"],
+            ] as const
+          ).map(([word, words]) => (
+            <button
+              key={word}
+              type="button"
+              className="btn min-h-24 bg-base-100/70 text-xl font-normal"
+              disabled={!table.working}
+              onClick={() => table.say(word)}
+            >
+              {words}
+            </button>
+          ))}
+        </div>
+      </div>
+      <Overlays {...props} side={undefined} />
+    </div>
+  );
+}

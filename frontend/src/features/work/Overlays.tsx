@@ -1,0 +1,68 @@
+import type { TableSide } from "../../api/client";
+import { AddRegion } from "./AddRegion";
+import { Halt } from "./Halt";
+import { owed } from "./owed";
+import { stopSecondsLeft } from "./pace";
+import { Settings } from "./Settings";
+import { SorePoints } from "./SorePoints";
+import type { AtTheTableProps } from "./tableProps";
+import { Undone } from "./Undone";
+import type { TableActs } from "./useTable";
+import type { ChangeSettings, TableSettings } from "./useTableSettings";
+
+interface Props extends AtTheTableProps {
+  table: TableActs;
+  side: TableSide | undefined;
+  settings: TableSettings;
+  onSettings: ChangeSettings;
+  now: number;
+}
+
+/** What lies over the stroke, one at a time. */
+export function Overlays(props: Props) {
+  const { session, catalogue, run, happen, table, side, now } = props;
+  const { sheet } = session.evaluation;
+  const close = () => table.lay(null);
+  switch (table.over) {
+    case "sore":
+      return table.working ? (
+        <SorePoints
+          session={session}
+          catalogue={catalogue}
+          run={run}
+          entry={table.working}
+          secondsLeft={stopSecondsLeft(run, sheet, now)}
+          falls={side?.falls ?? {}}
+          happen={happen}
+          onClose={close}
+        />
+      ) : null;
+    case "undone":
+      return (
+        <Undone
+          sheet={sheet}
+          catalogue={catalogue}
+          entries={owed(run, sheet.entries[run.entry]?.stop_id)}
+          onNow={table.debts.now}
+          onLater={table.debts.later}
+          onWaive={table.debts.waive}
+        />
+      );
+    case "adding":
+      return table.shown ? (
+        <AddRegion
+          catalogue={catalogue}
+          entry={table.shown}
+          extras={side?.extras ?? []}
+          onAdd={table.add}
+          onClose={close}
+        />
+      ) : null;
+    case "settings":
+      return <Settings settings={props.settings} onChange={props.onSettings} onClose={close} />;
+    case "halt":
+      return <Halt onHalt={(reason) => happen(() => ({ kind: "halted", reason }))} onClose={close} />;
+    default:
+      return null;
+  }
+}

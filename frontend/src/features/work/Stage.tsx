@@ -1,0 +1,76 @@
+import { useRef } from "react";
+import type { Catalogue, Entry, Extra, RunState, SessionView } from "../../api/client";
+import { listed, spoken } from "../../lib/words";
+import { beatsOf } from "./beats";
+import { Counting } from "./Counting";
+import { cueFor } from "./cues";
+import type { DeviceClock } from "./deviceClock";
+
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+  run: RunState;
+  entry: Entry;
+  clock: DeviceClock;
+  /** How the region that was added is worked; undefined while the plan is followed. */
+  extra: Extra | undefined;
+}
+
+/** What is done now, in letters to be read from a step away. */
+export function Stage({ session, catalogue, run, entry, clock, extra }: Props) {
+  const cue = cueFor(entry, catalogue);
+  const since = useSince(`${run.entry} ${run.adding}`, run, clock);
+  const own = session.plan.flow.stops[entry.stop]?.steps[entry.step ?? -1]?.cue;
+  const beats = run.adding ? null : beatsOf(entry, catalogue, own);
+  if (run.adding) return <AddedStage entry={entry} extra={extra} catalogue={catalogue} place={cue.place} />;
+  return (
+    <>
+      <p className="font-serif text-[clamp(1.6rem,3.4vw,3.4rem)] italic">{cue.place}</p>
+      <Name>{cue.name}</Name>
+      <p className="text-[clamp(1.25rem,2.5vw,2.4rem)]">{cue.detail}</p>
+      {beats ? (
+        <Counting beats={beats} entry={entry} since={run.paused_at ? null : since} clock={clock} />
+      ) : (
+        <p className="max-w-[46ch] text-[clamp(1.1rem,1.7vw,1.6rem)] text-quiet max-sm:hidden">{cue.how}</p>
+      )}
+    </>
+  );
+}
+
+/** The heading that must be legible at 1.5 m. */
+export function Name({ children }: { children: string }) {
+  return (
+    <h1 className="font-sans text-[clamp(2.6rem,max(4.6rem,7.5vw),9rem)] font-semibold leading-[1.02] max-sm:text-[3.1rem]">
+      {children}
+    </h1>
+  );
+}
+
+/** A region beside the plan: its strokes on one card, in their order. */
+function AddedStage(props: { entry: Entry; extra: Extra | undefined; catalogue: Catalogue; place: string }) {
+  const { entry, extra, catalogue, place } = props;
+  const window = catalogue.windows[extra?.window ?? ""];
+  const wash = extra?.clean_hands && entry.hands !== "clean";
+  const strokes = (extra?.steps ?? []).map(({ stroke, passes, zone }) => {
+    const name = catalogue.strokes[stroke]?.name ?? stroke;
+    return `${name}${zone ? `, ${spoken(zone)}` : ""} ${passes}×`;
+  });
+  return (
+    <>
+      <p className="font-serif text-[clamp(1.6rem,3.4vw,3.4rem)] italic">Added to the plan</p>
+      <Name>{place}</Name>
+      <p className="max-w-[44ch] text-[clamp(1.25rem,2.3vw,2.2rem)]">{listed(strokes)}</p>
+      <p className="max-w-[46ch] text-[clamp(1.1rem,1.7vw,1.6rem)] text-quiet">
+        {wash && <span className="text-accent">△ Wash your hands first. </span>}
+        {window?.instruction}
+      </p>
+    </>
+  );
+}
+
+/** When the present step began on this device, or as late as is known of it. */
+function useSince(step: string, run: RunState, clock: DeviceClock): number {
+  const begun = useRef({ step, at: Date.parse(run.last_at ?? "") || clock.now() });
+  if (begun.current.step !== step) begun.current = { step, at: clock.now() };
+  return begun.current.at;
+}

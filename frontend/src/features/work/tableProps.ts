@@ -1,0 +1,16 @@
+import type { Catalogue, Problem, RunState, SessionView } from "../../api/client";
+import type { DeviceClock } from "./deviceClock";
+import type { Happen } from "./useRun";
+
+/** What every part of the table's screen is given. */
+export interface AtTheTableProps {
+  session: SessionView;
+  catalogue: Catalogue;
+  run: RunState;
+  happen: Happen;
+  clock: DeviceClock;
+  unsent: number;
+  /** Whether this device can keep taps at all. */
+  keeps: boolean;
+  refusal: Problem | null;
+}

@@ -1,0 +1,173 @@
+import { useState } from "react";
+import type { Catalogue, Entry, Extra, RunSheet, RunState, SessionView, TableSide } from "../../api/client";
+import { additionOf, entryOf, extraFor, otherSide } from "./added";
+import { duringEntry, isOn } from "./labour";
+import { leaves, owed } from "./owed";
+import type { Word } from "./PressurePads";
+import { neighbour, schedule } from "./schedule";
+import { useAnnouncing } from "./useAnnouncing";
+import { useHandsOff } from "./useHandsOff";
+import { useKeys } from "./useKeys";
+import type { Happen, Happening } from "./useRun";
+import type { TableSettings } from "./useTableSettings";
+
+/** What lies over the stroke. */
+export type Over = "sore" | "undone" | "halt" | "adding" | "settings";
+
+interface Given {
+  session: SessionView;
+  catalogue: Catalogue;
+  run: RunState;
+  happen: Happen;
+  side: TableSide | undefined;
+  settings: TableSettings;
+}
+
+/** Every act at the table, whether by tap, key, pedal or by itself; nothing in it is drawn. */
+export function useTable({ session, catalogue, run, happen, side, settings }: Given) {
+  const { sheet } = session.evaluation;
+  const [over, setOver] = useState<Over | null>(null);
+  const [ending, setEnding] = useState(false);
+  const [returning, setReturning] = useState<number | null>(null);
+  const [asked, setAsked] = useState<ReadonlySet<string>>(new Set());
+  const extras = side?.extras ?? [];
+  const planned = isOn(run) ? duringEntry(sheet, run) : sheet.entries[run.entry];
+  const addition = additionOf(run);
+  const extra = addition && planned ? extraFor(addition, planned, extras) : undefined;
+  const shown = addition && planned ? entryOf(addition, planned, extra) : planned;
+  const working = shown && shown.role === "work" ? strokeAt(sheet, run, shown) : undefined;
+
+  const forward = (present: RunState): Happening | null => {
+    const to = neighbour(sheet, present, 1);
+    if (to > present.entry) return { kind: "moved", to };
+    if (ending) return { kind: "ended" };
+    setEnding(true);
+    return null;
+  };
+  const go = () => happen(forward);
+  const on = () =>
+    happen((present) => {
+      const added = additionOf(present);
+      const at = sheet.entries[present.entry];
+      if (added && at) return afterAddition(added, at, present, extras);
+      const next = neighbour(sheet, present, 1);
+      // What was gone back to for a debt leads on to where one was.
+      if (returning !== null && next <= returning) {
+        setReturning(null);
+        return { kind: "moved", to: returning };
+      }
+      const stop = at?.stop_id ?? "";
+      const atTheCover = !ending && leaves(sheet, present.entry, next);
+      if (!atTheCover || asked.has(stop) || owed(present, stop).length === 0) return forward(present);
+      setOver("undone");
+      return null;
+    });
+  const back = () =>
+    happen((present) => {
+      if (present.adding) return { kind: "moved", to: present.entry };
+      setEnding(false);
+      const to = neighbour(sheet, present, -1);
+      return ending || to === present.entry ? null : { kind: "moved", to };
+    });
+  /** Something said of, or seen at, the region being worked. */
+  const about = (make: (entry: Entry) => Happening) =>
+    happen((present) => {
+      const at = isOn(present) ? duringEntry(sheet, present) : sheet.entries[present.entry];
+      const added = additionOf(present);
+      const entry =
+        at && (added ? entryOf(added, at, extraFor(added, at, extras)) : strokeAt(sheet, present, at));
+      return entry ? make(entry) : null;
+    });
+  const say = (word: Word) =>
+    about(({ region, side, depth }) => ({ kind: "said", word, region, side, depth: depth ?? 1 }));
+  const point = () => working && setOver("sore");
+  const stopId = planned?.stop_id ?? "";
+
+  useKeys({ on, back, say, point, resting: over !== null });
+  useHandsOff({
+    advances: settings.advances,
+    entry: run.entry,
+    seconds: addition?.seconds ?? schedule(sheet, run)[run.entry]?.seconds ?? 0,
+    // The end is never reached by itself.
+    resting:
+      sheet.open_ended ||
+      Boolean(run.paused_at) ||
+      over !== null ||
+      ending ||
+      (!addition && neighbour(sheet, run, 1) === run.entry),
+    on,
+  });
+  useAnnouncing(shown, catalogue, settings);
+
+  return {
+    over,
+    lay: setOver,
+    ending,
+    shown,
+    working,
+    extra,
+    addition,
+    on,
+    back,
+    say,
+    about,
+    point,
+    skip: () => {
+      happen(({ entry }) =>
+        sheet.entries[entry]?.kind === "stroke"
+          ? { kind: "skipped", stop_id: stopId, entries: [entry], reason: "" }
+          : null,
+      );
+      go();
+    },
+    add: ({ region, sides, seconds }: Extra) => {
+      setOver(null);
+      happen(() => added(region, sides[0] ?? "mid", seconds));
+    },
+    /** What becomes of the strokes that are owed in the stop that is being left. */
+    debts: {
+      now: () => {
+        const to = owed(run, stopId)[0] ?? run.entry;
+        setReturning(run.entry);
+        setOver(null);
+        happen(() => ({ kind: "moved", to }));
+      },
+      later: () => {
+        setAsked(new Set([...asked, stopId]));
+        setOver(null);
+        go();
+      },
+      waive: (reason: string) => {
+        happen((present) => ({ kind: "skipped", stop_id: stopId, entries: owed(present, stopId), reason }));
+        setOver(null);
+        go();
+      },
+    },
+  };
+}
+
+export type TableActs = ReturnType<typeof useTable>;
+
+function added(region: string, side: Entry["side"], seconds: number): Happening {
+  return { kind: "added", stop_id: `added-${crypto.randomUUID()}`, region, side, seconds };
+}
+
+/** The other side gets the same; then the plan goes on where it was left. */
+function afterAddition(
+  addition: NonNullable<ReturnType<typeof additionOf>>,
+  at: Entry,
+  run: RunState,
+  extras: readonly Extra[],
+): Happening {
+  const other = otherSide(addition, run.added, extraFor(addition, at, extras));
+  return other ? added(addition.region, other, addition.seconds) : { kind: "moved", to: run.entry };
+}
+
+/** The stroke a word on pressure is about: the present one, or the last before it in the same stop. */
+function strokeAt(sheet: RunSheet, run: RunState, shown: Entry): Entry | undefined {
+  if (run.adding || isOn(run)) return shown;
+  const stop = sheet.entries[run.entry]?.stop;
+  for (let i = run.entry; i >= 0 && sheet.entries[i]?.stop === stop; i--)
+    if (sheet.entries[i]?.kind === "stroke") return sheet.entries[i];
+  return undefined;
+}

@@ -1,0 +1,47 @@
+/** How the hour goes on this device: kept here, not with the practice. */
+import { useState } from "react";
+
+export interface TableSettings {
+  /** On by itself at the plan's pace, or waiting for a tap. */
+  advances: boolean;
+  sound: "none" | "chime" | "voice";
+  /** What a sound, or a vibration, announces. */
+  announces: "strokes" | "stops" | "turns";
+  vibrates: boolean;
+  /** One picture and one sentence, for a partner or a beginner. */
+  plain: boolean;
+  /** Whether the simulated foot switch is listened to. */
+  footSwitch: boolean;
+}
+
+export type ChangeSettings = (change: Partial<TableSettings>) => void;
+
+const KEY = "tide-table";
+const USUAL: TableSettings = {
+  advances: false,
+  sound: "none",
+  announces: "stops",
+  vibrates: false,
+  plain: false,
+  footSwitch: false,
+};
+
+function read(): TableSettings {
+  try {
+    return { ...USUAL, ...JSON.parse(localStorage.getItem(KEY) ?? "{}") };
+  } catch {
+    return USUAL;
+  }
+}
+
+export function useTableSettings(): [TableSettings, ChangeSettings] {
+  const [settings, setSettings] = useState(read);
+  return [
+    settings,
+    (change) => {
+      const changed = { ...settings, ...change };
+      localStorage.setItem(KEY, JSON.stringify(changed));
+      setSettings(changed);
+    },
+  ];
+}

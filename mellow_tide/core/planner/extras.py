@@ -1,0 +1,69 @@
+"""Regions that may be worked beside the plan, ready for the table's side, where no planner is at hand."""
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house import DEFAULTS, House
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.flow.brief import ClientFacts, Side
+from mellow_tide.core.flow.flow import Flow, Step, StopMedium
+from mellow_tide.core.planner.arc import fit_arc
+from mellow_tide.core.planner.asked import Asked
+from mellow_tide.core.planner.place import place_at
+from mellow_tide.core.planner.question import pose
+from mellow_tide.core.planner.way import homes, sides_in
+from mellow_tide.core.timing.tempo import OwnPace
+
+
+class Extra(Record):
+    """A region as it may be worked in `position`, side by side: `seconds` a side, and its strokes.
+
+    `clean_hands`: hands that have been at the feet, or are oily, are washed before it.
+    """
+
+    region: str
+    sides: tuple[Side, ...]
+    position: str
+    window: str
+    medium: StopMedium
+    clean_hands: bool
+    seconds: int
+    steps: tuple[Step, ...]
+
+
+def extras(
+    flow: Flow,
+    client: ClientFacts,
+    catalogue: Catalogue,
+    house: House = DEFAULTS,
+    pace: OwnPace | None = None,
+) -> tuple[Extra, ...]:
+    """What could be added in each position of the flow: as short as is worth opening, by the client's own wishes.
+
+    Only what a plan may work at all: consents, health and places to keep off are obeyed. None for a session without
+    minutes to meet.
+    """
+    asked = Asked.of(flow.brief, client, catalogue, house, pace)
+    if asked.kind.open_ended:
+        return ()
+    question = pose(asked)
+    found = homes(question.way, asked.catalogue)
+    blocks = question.way.blocks(asked.catalogue)
+    made = []
+    for position in dict.fromkeys(stop.position for stop in flow.stops):
+        for id, share in question.shares.items():
+            if not any(blocks[i].position == position for home in found[id] for i in home):
+                continue
+            region = asked.catalogue.regions[id]
+            place = place_at(id, position, asked.touch(id), asked.catalogue, asked.tempo)
+            arc = fit_arc(place, int(share.least))
+            extra = Extra(
+                region=id,
+                sides=sides_in(id, position, asked.catalogue),
+                position=position,
+                window=region.window_in(position),
+                medium=place.medium,
+                clean_hands=region.hands == "clean",
+                seconds=arc.seconds,
+                steps=arc.steps,
+            )
+            made.append(extra)
+    return tuple(made)

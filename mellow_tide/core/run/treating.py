@@ -1,0 +1,57 @@
+"""Which sore points to treat in the time there is: a small knapsack, solved exactly."""
+
+from collections.abc import Mapping, Sequence
+from uuid import UUID
+
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.run.points import MOST_HOLDS, SorePoint, in_order
+
+HOLD = 8
+"""Seconds of one hold."""
+
+NUMBER = 4
+"""Seconds to ask for the number."""
+
+FLUSH = 9
+"""Seconds to clear the place afterwards: a point with three holds takes about 45."""
+
+Worth = tuple[int, int, int, int]
+"""How many the client named, their numbers and their falls on earlier visits summed up, and how many they are."""
+
+
+class Treating(Record):
+    """The points to treat `now`, in their order, and their whole seconds; the others are `left` for another day."""
+
+    now: tuple[UUID, ...]
+    left: tuple[UUID, ...]
+    seconds: int
+
+
+def point_seconds(point: SorePoint) -> int:
+    """Whole seconds of what a point still takes: its holds, each with its number, and the clearing."""
+    return (MOST_HOLDS - point.holds) * (HOLD + NUMBER) + FLUSH
+
+
+def treating(
+    points: Sequence[SorePoint], seconds: int, ceiling: int, falls: Mapping[UUID, int] | None = None
+) -> Treating:
+    """What does the most good in `seconds`: first as many as can be of those the client named, then the highest numbers
+    under the ceiling, then those that fell most on earlier visits (`falls`, by point), then as many as can be.
+
+    Exact, by the best choice for every number of seconds that a choice may take.
+    """
+    wanted = in_order(points, ceiling)
+    best: dict[int, tuple[Worth, tuple[UUID, ...]]] = {0: ((0, 0, 0, 0), ())}
+    for point in wanted:
+        number = point.numbers[-1] if point.numbers else ceiling
+        fall = (falls or {}).get(point.id, 0)
+        own: Worth = (int(point.named), number if number <= ceiling else 0, fall, 1)
+        takes = point_seconds(point)
+        for used, (worth, chosen) in list(best.items()):
+            more = used + takes
+            better: Worth = (worth[0] + own[0], worth[1] + own[1], worth[2] + own[2], worth[3] + own[3])
+            if more <= seconds and (more not in best or better > best[more][0]):
+                best[more] = (better, (*chosen, point.id))
+    used = max(best, key=lambda total: (best[total][0], -total))
+    now = best[used][1]
+    return Treating(now=now, left=tuple(p.id for p in wanted if p.id not in now), seconds=used)

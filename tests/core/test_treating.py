@@ -1,0 +1,114 @@
+"""Which sore points there is time for: against trying every choice, and as the browser's vectors."""
+
+import json
+from itertools import combinations
+from pathlib import Path
+from random import Random
+from uuid import UUID
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from mellow_tide.core.run.points import SorePoint, in_order
+from mellow_tide.core.run.treating import point_seconds, treating
+
+VECTORS = Path(__file__).parents[1] / "vectors" / "treating.json"
+CEILING = 7
+
+
+def point(n, *numbers, named=False, holds=0, left=False):
+    return SorePoint(
+        id=UUID(int=n),
+        region="back",
+        side="mid",
+        zone=None,
+        named=named,
+        numbers=numbers,
+        holds=holds,
+        left=left,
+    )
+
+
+points_strategy = st.lists(
+    st.tuples(st.lists(st.integers(0, 10), max_size=1), st.booleans(), st.integers(0, 3), st.integers(0, 5)),
+    max_size=8,
+)
+
+
+def made(drawn):
+    points = [
+        point(n, *numbers, named=named, holds=holds) for n, (numbers, named, holds, _) in enumerate(drawn, 1)
+    ]
+    return points, {UUID(int=n): fall for n, (*_, fall) in enumerate(drawn, 1)}
+
+
+def worth(chosen, falls):
+    numbers = [p.numbers[-1] if p.numbers else CEILING for p in chosen]
+    under = sum(n for n in numbers if n <= CEILING)
+    return (sum(p.named for p in chosen), under, sum(falls[p.id] for p in chosen), len(chosen))
+
+
+@given(points_strategy, st.integers(0, 300))
+def test_no_other_choice_does_more_good(drawn, seconds):
+    points, falls = made(drawn)
+    wanted = in_order(points, CEILING)
+    found = treating(points, seconds, CEILING, falls)
+    by_id = {p.id: p for p in points}
+    now = [by_id[id] for id in found.now]
+    assert found.seconds == sum(map(point_seconds, now)) <= seconds
+    assert {*found.now, *found.left} == {p.id for p in wanted}
+    assert [p for p in wanted if p in now] == now
+    every = (c for size in range(len(wanted) + 1) for c in combinations(wanted, size))
+    assert worth(now, falls) == max(worth(c, falls) for c in every if sum(map(point_seconds, c)) <= seconds)
+
+
+def test_one_that_was_named_goes_before_two_that_hurt_more():
+    points = [point(1, 7, holds=2), point(2, 7, holds=2), point(3, 2, named=True)]
+    assert treating(points, 45, CEILING).now == (UUID(int=3),)
+
+
+def test_a_whole_point_takes_about_45_seconds():
+    # Common practice: three holds of 8 s, a number after each, and the clearing.
+    assert point_seconds(point(1, 5)) == 45
+    assert treating([point(n, 5) for n in range(1, 6)], 60, CEILING).left == tuple(
+        UUID(int=n) for n in range(2, 6)
+    )
+
+
+@pytest.mark.parametrize("closed", [point(1, 3, holds=3), point(1, 3, 5), point(1, 3, left=True)])
+def test_what_is_done_with_is_neither_treated_nor_left(closed):
+    assert treating([closed], 600, CEILING).now == treating([closed], 600, CEILING).left == ()
+
+
+def cases():
+    random = Random(11)
+    for n in range(24):
+        points = [
+            point(
+                k,
+                *([random.randint(1, 9)] if random.random() < 0.9 else []),
+                named=random.random() < 0.3,
+                holds=random.choice((0, 0, 0, 1, 2, 3)),
+                left=random.random() < 0.1,
+            )
+            for k in range(1, random.randint(2, 9))
+        ]
+        falls = {p.id: random.randint(1, 5) for p in points if random.random() < 0.4}
+        yield f"random {n}", points, random.randint(0, 260), falls
+
+
+def test_the_shared_vectors_are_what_the_core_says():
+    """The browser's own choice is held to this file; write it anew with the text of the failure."""
+    wanted = [
+        {
+            "name": name,
+            "points": [p.model_dump(mode="json") for p in points],
+            "seconds": seconds,
+            "ceiling": CEILING,
+            "falls": {str(id): fall for id, fall in falls.items()},
+            "treating": treating(points, seconds, CEILING, falls).model_dump(mode="json"),
+        }
+        for name, points, seconds, falls in cases()
+    ]
+    assert VECTORS.read_text() == json.dumps(wanted, indent=1) + "\n"
