@@ -18,6 +18,7 @@ USAGE = """usage: ./tide COMMAND
   test [PYTEST WORDS] check and test everything, or run pytest with the words given
   shots               make the screenshots in docs/screenshots anew from the demo
   bench [AREA]        measure what is promised about speed; --json for one object a line
+  chaos [--runs N]    work sessions while network, browser, server and database fail; 200 if not said
   reset-demo          put the demo practice back as it was shipped"""
 
 
@@ -63,6 +64,15 @@ def bench(places: Places, words: list[str]) -> int:
     return _python(places, "-m", "benchmarks", *words)
 
 
+def chaos(places: Places, words: list[str]) -> int:
+    """Runs at the table while everything fails, on a world of their own."""
+    ensure_chromium()
+    ensure_server_packages()
+    ensure_python(places, ("run", "dev"))
+    ensure_built(places)
+    return _python(places, "-m", "tests.chaos", *words)
+
+
 def _python(places: Places, *words: str) -> int:
     env = {**os.environ, "PYTHONPATH": str(ROOT), "TIDE_WEB": str(places.built)}
     return subprocess.run([str(places.python), *words], cwd=ROOT, env=env).returncode
@@ -83,6 +93,7 @@ COMMANDS: dict[str, Callable[[Places, list[str]], int]] = {
     "test": checks.test,
     "shots": shots,
     "bench": bench,
+    "chaos": chaos,
     "reset-demo": reset_demo,
 }
 

@@ -4,10 +4,12 @@ from collections.abc import Mapping
 from uuid import UUID
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house import in_house
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.planner.extras import Extra, extras
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.planner.replan_table import ReplanTable, replan_table
+from mellow_tide.core.timing.ways import Way, ways
 from mellow_tide.services.sore_points import falls_of, points_by_visit
 from mellow_tide.store.clients import point_events_of
 from mellow_tide.store.database import Database, Sight
@@ -16,12 +18,14 @@ from mellow_tide.store.sessions import find_session
 
 
 class TableSide(Record):
-    """How the rest may be shared out anew, what could be added, and by how much sore places fell on earlier visits.
+    """How the rest may be shared out anew, the ways past what is then left out, what could be added, and by how much
+    sore places fell on earlier visits.
 
     The key of `falls` is region, side and zone, if any.
     """
 
     replanning: ReplanTable
+    ways: tuple[Way, ...]
     extras: tuple[Extra, ...]
     falls: Mapping[str, int]
 
@@ -35,6 +39,7 @@ def table_side_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Cata
     earlier = [visit for visit in points_by_visit(pointed) if visit.session_id != session_id]
     return TableSide(
         replanning=replan_table(plan.flow, plan.by_hand, row.facts, catalogue, row.house),
+        ways=ways(plan.flow, in_house(row.house, catalogue)),
         extras=extras(plan.flow, row.facts, catalogue, row.house),
         falls=falls_of(earlier),
     )

@@ -31,7 +31,8 @@ def browser_type_launch_args():
 
 @pytest.fixture(scope="session")
 def browser_context_args():
-    return {"viewport": {"width": 1280, "height": 800}, "locale": "en-GB"}
+    # Most tests mean the page as the server has it now; those of the worker switch it on.
+    return {"viewport": {"width": 1280, "height": 800}, "locale": "en-GB", "service_workers": "block"}
 
 
 @pytest.fixture(scope="module")

@@ -1,6 +1,8 @@
 """What a person finds on each screen, by role and name."""
 
 import re
+from datetime import datetime, timedelta
+from typing import Any
 
 from playwright.sync_api import Locator, Page, expect
 
@@ -146,3 +148,31 @@ def edit(page: Page, edits: list[dict[str, object]]) -> None:
         }""",
         [page.url.replace("/session/", "/api/sessions/").removesuffix("/plan"), edits],
     )
+
+
+def as_booked(page: Page, after: timedelta = timedelta(minutes=5)) -> None:
+    """Take the clock into our hands, `after` the hour for which the session of this page is booked."""
+    url = page.url.replace("/session/", "/api/sessions/").rsplit("/", 1)[0]
+    told = page.evaluate("url => fetch(url).then((answer) => answer.json())", url)
+    page.clock.install(time=datetime.fromisoformat(told["starts_at"]) + after)
+
+
+def run_of(page: Page) -> dict[str, Any]:
+    """The run of the session at this table as the server knows it, once everything has been sent."""
+    for _ in range(100):
+        page.wait_for_timeout(50)
+        if page.evaluate(KEPT) == 0:
+            break
+        page.clock.run_for(1000)
+    url = page.url.replace("/session/", "/api/sessions/").replace("/work", "/run")
+    return page.evaluate("url => fetch(url).then((answer) => answer.json())", url)
+
+
+KEPT = """() => new Promise((found) => {
+    const opening = indexedDB.open("mellow-tide");
+    opening.onsuccess = () => {
+        const counting = opening.result.transaction("events").objectStore("events").count();
+        counting.onsuccess = () => { opening.result.close(); found(counting.result); };
+    };
+})"""
+"""How many taps are still only on the device."""

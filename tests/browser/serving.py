@@ -49,6 +49,18 @@ class LiveServer:
             self._process.wait(10)
             self._process = None
 
+    def kill(self) -> None:
+        """As a machine's death would: at once, whatever is under way."""
+        if self._process:
+            self._process.kill()
+            self._process.wait(10)
+            self._process = None
+
+    def start_again(self) -> None:
+        """Start it if it does not run."""
+        if self._process is None:
+            self.start()
+
     def close(self) -> None:
         self.stop()
         self._listener.close()

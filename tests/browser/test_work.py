@@ -1,19 +1,11 @@
 """The hour at the table: what gives way, sore points, what the body says, pause and stop."""
 
 import re
-from datetime import datetime, timedelta
 
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.pages import Plan, Today, Work
-
-
-def starts_at(page: Page) -> datetime:
-    """When the session of this page is booked."""
-    url = page.url.replace("/session/", "/api/sessions/").rsplit("/", 1)[0]
-    told = page.evaluate("url => fetch(url).then((answer) => answer.json())", url)
-    return datetime.fromisoformat(told["starts_at"])
+from tests.browser.pages import Plan, Today, Work, as_booked, run_of
 
 
 @pytest.fixture
@@ -21,34 +13,12 @@ def table(page: Page, today: Today) -> Work:
     """Isolde's session, begun, with the clock in our hands, at the back's first lubricated strokes."""
     today.open("Isolde Kelpworth")
     work = Plan(page).to_work()
-    # As the booking has it: a late start would have its own say.
-    page.clock.install(time=starts_at(page) + timedelta(minutes=5))
+    as_booked(page)
     with page.expect_response(re.compile("/table-side$")):
         work.begin()
     while not re.match("Kneading|Effleurage", work.stroke.inner_text()):
         page.keyboard.press("PageDown")
     return work
-
-
-KEPT = """() => new Promise((found) => {
-    const opening = indexedDB.open("mellow-tide");
-    opening.onsuccess = () => {
-        const counting = opening.result.transaction("events").objectStore("events").count();
-        counting.onsuccess = () => { opening.result.close(); found(counting.result); };
-    };
-})"""
-"""How many taps are still only on the device."""
-
-
-def run_of(page: Page) -> dict:
-    """The run as the server knows it, once everything has been sent."""
-    for _ in range(100):
-        page.wait_for_timeout(50)
-        if page.evaluate(KEPT) == 0:
-            break
-        page.clock.run_for(1000)
-    url = page.url.replace("/session/", "/api/sessions/").removesuffix("/work")
-    return page.evaluate("url => fetch(url).then((answer) => answer.json()).then((body) => body.run)", url)
 
 
 def test_when_it_is_late_what_gives_way_is_said_before_it_happens(page: Page, table: Work):
@@ -99,6 +69,8 @@ def test_a_client_who_must_leave_early_loses_the_least_and_what_is_left_out_is_p
         )
         page.keyboard.press("PageDown")
     spoken = " ".join(places).lower()
+    # The close lies supine: what is left out does not take the turn with it.
+    assert spoken.count("turn to supine") == 1
     regions = {"foot": "foot", "arm": "arm", "hand": "hand"}
     for stop in out:
         region = stop.rsplit("-", 1)[0]

@@ -25,6 +25,7 @@ TENANT_TABLES = (
     "client_change",
     "intake",
     "erasure",
+    "foot_switch_press",
 )
 
 
@@ -60,7 +61,7 @@ def test_the_first_practice_has_rows_to_protect(app_dsn):
         counts = {
             table: count(connection, table)
             for table in TENANT_TABLES
-            if table not in ("sign_in", "plan_step", "plan_version", "flow", "erasure")
+            if table not in ("sign_in", "plan_step", "plan_version", "flow", "erasure", "foot_switch_press")
         }
     assert counts["client"] == 13
     assert counts["session"] == 5

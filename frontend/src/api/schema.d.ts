@@ -1762,25 +1762,6 @@ export interface components {
             };
         };
         /**
-         * Change
-         * @description A region's whole seconds of strokes before and after, all sides together; 0 where it is not worked.
-         *
-         *     `strokes`: the same ones with more or fewer passes, some of them only, more than them, or others.
-         */
-        Change: {
-            /** Region */
-            region: string;
-            /** Before */
-            before: number;
-            /** After */
-            after: number;
-            /**
-             * Strokes
-             * @enum {string}
-             */
-            strokes: "same" | "fewer" | "more" | "other";
-        };
-        /**
          * ChangeBrief
          * @description Give the brief another lubricant or other ceilings; what is left out stays.
          */
@@ -2577,7 +2558,7 @@ export interface components {
             before: components["schemas"]["Traits"];
             after: components["schemas"]["Traits"];
             /** Changes */
-            changes: components["schemas"]["Change"][];
+            changes: components["schemas"]["mellow_tide__core__planner__difference__Change"][];
             /** Kept */
             kept: string[];
             /** Moved */
@@ -5359,12 +5340,15 @@ export interface components {
         };
         /**
          * TableSide
-         * @description How the rest may be shared out anew, what could be added, and by how much sore places fell on earlier visits.
+         * @description How the rest may be shared out anew, the ways past what is then left out, what could be added, and by how much
+         *     sore places fell on earlier visits.
          *
          *     The key of `falls` is region, side and zone, if any.
          */
         TableSide: {
             replanning: components["schemas"]["ReplanTable"];
+            /** Ways */
+            ways: components["schemas"]["Way"][];
             /** Extras */
             extras: components["schemas"]["Extra"][];
             /** Falls */
@@ -5545,6 +5529,18 @@ export interface components {
             log: components["schemas"]["Log"] | null;
         };
         /**
+         * Way
+         * @description The transitions from stop `start` to stop `to` (places in the flow), in order; none between them is worked.
+         */
+        Way: {
+            /** Start */
+            start: number;
+            /** To */
+            to: number;
+            /** Changes */
+            changes: components["schemas"]["mellow_tide__core__timing__ways__Change"][];
+        };
+        /**
          * Window
          * @description A part of the client that may be uncovered; opening and closing take seconds.
          *
@@ -5621,6 +5617,25 @@ export interface components {
             contains: string[];
         };
         /**
+         * Change
+         * @description A region's whole seconds of strokes before and after, all sides together; 0 where it is not worked.
+         *
+         *     `strokes`: the same ones with more or fewer passes, some of them only, more than them, or others.
+         */
+        mellow_tide__core__planner__difference__Change: {
+            /** Region */
+            region: string;
+            /** Before */
+            before: number;
+            /** After */
+            after: number;
+            /**
+             * Strokes
+             * @enum {string}
+             */
+            strokes: "same" | "fewer" | "more" | "other";
+        };
+        /**
          * Lubricant
          * @description Millilitres for one region, both sides together.
          */
@@ -5629,6 +5644,26 @@ export interface components {
             region: string;
             /** Millilitres */
             millilitres: number;
+        };
+        /**
+         * Change
+         * @description A transition on the way: see `scene.Transition`; whole seconds.
+         */
+        mellow_tide__core__timing__ways__Change: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "close_window" | "wash" | "towel" | "wipe" | "turn" | "sit_back" | "bolster" | "walk" | "height" | "stool" | "open_window" | "announce" | "oil" | "check_in";
+            /** Seconds */
+            seconds: number;
+            /** About */
+            about: string;
+            /**
+             * About Side
+             * @enum {string}
+             */
+            about_side: "left" | "right" | "mid" | "both";
         };
     };
     responses: never;

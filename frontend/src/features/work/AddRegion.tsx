@@ -3,6 +3,9 @@ import { span } from "../../lib/time";
 import { capital } from "../../lib/words";
 import { Overlay } from "./Overlay";
 
+/** Seconds to which a time is told: nobody chooses by the second. */
+const ROUNDED = 15;
+
 interface Props {
   catalogue: Catalogue;
   entry: Entry;
@@ -13,7 +16,9 @@ interface Props {
 
 /** What can be added as the client lies now, within what they have agreed to: one tap, and it begins. */
 export function AddRegion({ catalogue, entry, extras, onAdd, onClose }: Props) {
-  const here = extras.filter(({ position }) => position === entry.position);
+  const here = extras.filter(
+    ({ position, region }) => position === entry.position && region !== entry.region,
+  );
   return (
     <Overlay
       label="Add a region"
@@ -36,7 +41,7 @@ export function AddRegion({ catalogue, entry, extras, onAdd, onClose }: Props) {
           >
             {capital(catalogue.regions[extra.region]?.whole ?? extra.region)}
             <span className="text-base font-normal text-quiet">
-              {span(extra.seconds)}
+              about {span(Math.round(extra.seconds / ROUNDED) * ROUNDED)}
               {extra.sides.length > 1 && " each side"}
             </span>
           </button>

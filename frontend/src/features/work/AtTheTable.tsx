@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useMemo, useState } from "react";
+import type { RunState, SessionView, TableSide } from "../../api/client";
 import { tableSideQuery } from "../../api/queries";
 import { TablePlan } from "../../tableplan/TablePlan";
 import { useMoment } from "../../tableplan/useMoment";
@@ -13,6 +14,7 @@ import { owed } from "./owed";
 import { Plain } from "./Plain";
 import { PressurePads } from "./PressurePads";
 import { behind, paceWords, progress, waterLevel } from "./pace";
+import { pastLeftOut } from "./past";
 import { Signs } from "./Signs";
 import { Stage } from "./Stage";
 import { neighbour } from "./schedule";
@@ -28,12 +30,13 @@ import { Water } from "./Water";
 
 /** One stroke at a time, in letters to be read from a step away; the water falls as its stop's time runs out. */
 export function AtTheTable(props: AtTheTableProps) {
-  const { session, catalogue, run, happen, clock } = props;
+  const { catalogue, run, happen, clock } = props;
+  const side = useQuery(tableSideQuery(props.session.session_id));
+  const session = useBent(props.session, run, side.data);
   const { sheet } = session.evaluation;
   const now = useNow(1000, clock);
   const [settings, change] = useTableSettings();
   const [leaving, setLeaving] = useState(false);
-  const side = useQuery(tableSideQuery(session.session_id));
   const table = useTable({ session, catalogue, run, happen, side: side.data, settings });
   const lost = useFootSwitch(settings.footSwitch);
   const moment = useMoment(session, table.shown, catalogue);
@@ -41,7 +44,15 @@ export function AtTheTable(props: AtTheTableProps) {
   if (!shown) return null;
   if (sheet.open_ended)
     return (
-      <Labour {...props} table={table} settings={settings} onSettings={change} moment={moment} now={now} />
+      <Labour
+        {...props}
+        session={session}
+        table={table}
+        settings={settings}
+        onSettings={change}
+        moment={moment}
+        now={now}
+      />
     );
   const next = sheet.entries[table.addition ? run.entry : neighbour(sheet, run, 1)];
   const nextCue = next && next !== shown ? cueFor(next, catalogue) : null;
@@ -77,7 +88,7 @@ export function AtTheTable(props: AtTheTableProps) {
       <Unsent {...props} footSwitchLost={lost} />
       <div className="relative flex min-h-0 flex-1">
         <TapZones first={run.entry === 0 && !table.addition} onBack={table.back} onOn={table.on} />
-        <div className="pointer-events-none relative z-10 flex w-full flex-col items-center justify-center gap-[1.5vh] px-4 text-center sm:px-24">
+        <div className="pointer-events-none relative z-10 flex w-full flex-col items-center justify-center gap-[2cqh] [container-type:size] px-4 text-center sm:px-24">
           {table.ending ? (
             <Ending sheet={sheet} catalogue={catalogue} owed={owed(run)} />
           ) : settings.plain ? (
@@ -121,4 +132,13 @@ export function AtTheTable(props: AtTheTableProps) {
       <Overlays {...props} table={table} side={side.data} settings={settings} onSettings={change} now={now} />
     </div>
   );
+}
+
+/** The session with its sheet as it stands once stops have been left out. */
+function useBent(session: SessionView, run: RunState, side: TableSide | undefined): SessionView {
+  const { allotted } = run;
+  return useMemo(() => {
+    const sheet = pastLeftOut(session.evaluation.sheet, allotted, side?.ways);
+    return { ...session, evaluation: { ...session.evaluation, sheet } };
+  }, [session, allotted, side]);
 }

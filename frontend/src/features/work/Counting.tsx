@@ -1,11 +1,9 @@
-import type { Entry } from "../../api/client";
 import { type Beats, beatAt } from "./beats";
 import type { DeviceClock } from "./deviceClock";
 import { useNow } from "./useNow";
 
 interface Props {
   beats: Beats;
-  entry: Entry;
   /** When this step began, in ms since 1970; null while time stands still. */
   since: number | null;
   clock: DeviceClock;
@@ -16,15 +14,16 @@ export function Counting({ beats, since, clock }: Props) {
   const now = useNow(250, clock);
   const beat = beatAt(beats, since === null ? 0 : Math.max(0, (now - since) / 1000));
   const first = beat.half === "first";
-  const of = `${beat.pass} of ${beats.passes}`;
   return (
-    <div className="flex flex-col items-center gap-2" data-testid="counting">
+    <div className="flex flex-col items-center gap-[1cqh]" data-testid="counting">
       {beats.kind === "breath" && <Swell high={first} seconds={beats.each / 2} />}
-      <p className="text-[clamp(1.6rem,3.2vw,3.2rem)]">
+      <p className="text-[clamp(1.4rem,min(3.2vw,10cqh),3.2rem)] leading-tight">
         {beat.over ? "Enough; go on softly" : words(beats, beat)}
-      </p>
-      <p className="numbers text-[clamp(1.1rem,1.9vw,1.8rem)] text-quiet">
-        {beats.kind === "breath" ? `Breath ${of}` : beats.passes > 1 ? of : ""}
+        {beats.passes > 1 && (
+          <span className="numbers ml-4 text-[0.62em] text-quiet">
+            {beat.pass} of {beats.passes}
+          </span>
+        )}
       </p>
     </div>
   );
@@ -42,7 +41,7 @@ function Swell({ high, seconds }: { high: boolean; seconds: number }) {
   return (
     <svg
       viewBox="0 0 240 60"
-      className="h-[9vh] w-[min(60vw,28rem)]"
+      className="h-[15cqh] w-[min(60vw,28rem)]"
       aria-hidden="true"
       preserveAspectRatio="none"
     >

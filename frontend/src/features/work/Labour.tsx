@@ -8,7 +8,7 @@ import { Overlays } from "./Overlays";
 import { owed } from "./owed";
 import { Plain } from "./Plain";
 import { elapsed } from "./pace";
-import { Name } from "./Stage";
+import { How, Name, Place } from "./Stage";
 import { TapZones } from "./TapZones";
 import { TopBar } from "./TopBar";
 import type { AtTheTableProps } from "./tableProps";
@@ -41,6 +41,7 @@ export function Labour(props: Props) {
   const since = last ? (now - Date.parse(on ? last.began_at : (last.ended_at ?? last.began_at))) / 1000 : 0;
   const usual = on ? (told.length ?? USUAL_LENGTH) : (told.spacing ?? USUAL_SPACING);
   const cue = cueFor(shown, catalogue);
+  const minutes = Math.floor(elapsed(run, now) / 60);
   return (
     <div className="relative flex h-dvh flex-col overflow-hidden">
       <Water level={last ? Math.max(0, 1 - since / usual) : 0} />
@@ -48,7 +49,7 @@ export function Labour(props: Props) {
         session={session}
         run={run}
         owed={0}
-        pace={`${span(Math.floor(elapsed(run, now) / 60) * 60)} so far`}
+        pace={minutes < 1 ? "Just begun" : `${minutes} min so far`}
         advances={settings.advances}
         onPause={() => happen(() => ({ kind: "paused" }))}
         onResume={() => happen(() => ({ kind: "resumed" }))}
@@ -64,18 +65,16 @@ export function Labour(props: Props) {
       )}
       <div className="relative flex min-h-0 flex-1">
         <TapZones first={run.entry === 0} onBack={table.back} onOn={table.on} />
-        <div className="pointer-events-none relative z-10 flex w-full flex-col items-center justify-center gap-[1.5vh] px-4 text-center sm:px-24">
+        <div className="pointer-events-none relative z-10 flex w-full flex-col items-center justify-center gap-[2cqh] [container-type:size] px-4 text-center sm:px-24">
           {table.ending ? (
             <Ending sheet={sheet} catalogue={catalogue} owed={owed(run)} />
           ) : settings.plain ? (
             <Plain moment={moment} entry={shown} catalogue={catalogue} />
           ) : (
             <>
-              <p className="font-serif text-[clamp(1.6rem,3.4vw,3.4rem)] italic">
-                {on ? `Now, on her word: ${cue.place.toLowerCase()}` : cue.place}
-              </p>
+              <Place>{on ? `Now, on her word: ${cue.place.toLowerCase()}` : cue.place}</Place>
               <Name>{cue.name}</Name>
-              <p className="max-w-[46ch] text-[clamp(1.1rem,2vw,1.9rem)] text-quiet">{cue.how}</p>
+              <How>{cue.how}</How>
             </>
           )}
           {roundOver(sheet, run) && !table.ending && (

@@ -8,11 +8,14 @@ export function Plain(props: { moment: Moment | null; entry: Entry; catalogue: C
   return (
     <>
       {props.moment && (
-        <div className="w-[min(72vw,58vh)] max-sm:w-[86vw]" aria-hidden="true">
+        <div
+          className="min-h-0 w-full flex-1 [&_figure]:h-full [&_svg]:h-full [&_svg]:w-full"
+          aria-hidden="true"
+        >
           <TablePlan moment={props.moment} catalogue={props.catalogue} />
         </div>
       )}
-      <h1 className="max-w-[34ch] font-sans text-[clamp(1.9rem,4vw,4.4rem)] font-semibold leading-tight">
+      <h1 className="max-w-[38ch] shrink-0 pb-2 font-sans text-[clamp(4.2rem,min(4.2vw,14cqh),6rem)] font-semibold leading-[1.05] max-sm:pb-12 max-sm:text-[1.65rem]">
         {plainSentence(props.entry, props.catalogue)}
       </h1>
     </>

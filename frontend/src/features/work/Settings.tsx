@@ -92,6 +92,11 @@ export function Settings({ settings, onChange, onClose }: Props) {
           />
         )}
         <Tick
+          checked={settings.advances}
+          words="Goes on by itself, at the plan’s pace"
+          onTick={(advances) => onChange({ advances })}
+        />
+        <Tick
           checked={settings.footSwitch}
           words="Listen to the simulated foot switch"
           onTick={(footSwitch) => onChange({ footSwitch })}

@@ -1,6 +1,6 @@
-import { useRef } from "react";
+import { type ReactNode, useRef } from "react";
 import type { Catalogue, Entry, Extra, RunState, SessionView } from "../../api/client";
-import { listed, spoken } from "../../lib/words";
+import { capital, listed, spoken } from "../../lib/words";
 import { beatsOf } from "./beats";
 import { Counting } from "./Counting";
 import { cueFor } from "./cues";
@@ -25,24 +25,37 @@ export function Stage({ session, catalogue, run, entry, clock, extra }: Props) {
   if (run.adding) return <AddedStage entry={entry} extra={extra} catalogue={catalogue} place={cue.place} />;
   return (
     <>
-      <p className="font-serif text-[clamp(1.6rem,3.4vw,3.4rem)] italic">{cue.place}</p>
+      <Place>{cue.place}</Place>
       <Name>{cue.name}</Name>
-      <p className="text-[clamp(1.25rem,2.5vw,2.4rem)]">{cue.detail}</p>
+      <p className="text-[clamp(1.25rem,min(2.5vw,8cqh),2.4rem)]">{cue.detail}</p>
       {beats ? (
-        <Counting beats={beats} entry={entry} since={run.paused_at ? null : since} clock={clock} />
+        <Counting beats={beats} since={run.paused_at ? null : since} clock={clock} />
       ) : (
-        <p className="max-w-[46ch] text-[clamp(1.1rem,1.7vw,1.6rem)] text-quiet max-sm:hidden">{cue.how}</p>
+        <How>{cue.how}</How>
       )}
     </>
   );
 }
 
-/** The heading that must be legible at 1.5 m. */
+export function Place({ children }: { children: string }) {
+  return <p className="font-serif text-[clamp(1.6rem,min(3.4vw,10cqh),3.4rem)] italic">{children}</p>;
+}
+
+/** The heading that must be legible at 1.5 m: never smaller on a tablet, however little room is left. */
 export function Name({ children }: { children: string }) {
   return (
-    <h1 className="font-sans text-[clamp(2.6rem,max(4.6rem,7.5vw),9rem)] font-semibold leading-[1.02] max-sm:text-[3.1rem]">
+    <h1 className="font-sans text-[clamp(4.6rem,min(7.5vw,26cqh),9rem)] font-semibold leading-[1.02] max-sm:text-[3.1rem]">
       {children}
     </h1>
+  );
+}
+
+/** What else helps, where there is room for it. */
+export function How({ children }: { children: ReactNode }) {
+  return (
+    <p className="max-w-[46ch] text-[clamp(1.1rem,1.7vw,1.6rem)] text-quiet max-sm:hidden [@container_(height<19rem)]:hidden">
+      {children}
+    </p>
   );
 }
 
@@ -57,13 +70,13 @@ function AddedStage(props: { entry: Entry; extra: Extra | undefined; catalogue: 
   });
   return (
     <>
-      <p className="font-serif text-[clamp(1.6rem,3.4vw,3.4rem)] italic">Added to the plan</p>
+      <Place>Added to the plan</Place>
       <Name>{place}</Name>
-      <p className="max-w-[44ch] text-[clamp(1.25rem,2.3vw,2.2rem)]">{listed(strokes)}</p>
-      <p className="max-w-[46ch] text-[clamp(1.1rem,1.7vw,1.6rem)] text-quiet">
+      <p className="max-w-[44ch] text-[clamp(1.25rem,min(2.3vw,8cqh),2.2rem)]">
         {wash && <span className="text-accent">△ Wash your hands first. </span>}
-        {window?.instruction}
+        {capital(listed(strokes))}
       </p>
+      <How>{window?.instruction}</How>
     </>
   );
 }

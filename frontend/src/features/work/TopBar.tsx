@@ -21,11 +21,11 @@ interface Props {
 /** Whose session it is, what is new today, whether it is on time; and, always in the same place, stopping it. */
 export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
   return (
-    <div className="relative z-20 flex flex-wrap items-center gap-x-5 gap-y-1 px-5 pt-3 text-lg sm:px-8">
+    <div className="relative z-20 flex flex-wrap items-center gap-x-3 gap-y-1 px-5 pt-3 text-lg sm:gap-x-5 sm:px-8">
       <Link
         to="/session/$sessionId/plan"
         params={{ sessionId: session.session_id }}
-        className="min-h-11 py-2 text-quiet underline"
+        className="min-h-11 truncate py-2 text-quiet underline max-sm:max-w-36"
       >
         {session.client.name}
       </Link>
@@ -33,14 +33,14 @@ export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
       {owed > 0 && (
         <p className="text-accent">△ {owed === 1 ? "One stroke is owed" : `${owed} strokes are owed`}</p>
       )}
-      <p role="status" className="text-2xl sm:ml-auto">
+      <p role="status" className="text-lg sm:ml-auto sm:text-2xl">
         {run.paused_at ? "Time stands still" : pace}
       </p>
-      <div className="flex flex-wrap gap-2 max-sm:order-2 max-sm:w-full max-sm:justify-end">
+      <div className="flex flex-wrap gap-2 max-sm:order-2 max-sm:w-full max-sm:justify-between max-sm:gap-1 max-sm:[&_button]:px-2">
         {acts.onAdvances && (
           <button
             type="button"
-            className="btn min-h-11 bg-base-100/70"
+            className="btn min-h-11 bg-base-100/70 max-sm:hidden"
             aria-pressed={advances}
             onClick={acts.onAdvances}
           >
@@ -61,7 +61,7 @@ export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
         )}
         {acts.onAdd && (
           <button type="button" className="btn min-h-11 bg-base-100/70" onClick={acts.onAdd}>
-            Add
+            Add<span className="max-sm:sr-only"> a region</span>
           </button>
         )}
         <button type="button" className="btn min-h-11 bg-base-100/70" onClick={acts.onSettings}>

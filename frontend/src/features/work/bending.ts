@@ -3,7 +3,7 @@ import type { Catalogue, ReplanTables, RunSheet, RunState } from "../../api/clie
 import { shareOut } from "../../lib/replan";
 import { span } from "../../lib/time";
 import { capital } from "../../lib/words";
-import { elapsed, takenBy } from "./pace";
+import { elapsed, stillNeeded, takenBy } from "./pace";
 import { workOf } from "./schedule";
 
 export interface Bending {
@@ -43,10 +43,7 @@ export function bend(
   const next = present + 1;
   const table = tables.stops.find(({ stop }) => stop === next);
   if (!table || present < 0) return null;
-  const current = stops[present];
-  const mine = current
-    ? Math.max(0, workOf(sheet, run, current.stop_id) - takenBy(run, sheet, current.stop_id, now))
-    : 0;
+  const mine = stillNeeded(run, sheet, now);
   const firstSide = (region: string) =>
     stops.slice(0, next).find((stop) => stop.role === "work" && stop.region === region);
   const owed = (region: string) => {

@@ -1,6 +1,7 @@
 /** What to do now, in few words: the name, how, and where. */
 import type { Catalogue, Entry } from "../../api/client";
 import { capital, depthWord, sided, spoken, walkWords } from "../../lib/words";
+import type { Change, TableEntry } from "./past";
 
 export interface Cue {
   place: string;
@@ -18,12 +19,28 @@ const DIRECTIONS: Record<string, string> = {
   still: "still",
 };
 
-export function cueFor(entry: Entry, catalogue: Catalogue): Cue {
-  const region = catalogue.regions[entry.region];
-  const place = capital(region ? sided(region, entry.side) : entry.region);
+export function cueFor(entry: TableEntry, catalogue: Catalogue): Cue {
+  if (entry.way && entry.way.length > 1) return wayCue(entry, entry.way, catalogue);
+  const place = placeOf(entry, catalogue);
   return entry.kind === "stroke"
     ? strokeCue(entry, place, catalogue)
     : transitionCue(entry, place, catalogue);
+}
+
+function placeOf(entry: Entry, catalogue: Catalogue): string {
+  const region = catalogue.regions[entry.region];
+  return capital(region ? sided(region, entry.side) : entry.region);
+}
+
+/** A whole way past what is left out: its chief change by name, the others in their order. */
+function wayCue(entry: Entry, way: readonly Change[], catalogue: Catalogue): Cue {
+  const named = (change: Pick<Entry, "kind" | "about" | "about_side">) =>
+    transitionCue({ ...entry, ...change }, placeOf(entry, catalogue), catalogue);
+  const chief = named(entry);
+  return {
+    ...chief,
+    detail: way.map((change) => named(change).name).join(" · "),
+  };
 }
 
 function strokeCue(entry: Entry, place: string, catalogue: Catalogue): Cue {

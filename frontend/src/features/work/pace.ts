@@ -47,12 +47,26 @@ export function waterLevel(run: RunState, sheet: RunSheet, now: number): number 
  * was shared out anew, it is the end then promised that counts.
  */
 export function behind(run: RunState, sheet: RunSheet, now: number): number {
+  const { passed, at } = where(run, sheet, now);
+  return passed - at;
+}
+
+/** Seconds that the present stop still needs: what is left of its present entry, and those after it. */
+export function stillNeeded(run: RunState, sheet: RunSheet, now: number): number {
+  const { times, at } = where(run, sheet, now);
+  const stop = sheet.entries[run.entry]?.stop_id;
+  const last = times[sheet.entries.findLastIndex(({ stop_id }) => stop_id === stop)];
+  return last ? last.start + last.seconds - at : 0;
+}
+
+/** Where the plan should be by now, and where within the present entry it is, in seconds from the first touch. */
+function where(run: RunState, sheet: RunSheet, now: number) {
   const times = schedule(sheet, run);
   const entry = times[run.entry];
-  if (!run.begun_at || !entry) return 0;
+  if (!run.begun_at || !entry) return { times, passed: 0, at: 0 };
   const all = times.reduce((sum, { seconds }) => sum + seconds, 0);
   const passed = elapsed(run, now) + all - (run.total ?? all);
-  return passed - Math.min(Math.max(passed, entry.start), entry.start + entry.seconds);
+  return { times, passed, at: Math.min(Math.max(passed, entry.start), entry.start + entry.seconds) };
 }
 
 /**

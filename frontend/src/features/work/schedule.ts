@@ -43,6 +43,8 @@ export function schedule(sheet: RunSheet, run: Pick<RunState, "allotted">): Sche
 export function neighbour(sheet: RunSheet, run: RunState, by: 1 | -1): number {
   const leftOut = (index: number) =>
     run.allotted[sheet.entries[index]?.stop_id ?? ""] === 0 ||
+    // What a way past left out stops has made needless.
+    sheet.entries[index]?.seconds === 0 ||
     (sheet.open_ended && sheet.entries[index]?.slot === "contraction");
   let at = run.entry + by;
   while (leftOut(at)) at += by;

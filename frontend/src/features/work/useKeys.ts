@@ -26,7 +26,8 @@ export function useKeys(actions: Actions) {
     function press(event: KeyboardEvent) {
       if (event.ctrlKey || event.altKey || event.metaKey || latest.current.resting) return;
       const word = WORDS[event.key];
-      const focusedButton = event.key === " " && (event.target as HTMLElement).closest("button, a");
+      const focusedButton =
+        event.key === " " && event.target instanceof Element && event.target.closest("button, a");
       if (focusedButton) return;
       if (!ON.has(event.key) && !BACK.has(event.key) && !word && event.key !== "p") return;
       event.preventDefault();

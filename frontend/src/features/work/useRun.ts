@@ -143,7 +143,11 @@ function useKeeping(session: SessionView, under_way: boolean) {
       // Without it the session goes on all the same, only that nothing can be shared out anew.
       queries.ensureQueryData(tableSideQuery(sessionId)).catch(() => null),
     ])
-      .then(([me, catalogue, kept, side]) => keepRun({ me, catalogue, session: kept, side }))
+      .then(([me, catalogue, asked, side]) => {
+        // The run has gone on while the rest was asked for.
+        const session = queries.getQueryData(sessionQuery(sessionId).queryKey) ?? asked;
+        return keepRun({ me, catalogue, session, side });
+      })
       .catch(() => undefined);
   }, [queries, sessionId, under_way]);
 }

@@ -1,0 +1,47 @@
+"""From any stop of a flow to any later one: what must happen on the way if all between are left out."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house import on_surface
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.flow.brief import Side
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.timing.scene import Transition, TransitionKind, opening_scene
+from mellow_tide.core.timing.transitions import approach
+
+
+class Change(Record):
+    """A transition on the way: see `scene.Transition`; whole seconds."""
+
+    kind: TransitionKind
+    seconds: Annotated[int, Field(ge=0)]
+    about: str
+    about_side: Side
+
+
+class Way(Record):
+    """The transitions from stop `start` to stop `to` (places in the flow), in order; none between them is worked."""
+
+    start: int
+    to: int
+    changes: tuple[Change, ...]
+
+
+def ways(flow: Flow, catalogue: Catalogue) -> tuple[Way, ...]:
+    """Every way past at least one stop. The hands are as the whole flow has left them by the stop one comes from."""
+    catalogue = on_surface(flow.brief.surface, catalogue)
+    scene = opening_scene(flow.stops[0].visit, catalogue)
+    found = []
+    for start, stop in enumerate(flow.stops):
+        _, scene = approach(scene, stop.visit, catalogue)
+        for to in range(start + 2, len(flow.stops)):
+            changes, _ = approach(scene, flow.stops[to].visit, catalogue)
+            found.append(Way(start=start, to=to, changes=tuple(_change(one) for one, _ in changes)))
+    return tuple(found)
+
+
+def _change(one: Transition) -> Change:
+    return Change(kind=one.kind, seconds=one.seconds, about=one.about, about_side=one.side)

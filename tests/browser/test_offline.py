@@ -1,0 +1,139 @@
+"""A started run needs no server, and two devices on one run come to the same end."""
+
+import re
+from datetime import UTC, datetime, timedelta
+
+import pytest
+from playwright.sync_api import Browser, BrowserContext, Page, expect
+
+from tests.browser.pages import Plan, SignIn, Today, Work, run_of
+from tests.browser.serving import LiveServer
+
+
+@pytest.fixture(scope="module")
+def browser_context_args(browser_context_args):
+    return {**browser_context_args, "service_workers": "allow"}
+
+
+def begun(page: Page, today: Today) -> Work:
+    today.open("Isolde Kelpworth")
+    work = Plan(page).to_work()
+    with page.expect_response(re.compile("/table-side$")):
+        work.begin()
+    ready_for_the_cellar(page)
+    return work
+
+
+def ready_for_the_cellar(page: Page) -> None:
+    """The worker has its pages, and the device has the run."""
+    page.evaluate("navigator.serviceWorker.ready.then(() => true)")
+    for _ in range(100):
+        if page.evaluate(RUNS) == 1:
+            return
+        page.wait_for_timeout(50)
+    pytest.fail("the device did not keep the run")
+
+
+def test_a_begun_session_is_worked_reloaded_and_ended_without_a_network(
+    page: Page, context: BrowserContext, server: LiveServer, today: Today
+):
+    work = begun(page, today)
+    page.keyboard.press("PageDown")
+    context.set_offline(True)
+    for _ in range(12):
+        page.keyboard.press("PageDown")
+    work.pad("Deeper").click()
+    here = work.stroke.inner_text()
+    page.reload()
+    expect(work.stroke).to_have_text(here)
+    expect(page.get_by_role("button", name=re.compile("^Deeper"))).to_have_attribute("aria-pressed", "true")
+    # What may give way is known without the server as well.
+    page.get_by_role("button", name="Leave early").click()
+    page.get_by_role("button", name="15 min").click()
+    page.get_by_role("button", name="Do that").click()
+    ending = page.get_by_role("heading", name="End the session?")
+    for _ in range(300):
+        if ending.is_visible():
+            break
+        page.keyboard.press("PageDown")
+    page.keyboard.press("PageDown")
+    expect(page.get_by_text("kept on this device")).to_be_visible()
+    context.set_offline(False)
+    page.get_by_role("link", name="Log the session").click()
+    told = page.evaluate(
+        "url => fetch(url).then((answer) => answer.json())",
+        page.url.replace("/session/", "/api/sessions/").replace("/log", "/run"),
+    )
+    assert told["ended_at"]
+    assert told["total"]
+    assert [one["word"] for one in told["said"]] == ["deeper"]
+    # Once all has arrived, nothing of the client stays on the device.
+    assert page.evaluate(RUNS) == 0
+
+
+RUNS = """() => new Promise((found) => {
+    const opening = indexedDB.open("mellow-tide");
+    opening.onsuccess = () => {
+        const counting = opening.result.transaction("runs").objectStore("runs").count();
+        counting.onsuccess = () => { opening.result.close(); found(counting.result); };
+    };
+})"""
+
+
+def test_a_server_that_says_nothing_is_not_waited_for(page: Page, server: LiveServer, today: Today):
+    work = begun(page, today)
+    for _ in range(5):
+        page.keyboard.press("PageDown")
+    here = work.stroke.inner_text()
+    server.stop()
+    try:
+        page.reload()
+        expect(work.stroke).to_have_text(here, timeout=20_000)
+        page.keyboard.press("PageDown")
+        expect(work.stroke).not_to_have_text(here)
+    finally:
+        server.start()
+    assert run_of(page)["entry"] == 6
+
+
+def test_whoever_signs_out_leaves_no_session_on_the_device(page: Page, server: LiveServer, today: Today):
+    begun(page, today)
+    assert page.evaluate(RUNS) == 1
+    page.goto(server.url)
+    page.get_by_role("button", name=re.compile("^Sign out")).click()
+    expect(page.get_by_label("Password")).to_be_visible()
+    assert page.evaluate(RUNS) == 0
+
+
+def test_a_tablet_and_a_phone_on_one_run_come_to_the_same(
+    page: Page, context: BrowserContext, browser: Browser, server: LiveServer, today: Today
+):
+    tablet = begun(page, today)
+    pocket = browser.new_context(viewport={"width": 390, "height": 844}, locale="en-GB")
+    # The phone's clock is three minutes behind, as clocks are.
+    phone_page = pocket.new_page()
+    phone_page.clock.set_system_time(datetime.now(UTC) - timedelta(minutes=3))
+    phone_page.goto(server.url)
+    SignIn(phone_page).enter()
+    expect(Today(phone_page).next_action).to_be_visible()
+    phone_page.goto(page.url)
+    phone = Work(phone_page)
+    page.keyboard.press("PageDown")
+    expect(phone.stroke).to_have_text(tablet.stroke.inner_text())
+    phone_page.get_by_role("button", name="Go on").click()
+    expect(tablet.stroke).to_have_text(phone.stroke.inner_text())
+    # The tablet loses the network and is worked on; the phone says a word meanwhile. Then they meet again.
+    context.set_offline(True)
+    for _ in range(7):
+        page.keyboard.press("PageDown")
+    phone_page.keyboard.press("PageDown")
+    context.set_offline(False)
+    page.keyboard.press("PageDown")
+    expect(phone.stroke).to_have_text(tablet.stroke.inner_text())
+    there, here = (one.evaluate(RUN) for one in (phone_page, page))
+    assert there == here
+    pocket.close()
+
+
+RUN = """() => fetch(location.pathname.replace("/session/", "/api/sessions/").replace("/work", "/run"))
+    .then((answer) => answer.json())"""

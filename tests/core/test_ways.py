@@ -1,0 +1,40 @@
+"""The way past what is left out is the way a plan without it would go."""
+
+import pytest
+
+from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.planner.plan import plan
+from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.ways import ways
+from tests.core.flows import CLIENT
+
+CATALOGUE = load_catalogue()
+BRIEFS = [
+    Brief(booked_minutes=60),
+    Brief(kind="side_lying", school="side_by_side", booked_minutes=60),
+    Brief(kind="chair", school="chair_downwards", close_with="seated", booked_minutes=20),
+]
+
+
+@pytest.mark.parametrize("brief", BRIEFS)
+def test_a_way_past_stops_is_what_the_clock_lays_out_without_them(brief):
+    flow = plan(brief, CLIENT, CATALOGUE).flow
+    found = {(way.start, way.to): way.changes for way in ways(flow, CATALOGUE)}
+    assert len(found) == (len(flow.stops) - 1) * (len(flow.stops) - 2) // 2
+    for (start, to), changes in found.items():
+        without = flow.model_copy(update={"stops": (*flow.stops[: start + 1], *flow.stops[to:])})
+        sheet = lay_out(without, CATALOGUE)
+        wanted = [
+            (e.kind, e.seconds, e.about, e.about_side)
+            for e in sheet.entries
+            if e.stop == start + 1 and not e.working
+        ]
+        assert [(c.kind, c.seconds, c.about, c.about_side) for c in changes] == wanted
+
+
+def test_leaving_out_the_first_stop_after_a_turn_does_not_leave_out_the_turn():
+    flow = plan(BRIEFS[0], CLIENT, CATALOGUE).flow
+    at = next(i for i, s in enumerate(flow.stops) if s.position != flow.stops[0].position)
+    past = next(way for way in ways(flow, CATALOGUE) if (way.start, way.to) == (at - 1, at + 1))
+    assert "turn" in [change.kind for change in past.changes]
