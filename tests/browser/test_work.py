@@ -219,3 +219,15 @@ def test_what_is_left_out_has_a_reason_and_what_is_for_later_stands_until_the_en
             break
         page.keyboard.press("PageDown")
     expect(page.get_by_text("Still owed: ")).to_be_visible()
+
+
+def test_a_whole_region_is_skipped_in_two_taps(page: Page, table: Work):
+    page.get_by_role("button", name="Skip the region").click()
+    undone = page.get_by_role("dialog", name="Left undone here")
+    undone.get_by_label("Why it is left out").fill("not today")
+    undone.get_by_role("button", name="Leave it out").click()
+    expect(undone).to_be_hidden()
+    expect(page.get_by_role("main").get_by_text(re.compile("^Back"))).to_have_count(0)
+    (skipped,) = run_of(page)["skipped"]
+    assert (skipped["stop_id"], skipped["reason"]) == ("back", "not today")
+    assert len(skipped["entries"]) > 2

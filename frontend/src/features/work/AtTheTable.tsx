@@ -120,6 +120,7 @@ export function AtTheTable(props: AtTheTableProps) {
           onSee={(sign) => table.about(({ region, side }) => ({ kind: "observed", sign, region, side }))}
           onPoint={table.point}
           onSkip={table.skip}
+          onSkipRegion={table.skipRegion}
         />
       )}
       <PressurePads

@@ -15,6 +15,7 @@ export function Signs(props: {
   onSee(sign: Sign): void;
   onPoint(): void;
   onSkip(): void;
+  onSkipRegion(): void;
 }) {
   return (
     <fieldset className="relative z-10 flex gap-2 overflow-x-auto px-3 pt-1 pb-2 sm:justify-center">
@@ -38,14 +39,22 @@ export function Signs(props: {
           {words}
         </button>
       ))}
-      <button
-        type="button"
-        className="min-h-12 shrink-0 rounded-field border border-base-content/30 bg-base-100/70 px-4 text-lg text-quiet disabled:opacity-35"
-        disabled={props.disabled}
-        onClick={props.onSkip}
-      >
-        Skip this stroke
-      </button>
+      {(
+        [
+          ["Skip this stroke", props.onSkip],
+          ["Skip the region", props.onSkipRegion],
+        ] as const
+      ).map(([words, skip]) => (
+        <button
+          key={words}
+          type="button"
+          className="min-h-12 shrink-0 rounded-field border border-base-content/30 bg-base-100/70 px-4 text-lg text-quiet disabled:opacity-35"
+          disabled={props.disabled}
+          onClick={skip}
+        >
+          {words}
+        </button>
+      ))}
     </fieldset>
   );
 }

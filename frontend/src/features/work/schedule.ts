@@ -38,15 +38,36 @@ export function schedule(sheet: RunSheet, run: Pick<RunState, "allotted">): Sche
 
 /**
  * The entry to go to from `entry`, on or back, past what is left out, and past what belongs to a contraction: that comes
- * when one does. Itself if there is none.
+ * when one does; on, also past what was skipped. Itself if there is none.
  */
 export function neighbour(sheet: RunSheet, run: RunState, by: 1 | -1): number {
-  const leftOut = (index: number) =>
-    run.allotted[sheet.entries[index]?.stop_id ?? ""] === 0 ||
-    // What a way past left out stops has made needless.
-    sheet.entries[index]?.seconds === 0 ||
-    (sheet.open_ended && sheet.entries[index]?.slot === "contraction");
+  const skipped = new Set(run.skipped.flatMap(({ entries }) => entries));
+  const passed = (index: number) => {
+    const entry = sheet.entries[index];
+    if (!entry) return false;
+    return (
+      run.allotted[entry.stop_id] === 0 ||
+      // What a way past left out stops has made needless.
+      entry.seconds === 0 ||
+      (by > 0 && skipped.has(strokeOf(sheet, index))) ||
+      (sheet.open_ended && entry.slot === "contraction")
+    );
+  };
   let at = run.entry + by;
-  while (leftOut(at)) at += by;
+  while (passed(at)) at += by;
   return sheet.entries[at] ? at : run.entry;
+}
+
+/** The stroke that an entry is, or serves: oil goes before its stroke, asking comes after it. */
+function strokeOf(sheet: RunSheet, index: number): number {
+  const by = sheet.entries[index]?.kind === "check_in" ? -1 : 1;
+  const stop = sheet.entries[index]?.stop;
+  let at = index;
+  while (
+    sheet.entries[at]?.working &&
+    sheet.entries[at]?.kind !== "stroke" &&
+    sheet.entries[at]?.stop === stop
+  )
+    at += by;
+  return sheet.entries[at]?.stop === stop ? at : index;
 }

@@ -120,6 +120,16 @@ export function useTable({ session, catalogue, run, happen, side, settings }: Gi
       );
       go();
     },
+    /** All that is left of the region: named at once, to be done later or left out. */
+    skipRegion: () => {
+      happen(({ entry }) => {
+        const entries = sheet.entries.flatMap(({ kind, stop_id }, index) =>
+          index >= entry && kind === "stroke" && stop_id === stopId ? [index] : [],
+        );
+        return entries.length > 0 ? { kind: "skipped", stop_id: stopId, entries, reason: "" } : null;
+      });
+      setOver("undone");
+    },
     add: ({ region, sides, seconds }: Extra) => {
       setOver(null);
       happen(() => added(region, sides[0] ?? "mid", seconds));
