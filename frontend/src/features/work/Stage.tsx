@@ -44,7 +44,7 @@ export function Place({ children }: { children: string }) {
 /** The heading that must be legible at 1.5 m: never smaller on a tablet, however little room is left. */
 export function Name({ children }: { children: string }) {
   return (
-    <h1 className="font-sans text-[clamp(4.6rem,min(7.5vw,26cqh),9rem)] font-semibold leading-[1.02] max-sm:text-[3.1rem]">
+    <h1 className="font-sans text-[clamp(4.6rem,min(7.5vw,26cqh),14rem)] font-semibold leading-[1.02] max-sm:text-[3.1rem]">
       {children}
     </h1>
   );

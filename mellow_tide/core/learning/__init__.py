@@ -1,0 +1,1 @@
+"""What the visits teach: the pressure that suits a client, and the therapist's own pace."""

@@ -1,0 +1,75 @@
+"""What a run has to teach: the words on the pressure with their depths, and how long each stroke took."""
+
+from collections.abc import Iterable
+
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.learning.evidence import Answer
+from mellow_tide.core.run.events import (
+    Added,
+    Moved,
+    Paused,
+    PointFound,
+    PointRated,
+    RunEvent,
+    Said,
+)
+from mellow_tide.core.timing.run_sheet import Entry, RunSheet
+
+
+class PaceSample(Record):
+    """A stroke on a region: whole seconds planned, seconds taken, and whether something came between."""
+
+    stroke: str
+    region: str
+    planned: int
+    taken: float
+    interrupted: bool
+
+
+def answers_of(visit: int, events: Iterable[RunEvent], sheet: RunSheet, ceiling: int) -> tuple[Answer, ...]:
+    """Every word of a run (events in order), and every number above `ceiling`: that counts as "lighter"."""
+    found = []
+    at = 0
+    for event in events:
+        if isinstance(event, Moved):
+            at = min(event.to, len(sheet.entries) - 1)
+        elif isinstance(event, Said):
+            found.append(Answer(visit=visit, region=event.region, depth=event.depth, word=event.word))
+        elif isinstance(event, PointRated) and event.number > ceiling:
+            stroke = _stroke_at(sheet, at)
+            if stroke and stroke.depth:
+                found.append(Answer(visit=visit, region=stroke.region, depth=stroke.depth, word="lighter"))
+    return tuple(found)
+
+
+def _stroke_at(sheet: RunSheet, at: int) -> Entry | None:
+    """The stroke that is being worked, or was last in the same stop."""
+    stop = sheet.entries[at].stop
+    while at >= 0 and sheet.entries[at].stop == stop:
+        if sheet.entries[at].kind == "stroke":
+            return sheet.entries[at]
+        at -= 1
+    return None
+
+
+def pace_of(events: Iterable[RunEvent], sheet: RunSheet) -> tuple[PaceSample, ...]:
+    """How long each stroke took, from coming to it to going on; going back, pausing and sore points interrupt it."""
+    found: list[PaceSample] = []
+    at, since, interrupted = 0, None, True
+    for event in events:
+        if isinstance(event, Moved):
+            to = min(event.to, len(sheet.entries) - 1)
+            entry = sheet.entries[at]
+            if since is not None and entry.kind == "stroke" and entry.role == "work" and entry.stroke:
+                sample = PaceSample(
+                    stroke=entry.stroke,
+                    region=entry.region,
+                    planned=entry.seconds,
+                    taken=(event.at - since).total_seconds(),
+                    interrupted=interrupted or to != at + 1,
+                )
+                found.append(sample)
+            at, since, interrupted = to, event.at, False
+        elif isinstance(event, Paused | PointFound | Added):
+            interrupted = True
+    return tuple(found)

@@ -1,0 +1,94 @@
+"""What a run teaches: words with their depths, strokes with their time; and a pace that waits for evidence."""
+
+from datetime import UTC, datetime, timedelta
+from uuid import UUID
+
+import pytest
+
+from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.core.learning.heard import PaceSample, answers_of, pace_of
+from mellow_tide.core.learning.own_pace import IN_REGION, factors
+from mellow_tide.core.run.events import Began, Moved, Paused, PointFound, PointRated, Resumed, Said
+from mellow_tide.core.timing.run_sheet import lay_out
+from tests.core.flows import ARM, BACK, CLOSE, FEET, OPEN, flow
+
+CATALOGUE = load_catalogue()
+SHEET = lay_out(flow(OPEN, BACK, *FEET, ARM, CLOSE), CATALOGUE)
+START = datetime(2026, 5, 4, 9, 6, tzinfo=UTC)
+STROKES = [i for i, e in enumerate(SHEET.entries) if e.kind == "stroke" and e.stop_id == BACK.id]
+
+
+def at(second):
+    return {"id": UUID(int=second), "at": START + timedelta(seconds=second)}
+
+
+def sample(off, stroke="effleurage", region="back", interrupted=False):
+    return PaceSample(stroke=stroke, region=region, planned=100, taken=100 * off, interrupted=interrupted)
+
+
+def test_words_keep_their_depth_and_a_number_over_the_ceiling_is_lighter():
+    point = UUID(int=999)
+    events = [
+        Began(**at(0)),
+        Moved(to=STROKES[1], **at(10)),
+        Said(word="deeper", region="back", side="mid", depth=3, **at(20)),
+        PointFound(point=point, region="back", side="mid", **at(30)),
+        PointRated(point=point, number=8, **at(31)),
+        PointRated(point=point, number=7, **at(40)),
+    ]
+    found = answers_of(4, events, SHEET, ceiling=7)
+    assert [(one.visit, one.region, one.depth, one.word) for one in found] == [
+        (4, "back", 3, "deeper"),
+        (4, "back", SHEET.entries[STROKES[1]].depth, "lighter"),
+    ]
+
+
+def test_a_stroke_takes_from_coming_to_it_to_going_on_and_what_comes_between_interrupts_it():
+    first, second = STROKES[:2]
+    events = [
+        Began(**at(0)),
+        Moved(to=first, **at(10)),
+        Moved(to=first + 1, **at(40)),
+        Moved(to=second, **at(45)),
+        Paused(**at(50)),
+        Resumed(**at(150)),
+        Moved(to=second + 1, **at(170)),
+        Moved(to=first, **at(180)),
+        Moved(to=second, **at(190)),
+    ]
+    found = [(one.taken, one.interrupted) for one in pace_of(events, SHEET) if one.region == "back"]
+    assert found[0] == (30, False)
+    assert (125, True) in found
+    # Gone from one stroke to another out of turn: not a stroke's own time.
+    assert found[-1] == (10, second != first + 1)
+
+
+def test_one_slow_stroke_is_no_pace_and_many_are():
+    (once,) = factors([sample(1.5)], CATALOGUE.strokes)
+    assert 1 < once.factor < 1.15
+    often = {f.key: f for f in factors([sample(1.5) for _ in range(60)], CATALOGUE.strokes)}
+    assert often["effleurage"].factor == pytest.approx(1.5, abs=0.03)
+    assert often["effleurage/back"].samples == 60
+
+
+def test_a_region_has_its_own_pace_only_from_eight_samples_on():
+    few = factors([sample(1.2)] * (IN_REGION - 1), CATALOGUE.strokes)
+    assert [one.key for one in few] == ["effleurage"]
+    assert [one.key for one in factors([sample(1.2)] * IN_REGION, CATALOGUE.strokes)] == [
+        "effleurage",
+        "effleurage/back",
+    ]
+
+
+def test_a_stroke_with_little_evidence_leans_on_its_family():
+    family = CATALOGUE.strokes["effleurage"].family
+    kin = next(s.id for s in CATALOGUE.strokes.values() if s.family == family and s.id != "effleurage")
+    with_kin = {f.key: f for f in factors([sample(1.4)] * 30 + [sample(1.0, kin)], CATALOGUE.strokes)}
+    (alone,) = factors([sample(1.0, kin)], CATALOGUE.strokes)
+    assert with_kin[kin].factor > alone.factor == 1
+
+
+def test_interrupted_samples_and_odd_factors_are_not_used_unseen():
+    assert factors([sample(3, interrupted=True)], CATALOGUE.strokes) == ()
+    odd = factors([sample(4)] * 40, CATALOGUE.strokes)
+    assert [one.trusted for one in odd] == [False, False]
