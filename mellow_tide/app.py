@@ -20,6 +20,7 @@ from mellow_tide.web.routes import (
     flows,
     intake_form,
     intakes,
+    learning,
     practice,
     sessions,
     sign_in,
@@ -56,7 +57,18 @@ def make_app(dsn: str, built: Path | None = None) -> FastAPI:
     problems.install(app)
     # Asking who it is sits on the parent, so that no new route can forget it.
     inside = APIRouter(dependencies=[Depends(signed_in)])
-    for part in (practice, clients, exchange, intakes, sessions, designing, versions, flows, devices):
+    for part in (
+        practice,
+        clients,
+        exchange,
+        intakes,
+        learning,
+        sessions,
+        designing,
+        versions,
+        flows,
+        devices,
+    ):
         inside.include_router(part.router)
     app.include_router(sign_in.router, prefix="/api")
     app.include_router(intake_form.router, prefix="/api")

@@ -12,6 +12,7 @@ from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.meeting.day import DayAnswer
 from mellow_tide.core.planner.plan import Plan, plan
 from mellow_tide.core.run.done import regions_done
+from mellow_tide.core.run.log import Log
 from mellow_tide.core.run.state import fold
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.core.timing.tempo import tempo_of
@@ -34,10 +35,10 @@ from mellow_tide.demo.people import (
 )
 from mellow_tide.demo.worked_run import worked_run
 from mellow_tide.services.evidence import newly_told, told
-from mellow_tide.services.logs import Log
 from mellow_tide.services.sign_in import hash_password
 from mellow_tide.store.database import Database, Row, Sight
 from mellow_tide.store.intakes import add_intake, hand_in, open_intake, save_answers
+from mellow_tide.store.logs import add_log
 from mellow_tide.store.people import (
     Person,
     Practice,
@@ -48,7 +49,7 @@ from mellow_tide.store.people import (
     delete_practice_and_person,
     find_person_by_email,
 )
-from mellow_tide.store.sessions import add_log, add_session, append_events, sessions_between, set_day_answer
+from mellow_tide.store.sessions import add_session, append_events, sessions_between, set_day_answer
 
 WHO = SignedIn(PRACTICE_ID, THERAPIST_ID)
 _SIGHT = Sight(PRACTICE_ID, THERAPIST_ID, THERAPIST_EMAIL)

@@ -16,9 +16,9 @@ from mellow_tide.core.meeting.changes import ItemChange
 from mellow_tide.core.meeting.merging import merged
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import FieldProblem, Refused
+from mellow_tide.core.run.log import Log
 from mellow_tide.services.evidence import newly_told, person_name, told
 from mellow_tide.services.intakes import IntakeLine, ToAsk, lines_of, to_ask_of
-from mellow_tide.services.logs import Log
 from mellow_tide.services.session_view import Known, known_of
 from mellow_tide.services.sore_points import PointsOfVisit, points_by_visit
 from mellow_tide.store.clients import (

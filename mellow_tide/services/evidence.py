@@ -31,8 +31,9 @@ def told(
     catalogue: Catalogue,
     revision: int | None = None,
     at: datetime | None = None,
+    reason: str = "",
 ) -> ClientRecord:
-    """Keep what `tell` makes of the client's record, and what that changes as evidence of now or of `at`.
+    """Keep what `tell` makes of the client's record, and what that changes as evidence of now or of `at`, and why.
 
     The transaction must see practice and person. Raises `NotThere`, `Stale` if `revision` is not the newest, and
     `UnknownReference` for an id that the catalogue does not know.
@@ -44,7 +45,7 @@ def told(
     made = changes(row.record, after)
     if made:
         replace_client(c, who.practice_id, client_id, after)
-        add_changes(c, who.practice_id, client_id, made, source, person_name(c, who), at)
+        add_changes(c, who.practice_id, client_id, made, source, person_name(c, who), at, reason)
     return after
 
 

@@ -12,9 +12,12 @@ from mellow_tide.core.formats.contact import Contact
 from mellow_tide.core.formats.contact_table import ColumnField, contacts_in
 from mellow_tide.core.formats.vcard import from_vcard, to_vcard
 from mellow_tide.core.formats.whole_record import (
+    AdditionKept,
     DatedChange,
     HandedIn,
+    LeftKept,
     LogKept,
+    MarkKept,
     VisitKept,
     WholeRecord,
 )
@@ -124,6 +127,7 @@ def whole_record(db: Database, who: SignedIn, client_id: UUID) -> WholeRecord:
                 at=one.changed_at,
                 source=one.source,
                 by=one.person_name,
+                reason=one.reason,
                 field=one.field,
                 item=one.item,
                 before=one.before,
@@ -143,6 +147,9 @@ def whole_record(db: Database, who: SignedIn, client_id: UUID) -> WholeRecord:
                 day_answer=one.day_answer,
                 events=tuple(one.events),
                 logs=tuple(LogKept.model_validate(log) for log in one.logs),
+                additions=tuple(AdditionKept.model_validate(added) for added in one.additions),
+                left=tuple(LeftKept.model_validate(left) for left in one.left_for_later),
+                marks=tuple(MarkKept.model_validate(mark) for mark in one.marks),
             )
             for one in visits
         ),

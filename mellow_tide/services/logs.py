@@ -1,39 +1,54 @@
-"""The log of a session: what was done against plan, the pressure that suited, a note."""
+"""The log of a session: confirmed, signed, and then only added to."""
 
-from collections.abc import Mapping
 from typing import Annotated
 from uuid import UUID
 
-from pydantic import AwareDatetime, Field
+from psycopg import Connection
+from pydantic import AwareDatetime, StringConstraints
 
 from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
-from mellow_tide.core.catalogue.records import Depth, Record
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.formats.session_log import SessionLog
+from mellow_tide.core.formats.whole_record import AdditionKept
 from mellow_tide.core.refusal import BadFlow, FieldProblem, UnknownReference
+from mellow_tide.core.run.actual import actual
 from mellow_tide.core.run.done import RegionDone, regions_done
+from mellow_tide.core.run.log import Log, follow_ups
+from mellow_tide.core.timing.outline import Outline, outline
+from mellow_tide.services.evidence import person_name
+from mellow_tide.services.learning import tell_learnt
 from mellow_tide.services.session_view import SessionView, view_of
-from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.people import SignedIn
-from mellow_tide.store.sessions import add_log, events_of, find_session, newest_log
+from mellow_tide.store.database import Database, Row, Sight
+from mellow_tide.store.errors import NotThere
+from mellow_tide.store.logs import add_addition, add_follow_ups, add_log, additions_of, newest_log
+from mellow_tide.store.people import SignedIn, find_practice
+from mellow_tide.store.sessions import events_of, find_session, lock_session
 
-Words = Annotated[str, Field(max_length=4000)]
+Addition = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=4000)]
 
 
-class Log(Record):
-    """What the therapist confirms: the depth that suited by region (1 to 5), and words (up to 4000 letters)."""
+class Added(Record):
+    """What was added to a signed log, when and by whom."""
 
-    suited: Mapping[str, Depth] = {}
-    note: Words = ""
-    next_time: Words = ""
+    words: str
+    by: str
+    at: AwareDatetime
 
 
 class LogView(Record):
-    """The session's log page. `log` is None until it is saved; `revision` 0 then, and must be sent back."""
+    """The session's log page. `log` is None until it is saved; `revision` 0 then, and must be sent back.
+
+    `actual` is the session as it was. Once `signed_by` somebody, only `additions` come to it.
+    """
 
     session: SessionView
     done: tuple[RegionDone, ...]
+    actual: Outline
     revision: int
     log: Log | None
     logged_at: AwareDatetime | None
+    signed_by: str | None
+    additions: tuple[Added, ...]
 
 
 class NotEnded(BadFlow):
@@ -43,33 +58,122 @@ class NotEnded(BadFlow):
     title = "This session has not ended yet."
 
 
+class LogSigned(BadFlow):
+    """A signed log is changed no more."""
+
+    code = "log-signed"
+    title = "This log is signed."
+
+
+class NotSigned(BadFlow):
+    """Only a signed log is added to; one that is not is simply changed."""
+
+    code = "log-not-signed"
+    title = "This log is not signed yet."
+
+
 def log_page(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> LogView:
     """What was done against plan, and the log if there is one; raises `NotThere`."""
     with db.transaction(Sight(who.practice_id)) as c:
-        row = find_session(c, who.practice_id, session_id)
-        stored = events_of(c, who.practice_id, session_id)
-        newest = newest_log(c, who.practice_id, session_id)
-    view = view_of(row, stored, catalogue)
+        return _page(c, who, session_id, catalogue)
+
+
+def _page(c: Connection[Row], who: SignedIn, session_id: UUID, catalogue: Catalogue) -> LogView:
+    row = find_session(c, who.practice_id, session_id)
+    view = view_of(row, events_of(c, who.practice_id, session_id), catalogue)
+    newest = newest_log(c, who.practice_id, session_id)
+    added = additions_of(c, who.practice_id, session_id)
+    sheet = view.evaluation.sheet
     return LogView(
         session=view,
-        done=regions_done(view.evaluation.sheet, view.run),
+        done=regions_done(sheet, view.run),
+        actual=outline(actual(sheet, view.run)),
         revision=newest.revision if newest else 0,
         log=Log.model_validate(newest.log) if newest else None,
         logged_at=newest.logged_at if newest else None,
+        signed_by=newest.signed_by if newest else None,
+        additions=tuple(Added(words=one.words, by=one.person_name, at=one.added_at) for one in added),
     )
 
 
 def save_log(
-    db: Database, who: SignedIn, session_id: UUID, revision: int, log: Log, catalogue: Catalogue
+    db: Database,
+    who: SignedIn,
+    session_id: UUID,
+    revision: int,
+    log: Log,
+    sign: bool,
+    catalogue: Catalogue,
 ) -> LogView:
-    """Save over the log read at `revision` (0 for none). Raises `Conflict` if it was saved meanwhile."""
+    """Save over the log read at `revision` (0 for none); `sign` it, and it leaves what it has for the next ones.
+
+    Raises `Conflict` if it was saved meanwhile, `NotEnded`, and `LogSigned` if it is signed already.
+    """
     problems = [unknown(catalogue.regions, id, f"suited.{id}", "region") for id in log.suited]
     found = [problem for problem in problems if problem]
     if found:
         raise UnknownReference(*found)
-    page = log_page(db, who, session_id, catalogue)
-    if page.session.run.ended_at is None:
-        raise NotEnded(FieldProblem("session_id", "the session has not ended", "end it in Work first"))
-    with db.transaction(Sight(who.practice_id)) as c:
-        add_log(c, who.practice_id, session_id, revision + 1, log.model_dump(mode="json"))
+    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
+        lock_session(c, who.practice_id, session_id)
+        page = _page(c, who, session_id, catalogue)
+        if page.session.run.ended_at is None:
+            raise NotEnded(FieldProblem("session_id", "the session has not ended", "end it in Work first"))
+        if page.signed_by:
+            raise LogSigned(FieldProblem("log", f"{page.signed_by} has signed it", "add to it instead"))
+        signed_by = person_name(c, who) if sign else None
+        add_log(c, who.practice_id, session_id, revision + 1, log.model_dump(mode="json"), signed_by)
+        if sign:
+            add_follow_ups(c, who.practice_id, session_id, follow_ups(log, page.session.run, catalogue))
+            tell_learnt(c, who, page.session.client.client_id, catalogue)
     return log_page(db, who, session_id, catalogue)
+
+
+def add_to_log(
+    db: Database, who: SignedIn, session_id: UUID, words: Addition, catalogue: Catalogue
+) -> LogView:
+    """Add to a signed log, dated and by name. Raises `NotThere`, `NotSigned`."""
+    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
+        lock_session(c, who.practice_id, session_id)
+        newest = newest_log(c, who.practice_id, session_id)
+        if newest is None or newest.signed_by is None:
+            raise NotSigned(FieldProblem("log", "it can still be changed", "change it, or sign it first"))
+        add_addition(c, who.practice_id, session_id, words, person_name(c, who))
+    return log_page(db, who, session_id, catalogue)
+
+
+def document(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> tuple[SessionLog, str]:
+    """The saved log as a document, and the practice's time zone. Raises `NotThere`, also if nothing is saved yet."""
+    with db.transaction(Sight(who.practice_id)) as c:
+        page = _page(c, who, session_id, catalogue)
+        practice = find_practice(c, who.practice_id)
+    run = page.session.run
+    if page.log is None or page.logged_at is None or run.begun_at is None or run.ended_at is None:
+        raise NotThere("log")
+    made = SessionLog(
+        practice=practice.name,
+        client=page.session.client.name,
+        begun_at=run.begun_at,
+        ended_at=run.ended_at,
+        halted=run.halted,
+        planned_seconds=page.session.evaluation.sheet.seconds,
+        regions=page.done,
+        said=run.said,
+        seen=run.seen,
+        points=run.points,
+        skipped=run.skipped,
+        added=run.added,
+        log=page.log,
+        logged_at=page.logged_at,
+        signed_by=page.signed_by,
+        additions=tuple(AdditionKept(at=one.at, by=one.by, words=one.words) for one in page.additions),
+    )
+    return made, practice.time_zone
+
+
+def paper(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> bytes:
+    """The saved log as PDF. Raises `NotThere`, also if nothing is saved yet."""
+    # Making papers takes a second to load, which the start of the server does not wait for.
+    from mellow_tide.core.formats.log_paper import log_paper
+
+    made, time_zone = document(db, who, session_id, catalogue)
+    return log_paper(made, time_zone, catalogue)

@@ -47,6 +47,7 @@ class Known(Record):
     source: Source
     person_name: str
     change: ItemChange
+    reason: str = ""
 
 
 class SessionView(Record):
@@ -78,7 +79,9 @@ class SessionView(Record):
 def known_of(row: ChangeRow) -> Known:
     """A change as a screen reads it."""
     change = ItemChange(field=row.field, item=row.item, before=row.before, after=row.after)
-    return Known(at=row.changed_at, source=row.source, person_name=row.person_name, change=change)
+    return Known(
+        at=row.changed_at, source=row.source, person_name=row.person_name, change=change, reason=row.reason
+    )
 
 
 def news_of(c: Connection[Row], practice_id: UUID, session_id: UUID) -> tuple[Known, ...]:

@@ -20,7 +20,7 @@ from mellow_tide.store.queries import query
 ALIKE = 0.45
 """How much of a typed word must be in what is sought (pg_trgm's word similarity); one wrong letter in six is less."""
 
-Source = Literal["by_hand", "intake", "day_question", "plan", "import", "merge"]
+Source = Literal["by_hand", "intake", "day_question", "plan", "import", "merge", "learnt"]
 """How something became known."""
 
 
@@ -60,6 +60,7 @@ class ChangeRow:
     item: str
     before: Any
     after: Any
+    reason: str
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -91,6 +92,9 @@ class WholeVisitRow:
     day_answer: dict[str, Any] | None
     events: list[dict[str, Any]]
     logs: list[dict[str, Any]]
+    additions: list[dict[str, Any]]
+    left_for_later: list[dict[str, Any]]
+    marks: list[dict[str, Any]]
 
 
 def clients_found(
@@ -159,14 +163,16 @@ def add_changes(
     source: Source,
     person_name: str,
     changed_at: datetime | None = None,
+    reason: str = "",
 ) -> None:
-    """Add dated evidence, of now unless it is said when."""
+    """Add dated evidence, of now unless it is said when, with the reason if there is one."""
     values = [
         {
             **_key(practice_id, client_id),
             "changed_at": changed_at,
             "source": source,
             "person_name": person_name,
+            "reason": reason,
             "field": change.field,
             "item": change.item,
             "before": None if change.before is None else Jsonb(change.before),

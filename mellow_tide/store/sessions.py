@@ -105,15 +105,6 @@ class SessionRow(ClientOnTheDay):
     logged: bool
 
 
-@dataclass(frozen=True)
-class LogRow:
-    """The newest revision of a log."""
-
-    revision: int
-    log: dict[str, Any]
-    logged_at: datetime
-
-
 def add_session(
     c: Connection[Row],
     who: SignedIn,
@@ -254,20 +245,3 @@ def events_of_sessions(
     for session_id, event in c.execute(query("events_of_sessions"), values).fetchall():
         found[session_id].append(event)
     return found
-
-
-def newest_log(c: Connection[Row], practice_id: UUID, session_id: UUID) -> LogRow | None:
-    """The log of a session, if there is one."""
-    with c.cursor(row_factory=class_row(LogRow)) as cursor:
-        values = {"practice_id": practice_id, "session_id": session_id}
-        return cursor.execute(query("newest_log"), values).fetchone()
-
-
-def add_log(
-    c: Connection[Row], practice_id: UUID, session_id: UUID, revision: int, log: dict[str, Any]
-) -> None:
-    """Add a revision of the log; raises `Conflict` if that revision is there already."""
-    c.execute(
-        query("insert_log"),
-        {"practice_id": practice_id, "session_id": session_id, "revision": revision, "log": Jsonb(log)},
-    )

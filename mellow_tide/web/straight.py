@@ -1,4 +1,4 @@
-"""Large answers, written as JSON once."""
+"""Answers that are not made by the framework: large ones, written as JSON once, and files."""
 
 from fastapi import Response
 from pydantic import BaseModel
@@ -7,3 +7,9 @@ from pydantic import BaseModel
 def straight(model: BaseModel) -> Response:
     """The model as the response itself: it was validated where it was made, and is not validated again."""
     return Response(model.model_dump_json(), media_type="application/json")
+
+
+def as_file(content: bytes, media_type: str, name: str) -> Response:
+    """A file to keep. Its name says nothing of a client: it stays in lists of downloads."""
+    disposition = f'attachment; filename="{name}"'
+    return Response(content, media_type=media_type, headers={"Content-Disposition": disposition})

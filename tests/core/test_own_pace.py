@@ -36,7 +36,7 @@ def test_words_keep_their_depth_and_a_number_over_the_ceiling_is_lighter():
         PointRated(point=point, number=8, **at(31)),
         PointRated(point=point, number=7, **at(40)),
     ]
-    found = answers_of(4, events, SHEET, ceiling=7)
+    found = answers_of(4, events, lambda: SHEET, ceiling=7)
     assert [(one.visit, one.region, one.depth, one.word) for one in found] == [
         (4, "back", 3, "deeper"),
         (4, "back", SHEET.entries[STROKES[1]].depth, "lighter"),

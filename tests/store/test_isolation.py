@@ -26,6 +26,9 @@ TENANT_TABLES = (
     "intake",
     "erasure",
     "foot_switch_press",
+    "session_log_addition",
+    "follow_up",
+    "visit_mark",
 )
 
 
@@ -61,7 +64,18 @@ def test_the_first_practice_has_rows_to_protect(app_dsn):
         counts = {
             table: count(connection, table)
             for table in TENANT_TABLES
-            if table not in ("sign_in", "plan_step", "plan_version", "flow", "erasure", "foot_switch_press")
+            if table
+            not in (
+                "sign_in",
+                "plan_step",
+                "plan_version",
+                "flow",
+                "erasure",
+                "foot_switch_press",
+                "session_log_addition",
+                "follow_up",
+                "visit_mark",
+            )
         }
     assert counts["client"] == 13
     assert counts["session"] == 5

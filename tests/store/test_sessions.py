@@ -10,16 +10,15 @@ from mellow_tide.demo.people import HOUSE, PRACTICE_ID, THERAPIST_ID, demo_id
 from mellow_tide.store.clients import add_client, find_client
 from mellow_tide.store.database import Sight
 from mellow_tide.store.errors import Conflict, NotThere, Stale
+from mellow_tide.store.logs import add_log, newest_log
 from mellow_tide.store.people import SignedIn
 from mellow_tide.store.queries import read_queries
 from mellow_tide.store.sessions import (
-    add_log,
     add_session,
     append_events,
     events_of,
     find_client_on_the_day,
     find_session,
-    newest_log,
     replace_plan,
     sessions_between,
     set_day_answer,

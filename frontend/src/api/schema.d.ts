@@ -476,6 +476,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients/{client_id}/learnt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Learnt
+         * @description What the client's visits have taught.
+         */
+        get: operations["read_learnt"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/learnt/visits/{session_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Mark Visit
+         * @description Leave a visit out, or let it count again.
+         */
+        put: operations["mark_visit"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/learnt/wishes/{region}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Wish
+         * @description Set a wish by hand.
+         */
+        put: operations["set_wish"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session_id}": {
         parameters: {
             query?: never;
@@ -884,6 +944,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session_id}/log/additions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add To Log
+         * @description Add to a signed log.
+         */
+        post: operations["add_to_log"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/log.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Log Document
+         * @description The saved log, for other programs.
+         */
+        get: operations["read_log_document"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/log.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Log Paper
+         * @description The saved log, to read.
+         */
+        get: operations["read_log_paper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/follow-ups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Follow Ups
+         * @description What earlier sessions left for this one.
+         */
+        get: operations["read_follow_ups"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/follow-ups/{made_in}/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Tick Follow Up
+         * @description Tick one off, or open it again.
+         */
+        put: operations["tick_follow_up"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session_id}/stops/{stop_id}/places": {
         parameters: {
             query?: never;
@@ -1232,7 +1392,7 @@ export interface components {
          * Added
          * @description A region worked now that the plan has not: `seconds` 15 to 3600, until the next move. `stop_id` is its own.
          */
-        Added: {
+        "Added-Input": {
             /**
              * Id
              * Format: uuid
@@ -1261,8 +1421,23 @@ export interface components {
             seconds: number;
         };
         /**
+         * Added
+         * @description What was added to a signed log, when and by whom.
+         */
+        "Added-Output": {
+            /** Words */
+            words: string;
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
          * Addition
-         * @description A region worked beside the plan; `seconds` are those meant for it, its time is `taken` under its stop's id.
+         * @description A region worked beside the plan, at `entry`; `seconds` are those meant for it, `taken` has its stop's id.
          */
         Addition: {
             /** Stop Id */
@@ -1276,6 +1451,8 @@ export interface components {
             side: "left" | "right" | "mid" | "both";
             /** Seconds */
             seconds: number;
+            /** Entry */
+            entry: number;
         };
         /**
          * Adjustment
@@ -1311,6 +1488,23 @@ export interface components {
             present: components["schemas"]["Traits"];
             /** Others */
             others: components["schemas"]["Alternative"][];
+        };
+        /**
+         * Answer
+         * @description A word on the pressure at `depth` (1 to 5; fractions between passes). Silence is no answer.
+         */
+        Answer: {
+            /** Visit */
+            visit: number;
+            /** Region */
+            region: string;
+            /** Depth */
+            depth: number;
+            /**
+             * Word
+             * @enum {string}
+             */
+            word: "lighter" | "just_right" | "deeper";
         };
         /**
          * AnswerOfTheDay
@@ -2740,7 +2934,7 @@ export interface components {
          */
         Events: {
             /** Events */
-            events: (components["schemas"]["Began"] | components["schemas"]["Moved"] | components["schemas"]["Said"] | components["schemas"]["Observed"] | components["schemas"]["PointFound"] | components["schemas"]["PointRated"] | components["schemas"]["PointHeld"] | components["schemas"]["PointTravels"] | components["schemas"]["PointLeft"] | components["schemas"]["Paused"] | components["schemas"]["Resumed"] | components["schemas"]["Bent"] | components["schemas"]["Skipped"] | components["schemas"]["Added"] | components["schemas"]["ContractionBegan"] | components["schemas"]["ContractionEnded"] | components["schemas"]["Halted"] | components["schemas"]["Ended"])[];
+            events: (components["schemas"]["Began"] | components["schemas"]["Moved"] | components["schemas"]["Said"] | components["schemas"]["Observed"] | components["schemas"]["PointFound"] | components["schemas"]["PointRated"] | components["schemas"]["PointHeld"] | components["schemas"]["PointTravels"] | components["schemas"]["PointLeft"] | components["schemas"]["Paused"] | components["schemas"]["Resumed"] | components["schemas"]["Bent"] | components["schemas"]["Skipped"] | components["schemas"]["Added-Input"] | components["schemas"]["ContractionBegan"] | components["schemas"]["ContractionEnded"] | components["schemas"]["Halted"] | components["schemas"]["Ended"])[];
         };
         /**
          * Excluded
@@ -3024,6 +3218,25 @@ export interface components {
             straining: components["schemas"]["Straining"][];
             /** Strain 1995 */
             strain_1995: number;
+        };
+        /**
+         * HandSet
+         * @description A wish that was set by hand, or came with an intake: when, by whom, and why if that was said.
+         */
+        HandSet: {
+            /** Region */
+            region: string;
+            /** Depth */
+            depth: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /** Reason */
+            reason: string;
         };
         /**
          * HotTowels
@@ -3355,10 +3568,15 @@ export interface components {
              * Source
              * @enum {string}
              */
-            source: "by_hand" | "intake" | "day_question" | "plan" | "import" | "merge";
+            source: "by_hand" | "intake" | "day_question" | "plan" | "import" | "merge" | "learnt";
             /** Person Name */
             person_name: string;
             change: components["schemas"]["ItemChange"];
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
         };
         /**
          * Landing
@@ -3399,6 +3617,61 @@ export interface components {
             edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
         };
         /**
+         * Learnt
+         * @description What is known of a client's wishes at their next visit, number `visit`, and what it rests on.
+         */
+        Learnt: {
+            /**
+             * Client Id
+             * Format: uuid
+             */
+            client_id: string;
+            /** Visit */
+            visit: number;
+            /** Starts */
+            starts: components["schemas"]["mellow_tide__core__learning__start__Start"][];
+            /** Visits */
+            visits: components["schemas"]["VisitTaught"][];
+            /** By Hand */
+            by_hand: components["schemas"]["HandSet"][];
+            /** Sore */
+            sore: components["schemas"]["PointsOfVisit"][];
+        };
+        /**
+         * LeftForNow
+         * @description One thing that the session `made_in` left, and at which stage of this one it turns up.
+         */
+        LeftForNow: {
+            /**
+             * Made In
+             * Format: uuid
+             */
+            made_in: string;
+            /** Number */
+            number: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "point" | "wish" | "question";
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "meet" | "plan" | "work";
+            /** Words */
+            words: string;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** Done At */
+            done_at: string | null;
+            /** Done By */
+            done_by: string | null;
+        };
+        /**
          * LeftOut
          * @description A region the plan does not work, and why.
          *
@@ -3421,7 +3694,11 @@ export interface components {
         };
         /**
          * Log
-         * @description What the therapist confirms: the depth that suited by region (1 to 5), and words (up to 4000 letters).
+         * @description What the therapist confirms: the depth that suited by region (1 to 5), and words.
+         *
+         *     `note` is the therapist's, `client_words` what the client said, `next_time` what to change; `aftercare` what was
+         *     said about the hours after, `next_booking` when they wish to come again. `door_wish` was said at the door,
+         *     `for_clinician` is a question for the client's own clinician.
          */
         Log: {
             /**
@@ -3437,33 +3714,78 @@ export interface components {
              */
             note: string;
             /**
+             * Client Words
+             * @default
+             */
+            client_words: string;
+            /**
              * Next Time
              * @default
              */
             next_time: string;
+            /**
+             * Aftercare
+             * @default []
+             */
+            aftercare: string[];
+            /**
+             * Next Booking
+             * @default
+             */
+            next_booking: string;
+            /**
+             * Door Wish
+             * @default
+             */
+            door_wish: string;
+            /**
+             * For Clinician
+             * @default
+             */
+            for_clinician: string;
+        };
+        /**
+         * LogAddition
+         * @description What is added to a signed log.
+         */
+        LogAddition: {
+            /** Words */
+            words: string;
         };
         /**
          * LogChange
-         * @description The log over the one read at `revision`, 0 for none.
+         * @description The log over the one read at `revision`, 0 for none; signed, it is changed no more.
          */
         LogChange: {
             /** Revision */
             revision: number;
             log: components["schemas"]["Log"];
+            /**
+             * Sign
+             * @default false
+             */
+            sign: boolean;
         };
         /**
          * LogView
          * @description The session's log page. `log` is None until it is saved; `revision` 0 then, and must be sent back.
+         *
+         *     `actual` is the session as it was. Once `signed_by` somebody, only `additions` come to it.
          */
         LogView: {
             session: components["schemas"]["SessionView"];
             /** Done */
             done: components["schemas"]["RegionDone"][];
+            actual: components["schemas"]["Outline"];
             /** Revision */
             revision: number;
             log: components["schemas"]["Log"] | null;
             /** Logged At */
             logged_at: string | null;
+            /** Signed By */
+            signed_by: string | null;
+            /** Additions */
+            additions: components["schemas"]["Added-Output"][];
         };
         /**
          * Matched
@@ -5007,19 +5329,6 @@ export interface components {
             revision: number;
         };
         /**
-         * Start
-         * @description A flow as the start for a session, evaluated for its client; nothing is stored. Each change has its reason.
-         */
-        Start: {
-            /** Name */
-            name: string;
-            plan: components["schemas"]["Plan"];
-            evaluation: components["schemas"]["Evaluation"];
-            difference: components["schemas"]["Difference"];
-            /** Named */
-            named: components["schemas"]["Named"][];
-        };
-        /**
          * StartAt
          * @description The flow to start the session read at `revision` from.
          */
@@ -5397,6 +5706,14 @@ export interface components {
             says: string;
         };
         /**
+         * Ticked
+         * @description Something an earlier session left, done or open again.
+         */
+        Ticked: {
+            /** Done */
+            done: boolean;
+        };
+        /**
          * ToAsk
          * @description An answer that was questioned and not yet asked about.
          */
@@ -5529,6 +5846,48 @@ export interface components {
             log: components["schemas"]["Log"] | null;
         };
         /**
+         * VisitMark
+         * @description Whether a visit is left out of what is learnt, and why.
+         */
+        VisitMark: {
+            /** Left Out */
+            left_out: boolean;
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * VisitTaught
+         * @description A visit with what was said at it. `counts` unless the therapist left it out, with `reason`, `by` and `at`.
+         */
+        VisitTaught: {
+            /**
+             * Session Id
+             * Format: uuid
+             */
+            session_id: string;
+            /**
+             * Starts At
+             * Format: date-time
+             */
+            starts_at: string;
+            /** Answers */
+            answers: components["schemas"]["Answer"][];
+            /** Counts */
+            counts: boolean;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * By
+             * @default
+             */
+            by: string;
+            /** At */
+            at?: string | null;
+        };
+        /**
          * Way
          * @description The transitions from stop `start` to stop `to` (places in the flow), in order; none between them is worked.
          */
@@ -5590,6 +5949,16 @@ export interface components {
             depth: number;
         };
         /**
+         * WishSet
+         * @description A wish set by hand, in half levels, and why.
+         */
+        WishSet: {
+            /** Depth */
+            depth: number;
+            /** Reason */
+            reason: string;
+        };
+        /**
          * Wished
          * @description A brief to be tried, not stored.
          */
@@ -5615,6 +5984,39 @@ export interface components {
              * @default []
              */
             contains: string[];
+        };
+        /**
+         * Start
+         * @description A region at the next visit: the depth to start at (half levels), and why not nearer to the wish if it is not.
+         *
+         *     `low` to `high` is the 80 % interval of the wish, `mean` its middle, all in levels. `answers` is how many it rests
+         *     on. `held_by` is `care` (health, the most that is allowed) or `last_time` (one level over what was borne), or empty.
+         */
+        mellow_tide__core__learning__start__Start: {
+            /** Region */
+            region: string;
+            /** Depth */
+            depth: number;
+            /** Mean */
+            mean: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /**
+             * Sureness
+             * @enum {string}
+             */
+            sureness: "sure" | "fairly_sure" | "not_known";
+            /** Ask Early */
+            ask_early: boolean;
+            /** Answers */
+            answers: number;
+            /**
+             * Held By
+             * @default
+             */
+            held_by: string;
         };
         /**
          * Change
@@ -5664,6 +6066,19 @@ export interface components {
              * @enum {string}
              */
             about_side: "left" | "right" | "mid" | "both";
+        };
+        /**
+         * Start
+         * @description A flow as the start for a session, evaluated for its client; nothing is stored. Each change has its reason.
+         */
+        mellow_tide__services__flows__Start: {
+            /** Name */
+            name: string;
+            plan: components["schemas"]["Plan"];
+            evaluation: components["schemas"]["Evaluation"];
+            difference: components["schemas"]["Difference"];
+            /** Named */
+            named: components["schemas"]["Named"][];
         };
     };
     responses: never;
@@ -6731,6 +7146,136 @@ export interface operations {
             };
         };
     };
+    read_learnt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Learnt"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mark_visit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VisitMark"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Learnt"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_wish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+                region: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WishSet"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Learnt"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_session: {
         parameters: {
             query?: never;
@@ -7671,6 +8216,212 @@ export interface operations {
             };
         };
     };
+    add_to_log: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogAddition"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_log_document: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_log_paper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_follow_ups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeftForNow"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tick_follow_up: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+                made_in: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Ticked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeftForNow"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_places: {
         parameters: {
             query?: never;
@@ -8404,7 +9155,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Start"];
+                    "application/json": components["schemas"]["mellow_tide__services__flows__Start"];
                 };
             };
             /** @description Unauthorized */

@@ -11,6 +11,7 @@ const HOW: Record<Known["source"], string> = {
   plan: "set on the plan",
   import: "brought in",
   merge: "from another entry",
+  learnt: "learnt from what was said",
 };
 
 const FIELDS: Record<string, string> = {

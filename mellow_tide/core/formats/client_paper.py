@@ -44,6 +44,7 @@ SOURCES = {
     "plan": "on the plan",
     "import": "brought in",
     "merge": "from another entry",
+    "learnt": "learnt from what was said",
 }
 CAUTION = (
     "Mellow Tide is an aid to planning for trained people. It does not diagnose. Local law, scope of practice, licence "
@@ -75,7 +76,8 @@ def client_paper(whole: WholeRecord, time_zone: str, catalogue: Catalogue) -> by
             _day(change.at.astimezone(zone).date()),
             f"{change.field.replace('_', ' ')} {change.item.replace('_', ' ')}".strip()
             + f": {_text(change.before) or 'nothing'} → {_text(change.after) or 'nothing'}; "
-            + f"{SOURCES.get(change.source, change.source)} by {change.by}",
+            + f"{SOURCES.get(change.source, change.source)} by {change.by}"
+            + (f", because: {change.reason}" if change.reason else ""),
         )
         for change in whole.history
         if change.field != "merged"
@@ -123,7 +125,8 @@ def _visit(visit: VisitKept, zone: ZoneInfo, catalogue: Catalogue) -> Iterator[t
     words = [f"{brief.booked_minutes} minutes, {catalogue.kinds[brief.kind].name}."]
     if visit.logs:
         log = visit.logs[-1]
-        words += [log.note, f"Next time: {log.next_time}" if log.next_time else ""]
+        words += [log.note, log.client_words, f"Next time: {log.next_time}" if log.next_time else ""]
+        words += [added.words for added in visit.additions]
     yield f"{_day(at.date())}, {at:%H:%M}", " ".join(filter(None, words))
 
 

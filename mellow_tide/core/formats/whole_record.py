@@ -9,6 +9,7 @@ from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.core.meeting.changes import ItemChange
 from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.run.log import FollowUpKind, Log
 
 
 class DatedChange(ItemChange):
@@ -17,6 +18,7 @@ class DatedChange(ItemChange):
     at: AwareDatetime
     source: str
     by: str
+    reason: str = ""
 
 
 class HandedIn(Record):
@@ -26,13 +28,36 @@ class HandedIn(Record):
     answers: Answers
 
 
-class LogKept(Record):
-    """A session's log as it was saved at a time."""
+class LogKept(Log):
+    """A session's log as it was saved at a time, and who signed it then, if anybody."""
 
     at: AwareDatetime
-    note: str
-    next_time: str
-    suited: dict[str, int]
+    signed_by: str | None = None
+
+
+class AdditionKept(Record):
+    """What was added to a signed log."""
+
+    at: AwareDatetime
+    by: str
+    words: str
+
+
+class LeftKept(Record):
+    """What a session left for the next ones, and when that was ticked off."""
+
+    kind: FollowUpKind
+    words: str
+    done_at: AwareDatetime | None
+
+
+class MarkKept(Record):
+    """That a visit was left out of what is learnt, or counted again, and why."""
+
+    at: AwareDatetime
+    by: str
+    left_out: bool
+    reason: str
 
 
 class VisitKept(Record):
@@ -43,6 +68,9 @@ class VisitKept(Record):
     day_answer: dict[str, Any] | None
     events: tuple[dict[str, Any], ...]
     logs: tuple[LogKept, ...]
+    additions: tuple[AdditionKept, ...] = ()
+    left: tuple[LeftKept, ...] = ()
+    marks: tuple[MarkKept, ...] = ()
 
 
 class WholeRecord(Record):

@@ -1,6 +1,6 @@
 """What a run has to teach: the words on the pressure with their depths, and how long each stroke took."""
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.learning.evidence import Answer
@@ -26,17 +26,22 @@ class PaceSample(Record):
     interrupted: bool
 
 
-def answers_of(visit: int, events: Iterable[RunEvent], sheet: RunSheet, ceiling: int) -> tuple[Answer, ...]:
-    """Every word of a run (events in order), and every number above `ceiling`: that counts as "lighter"."""
+def answers_of(
+    visit: int, events: Iterable[RunEvent], sheet: Callable[[], RunSheet], ceiling: int
+) -> tuple[Answer, ...]:
+    """Every word of a run (events in order), and every number above `ceiling`: that counts as "lighter".
+
+    The run sheet is only laid out where such a number needs the depth it was said at.
+    """
     found = []
     at = 0
     for event in events:
         if isinstance(event, Moved):
-            at = min(event.to, len(sheet.entries) - 1)
+            at = event.to
         elif isinstance(event, Said):
             found.append(Answer(visit=visit, region=event.region, depth=event.depth, word=event.word))
         elif isinstance(event, PointRated) and event.number > ceiling:
-            stroke = _stroke_at(sheet, at)
+            stroke = _stroke_at(sheet(), at)
             if stroke and stroke.depth:
                 found.append(Answer(visit=visit, region=stroke.region, depth=stroke.depth, word="lighter"))
     return tuple(found)
@@ -44,6 +49,7 @@ def answers_of(visit: int, events: Iterable[RunEvent], sheet: RunSheet, ceiling:
 
 def _stroke_at(sheet: RunSheet, at: int) -> Entry | None:
     """The stroke that is being worked, or was last in the same stop."""
+    at = min(at, len(sheet.entries) - 1)
     stop = sheet.entries[at].stop
     while at >= 0 and sheet.entries[at].stop == stop:
         if sheet.entries[at].kind == "stroke":

@@ -64,6 +64,6 @@ def _log_difference(upper: Numbers, lower: Numbers) -> Numbers:
 def _log_ndtr(x: Numbers) -> Numbers:
     """The logarithm of Phi, good far into the tail."""
     # Slow to load, and only learning needs it: not at the server's start.
-    from scipy.special import log_ndtr  # noqa: PLC0415
+    from scipy.special import log_ndtr
 
     return np.asarray(log_ndtr(x))

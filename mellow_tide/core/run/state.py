@@ -62,12 +62,13 @@ class Skip(Record):
 
 
 class Addition(Record):
-    """A region worked beside the plan; `seconds` are those meant for it, its time is `taken` under its stop's id."""
+    """A region worked beside the plan, at `entry`; `seconds` are those meant for it, `taken` has its stop's id."""
 
     stop_id: str
     region: str
     side: Side
     seconds: int
+    entry: int
 
 
 class RunState(Record):
@@ -153,7 +154,11 @@ def _changed(state: RunState, event: RunEvent, last_entry: int) -> RunState:
             change = {"skipped": (*before, skip)}
         case Added():
             addition = Addition(
-                stop_id=event.stop_id, region=event.region, side=event.side, seconds=event.seconds
+                stop_id=event.stop_id,
+                region=event.region,
+                side=event.side,
+                seconds=event.seconds,
+                entry=state.entry,
             )
             others = tuple(one for one in state.added if one.stop_id != event.stop_id)
             change = {"added": (*others, addition), "adding": event.stop_id}

@@ -71,17 +71,17 @@ WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s
 RETURNING revision
 
 -- name: insert_change
-INSERT INTO client_change (practice_id, client_id, changed_at, source, person_name, field, item, before, after)
-VALUES (%(practice_id)s, %(client_id)s, coalesce(%(changed_at)s, now()), %(source)s, %(person_name)s, %(field)s,
+INSERT INTO client_change (practice_id, client_id, changed_at, source, person_name, reason, field, item, before, after)
+VALUES (%(practice_id)s, %(client_id)s, coalesce(%(changed_at)s, now()), %(source)s, %(person_name)s, %(reason)s, %(field)s,
         %(item)s, %(before)s, %(after)s)
 
 -- name: changes_of_client
-SELECT changed_at, source, person_name, field, item, before, after FROM client_change
+SELECT changed_at, source, person_name, field, item, before, after, reason FROM client_change
 WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s
 ORDER BY changed_at DESC, place DESC
 
 -- name: changes_since_plan
-SELECT h.changed_at, h.source, h.person_name, h.field, h.item, h.before, h.after
+SELECT h.changed_at, h.source, h.person_name, h.field, h.item, h.before, h.after, h.reason
 FROM client_change h
 JOIN session s ON s.practice_id = h.practice_id AND s.client_id = h.client_id
 WHERE h.practice_id = %(practice_id)s AND s.session_id = %(session_id)s AND h.changed_at > s.known_until
@@ -126,8 +126,19 @@ ORDER BY s.starts_at DESC, e.place
 SELECT s.starts_at, s.plan -> 'flow' AS flow, s.day_answer,
        coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM run_event e
                  WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id), '[]') AS events,
-       coalesce((SELECT jsonb_agg(l.log || jsonb_build_object('at', l.logged_at) ORDER BY l.revision) FROM session_log l
-                 WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id), '[]') AS logs
+       coalesce((SELECT jsonb_agg(l.log || jsonb_build_object('at', l.logged_at, 'signed_by', l.signed_by) ORDER BY l.revision)
+                 FROM session_log l
+                 WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id), '[]') AS logs,
+       coalesce((SELECT jsonb_agg(jsonb_build_object('at', a.added_at, 'by', a.person_name, 'words', a.words) ORDER BY a.number)
+                 FROM session_log_addition a
+                 WHERE a.practice_id = s.practice_id AND a.session_id = s.session_id), '[]') AS additions,
+       coalesce((SELECT jsonb_agg(jsonb_build_object('kind', f.kind, 'words', f.words, 'done_at', f.done_at) ORDER BY f.number)
+                 FROM follow_up f
+                 WHERE f.practice_id = s.practice_id AND f.session_id = s.session_id), '[]') AS left_for_later,
+       coalesce((SELECT jsonb_agg(jsonb_build_object('at', m.marked_at, 'by', m.person_name, 'left_out', m.left_out,
+                                                     'reason', m.reason) ORDER BY m.number)
+                 FROM visit_mark m
+                 WHERE m.practice_id = s.practice_id AND m.session_id = s.session_id), '[]') AS marks
 FROM session s
 WHERE s.practice_id = %(practice_id)s AND s.client_id = %(client_id)s
 ORDER BY s.starts_at

@@ -100,13 +100,3 @@ ORDER BY place
 SELECT session_id, event FROM run_event
 WHERE practice_id = %(practice_id)s AND session_id = ANY(%(session_ids)s)
 ORDER BY place
-
--- name: newest_log
-SELECT revision, log, logged_at FROM session_log
-WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
-ORDER BY revision DESC
-LIMIT 1
-
--- name: insert_log
-INSERT INTO session_log (practice_id, session_id, revision, log)
-VALUES (%(practice_id)s, %(session_id)s, %(revision)s, %(log)s)

@@ -12,6 +12,7 @@ from mellow_tide.services import exchange
 from mellow_tide.services.exchange import Arrival, BroughtIn
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.straight import as_file
 
 router = APIRouter(tags=["in and out"])
 
@@ -62,31 +63,24 @@ def bring_in_clients(taken: Taken, db: Db, who: Who) -> BroughtIn:
 def read_cards(db: Db, who: Who, client_id: UUID | None = None) -> Response:
     """The contact of a client, or of all, as vCard."""
     text = exchange.cards(db, who, client_id)
-    return _file(text.encode(), "text/vcard; charset=utf-8", "contact.vcf" if client_id else "contacts.vcf")
+    return as_file(text.encode(), "text/vcard; charset=utf-8", "contact.vcf" if client_id else "contacts.vcf")
 
 
 @router.get("/clients/{client_id}/record.json", response_class=Response)
 def read_whole_record(client_id: UUID, db: Db, who: Who) -> Response:
     """Everything that is kept of a client, as the schema says it."""
     whole = exchange.whole_record(db, who, client_id)
-    return _file(whole.model_dump_json(indent=1).encode(), "application/json", "client-record.json")
+    return as_file(whole.model_dump_json(indent=1).encode(), "application/json", "client-record.json")
 
 
 @router.get("/clients/{client_id}/record.pdf", response_class=Response)
 def read_client_paper(client_id: UUID, db: Db, who: Who, known: Known) -> Response:
     """Everything that is kept of a client, to read."""
     _, paper = exchange.paper_of(db, who, client_id, known)
-    return _file(paper, "application/pdf", "client-record.pdf")
+    return as_file(paper, "application/pdf", "client-record.pdf")
 
 
 @router.get("/client-record-schema")
 def read_record_schema(who: Who) -> dict[str, object]:
     """The JSON Schema of a client's whole record."""
     return schema()
-
-
-def _file(content: bytes, media_type: str, name: str) -> Response:
-    # The name says nothing of the client: it stays in lists of downloads.
-    return Response(
-        content, media_type=media_type, headers={"Content-Disposition": f'attachment; filename="{name}"'}
-    )

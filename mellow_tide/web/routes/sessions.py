@@ -14,15 +14,17 @@ from mellow_tide.core.meeting.day import DayAnswer, heard
 from mellow_tide.core.planner.alternatives import Alternatives
 from mellow_tide.core.planner.reasons import Reasons
 from mellow_tide.core.run.events import RunEvent
+from mellow_tide.core.run.log import Log
 from mellow_tide.core.run.state import RunState
-from mellow_tide.services import day_answers, editing, logs, planning, runs, sessions, table_side
-from mellow_tide.services.logs import Log, LogView
+from mellow_tide.services import day_answers, editing, follow_ups, logs, planning, runs, sessions, table_side
+from mellow_tide.services.follow_ups import LeftForNow
+from mellow_tide.services.logs import Addition, LogView
 from mellow_tide.services.session_view import SessionView
 from mellow_tide.services.standing import Adjustment
 from mellow_tide.services.table_side import TableSide
 from mellow_tide.web.body import Body, Revision
 from mellow_tide.web.guard import Db, Known, Who
-from mellow_tide.web.straight import straight
+from mellow_tide.web.straight import as_file, straight
 
 router = APIRouter(prefix="/sessions/{session_id}", tags=["session"])
 
@@ -111,10 +113,23 @@ class Events(Body):
 
 
 class LogChange(Body):
-    """The log over the one read at `revision`, 0 for none."""
+    """The log over the one read at `revision`, 0 for none; signed, it is changed no more."""
 
     revision: Revision
     log: Log
+    sign: bool = False
+
+
+class LogAddition(Body):
+    """What is added to a signed log."""
+
+    words: Addition
+
+
+class Ticked(Body):
+    """Something an earlier session left, done or open again."""
+
+    done: bool
 
 
 @router.get("", response_model=SessionView)
@@ -251,4 +266,37 @@ def read_log(session_id: UUID, db: Db, who: Who, known: Known) -> LogView:
 @router.put("/log")
 def save_log(session_id: UUID, change: LogChange, db: Db, who: Who, known: Known) -> LogView:
     """Save the log."""
-    return logs.save_log(db, who, session_id, change.revision, change.log, known)
+    return logs.save_log(db, who, session_id, change.revision, change.log, change.sign, known)
+
+
+@router.post("/log/additions", status_code=201)
+def add_to_log(session_id: UUID, addition: LogAddition, db: Db, who: Who, known: Known) -> LogView:
+    """Add to a signed log."""
+    return logs.add_to_log(db, who, session_id, addition.words, known)
+
+
+@router.get("/log.json", response_class=Response)
+def read_log_document(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
+    """The saved log, for other programs."""
+    made, _ = logs.document(db, who, session_id, known)
+    return as_file(made.model_dump_json(indent=1).encode(), "application/json", "session-log.json")
+
+
+@router.get("/log.pdf", response_class=Response)
+def read_log_paper(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
+    """The saved log, to read."""
+    return as_file(logs.paper(db, who, session_id, known), "application/pdf", "session-log.pdf")
+
+
+@router.get("/follow-ups")
+def read_follow_ups(session_id: UUID, db: Db, who: Who) -> list[LeftForNow]:
+    """What earlier sessions left for this one."""
+    return list(follow_ups.left_for(db, who, session_id))
+
+
+@router.put("/follow-ups/{made_in}/{number}")
+def tick_follow_up(
+    session_id: UUID, made_in: UUID, number: int, ticked: Ticked, db: Db, who: Who
+) -> list[LeftForNow]:
+    """Tick one off, or open it again."""
+    return list(follow_ups.tick(db, who, session_id, made_in, number, ticked.done))

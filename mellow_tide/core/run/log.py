@@ -1,0 +1,72 @@
+"""The log of a session: what the therapist confirms of it, and what it leaves for the next ones."""
+
+from collections.abc import Iterator, Mapping
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Depth, Record
+from mellow_tide.core.run.points import SorePoint
+from mellow_tide.core.run.state import RunState
+
+Words = Annotated[str, Field(max_length=4000)]
+Line = Annotated[str, Field(max_length=400)]
+
+EASED = 3
+"""A point at this number or below, on release, is done with: 0 to 3 is the aim."""
+
+
+class Log(Record):
+    """What the therapist confirms: the depth that suited by region (1 to 5), and words.
+
+    `note` is the therapist's, `client_words` what the client said, `next_time` what to change; `aftercare` what was
+    said about the hours after, `next_booking` when they wish to come again. `door_wish` was said at the door,
+    `for_clinician` is a question for the client's own clinician.
+    """
+
+    suited: Mapping[str, Depth] = {}
+    note: Words = ""
+    client_words: Words = ""
+    next_time: Words = ""
+    aftercare: Annotated[tuple[Line, ...], Field(max_length=12)] = ()
+    next_booking: Line = ""
+    door_wish: Line = ""
+    for_clinician: Line = ""
+
+
+FollowUpKind = Literal["point", "wish", "question"]
+"""A sore point that is left, a wish, a question for the clinician; they turn up in Work, Plan and Meet."""
+
+
+class FollowUp(Record):
+    """One thing that a session leaves for the next ones."""
+
+    kind: FollowUpKind
+    words: str
+
+
+def follow_ups(log: Log, run: RunState, catalogue: Catalogue) -> tuple[FollowUp, ...]:
+    """What turns up again: points that have not eased, the wish at the door, the question for the clinician."""
+    return tuple(_follow_ups(log, run, catalogue))
+
+
+def _follow_ups(log: Log, run: RunState, catalogue: Catalogue) -> Iterator[FollowUp]:
+    for point in run.points:
+        if point.left or not point.numbers or point.numbers[-1] > EASED:
+            yield FollowUp(kind="point", words=point_words(point, catalogue))
+    if log.door_wish.strip():
+        yield FollowUp(kind="wish", words=log.door_wish.strip())
+    if log.for_clinician.strip():
+        yield FollowUp(kind="question", words=log.for_clinician.strip())
+
+
+def point_words(point: SorePoint, catalogue: Catalogue) -> str:
+    """`left calf, medial: 7, 5, slow to ease`."""
+    region = catalogue.regions.get(point.region)
+    place = region.sided(point.side) if region else point.region
+    if point.zone:
+        place = f"{place}, {point.zone.replace('_', ' ')}"
+    numbers = ", ".join(str(number) for number in point.numbers)
+    slow = "slow to ease" if point.left else ""
+    return ": ".join(filter(None, (place, ", ".join(filter(None, (numbers, slow))))))

@@ -1,0 +1,62 @@
+"""What earlier sessions left for this one, each at its stage, and ticked off there."""
+
+from typing import Literal
+from uuid import UUID
+
+from pydantic import AwareDatetime
+
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.run.log import FollowUpKind
+from mellow_tide.services.evidence import person_name
+from mellow_tide.store.database import Database, Sight
+from mellow_tide.store.logs import FollowUpRow, follow_ups_before, tick_follow_up
+from mellow_tide.store.people import SignedIn
+from mellow_tide.store.sessions import find_session
+
+Stage = Literal["meet", "plan", "work"]
+
+STAGES: dict[FollowUpKind, Stage] = {"question": "meet", "wish": "plan", "point": "work"}
+"""Where each kind turns up: what is to be asked, what is to be planned, what is to be felt for."""
+
+
+class LeftForNow(Record):
+    """One thing that the session `made_in` left, and at which stage of this one it turns up."""
+
+    made_in: UUID
+    number: int
+    kind: FollowUpKind
+    stage: Stage
+    words: str
+    made_at: AwareDatetime
+    done_at: AwareDatetime | None
+    done_by: str | None
+
+
+def left_for(db: Database, who: SignedIn, session_id: UUID) -> tuple[LeftForNow, ...]:
+    """What earlier sessions of the client left for this one, the oldest first. Raises `NotThere`."""
+    with db.transaction(Sight(who.practice_id)) as c:
+        find_session(c, who.practice_id, session_id)
+        rows = follow_ups_before(c, who.practice_id, session_id)
+    return tuple(_left(row) for row in rows)
+
+
+def tick(
+    db: Database, who: SignedIn, session_id: UUID, made_in: UUID, number: int, done: bool
+) -> tuple[LeftForNow, ...]:
+    """Tick one off, or open it again. Raises `NotThere`."""
+    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
+        tick_follow_up(c, who.practice_id, made_in, number, done, person_name(c, who))
+    return left_for(db, who, session_id)
+
+
+def _left(row: FollowUpRow) -> LeftForNow:
+    return LeftForNow(
+        made_in=row.session_id,
+        number=row.number,
+        kind=row.kind,
+        stage=STAGES[row.kind],
+        words=row.words,
+        made_at=row.made_at,
+        done_at=row.done_at,
+        done_by=row.done_by,
+    )

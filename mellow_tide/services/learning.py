@@ -1,0 +1,224 @@
+"""What a client's visits have taught, corrections to it, and where that puts the next plan."""
+
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Annotated
+from uuid import UUID
+
+from psycopg import Connection
+from pydantic import AwareDatetime, StringConstraints
+
+from mellow_tide.core.care.restrictions import restrict
+from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
+from mellow_tide.core.catalogue.house import in_house
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.flow.brief import Wish
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.learning.evidence import Answer, Depth, SetByHand
+from mellow_tide.core.learning.heard import answers_of
+from mellow_tide.core.learning.pressure import Pressure
+from mellow_tide.core.learning.start import Start, borne_at_last, start_of
+from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.refusal import UnknownReference
+from mellow_tide.core.run.events import in_order
+from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.tempo import tempo_of
+from mellow_tide.services.evidence import person_name, told
+from mellow_tide.services.session_view import read_events
+from mellow_tide.services.sore_points import PointsOfVisit, points_by_visit
+from mellow_tide.store.clients import ChangeRow, ClientRow, changes_of, find_client, point_events_of
+from mellow_tide.store.database import Database, Row, Sight
+from mellow_tide.store.errors import NotThere
+from mellow_tide.store.learning import TaughtRow, mark_visit, visits_to_learn_from
+from mellow_tide.store.people import SignedIn
+
+Why = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=400)]
+
+
+class VisitTaught(Record):
+    """A visit with what was said at it. `counts` unless the therapist left it out, with `reason`, `by` and `at`."""
+
+    session_id: UUID
+    starts_at: AwareDatetime
+    answers: tuple[Answer, ...]
+    counts: bool
+    reason: str = ""
+    by: str = ""
+    at: AwareDatetime | None = None
+
+
+class HandSet(Record):
+    """A wish that was set by hand, or came with an intake: when, by whom, and why if that was said."""
+
+    region: str
+    depth: float
+    at: AwareDatetime
+    by: str
+    reason: str
+
+
+class Learnt(Record):
+    """What is known of a client's wishes at their next visit, number `visit`, and what it rests on."""
+
+    client_id: UUID
+    visit: int
+    starts: tuple[Start, ...]
+    visits: tuple[VisitTaught, ...]
+    by_hand: tuple[HandSet, ...]
+    sore: tuple[PointsOfVisit, ...]
+
+
+@dataclass(frozen=True)
+class _Evidence:
+    """Everything a client's estimate rests on."""
+
+    client: ClientRow
+    visits: tuple[VisitTaught, ...]
+    by_hand: tuple[HandSet, ...]
+
+    @property
+    def counted(self) -> tuple[VisitTaught, ...]:
+        return tuple(visit for visit in self.visits if visit.counts)
+
+    @cached_property
+    def all(self) -> list[Answer | SetByHand]:
+        found: list[Answer | SetByHand] = [answer for visit in self.counted for answer in visit.answers]
+        for wish in self.by_hand:
+            before = sum(visit.starts_at < wish.at for visit in self.counted)
+            found.append(SetByHand(visit=max(1, before), region=wish.region, depth=wish.depth))
+        return found
+
+    def starts(self, catalogue: Catalogue) -> tuple[Start, ...]:
+        """Every region that something is known of, at the next visit."""
+        answers = [one for one in self.all if isinstance(one, Answer)]
+        model = Pressure(self.all)
+        here = restrict(self.client.record.facts(self.client.day), catalogue)
+        upcoming = len(self.counted) + 1
+        regions = [id for id in catalogue.regions if any(one.region == id for one in self.all)]
+        return tuple(
+            start_of(id, model.at(id, upcoming), here.cap(id), borne_at_last(id, answers)) for id in regions
+        )
+
+
+def learnt(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> Learnt:
+    """What a client's visits have taught. Raises `NotThere`."""
+    with db.transaction(Sight(who.practice_id)) as c:
+        evidence = _evidence(c, who, client_id, catalogue)
+        pointed = point_events_of(c, who.practice_id, client_id)
+    return Learnt(
+        client_id=client_id,
+        visit=len(evidence.counted) + 1,
+        starts=evidence.starts(in_house(evidence.client.house, catalogue)),
+        visits=evidence.visits,
+        by_hand=evidence.by_hand,
+        sore=points_by_visit(pointed),
+    )
+
+
+def leave_out_visit(
+    db: Database,
+    who: SignedIn,
+    client_id: UUID,
+    session_id: UUID,
+    left_out: bool,
+    reason: Why,
+    catalogue: Catalogue,
+) -> Learnt:
+    """That visit was unusual: it does not count, or counts again. Raises `NotThere`."""
+    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
+        visits = visits_to_learn_from(c, who.practice_id, client_id)
+        if session_id not in {visit.session_id for visit in visits}:
+            raise NotThere("visit")
+        mark_visit(c, who.practice_id, session_id, left_out, reason, person_name(c, who))
+        tell_learnt(c, who, client_id, catalogue)
+    return learnt(db, who, client_id, catalogue)
+
+
+def set_wish(
+    db: Database, who: SignedIn, client_id: UUID, region: str, depth: Depth, reason: Why, catalogue: Catalogue
+) -> Learnt:
+    """Set a wish by hand: it stands as evidence beside what was said. Raises `NotThere`, `UnknownReference`."""
+    problem = unknown(catalogue.regions, region, "region", "region")
+    if problem:
+        raise UnknownReference(problem)
+    wish = Wish(region=region, depth=depth)
+
+    def with_wish(record: ClientRecord) -> ClientRecord:
+        others = [one for one in record.wishes if one.region != region]
+        return record.model_copy(update={"wishes": (*others, wish)})
+
+    def without_wish(record: ClientRecord) -> ClientRecord:
+        return record.model_copy(update={"wishes": tuple(w for w in record.wishes if w.region != region)})
+
+    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
+        # Said anew even where it is what stands already: that too is evidence.
+        told(c, who, client_id, without_wish, "learnt", catalogue)
+        told(c, who, client_id, with_wish, "by_hand", catalogue, reason=reason)
+        tell_learnt(c, who, client_id, catalogue)
+    return learnt(db, who, client_id, catalogue)
+
+
+def tell_learnt(c: Connection[Row], who: SignedIn, client_id: UUID, catalogue: Catalogue) -> None:
+    """Let the client's wishes be where the next visit starts: learnt where something was said, else as set by hand.
+
+    The transaction must see practice and person. What changes is evidence, and news to plans that stand.
+    """
+    evidence = _evidence(c, who, client_id, catalogue)
+    wishes = {wish.region: wish.depth for wish in evidence.by_hand}
+    for start in evidence.starts(in_house(evidence.client.house, catalogue)):
+        if start.answers:
+            wishes[start.region] = start.depth
+    made = tuple(Wish(region=region, depth=depth) for region, depth in wishes.items())
+    told(c, who, client_id, lambda record: record.model_copy(update={"wishes": made}), "learnt", catalogue)
+
+
+def _evidence(c: Connection[Row], who: SignedIn, client_id: UUID, catalogue: Catalogue) -> _Evidence:
+    client = find_client(c, who.practice_id, client_id)
+    rows = visits_to_learn_from(c, who.practice_id, client_id)
+    changed = changes_of(c, who.practice_id, client_id)
+    visits, number = [], 0
+    for row in rows:
+        number += not row.left_out
+        visits.append(_taught(row, max(1, number), client, catalogue))
+    return _Evidence(client, tuple(visits), _by_hand(changed))
+
+
+def _taught(row: TaughtRow, number: int, client: ClientRow, catalogue: Catalogue) -> VisitTaught:
+    flow = Flow.model_validate(row.flow)
+    facts = client.record.facts(row.starts_at.date())
+    answers = answers_of(
+        number,
+        in_order(read_events(row.events)),
+        lambda: lay_out(flow, in_house(client.house, catalogue), tempo_of(facts)),
+        flow.brief.specific_ceiling,
+    )
+    return VisitTaught(
+        session_id=row.session_id,
+        starts_at=row.starts_at,
+        answers=answers,
+        counts=not row.left_out,
+        reason=row.reason or "",
+        by=row.person_name or "",
+        at=row.marked_at,
+    )
+
+
+def _by_hand(changed: list[ChangeRow]) -> tuple[HandSet, ...]:
+    """Every wish that a person set or an intake brought and nobody took back since, the first first."""
+    found: list[HandSet] = []
+    for change in reversed(changed):
+        if change.field != "wishes" or change.source == "learnt":
+            continue
+        if change.after is None:
+            found = [one for one in found if one.region != change.item]
+        else:
+            found.append(
+                HandSet(
+                    region=change.item,
+                    depth=change.after,
+                    at=change.changed_at,
+                    by=change.person_name,
+                    reason=change.reason,
+                )
+            )
+    return tuple(found)

@@ -1,0 +1,19 @@
+-- name: visits_to_learn_from
+SELECT s.session_id, s.starts_at, s.plan -> 'flow' AS flow,
+       coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM run_event e
+                 WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
+                   AND e.event ->> 'kind' IN ('moved', 'said', 'point_rated')), '[]') AS events,
+       m.left_out, m.reason, m.person_name, m.marked_at
+FROM session s
+LEFT JOIN LATERAL (SELECT v.left_out, v.reason, v.person_name, v.marked_at FROM visit_mark v
+                   WHERE v.practice_id = s.practice_id AND v.session_id = s.session_id
+                   ORDER BY v.number DESC LIMIT 1) m ON true
+WHERE s.practice_id = %(practice_id)s AND s.client_id = %(client_id)s
+  AND EXISTS (SELECT FROM run_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
+              AND e.event ->> 'kind' IN ('ended', 'halted'))
+ORDER BY s.starts_at, s.session_id
+
+-- name: mark_visit
+INSERT INTO visit_mark (practice_id, session_id, number, left_out, reason, person_name)
+SELECT %(practice_id)s, %(session_id)s, count(*) + 1, %(left_out)s, %(reason)s, %(person_name)s FROM visit_mark
+WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s

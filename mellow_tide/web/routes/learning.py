@@ -1,0 +1,46 @@
+"""What visits have taught, and corrections to it."""
+
+from typing import Annotated
+from uuid import UUID
+
+from fastapi import APIRouter
+from pydantic import Field
+
+from mellow_tide.services import learning
+from mellow_tide.services.learning import Learnt, Why
+from mellow_tide.web.body import Body
+from mellow_tide.web.guard import Db, Known, Who
+
+router = APIRouter(prefix="/clients/{client_id}/learnt", tags=["learning"])
+
+
+class VisitMark(Body):
+    """Whether a visit is left out of what is learnt, and why."""
+
+    left_out: bool
+    reason: Why
+
+
+class WishSet(Body):
+    """A wish set by hand, in half levels, and why."""
+
+    depth: Annotated[float, Field(ge=1, le=5, multiple_of=0.5)]
+    reason: Why
+
+
+@router.get("")
+def read_learnt(client_id: UUID, db: Db, who: Who, known: Known) -> Learnt:
+    """What the client's visits have taught."""
+    return learning.learnt(db, who, client_id, known)
+
+
+@router.put("/visits/{session_id}")
+def mark_visit(client_id: UUID, session_id: UUID, mark: VisitMark, db: Db, who: Who, known: Known) -> Learnt:
+    """Leave a visit out, or let it count again."""
+    return learning.leave_out_visit(db, who, client_id, session_id, mark.left_out, mark.reason, known)
+
+
+@router.put("/wishes/{region}")
+def set_wish(client_id: UUID, region: str, wish: WishSet, db: Db, who: Who, known: Known) -> Learnt:
+    """Set a wish by hand."""
+    return learning.set_wish(db, who, client_id, region, wish.depth, wish.reason, known)
