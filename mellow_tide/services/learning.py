@@ -17,7 +17,7 @@ from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.learning.evidence import Answer, Depth, SetByHand
 from mellow_tide.core.learning.heard import answers_of
 from mellow_tide.core.learning.pressure import Pressure
-from mellow_tide.core.learning.start import Start, borne_at_last, start_of
+from mellow_tide.core.learning.start import StartDepth, borne_at_last, start_of
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import UnknownReference
 from mellow_tide.core.run.events import in_order
@@ -62,7 +62,7 @@ class Learnt(Record):
 
     client_id: UUID
     visit: int
-    starts: tuple[Start, ...]
+    starts: tuple[StartDepth, ...]
     visits: tuple[VisitTaught, ...]
     by_hand: tuple[HandSet, ...]
     sore: tuple[PointsOfVisit, ...]
@@ -88,7 +88,7 @@ class _Evidence:
             found.append(SetByHand(visit=max(1, before), region=wish.region, depth=wish.depth))
         return found
 
-    def starts(self, catalogue: Catalogue) -> tuple[Start, ...]:
+    def starts(self, catalogue: Catalogue) -> tuple[StartDepth, ...]:
         """Every region that something is known of, at the next visit."""
         answers = [one for one in self.all if isinstance(one, Answer)]
         model = Pressure(self.all)

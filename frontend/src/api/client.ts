@@ -57,6 +57,9 @@ export type IntakeAnswers = Schemas["Answers"];
 export type Question = Schemas["Question"];
 export type Press = Schemas["Press"];
 export type Presses = Schemas["Presses"];
+export type Learnt = Schemas["Learnt"];
+export type StartDepth = Schemas["StartDepth"];
+export type LeftForNow = Schemas["LeftForNow"];
 export type Arrival = Schemas["Arrival"];
 export type Table = Schemas["Table"];
 

@@ -10,6 +10,8 @@ import {
   type FlowView,
   type IntakeReview,
   type Known,
+  type Learnt,
+  type LeftForNow,
   type LogView,
   type Me,
   type Places,
@@ -100,6 +102,24 @@ export const reasonsQuery = (sessionId: string, revision: number) =>
         api.GET("/api/sessions/{session_id}/reasons", { params: { path: { session_id: sessionId } } }),
       ),
     staleTime: Number.POSITIVE_INFINITY,
+  });
+
+/** What earlier sessions left for this one. */
+export const followUpsQuery = (sessionId: string) =>
+  queryOptions({
+    queryKey: ["follow-ups", sessionId],
+    queryFn: () =>
+      body<LeftForNow[]>(
+        api.GET("/api/sessions/{session_id}/follow-ups", { params: { path: { session_id: sessionId } } }),
+      ),
+  });
+
+/** What a client's visits have taught. */
+export const learntQuery = (clientId: string) =>
+  queryOptions({
+    queryKey: ["learnt", clientId],
+    queryFn: () =>
+      body<Learnt>(api.GET("/api/clients/{client_id}/learnt", { params: { path: { client_id: clientId } } })),
   });
 
 export const logQuery = (sessionId: string) =>

@@ -3629,7 +3629,7 @@ export interface components {
             /** Visit */
             visit: number;
             /** Starts */
-            starts: components["schemas"]["mellow_tide__core__learning__start__Start"][];
+            starts: components["schemas"]["StartDepth"][];
             /** Visits */
             visits: components["schemas"]["VisitTaught"][];
             /** By Hand */
@@ -5329,6 +5329,19 @@ export interface components {
             revision: number;
         };
         /**
+         * Start
+         * @description A flow as the start for a session, evaluated for its client; nothing is stored. Each change has its reason.
+         */
+        Start: {
+            /** Name */
+            name: string;
+            plan: components["schemas"]["Plan"];
+            evaluation: components["schemas"]["Evaluation"];
+            difference: components["schemas"]["Difference"];
+            /** Named */
+            named: components["schemas"]["Named"][];
+        };
+        /**
          * StartAt
          * @description The flow to start the session read at `revision` from.
          */
@@ -5340,6 +5353,39 @@ export interface components {
              * Format: uuid
              */
             flow_id: string;
+        };
+        /**
+         * StartDepth
+         * @description A region at the next visit: the depth to start at (half levels), and why not nearer to the wish if it is not.
+         *
+         *     `low` to `high` is the 80 % interval of the wish, `mean` its middle, all in levels. `answers` is how many it rests
+         *     on. `held_by` is `care` (health, the most that is allowed) or `last_time` (one level over what was borne), or empty.
+         */
+        StartDepth: {
+            /** Region */
+            region: string;
+            /** Depth */
+            depth: number;
+            /** Mean */
+            mean: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /**
+             * Sureness
+             * @enum {string}
+             */
+            sureness: "sure" | "fairly_sure" | "not_known";
+            /** Ask Early */
+            ask_early: boolean;
+            /** Answers */
+            answers: number;
+            /**
+             * Held By
+             * @default
+             */
+            held_by: string;
         };
         /**
          * Step
@@ -5986,39 +6032,6 @@ export interface components {
             contains: string[];
         };
         /**
-         * Start
-         * @description A region at the next visit: the depth to start at (half levels), and why not nearer to the wish if it is not.
-         *
-         *     `low` to `high` is the 80 % interval of the wish, `mean` its middle, all in levels. `answers` is how many it rests
-         *     on. `held_by` is `care` (health, the most that is allowed) or `last_time` (one level over what was borne), or empty.
-         */
-        mellow_tide__core__learning__start__Start: {
-            /** Region */
-            region: string;
-            /** Depth */
-            depth: number;
-            /** Mean */
-            mean: number;
-            /** Low */
-            low: number;
-            /** High */
-            high: number;
-            /**
-             * Sureness
-             * @enum {string}
-             */
-            sureness: "sure" | "fairly_sure" | "not_known";
-            /** Ask Early */
-            ask_early: boolean;
-            /** Answers */
-            answers: number;
-            /**
-             * Held By
-             * @default
-             */
-            held_by: string;
-        };
-        /**
          * Change
          * @description A region's whole seconds of strokes before and after, all sides together; 0 where it is not worked.
          *
@@ -6066,19 +6079,6 @@ export interface components {
              * @enum {string}
              */
             about_side: "left" | "right" | "mid" | "both";
-        };
-        /**
-         * Start
-         * @description A flow as the start for a session, evaluated for its client; nothing is stored. Each change has its reason.
-         */
-        mellow_tide__services__flows__Start: {
-            /** Name */
-            name: string;
-            plan: components["schemas"]["Plan"];
-            evaluation: components["schemas"]["Evaluation"];
-            difference: components["schemas"]["Difference"];
-            /** Named */
-            named: components["schemas"]["Named"][];
         };
     };
     responses: never;
@@ -9155,7 +9155,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["mellow_tide__services__flows__Start"];
+                    "application/json": components["schemas"]["Start"];
                 };
             };
             /** @description Unauthorized */

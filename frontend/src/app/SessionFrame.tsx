@@ -55,7 +55,7 @@ export function SessionFrame() {
           </p>
         )}
         <nav aria-label="Stages of the session" className="no-print flex gap-1 sm:ml-auto">
-          {(["meet", "plan", "work", "log"] as const).map((stage) => (
+          {(["meet", "plan", "work", "log", "learn"] as const).map((stage) => (
             <Link
               key={stage}
               to={`/session/$sessionId/${stage}`}

@@ -16,6 +16,7 @@ import { ReviewPage } from "../features/clients/ReviewPage";
 import { FlowsPage } from "../features/flows/FlowsPage";
 import { FootSwitchPage } from "../features/footSwitch/FootSwitchPage";
 import { IntakePage } from "../features/intake/IntakePage";
+import { LearnPage } from "../features/learn/LearnPage";
 import { LogPage } from "../features/log/LogPage";
 import { PlanPage } from "../features/plan/PlanPage";
 import { SheetPage } from "../features/sheet/SheetPage";
@@ -95,6 +96,7 @@ const plan = createRoute({
 });
 const sheet = createRoute({ getParentRoute: () => session, path: "sheet", component: SheetPage });
 const log = createRoute({ getParentRoute: () => session, path: "log", component: LogPage });
+const learn = createRoute({ getParentRoute: () => session, path: "learn", component: LearnPage });
 const work = createRoute({
   getParentRoute: () => inside,
   path: "session/$sessionId/work",
@@ -120,7 +122,7 @@ export function makeRouter(queries: QueryClient) {
           client,
           review,
           flows,
-          session.addChildren([meet, plan, sheet, log]),
+          session.addChildren([meet, plan, sheet, log, learn]),
         ]),
         work,
         footSwitch,

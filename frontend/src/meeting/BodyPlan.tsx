@@ -21,13 +21,16 @@ interface Props {
   onTheSide?: boolean;
   /** Places that are shaded, by region and side, from 0 (not) to 1. */
   shaded?: Readonly<Record<string, number>>;
+  /** How the edge of a shaded place is drawn: whole, dashed or dotted. */
+  edged?: Readonly<Record<string, "whole" | "dashed" | "dotted">>;
   /** How the two sides of the body are called, from behind and from before. */
   words?: readonly [string, string];
   onPick?: (spot: Spot) => void;
 }
 
 /** A body alone on the table, with nothing over it, from behind or from before; places can be pointed at. */
-export function BodyPlan({ catalogue, excluded, barred, pregnant, onTheSide, shaded, words, onPick }: Props) {
+export function BodyPlan(props: Props) {
+  const { catalogue, excluded, barred, pregnant, onTheSide, shaded, edged, words, onPick } = props;
   const [shown, setShown] = useState(0);
   const position = (onTheSide ? ON_THE_SIDE : FLAT)[shown] ?? "prone";
   const names = useMemo(() => ({ ...catalogue, strokes: {} }), [catalogue]);
@@ -59,6 +62,7 @@ export function BodyPlan({ catalogue, excluded, barred, pregnant, onTheSide, sha
         moment={moment}
         catalogue={names}
         {...(shaded ? { shaded } : {})}
+        {...(edged ? { edged } : {})}
         {...(onPick ? { onPick } : {})}
       />
       <div className="mt-1 flex gap-2">

@@ -10,11 +10,15 @@ interface Props {
   chosen?: string | null;
   /** Places that are shaded, by the key of their spot, from 0 (not) to 1. */
   shaded?: Readonly<Record<string, number>>;
+  /** How the edge of a shaded place is drawn: the surer, the more whole. */
+  edged?: Readonly<Record<string, "whole" | "dashed" | "dotted">>;
   onPick?: (spot: Spot) => void;
 }
 
+const EDGES = { whole: "none", dashed: "5 2.5", dotted: "0.5 2.5" } as const;
+
 /** Straight down on the table, chair or mat: the client as they lie, cloth, bolsters, strokes, and where one stands. */
-export function TablePlan({ moment, catalogue, spots, chosen, shaded, onPick }: Props) {
+export function TablePlan({ moment, catalogue, spots, chosen, shaded, edged, onPick }: Props) {
   const layout = useMemo(() => layTablePlan(moment, catalogue), [moment, catalogue]);
   const id = useId();
   const picked = spots ?? layout.spots;
@@ -51,6 +55,20 @@ export function TablePlan({ moment, catalogue, spots, chosen, shaded, onPick }: 
         layout.spots.map((spot) => (
           <path key={spot.key} d={spot.path} className="fill-tide-deep" opacity={shaded[spot.key] ?? 0} />
         ))}
+      {edged &&
+        layout.spots.map(({ key, path }) => {
+          const edge = edged[key];
+          return edge ? (
+            <path
+              key={key}
+              d={path}
+              className="fill-none stroke-base-content"
+              strokeWidth={1.1}
+              strokeLinecap="round"
+              strokeDasharray={EDGES[edge]}
+            />
+          ) : null;
+        })}
       {layout.worked.map((path) => (
         <path key={path} d={path} className="fill-tide" opacity={0.5} />
       ))}

@@ -11,7 +11,7 @@ ASK_EARLY = 1.2
 """Levels: an 80 % interval wider than this is asked about early."""
 
 
-class Start(Record):
+class StartDepth(Record):
     """A region at the next visit: the depth to start at (half levels), and why not nearer to the wish if it is not.
 
     `low` to `high` is the 80 % interval of the wish, `mean` its middle, all in levels. `answers` is how many it rests
@@ -29,13 +29,13 @@ class Start(Record):
     held_by: str = ""
 
 
-def start_of(region: str, estimate: Estimate, most: float, borne: float | None) -> Start:
+def start_of(region: str, estimate: Estimate, most: float, borne: float | None) -> StartDepth:
     """The mean, rounded toward light to the half level, never above `most` nor one level over what was `borne`."""
     low, high = estimate.interval
     wanted = min(5.0, max(1.0, floor(estimate.mean * 2) / 2))
     limits = [("care", most)] + ([("last_time", borne + 1)] if borne is not None else [])
     held_by, limit = min(limits, key=lambda named: named[1])
-    return Start(
+    return StartDepth(
         region=region,
         depth=max(1.0, min(wanted, limit)),
         mean=round(estimate.mean, 2),

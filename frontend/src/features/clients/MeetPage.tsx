@@ -5,6 +5,7 @@ import type { Catalogue, SessionView } from "../../api/client";
 import { catalogueQuery, clientQuery, sessionQuery } from "../../api/queries";
 import { AnsweredToday } from "../../meeting/AnsweredToday";
 import { DayQuestion } from "../../meeting/DayQuestion";
+import { LeftForNow } from "../../meeting/LeftForNow";
 import { useDayAnswer } from "../../meeting/useDayAnswer";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
@@ -34,6 +35,7 @@ function Today({ session, catalogue }: { session: SessionView; catalogue: Catalo
   const worked = session.stage !== "plan";
   return (
     <section aria-label="Today" className="mt-6 max-w-3xl">
+      <LeftForNow sessionId={session.session_id} stage="meet" />
       <AnsweredToday session={session} catalogue={catalogue} />
       {asks && !worked && (
         <DayQuestion

@@ -5,14 +5,15 @@ import { capital, depthWord } from "../../lib/words";
 interface Props {
   done: readonly RegionDone[];
   catalogue: Catalogue;
-  /** What registers the depth field of a region. */
-  field(region: string): object;
+  /** What registers the depth field of a region; without it the depths are only read. */
+  field?(region: string): object;
+  read?(region: string): string;
 }
 
 const SAID: Record<string, string> = { lighter: "“lighter”", just_right: "“just right”", deeper: "“deeper”" };
 
 /** Planned against done per region, and the depth that suited. */
-export function DoneTable({ done, catalogue, field }: Props) {
+export function DoneTable({ done, catalogue, field, read }: Props) {
   const longest = Math.max(1, ...done.map((region) => Math.max(region.planned, region.taken)));
   return (
     <table className="w-full">
@@ -43,18 +44,22 @@ export function DoneTable({ done, catalogue, field }: Props) {
                 <span className="block text-[0.9rem] text-quiet">{difference(region)}</span>
               </td>
               <td className="py-1">
-                <select
-                  aria-label={`Depth that suited, ${name}`}
-                  className="select h-11 w-full truncate pr-7 text-base"
-                  {...field(region.region)}
-                >
-                  <option value="">not known</option>
-                  {[1, 2, 3, 4, 5].map((depth) => (
-                    <option key={depth} value={depth}>
-                      {depth}, {depthWord[depth]}
-                    </option>
-                  ))}
-                </select>
+                {field ? (
+                  <select
+                    aria-label={`Depth that suited, ${name}`}
+                    className="select h-11 w-full truncate pr-7 text-base"
+                    {...field(region.region)}
+                  >
+                    <option value="">not known</option>
+                    {[1, 2, 3, 4, 5].map((depth) => (
+                      <option key={depth} value={depth}>
+                        {depth}, {depthWord[depth]}
+                      </option>
+                    ))}
+                  </select>
+                ) : (
+                  read?.(region.region)
+                )}
                 {region.last_word && (
                   <span className="block text-[0.9rem] text-quiet">said {SAID[region.last_word]}</span>
                 )}

@@ -1,12 +1,14 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
-import { useForm } from "react-hook-form";
-import { api, body, type Catalogue, type Log, type LogView } from "../../api/client";
-import { catalogueQuery, logQuery, meQuery, sessionQuery } from "../../api/queries";
+import type { Catalogue, LogView } from "../../api/client";
+import { catalogueQuery, logQuery, meQuery } from "../../api/queries";
+import { CompareTides } from "../../compare/CompareTides";
 import { span, timeOfDay } from "../../lib/time";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
-import { DoneTable } from "./DoneTable";
+import { HowItWent } from "./HowItWent";
+import { LogForm } from "./LogForm";
+import { SignedLog } from "./SignedLog";
 
 export function LogPage() {
   const { sessionId } = useParams({ from: "/in/framed/session/$sessionId/log" });
@@ -16,7 +18,7 @@ export function LogPage() {
   if (error) return <ProblemNote error={error} onAgain={() => page.refetch()} />;
   if (!page.data || !catalogue.data) return <Waiting what="Reading the log" />;
   if (!page.data.session.run.ended_at) return <NotYet begun={Boolean(page.data.session.run.begun_at)} />;
-  return <LogForm key={page.data.revision} page={page.data} catalogue={catalogue.data} />;
+  return <Logged page={page.data} catalogue={catalogue.data} />;
 }
 
 function NotYet({ begun }: { begun: boolean }) {
@@ -30,76 +32,24 @@ function NotYet({ begun }: { begun: boolean }) {
   );
 }
 
-interface Fields {
-  suited: Record<string, string>;
-  note: string;
-  nextTime: string;
-}
-
-function LogForm({ page, catalogue }: { page: LogView; catalogue: Catalogue }) {
-  const queries = useQueryClient();
+function Logged({ page, catalogue }: { page: LogView; catalogue: Catalogue }) {
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
-  const sessionId = page.session.session_id;
-  const { register, handleSubmit, formState } = useForm<Fields>({ defaultValues: filled(page) });
-  const saving = useMutation({
-    mutationFn: (log: Log) =>
-      body<LogView>(
-        api.PUT("/api/sessions/{session_id}/log", {
-          params: { path: { session_id: sessionId } },
-          body: { revision: page.revision, log },
-        }),
-      ),
-    onSuccess: (saved) => {
-      queries.setQueryData(logQuery(sessionId).queryKey, saved);
-      queries.setQueryData(sessionQuery(sessionId).queryKey, saved.session);
-      queries.invalidateQueries({ queryKey: ["day"] });
-    },
-  });
   return (
-    <form onSubmit={handleSubmit((fields) => saving.mutate(toLog(fields)))}>
+    <>
       <Summary page={page} timeZone={timeZone} />
-      <div className="mt-4 grid gap-10 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]">
-        <DoneTable done={page.done} catalogue={catalogue} field={(region) => register(`suited.${region}`)} />
-        <div>
-          <Words label="What happened, what was said" rows={6} field={register("note")} />
-          <Words label="What to change next time" rows={4} field={register("nextTime")} />
-          {saving.error && <ProblemNote error={saving.error} />}
-          <button
-            type="submit"
-            className="btn btn-primary mt-4 h-14 w-full text-xl"
-            disabled={saving.isPending}
-          >
-            {saving.isPending ? "Saving …" : page.log ? "Save the changes" : "Save the log"}
-          </button>
-          <p role="status" className="mt-2 text-quiet">
-            {page.logged_at && !formState.isDirty && `Logged at ${timeOfDay(page.logged_at, timeZone)}.`}
-            {formState.isDirty && "Not saved yet."}
-          </p>
-        </div>
-      </div>
-    </form>
+      <CompareTides
+        first={page.session.evaluation.sheet}
+        second={page.actual}
+        names={["Planned", "As it was"]}
+      />
+      <HowItWent page={page} catalogue={catalogue} />
+      {page.signed_by ? (
+        <SignedLog page={page} catalogue={catalogue} timeZone={timeZone} />
+      ) : (
+        <LogForm key={page.revision} page={page} catalogue={catalogue} timeZone={timeZone} />
+      )}
+    </>
   );
-}
-
-/** What was saved, or else what the run says. */
-function filled(page: LogView): Fields {
-  const suited = page.log
-    ? page.log.suited
-    : Object.fromEntries(page.done.map((region) => [region.region, region.suited ?? undefined]));
-  return {
-    suited: Object.fromEntries(
-      page.done.map((region) => [region.region, suited?.[region.region]?.toString() ?? ""]),
-    ),
-    note: page.log?.note ?? "",
-    nextTime: page.log?.next_time ?? "",
-  };
-}
-
-function toLog(fields: Fields): Log {
-  const suited = Object.entries(fields.suited)
-    .filter(([, depth]) => depth)
-    .map(([region, depth]) => [region, Number(depth)] as const);
-  return { suited: Object.fromEntries(suited), note: fields.note, next_time: fields.nextTime };
 }
 
 function Summary({ page, timeZone }: { page: LogView; timeZone: string }) {
@@ -115,15 +65,9 @@ function Summary({ page, timeZone }: { page: LogView; timeZone: string }) {
       )}
       {span(taken)} of {span(sheet.seconds)} planned.
       {run.news && <> New that day: {run.news}.</>}
+      {run.halted != null && (
+        <span className="font-bold text-accent"> △ Stopped for safety{run.halted && `: ${run.halted}`}.</span>
+      )}
     </p>
-  );
-}
-
-function Words({ label, rows, field }: { label: string; rows: number; field: object }) {
-  return (
-    <label className="mb-4 block">
-      <span className="mb-1 block font-bold">{label}</span>
-      <textarea className="textarea w-full text-base" rows={rows} maxLength={4000} {...field} />
-    </label>
   );
 }

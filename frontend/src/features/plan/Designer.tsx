@@ -3,6 +3,7 @@ import { useCallback, useState } from "react";
 import { type Catalogue, type Difference, type Edit, Problem, type SessionView } from "../../api/client";
 import { meQuery } from "../../api/queries";
 import { keptWords, whatMoved } from "../../compare/difference";
+import { LeftForNow } from "../../meeting/LeftForNow";
 import { PointedLine } from "../../tideline/PointedLine";
 import { pointedMoment } from "../../tideline/pointed";
 import { TideLine } from "../../tideline/TideLine";
@@ -122,6 +123,7 @@ export function Designer({ session, catalogue, from }: Props) {
           onInsist={changes.insist}
         />
       )}
+      {!fixed && <LeftForNow sessionId={session.session_id} stage="plan" />}
       {!fixed && <NewsNote session={session} catalogue={catalogue} changes={changes} />}
       {preview && (
         <PreviewNote

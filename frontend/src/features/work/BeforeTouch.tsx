@@ -4,6 +4,7 @@ import { span } from "../../lib/time";
 import { AnsweredToday } from "../../meeting/AnsweredToday";
 import { DayQuestion } from "../../meeting/DayQuestion";
 import { type Caution, cautionsOf } from "../../meeting/know";
+import { LeftForNow } from "../../meeting/LeftForNow";
 import { useDayAnswer } from "../../meeting/useDayAnswer";
 import { ProblemNote } from "../../ui/ProblemNote";
 
@@ -50,6 +51,7 @@ export function BeforeTouch({ session, catalogue, onBegin }: Props) {
         </p>
       )}
       <HealthNotes cautions={cautions} />
+      <LeftForNow sessionId={session.session_id} stage="work" />
       {refer && (
         <p role="alert" className="text-2xl">
           There is no session today. Say so kindly, and refer; you do not diagnose.

@@ -2,6 +2,7 @@ import { useEffect, useState } from "react";
 import type { Catalogue, Entry, RunState, SessionView } from "../../api/client";
 import { span } from "../../lib/time";
 import { capital, listed, placeName, spoken } from "../../lib/words";
+import { LeftForNow } from "../../meeting/LeftForNow";
 import { zoneSpots } from "../../tableplan/layout";
 import { TablePlan } from "../../tableplan/TablePlan";
 import { useMoment } from "../../tableplan/useMoment";
@@ -62,6 +63,7 @@ export function SorePoints(props: Props) {
         />
       ) : (
         <>
+          <LeftForNow sessionId={session.session_id} stage="work" />
           <Treating here={here} ceiling={ceiling} catalogue={catalogue} onChoose={setChosen} />
           <TimeFor here={here} seconds={secondsLeft} ceiling={ceiling} falls={falls} catalogue={catalogue} />
           <Finding session={session} catalogue={catalogue} entry={entry} onFind={find} />

@@ -86,7 +86,11 @@ function changed(state: RunState, event: RunEvent, lastEntry: number): RunState 
     case "added": {
       const { stop_id, region, side, seconds } = event;
       const others = state.added.filter((one) => one.stop_id !== stop_id);
-      return { ...state, added: [...others, { stop_id, region, side, seconds, entry: state.entry }], adding: stop_id };
+      return {
+        ...state,
+        added: [...others, { stop_id, region, side, seconds, entry: state.entry }],
+        adding: stop_id,
+      };
     }
     case "contraction_began":
     case "contraction_ended":

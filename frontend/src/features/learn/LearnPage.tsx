@@ -1,0 +1,99 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link, useParams } from "@tanstack/react-router";
+import type { Catalogue, ClientPage, Learnt } from "../../api/client";
+import { catalogueQuery, clientQuery, learntQuery, sessionQuery } from "../../api/queries";
+import { capital } from "../../lib/words";
+import { BodyPlan } from "../../meeting/BodyPlan";
+import { ProblemNote } from "../../ui/ProblemNote";
+import { Waiting } from "../../ui/Waiting";
+import { PointSteps } from "./PointSteps";
+import { SetWish } from "./SetWish";
+import { certainty, says, shades } from "./says";
+import { VisitsTaught } from "./VisitsTaught";
+import { WishScale } from "./WishScale";
+
+/** What stays of all visits: the depth that suits, how sure we are, and where the next plan starts. */
+export function LearnPage() {
+  const { sessionId } = useParams({ from: "/in/framed/session/$sessionId/learn" });
+  const session = useQuery(sessionQuery(sessionId));
+  const clientId = session.data?.client.client_id;
+  const learnt = useQuery({ ...learntQuery(clientId ?? ""), enabled: clientId !== undefined });
+  const client = useQuery({ ...clientQuery(clientId ?? ""), enabled: clientId !== undefined });
+  const catalogue = useQuery(catalogueQuery);
+  const error = session.error ?? learnt.error ?? client.error ?? catalogue.error;
+  if (error) return <ProblemNote error={error} onAgain={() => learnt.refetch()} />;
+  if (!learnt.data || !client.data || !catalogue.data)
+    return <Waiting what="Putting together what the visits have taught" />;
+  return <Taught learnt={learnt.data} client={client.data} catalogue={catalogue.data} />;
+}
+
+function Taught(props: { learnt: Learnt; client: ClientPage; catalogue: Catalogue }) {
+  const { learnt, client, catalogue } = props;
+  const { starts } = learnt;
+  const said = learnt.visits.some(({ answers }) => answers.length > 0);
+  return (
+    <div className="grid gap-10 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
+      <div className="grid content-start gap-8">
+        <section aria-label="Wishes by region">
+          <h2 className="text-2xl">The depth that suits, by region</h2>
+          <p className="mt-1 text-quiet">
+            {said
+              ? `From ${learnt.visits.filter(({ counts }) => counts).length === 1 ? "one visit" : `${learnt.visits.filter(({ counts }) => counts).length} visits`}. A wide hill is a guess, a narrow one is known; the mark is where visit ${learnt.visit} starts.`
+              : "Nothing has been said of the pressure yet. Ask in every region, and tap the answer in Work: from then on this page knows more each time."}
+          </p>
+          {starts.length > 0 && (
+            <table className="mt-3 w-full">
+              <thead className="text-left text-quiet">
+                <tr>
+                  <th className="font-normal">Region</th>
+                  <th className="w-2/5 font-normal">Light to deep, 1 to 5</th>
+                  <th className="font-normal">Next time</th>
+                </tr>
+              </thead>
+              <tbody>
+                {starts.map((start) => (
+                  <tr key={start.region} className="border-t border-base-300 align-middle">
+                    <th scope="row" className="py-1 pr-3 text-left">
+                      {capital(catalogue.regions[start.region]?.whole ?? start.region)}
+                    </th>
+                    <td className="pr-4">
+                      <WishScale start={start} />
+                    </td>
+                    <td>{says(start)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          <SetWish clientId={learnt.client_id} catalogue={catalogue} starts={starts} />
+        </section>
+        <PointSteps visits={learnt.sore} catalogue={catalogue} />
+      </div>
+      <div className="grid content-start gap-8">
+        <section aria-label="On the table">
+          <BodyPlan
+            catalogue={catalogue}
+            excluded={client.record.excluded}
+            barred={(client.restrictions.regions ?? []).map(({ id }) => id)}
+            pregnant={client.facts.gestation_days != null}
+            onTheSide={client.restrictions.positions?.some(({ id }) => id === "prone") ?? false}
+            shaded={shades(starts)}
+            edged={certainty(starts)}
+          />
+          <p className="mt-1 text-quiet">
+            The deeper, the darker. A whole line around a region is sure, a dashed one fairly sure, dots are a
+            guess.
+          </p>
+        </section>
+        <VisitsTaught learnt={learnt} catalogue={catalogue} />
+        <p>
+          The next plan for {client.record.name} starts there by itself; a plan that stands already says what
+          would change.{" "}
+          <Link to="/clients/$clientId" params={{ clientId: learnt.client_id }} className="underline">
+            All that is known
+          </Link>
+        </p>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,116 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, body, type Catalogue, type Learnt } from "../../api/client";
+import { meQuery } from "../../api/queries";
+import { shortDay } from "../../lib/time";
+import { capital, listed } from "../../lib/words";
+import { ProblemNote } from "../../ui/ProblemNote";
+import { useCorrecting } from "./useCorrecting";
+
+const SAID: Record<string, string> = { lighter: "lighter", just_right: "just right", deeper: "deeper" };
+
+type Visit = Learnt["visits"][number];
+
+/** Every visit with what was said at it; an unusual one can be left out, with its reason, and put back. */
+export function VisitsTaught({ learnt, catalogue }: { learnt: Learnt; catalogue: Catalogue }) {
+  const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
+  const day = (at: string) => shortDay(at, timeZone, new Date());
+  return (
+    <section aria-label="Visits">
+      <h2 className="text-2xl">What it rests on</h2>
+      {learnt.visits.length === 0 && <p className="mt-1">No visit yet.</p>}
+      <ul className="mt-1 grid gap-3">
+        {learnt.visits.toReversed().map((visit) => (
+          <li key={visit.session_id}>
+            <p className={visit.counts ? "" : "text-quiet"}>
+              <span className="font-bold">{capital(day(visit.starts_at))}</span>
+              {": "}
+              {wordsOf(visit, catalogue)}
+              {!visit.counts && ` Left out by ${visit.by}: ${visit.reason}.`}
+            </p>
+            <Mark clientId={learnt.client_id} visit={visit} />
+          </li>
+        ))}
+      </ul>
+      {learnt.by_hand.length > 0 && (
+        <>
+          <h3 className="mt-4 font-serif text-xl">Set by hand, or said in an intake</h3>
+          <ul>
+            {learnt.by_hand.map((one) => (
+              <li key={`${one.at} ${one.region}`}>
+                {capital(day(one.at))}: {catalogue.regions[one.region]?.whole ?? one.region} at depth{" "}
+                {one.depth}
+                {one.reason && `, because ${one.reason}`} <span className="text-quiet">({one.by})</span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+function wordsOf(visit: Visit, catalogue: Catalogue): string {
+  if (visit.answers.length === 0) return "nothing was said of the pressure.";
+  const words = visit.answers.map(
+    (one) => `${catalogue.regions[one.region]?.whole ?? one.region} at ${one.depth} “${SAID[one.word]}”`,
+  );
+  return `${listed(words)}.`;
+}
+
+function Mark({ clientId, visit }: { clientId: string; visit: Visit }) {
+  const [asking, setAsking] = useState(false);
+  const [reason, setReason] = useState("");
+  const marking = useCorrecting(clientId, (left_out: boolean) =>
+    body<Learnt>(
+      api.PUT("/api/clients/{client_id}/learnt/visits/{session_id}", {
+        params: { path: { client_id: clientId, session_id: visit.session_id } },
+        body: { left_out, reason: left_out ? reason : "it counts after all" },
+      }),
+    ),
+  );
+  if (!visit.counts)
+    return (
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 px-2"
+        disabled={marking.isPending}
+        onClick={() => marking.mutate(false)}
+      >
+        Let it count again
+      </button>
+    );
+  if (!asking)
+    return (
+      <button
+        type="button"
+        className="btn btn-ghost min-h-11 px-2 font-normal"
+        onClick={() => setAsking(true)}
+      >
+        That visit was unusual
+      </button>
+    );
+  return (
+    <form
+      className="flex flex-wrap gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (reason.trim()) marking.mutate(true, { onSuccess: () => setAsking(false) });
+      }}
+    >
+      <input
+        className="input h-11 min-w-0 flex-1 text-base"
+        aria-label="Why it was unusual"
+        placeholder="Why it was unusual"
+        required
+        maxLength={400}
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+      />
+      <button type="submit" className="btn min-h-11" disabled={marking.isPending}>
+        Leave it out
+      </button>
+      {marking.error && <ProblemNote error={marking.error} />}
+    </form>
+  );
+}

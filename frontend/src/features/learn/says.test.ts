@@ -1,0 +1,35 @@
+import { expect, it } from "vitest";
+import type { StartDepth } from "../../api/client";
+import { certainty, hillAt, says } from "./says";
+
+const start = (more: Partial<StartDepth>): StartDepth => ({
+  region: "back",
+  depth: 3.5,
+  mean: 3.6,
+  low: 3.2,
+  high: 4,
+  sureness: "sure",
+  ask_early: false,
+  answers: 6,
+  held_by: "",
+  ...more,
+});
+
+it("says where it starts, how sure it is, and what holds it", () => {
+  expect(says(start({}))).toBe("starts at 3.5, medium; sure");
+  expect(says(start({ sureness: "not_known", ask_early: true }))).toBe(
+    "starts at 3.5, medium; not known yet: ask early",
+  );
+  expect(says(start({ depth: 2, held_by: "care" }))).toBe(
+    "starts at 2, heavy lotioning; sure; held there by care",
+  );
+});
+
+it("draws a guess wide and low, what is known narrow and high", () => {
+  const guess = { mean: 3, low: 1.8, high: 4.2 };
+  const known = { mean: 3, low: 2.7, high: 3.3 };
+  expect(hillAt(known, 3)).toBeGreaterThan(hillAt(guess, 3));
+  expect(hillAt(guess, 4.5)).toBeGreaterThan(hillAt(known, 4.5));
+  expect(hillAt(known, 3)).toBeLessThanOrEqual(1);
+  expect(certainty([start({ sureness: "fairly_sure" })])["back mid"]).toBe("dashed");
+});

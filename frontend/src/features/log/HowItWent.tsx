@@ -1,0 +1,62 @@
+import type { Catalogue, LogView } from "../../api/client";
+import { span } from "../../lib/time";
+import { capital, listed, placeName, spoken } from "../../lib/words";
+
+/** What was left out, what was added, and the sore points from before to after; nothing where all went as planned. */
+export function HowItWent({ page, catalogue }: { page: LogView; catalogue: Catalogue }) {
+  const { run, evaluation } = page.session;
+  const { entries } = evaluation.sheet;
+  const leftOut = [
+    ...new Set(
+      entries
+        .filter(({ stop_id }) => run.allotted[stop_id] === 0)
+        .map((entry) => placeName(entry, catalogue)),
+    ),
+  ];
+  const skipped = run.skipped.map(({ entries: indices, reason }) => {
+    const strokes = indices.map(
+      (index) => catalogue.strokes[entries[index]?.stroke ?? ""]?.name ?? "a stroke",
+    );
+    const first = entries[indices[0] ?? 0];
+    const where = first ? placeName(first, catalogue) : "";
+    return `${listed([...new Set(strokes)])}, ${where}: ${reason || "no reason said"}`;
+  });
+  const added = run.added.map((one) => `${placeName(one, catalogue)}, ${span(run.taken[one.stop_id] ?? 0)}`);
+  const lines: [string, string[]][] = [
+    ["Left out for time", leftOut],
+    ["Skipped", skipped],
+    ["Added", added],
+  ];
+  const told = lines.filter(([, words]) => words.length > 0);
+  if (told.length === 0 && run.points.length === 0) return null;
+  return (
+    <section aria-label="How it went" className="mt-4 grid gap-x-10 gap-y-4 lg:grid-cols-2">
+      {told.length > 0 && (
+        <dl>
+          {told.map(([name, words]) => (
+            <div key={name} className="mb-1">
+              <dt className="inline font-bold">{name}: </dt>
+              <dd className="inline">{capital(words.join("; "))}.</dd>
+            </div>
+          ))}
+        </dl>
+      )}
+      {run.points.length > 0 && (
+        <div>
+          <h2 className="font-serif text-xl">Sore points, before to after</h2>
+          <ul>
+            {run.points.map((point) => (
+              <li key={point.id}>
+                {capital(placeName({ ...point, zone: null }, catalogue))}
+                {point.zone && `, ${spoken(point.zone)}`}:{" "}
+                <span className="numbers font-bold">{point.numbers.join(", ") || "no number"}</span>
+                {point.left && " · slow to ease, left"}
+                {point.travels.length > 0 && ` · travels to ${listed(point.travels)}`}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </section>
+  );
+}

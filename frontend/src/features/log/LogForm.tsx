@@ -1,0 +1,100 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useForm } from "react-hook-form";
+import { api, body, type Catalogue, type Log, type LogView } from "../../api/client";
+import { logQuery, sessionQuery } from "../../api/queries";
+import { timeOfDay } from "../../lib/time";
+import { ProblemNote } from "../../ui/ProblemNote";
+import { DoneTable } from "./DoneTable";
+import { AFTERCARE, type Fields, filled, toLog } from "./fields";
+
+interface Props {
+  page: LogView;
+  catalogue: Catalogue;
+  timeZone: string;
+}
+
+/** The log, already filled in: an untroubled session takes one tap to sign. */
+export function LogForm({ page, catalogue, timeZone }: Props) {
+  const queries = useQueryClient();
+  const sessionId = page.session.session_id;
+  const { register, handleSubmit, formState } = useForm<Fields>({ defaultValues: filled(page) });
+  const saving = useMutation({
+    mutationFn: ({ log, sign }: { log: Log; sign: boolean }) =>
+      body<LogView>(
+        api.PUT("/api/sessions/{session_id}/log", {
+          params: { path: { session_id: sessionId } },
+          body: { revision: page.revision, log, sign },
+        }),
+      ),
+    onSuccess: (saved, { sign }) => {
+      queries.setQueryData(logQuery(sessionId).queryKey, saved);
+      queries.setQueryData(sessionQuery(sessionId).queryKey, saved.session);
+      queries.invalidateQueries({ queryKey: ["day"] });
+      if (!sign) return;
+      // What was learnt from it is news for the client's page and for plans that stand.
+      for (const key of ["client", "learnt", "session"]) queries.invalidateQueries({ queryKey: [key] });
+    },
+  });
+  const keep = (sign: boolean) => handleSubmit((fields) => saving.mutate({ log: toLog(fields), sign }));
+  return (
+    <form onSubmit={keep(true)} className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
+      <DoneTable done={page.done} catalogue={catalogue} field={(region) => register(`suited.${region}`)} />
+      <div>
+        <Words label="What happened" rows={4} field={register("note")} />
+        <Words label="What the client said" rows={2} field={register("clientWords")} />
+        <Words label="What to change next time" rows={3} field={register("nextTime")} />
+        <fieldset className="mb-4">
+          <legend className="mb-1 font-bold">Said for the hours after</legend>
+          {AFTERCARE.map((words, index) => (
+            <label key={words} className="flex min-h-11 cursor-pointer items-center gap-3">
+              <input type="checkbox" className="checkbox" {...register(`aftercare.${index}`)} />
+              {words}
+            </label>
+          ))}
+        </fieldset>
+        <Line label="Wished at the door, for next time" field={register("doorWish")} />
+        <Line label="A question for their own clinician" field={register("forClinician")} />
+        <Line label="When they wish to come again" field={register("nextBooking")} />
+        {saving.error && <ProblemNote error={saving.error} />}
+        <button
+          type="submit"
+          className="btn btn-primary mt-2 h-14 w-full text-xl"
+          disabled={saving.isPending}
+        >
+          {saving.isPending ? "Keeping it …" : "Sign the log"}
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost mt-2 min-h-11 w-full"
+          disabled={saving.isPending}
+          onClick={keep(false)}
+        >
+          Keep it, sign later
+        </button>
+        <p role="status" className="mt-2 text-quiet">
+          {formState.isDirty
+            ? "Not kept yet."
+            : page.logged_at && `Kept at ${timeOfDay(page.logged_at, timeZone)}, not signed.`}
+        </p>
+      </div>
+    </form>
+  );
+}
+
+function Words({ label, rows, field }: { label: string; rows: number; field: object }) {
+  return (
+    <label className="mb-4 block">
+      <span className="mb-1 block font-bold">{label}</span>
+      <textarea className="textarea w-full text-base" rows={rows} maxLength={4000} {...field} />
+    </label>
+  );
+}
+
+function Line({ label, field }: { label: string; field: object }) {
+  return (
+    <label className="mb-3 block">
+      <span className="mb-1 block font-bold">{label}</span>
+      <input className="input h-11 w-full text-base" maxLength={400} {...field} />
+    </label>
+  );
+}

@@ -1,0 +1,125 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Link } from "@tanstack/react-router";
+import { useState } from "react";
+import { api, body, type Catalogue, type LogView } from "../../api/client";
+import { logQuery } from "../../api/queries";
+import { dayAndTime } from "../../lib/time";
+import { depthWord } from "../../lib/words";
+import { ProblemNote } from "../../ui/ProblemNote";
+import { DoneTable } from "./DoneTable";
+
+interface Props {
+  page: LogView;
+  catalogue: Catalogue;
+  timeZone: string;
+}
+
+/** A signed log: to be read, taken along, and added to; changed no more. */
+export function SignedLog({ page, catalogue, timeZone }: Props) {
+  const { session_id: sessionId } = page.session;
+  const { log } = page;
+  const lines: [string, string | undefined][] = [
+    ["What happened", log?.note],
+    ["What the client said", log?.client_words],
+    ["What to change next time", log?.next_time],
+    ["Said for the hours after", log?.aftercare?.join("; ")],
+    ["Wished at the door", log?.door_wish],
+    ["For their own clinician", log?.for_clinician],
+    ["Comes again", log?.next_booking],
+  ];
+  return (
+    <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
+      <DoneTable
+        done={page.done}
+        catalogue={catalogue}
+        read={(region) => {
+          const depth = log?.suited?.[region];
+          return depth ? `${depth}, ${depthWord[depth]}` : "not known";
+        }}
+      />
+      <div className="grid content-start gap-4">
+        <p className="font-bold">
+          Signed by {page.signed_by}, {page.logged_at && dayAndTime(page.logged_at, timeZone, new Date())}.
+        </p>
+        <dl className="grid gap-2">
+          {lines.map(
+            ([label, words]) =>
+              words && (
+                <div key={label}>
+                  <dt className="text-quiet">{label}</dt>
+                  <dd className="whitespace-pre-line">{words}</dd>
+                </div>
+              ),
+          )}
+        </dl>
+        <Additions page={page} timeZone={timeZone} />
+        <div className="flex flex-wrap gap-3">
+          <a className="btn min-h-11" href={`/api/sessions/${sessionId}/log.pdf`}>
+            As a paper (PDF)
+          </a>
+          <a className="btn min-h-11" href={`/api/sessions/${sessionId}/log.json`}>
+            For other programs (JSON)
+          </a>
+          <Link to="/session/$sessionId/learn" params={{ sessionId }} className="btn btn-primary min-h-11">
+            What it taught
+          </Link>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function Additions({ page, timeZone }: { page: LogView; timeZone: string }) {
+  const queries = useQueryClient();
+  const { session_id: sessionId } = page.session;
+  const [words, setWords] = useState("");
+  const adding = useMutation({
+    mutationFn: () =>
+      body<LogView>(
+        api.POST("/api/sessions/{session_id}/log/additions", {
+          params: { path: { session_id: sessionId } },
+          body: { words },
+        }),
+      ),
+    onSuccess: (saved) => {
+      queries.setQueryData(logQuery(sessionId).queryKey, saved);
+      setWords("");
+    },
+  });
+  return (
+    <section aria-label="Additions">
+      {page.additions.length > 0 && (
+        <ul className="mb-3 grid gap-2">
+          {page.additions.map((added) => (
+            <li key={added.at}>
+              <span className="text-quiet">
+                Added {dayAndTime(added.at, timeZone, new Date())} by {added.by}:{" "}
+              </span>
+              {added.words}
+            </li>
+          ))}
+        </ul>
+      )}
+      <form
+        className="flex gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (words.trim()) adding.mutate();
+        }}
+      >
+        <input
+          className="input h-11 min-w-0 flex-1 text-base"
+          aria-label="Add to the log"
+          placeholder="Add to the log"
+          maxLength={4000}
+          value={words}
+          onChange={(event) => setWords(event.target.value)}
+        />
+        <button type="submit" className="btn min-h-11" disabled={adding.isPending}>
+          Add, with the date
+        </button>
+      </form>
+      {adding.error && <ProblemNote error={adding.error} />}
+    </section>
+  );
+}
