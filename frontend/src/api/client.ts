@@ -58,6 +58,7 @@ export type Question = Schemas["Question"];
 export type Press = Schemas["Press"];
 export type Presses = Schemas["Presses"];
 export type Learnt = Schemas["Learnt"];
+export type Drafted = Schemas["Drafted"];
 export type StartDepth = Schemas["StartDepth"];
 export type LeftForNow = Schemas["LeftForNow"];
 export type Arrival = Schemas["Arrival"];

@@ -7,6 +7,7 @@ import {
   type ClientInList,
   type ClientPage,
   type Day,
+  type Drafted,
   type FlowView,
   type IntakeReview,
   type Known,
@@ -111,6 +112,16 @@ export const followUpsQuery = (sessionId: string) =>
     queryFn: () =>
       body<LeftForNow[]>(
         api.GET("/api/sessions/{session_id}/follow-ups", { params: { path: { session_id: sessionId } } }),
+      ),
+  });
+
+/** The next plan of a client, drafted. */
+export const draftQuery = (clientId: string) =>
+  queryOptions({
+    queryKey: ["learnt", clientId, "draft"],
+    queryFn: () =>
+      body<Drafted>(
+        api.GET("/api/clients/{client_id}/learnt/draft", { params: { path: { client_id: clientId } } }),
       ),
   });
 

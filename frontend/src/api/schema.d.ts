@@ -496,6 +496,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients/{client_id}/learnt/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Draft
+         * @description The next plan, drafted from the last one and what was learnt.
+         */
+        get: operations["read_draft"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clients/{client_id}/learnt/visits/{session_id}": {
         parameters: {
             query?: never;
@@ -2766,6 +2786,36 @@ export interface components {
          */
         Draft: {
             flow: components["schemas"]["Flow"];
+        };
+        /**
+         * DraftReason
+         * @description Why a region changes: another depth (1 to 5) since `start` says so, or more time for `points` that were left.
+         *
+         *     Depths are the deepest planned, None where it was, or is, not worked.
+         */
+        DraftReason: {
+            /** Region */
+            region: string;
+            /** Depth Before */
+            depth_before: number | null;
+            /** Depth After */
+            depth_after: number | null;
+            start: components["schemas"]["StartDepth"] | null;
+            /**
+             * Points
+             * @default []
+             */
+            points: components["schemas"]["SorePoint"][];
+        };
+        /**
+         * Drafted
+         * @description The draft beside the last plan as it would stand today, and the reasons for what changes.
+         */
+        Drafted: {
+            last: components["schemas"]["Evaluation"];
+            draft: components["schemas"]["Adjustment"];
+            /** Reasons */
+            reasons: components["schemas"]["DraftReason"][];
         };
         /**
          * Edits
@@ -7164,6 +7214,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Learnt"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Drafted"];
                 };
             };
             /** @description Unauthorized */

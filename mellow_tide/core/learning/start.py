@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from math import floor
 
 from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.flow.brief import Wish
 from mellow_tide.core.learning.evidence import Answer
 from mellow_tide.core.learning.pressure import Estimate, Sureness
 
@@ -27,6 +28,11 @@ class StartDepth(Record):
     ask_early: bool
     answers: int
     held_by: str = ""
+
+    @property
+    def as_wish(self) -> Wish:
+        """The depth to start at, as a plan reads it."""
+        return Wish(region=self.region, depth=self.depth)
 
 
 def start_of(region: str, estimate: Estimate, most: float, borne: float | None) -> StartDepth:

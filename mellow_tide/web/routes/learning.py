@@ -3,13 +3,15 @@
 from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Response
 from pydantic import Field
 
-from mellow_tide.services import learning
+from mellow_tide.services import drafting, learning
+from mellow_tide.services.drafting import Drafted
 from mellow_tide.services.learning import Learnt, Why
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.straight import straight
 
 router = APIRouter(prefix="/clients/{client_id}/learnt", tags=["learning"])
 
@@ -32,6 +34,12 @@ class WishSet(Body):
 def read_learnt(client_id: UUID, db: Db, who: Who, known: Known) -> Learnt:
     """What the client's visits have taught."""
     return learning.learnt(db, who, client_id, known)
+
+
+@router.get("/draft", response_model=Drafted)
+def read_draft(client_id: UUID, db: Db, who: Who, known: Known) -> Response:
+    """The next plan, drafted from the last one and what was learnt."""
+    return straight(drafting.drafted(db, who, client_id, known))
 
 
 @router.put("/visits/{session_id}")

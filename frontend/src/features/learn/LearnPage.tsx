@@ -6,6 +6,7 @@ import { capital } from "../../lib/words";
 import { BodyPlan } from "../../meeting/BodyPlan";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
+import { Draft } from "./Draft";
 import { PointSteps } from "./PointSteps";
 import { SetWish } from "./SetWish";
 import { certainty, says, shades } from "./says";
@@ -67,6 +68,7 @@ function Taught(props: { learnt: Learnt; client: ClientPage; catalogue: Catalogu
           )}
           <SetWish clientId={learnt.client_id} catalogue={catalogue} starts={starts} />
         </section>
+        <Draft clientId={learnt.client_id} catalogue={catalogue} />
         <PointSteps visits={learnt.sore} catalogue={catalogue} />
       </div>
       <div className="grid content-start gap-8">

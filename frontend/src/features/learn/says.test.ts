@@ -1,5 +1,7 @@
 import { expect, it } from "vitest";
 import type { StartDepth } from "../../api/client";
+import { reasonWords } from "./Draft";
+import { seriesOf } from "./PointSteps";
 import { certainty, hillAt, says } from "./says";
 
 const start = (more: Partial<StartDepth>): StartDepth => ({
@@ -32,4 +34,36 @@ it("draws a guess wide and low, what is known narrow and high", () => {
   expect(hillAt(guess, 4.5)).toBeGreaterThan(hillAt(known, 4.5));
   expect(hillAt(known, 3)).toBeLessThanOrEqual(1);
   expect(certainty([start({ sureness: "fairly_sure" })])["back mid"]).toBe("dashed");
+});
+
+const regions = { back: { name: "back", whole: "back", sides: "mid" } } as never;
+
+it("gives every change of the draft its reason", () => {
+  const reason = {
+    region: "back",
+    depth_before: 4,
+    depth_after: 3,
+    start: start({ depth: 2.5 }),
+    points: [{ region: "back", side: "mid", zone: "erectors", numbers: [7, 5] }],
+  } as never;
+  expect(reasonWords(reason, { regions })).toBe(
+    "Back: to depth 3 (it was 4), since it starts at 2.5, heavy lotioning; sure; more time, since a point was left: back, erectors 7, 5.",
+  );
+});
+
+it("keeps the numbers of one place together, the first visit first", () => {
+  const point = (numbers: number[]) => ({ region: "back", side: "mid", zone: "erectors", numbers });
+  const visits = [
+    { starts_at: "2026-05-04", points: [point([5, 3])] },
+    { starts_at: "2026-04-04", points: [point([7, 6]), point([])] },
+  ] as never;
+  expect(seriesOf(visits, { regions })).toEqual([
+    {
+      place: "back, erectors",
+      visits: [
+        { at: "2026-04-04", numbers: [7, 6] },
+        { at: "2026-05-04", numbers: [5, 3] },
+      ],
+    },
+  ]);
 });

@@ -8,7 +8,9 @@ export function useCorrecting<T>(clientId: string, correct: (correction: T) => P
   return useMutation({
     mutationFn: correct,
     onSuccess: (learnt) => {
-      queries.setQueryData(learntQuery(clientId).queryKey, learnt);
+      const { queryKey } = learntQuery(clientId);
+      queries.setQueryData(queryKey, learnt);
+      queries.invalidateQueries({ queryKey: [...queryKey, "draft"] });
       for (const key of ["client", "session"]) queries.invalidateQueries({ queryKey: [key] });
     },
   });

@@ -13,6 +13,9 @@ interface Props {
   timeZone: string;
 }
 
+/** The form's id: it can be sent from above it as well. */
+export const LOG_FORM = "log-form";
+
 /** The log, already filled in: an untroubled session takes one tap to sign. */
 export function LogForm({ page, catalogue, timeZone }: Props) {
   const queries = useQueryClient();
@@ -37,7 +40,11 @@ export function LogForm({ page, catalogue, timeZone }: Props) {
   });
   const keep = (sign: boolean) => handleSubmit((fields) => saving.mutate({ log: toLog(fields), sign }));
   return (
-    <form onSubmit={keep(true)} className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
+    <form
+      id={LOG_FORM}
+      onSubmit={keep(true)}
+      className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]"
+    >
       <DoneTable done={page.done} catalogue={catalogue} field={(region) => register(`suited.${region}`)} />
       <div>
         <Words label="What happened" rows={4} field={register("note")} />

@@ -7,7 +7,7 @@ import { span, timeOfDay } from "../../lib/time";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { HowItWent } from "./HowItWent";
-import { LogForm } from "./LogForm";
+import { LOG_FORM, LogForm } from "./LogForm";
 import { SignedLog } from "./SignedLog";
 
 export function LogPage() {
@@ -36,7 +36,14 @@ function Logged({ page, catalogue }: { page: LogView; catalogue: Catalogue }) {
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   return (
     <>
-      <Summary page={page} timeZone={timeZone} />
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+        <Summary page={page} timeZone={timeZone} />
+        {!page.signed_by && (
+          <button type="submit" form={LOG_FORM} className="btn btn-primary min-h-11 sm:ml-auto">
+            All right as it is: sign
+          </button>
+        )}
+      </div>
       <CompareTides
         first={page.session.evaluation.sheet}
         second={page.actual}

@@ -1,0 +1,128 @@
+"""The next plan of a client, drafted from the last one and what the visits have taught, each change with its reason."""
+
+from collections.abc import Iterator
+from uuid import UUID
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
+from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.learning.start import StartDepth
+from mellow_tide.core.planner.difference import difference
+from mellow_tide.core.planner.plan import Plan, plan
+from mellow_tide.core.refusal import Refused
+from mellow_tide.core.run.log import Log, follow_ups
+from mellow_tide.core.run.points import SorePoint
+from mellow_tide.core.run.state import RunState
+from mellow_tide.services.learning import Learnt, learnt
+from mellow_tide.services.planning import PLANNING_SECONDS, after
+from mellow_tide.services.session_view import view_of
+from mellow_tide.services.standing import Adjustment
+from mellow_tide.store.clients import ClientRow, find_client
+from mellow_tide.store.database import Database, Sight
+from mellow_tide.store.errors import NotThere
+from mellow_tide.store.people import SignedIn
+from mellow_tide.store.sessions import SessionRow, events_of, find_session
+
+
+class DraftReason(Record):
+    """Why a region changes: another depth (1 to 5) since `start` says so, or more time for `points` that were left.
+
+    Depths are the deepest planned, None where it was, or is, not worked.
+    """
+
+    region: str
+    depth_before: int | None
+    depth_after: int | None
+    start: StartDepth | None
+    points: tuple[SorePoint, ...] = ()
+
+
+class Drafted(Record):
+    """The draft beside the last plan as it would stand today, and the reasons for what changes."""
+
+    last: Evaluation
+    draft: Adjustment
+    reasons: tuple[DraftReason, ...]
+
+
+def drafted(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> Drafted:
+    """The next plan of a client. Raises `NotThere`, also before the first visit, and the core's refusals."""
+    known = learnt(db, who, client_id, catalogue)
+    if not known.visits:
+        raise NotThere("visit")
+    with db.transaction(Sight(who.practice_id)) as c:
+        client = find_client(c, who.practice_id, client_id)
+        row = find_session(c, who.practice_id, known.visits[-1].session_id)
+        run = view_of(row, events_of(c, who.practice_id, row.session_id), catalogue).run
+    before = Plan.model_validate(row.plan)
+    facts = _facts(client, known)
+    points = tuple(point for point in run.points if _left(point, run, catalogue))
+    made = _planned(before.flow.brief, points, facts, row, catalogue)
+    return Drafted(
+        last=evaluate(before.flow, facts, catalogue, row.house),
+        draft=Adjustment(
+            plan=made,
+            evaluation=evaluate(made.flow, facts, catalogue, row.house),
+            difference=difference(before.flow, made.flow, before.by_hand, facts, catalogue, row.house),
+        ),
+        reasons=tuple(_reasons(before.flow, made.flow, known, points)),
+    )
+
+
+def _facts(client: ClientRow, known: Learnt) -> ClientFacts:
+    """What is known of the client today; an estimate stands even before its log is signed."""
+    facts = client.record.facts(client.day)
+    wishes = {wish.region: wish for wish in facts.wishes}
+    for start in known.starts:
+        if start.answers:
+            wishes[start.region] = start.as_wish
+    return facts.model_copy(update={"wishes": tuple(wishes.values())})
+
+
+def _left(point: SorePoint, run: RunState, catalogue: Catalogue) -> bool:
+    """Whether a point is among what the session leaves for later."""
+    alone = run.model_copy(update={"points": (point,)})
+    return any(one.kind == "point" for one in follow_ups(Log(), alone, catalogue))
+
+
+def _planned(
+    brief: Brief, points: tuple[SorePoint, ...], facts: ClientFacts, row: SessionRow, catalogue: Catalogue
+) -> Plan:
+    """More for the regions whose points were left, if that can be planned; else the brief as it was."""
+    regions = [point.region for point in points if point.region not in brief.leave_out]
+    focus = tuple(dict.fromkeys((*brief.focus, *regions)))
+    if focus != brief.focus:
+        try:
+            more = brief.model_copy(update={"focus": focus})
+            return plan(more, facts, catalogue, row.house, deadline=after(PLANNING_SECONDS))
+        except Refused:
+            # The last brief can always be asked for again.
+            pass
+    return plan(brief, facts, catalogue, row.house, deadline=after(PLANNING_SECONDS))
+
+
+def _reasons(before: Flow, made: Flow, known: Learnt, points: tuple[SorePoint, ...]) -> Iterator[DraftReason]:
+    starts = {start.region: start for start in known.starts}
+    old, new = _deepest(before), _deepest(made)
+    for region in dict.fromkeys((*new, *old)):
+        sore = tuple(point for point in points if point.region == region)
+        changed = old.get(region) != new.get(region) and region in starts
+        if changed or sore:
+            yield DraftReason(
+                region=region,
+                depth_before=old.get(region),
+                depth_after=new.get(region),
+                start=starts.get(region) if changed else None,
+                points=sore,
+            )
+
+
+def _deepest(flow: Flow) -> dict[str, int]:
+    """The deepest step by worked region."""
+    found: dict[str, int] = {}
+    for stop in flow.stops:
+        if stop.role == "work":
+            found[stop.region] = max(found.get(stop.region, 1), *(step.depth for step in stop.steps))
+    return found
