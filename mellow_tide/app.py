@@ -70,6 +70,7 @@ def make_app(dsn: str, built: Path | None = None) -> FastAPI:
         devices,
     ):
         inside.include_router(part.router)
+    inside.include_router(learning.pace_router)
     app.include_router(sign_in.router, prefix="/api")
     app.include_router(intake_form.router, prefix="/api")
     app.include_router(inside, prefix="/api")

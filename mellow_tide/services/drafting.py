@@ -61,11 +61,13 @@ def drafted(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) 
     points = tuple(point for point in run.points if _left(point, run, catalogue))
     made = _planned(before.flow.brief, points, facts, row, catalogue)
     return Drafted(
-        last=evaluate(before.flow, facts, catalogue, row.house),
+        last=evaluate(before.flow, facts, catalogue, row.house, row.pace),
         draft=Adjustment(
             plan=made,
-            evaluation=evaluate(made.flow, facts, catalogue, row.house),
-            difference=difference(before.flow, made.flow, before.by_hand, facts, catalogue, row.house),
+            evaluation=evaluate(made.flow, facts, catalogue, row.house, row.pace),
+            difference=difference(
+                before.flow, made.flow, before.by_hand, facts, catalogue, row.house, row.pace
+            ),
         ),
         reasons=tuple(_reasons(before.flow, made.flow, known, points)),
     )
@@ -96,11 +98,11 @@ def _planned(
     if focus != brief.focus:
         try:
             more = brief.model_copy(update={"focus": focus})
-            return plan(more, facts, catalogue, row.house, deadline=after(PLANNING_SECONDS))
+            return plan(more, facts, catalogue, row.house, row.pace, deadline=after(PLANNING_SECONDS))
         except Refused:
             # The last brief can always be asked for again.
             pass
-    return plan(brief, facts, catalogue, row.house, deadline=after(PLANNING_SECONDS))
+    return plan(brief, facts, catalogue, row.house, row.pace, deadline=after(PLANNING_SECONDS))
 
 
 def _reasons(before: Flow, made: Flow, known: Learnt, points: tuple[SorePoint, ...]) -> Iterator[DraftReason]:

@@ -74,7 +74,7 @@ def edits_tried(
 
 
 def _edited(before: Plan, edits: Sequence[Edit], row: SessionRow, catalogue: Catalogue) -> Plan:
-    flow = meet_the_minutes(apply(before.flow, edits), row.facts, catalogue, row.house)
+    flow = meet_the_minutes(apply(before.flow, edits), row.facts, catalogue, row.house, row.pace)
     check_flow(flow, catalogue)
     return worked_by_hand(before, flow)
 
@@ -85,7 +85,7 @@ def set_flow(
     """Store a flow made by hand, if hands can follow it and it fits. Raises as `replan` does."""
     row = unworked(db, who, session_id)
     check_flow(flow, catalogue)
-    over = lay_out(flow, in_house(row.house, catalogue), tempo_of(row.facts)).over
+    over = lay_out(flow, in_house(row.house, catalogue), tempo_of(row.facts, row.pace)).over
     if over > TOLERATED:
         what = f"the flow takes {span(over)} more than the booking leaves"
         raise DoesNotFit(FieldProblem("stops", what, "take passes or a stop away, or book more minutes"))
@@ -121,7 +121,7 @@ def evaluate_draft(
     with db.transaction(Sight(who.practice_id)) as c:
         client = find_client_on_the_day(c, who.practice_id, session_id)
     check_flow(flow, catalogue)
-    return evaluate(flow, client.facts, catalogue, client.house)
+    return evaluate(flow, client.facts, catalogue, client.house, client.pace)
 
 
 def places_of(db: Database, who: SignedIn, session_id: UUID, stop_id: str, catalogue: Catalogue) -> Places:
@@ -151,7 +151,7 @@ def changed_since(
     row = found(db, who, session_id)
     check_flow(seen, catalogue)
     now = Plan.model_validate(row.plan)
-    return difference(seen, now.flow, (), row.facts, catalogue, row.house)
+    return difference(seen, now.flow, (), row.facts, catalogue, row.house, row.pace)
 
 
 class MendingTried(Record):
@@ -167,7 +167,7 @@ def mending_of(
     """All repairs of one severity that can be taken at once, tried. Raises `NotThere`."""
     row = found(db, who, session_id)
     before = Plan.model_validate(row.plan)
-    taken = mending(Trial.of(before.flow, row.facts, catalogue, row.house), severity)
+    taken = mending(Trial.of(before.flow, row.facts, catalogue, row.house, row.pace), severity)
     if not taken.edits:
         return MendingTried(mending=taken, adjustment=None)
     made = _edited(before, taken.edits, row, catalogue)
@@ -176,4 +176,4 @@ def mending_of(
 
 def _trial(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> Trial:
     row = found(db, who, session_id)
-    return Trial.of(Plan.model_validate(row.plan).flow, row.facts, catalogue, row.house)
+    return Trial.of(Plan.model_validate(row.plan).flow, row.facts, catalogue, row.house, row.pace)

@@ -145,7 +145,7 @@ def start(db: Database, who: SignedIn, session_id: UUID, flow_id: UUID, catalogu
     return Start(
         name=flow.name,
         plan=made.plan,
-        evaluation=evaluate(made.plan.flow, row.facts, catalogue, row.house),
+        evaluation=evaluate(made.plan.flow, row.facts, catalogue, row.house, row.pace),
         difference=made.difference,
         named=made.named,
     )
@@ -167,7 +167,9 @@ def _adapted(
         like = find_flow(c, who.practice_id, flow_id)
     flow, booked = Flow.model_validate(like.flow), Plan.model_validate(row.plan).flow.brief
     with offering(booked, row, catalogue):
-        made = adapted(flow, booked, row.facts, catalogue, row.house, deadline=after(PLANNING_SECONDS))
+        made = adapted(
+            flow, booked, row.facts, catalogue, row.house, row.pace, deadline=after(PLANNING_SECONDS)
+        )
     return like, made
 
 

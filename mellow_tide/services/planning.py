@@ -53,7 +53,7 @@ def replan(
         if keeps:
             made = _adjusted(before, brief, row, "by_hand", catalogue)
         else:
-            made = plan(brief, row.facts, catalogue, row.house, deadline=after(PLANNING_SECONDS))
+            made = plan(brief, row.facts, catalogue, row.house, row.pace, deadline=after(PLANNING_SECONDS))
     return store_plan(db, who, session_id, revision, made, catalogue, before if keeps else None)
 
 
@@ -82,7 +82,9 @@ def reshape(
     row = unworked(db, who, session_id)
     before = Plan.model_validate(row.plan)
     deadline = after(PLANNING_SECONDS)
-    made = reshaped(before, stop_id, seconds, row.facts, catalogue, row.house, alone=alone, deadline=deadline)
+    made = reshaped(
+        before, stop_id, seconds, row.facts, catalogue, row.house, row.pace, alone=alone, deadline=deadline
+    )
     # What is being pulled is not what could not stay as it was.
     pulled = {stop.region for stop in before.flow.stops if stop.id == stop_id}
     held = tuple(id for id in before.by_hand if id not in pulled)
@@ -131,7 +133,9 @@ def keep_off(
 def closest(before: Plan, facts: ClientFacts, row: SessionRow, catalogue: Catalogue) -> Plan:
     """The plan for the same brief that is closest to `before` and obeys `facts`. Raises the core's refusals."""
     deadline = after(PLANNING_SECONDS)
-    return adjust(before, before.flow.brief, facts, catalogue, row.house, hold="all", deadline=deadline)
+    return adjust(
+        before, before.flow.brief, facts, catalogue, row.house, row.pace, hold="all", deadline=deadline
+    )
 
 
 def adjustment(
@@ -151,19 +155,19 @@ def comparison(
     """What `replan` would store anew, beside what stands. Raises `NotThere` and the core's refusals."""
     row = found(db, who, session_id)
     with offering(brief, row, catalogue):
-        made = plan(brief, row.facts, catalogue, row.house, deadline=after(PLANNING_SECONDS))
+        made = plan(brief, row.facts, catalogue, row.house, row.pace, deadline=after(PLANNING_SECONDS))
     return beside(Plan.model_validate(row.plan), made, row, catalogue)
 
 
 def alternatives_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> Alternatives:
     """Other plans for the brief of a session's stored plan. Raises `NotThere`."""
     row = found(db, who, session_id)
-    return alternatives(Plan.model_validate(row.plan).flow, row.facts, catalogue, row.house)
+    return alternatives(Plan.model_validate(row.plan).flow, row.facts, catalogue, row.house, row.pace)
 
 
 def _adjusted(before: Plan, brief: Brief, row: SessionRow, hold: Hold, catalogue: Catalogue) -> Plan:
     deadline = after(PLANNING_SECONDS)
-    return adjust(before, brief, row.facts, catalogue, row.house, hold=hold, deadline=deadline)
+    return adjust(before, brief, row.facts, catalogue, row.house, row.pace, hold=hold, deadline=deadline)
 
 
 @contextmanager
@@ -172,5 +176,5 @@ def offering(brief: Brief, row: SessionRow, catalogue: Catalogue) -> Iterator[No
     try:
         yield
     except DoesNotFit as refused:
-        found = offers(refused, brief, row.facts, catalogue, row.house)
+        found = offers(refused, brief, row.facts, catalogue, row.house, row.pace)
         raise refused.offering(found) from refused

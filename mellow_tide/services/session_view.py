@@ -20,6 +20,7 @@ from mellow_tide.core.planner.difference import Difference
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.run.events import RunEvent, in_order
 from mellow_tide.core.run.state import RunState, fold
+from mellow_tide.core.timing.tempo import OwnPace
 from mellow_tide.store.clients import ChangeRow, Source, changes_since_plan
 from mellow_tide.store.database import Row
 from mellow_tide.store.sessions import SessionRow
@@ -102,7 +103,11 @@ def view_of(
 ) -> SessionView:
     """Evaluate the stored plan and fold the events over its run sheet."""
     plan, evaluation = _evaluated(
-        json.dumps(row.plan), row.facts.model_dump_json(), json.dumps(row.house_json), catalogue
+        json.dumps(row.plan),
+        row.facts.model_dump_json(),
+        json.dumps(row.house_json),
+        json.dumps(row.pace_json),
+        catalogue,
     )
     run = fold(in_order(read_events(stored_events)), evaluation.sheet)
     return SessionView(
@@ -129,11 +134,15 @@ def view_of(
 
 
 @lru_cache(maxsize=64)
-def _evaluated(plan_json: str, facts: str, house: str, catalogue: Catalogue) -> tuple[Plan, Evaluation]:
+def _evaluated(
+    plan_json: str, facts: str, house: str, pace: str, catalogue: Catalogue
+) -> tuple[Plan, Evaluation]:
     """A stored plan and its evaluation, kept by all that decides them: a session is read more than changed."""
     plan = Plan.model_validate_json(plan_json)
     client = ClientFacts.model_validate_json(facts)
-    return plan, evaluate(plan.flow, client, catalogue, House.model_validate_json(house))
+    factors = json.loads(pace)
+    own = OwnPace(factors=factors) if factors else None
+    return plan, evaluate(plan.flow, client, catalogue, House.model_validate_json(house), own)
 
 
 def _stage(row: SessionRow, run: RunState) -> Stage:

@@ -24,4 +24,4 @@ def session(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue)
 def reasons_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> Reasons:
     """Why the stored flow is as it is. Raises `NotThere`."""
     row = found(db, who, session_id)
-    return reasons(Plan.model_validate(row.plan).flow, row.facts, catalogue, row.house)
+    return reasons(Plan.model_validate(row.plan).flow, row.facts, catalogue, row.house, row.pace)

@@ -47,8 +47,10 @@ def beside(before: Plan, made: Plan, row: SessionRow, catalogue: Catalogue) -> A
     """A plan beside the one that stands."""
     return Adjustment(
         plan=made,
-        evaluation=evaluate(made.flow, row.facts, catalogue, row.house),
-        difference=difference(before.flow, made.flow, before.by_hand, row.facts, catalogue, row.house),
+        evaluation=evaluate(made.flow, row.facts, catalogue, row.house, row.pace),
+        difference=difference(
+            before.flow, made.flow, before.by_hand, row.facts, catalogue, row.house, row.pace
+        ),
     )
 
 
@@ -80,5 +82,5 @@ def store_plan(
     view = view_of(row, [], catalogue, news)
     if before is None:
         return view
-    apart = difference(before.flow, made.flow, before.by_hand, row.facts, catalogue, row.house)
+    apart = difference(before.flow, made.flow, before.by_hand, row.facts, catalogue, row.house, row.pace)
     return view.model_copy(update={"difference": apart})

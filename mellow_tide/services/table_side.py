@@ -38,8 +38,8 @@ def table_side_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Cata
     plan = Plan.model_validate(row.plan)
     earlier = [visit for visit in points_by_visit(pointed) if visit.session_id != session_id]
     return TableSide(
-        replanning=replan_table(plan.flow, plan.by_hand, row.facts, catalogue, row.house),
+        replanning=replan_table(plan.flow, plan.by_hand, row.facts, catalogue, row.house, row.pace),
         ways=ways(plan.flow, in_house(row.house, catalogue)),
-        extras=extras(plan.flow, row.facts, catalogue, row.house),
+        extras=extras(plan.flow, row.facts, catalogue, row.house, row.pace),
         falls=falls_of(earlier),
     )

@@ -14,6 +14,7 @@ from mellow_tide.core.care.pregnancy import gestation_days
 from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.meeting.day import DayAnswer, on_the_day
+from mellow_tide.core.timing.tempo import OwnPace
 from mellow_tide.store.database import Row
 from mellow_tide.store.errors import NotThere, Stale
 from mellow_tide.store.people import SignedIn
@@ -41,6 +42,7 @@ class ClientOnTheDay:
     day_answer: dict[str, Any] | None
     begun: bool
     house_json: dict[str, Any]
+    pace_json: dict[str, float] | None
 
     @property
     def known(self) -> ClientFacts:
@@ -80,6 +82,11 @@ class ClientOnTheDay:
         if self.day_answer is not None:
             return "answered"
         return "open" if self.begun else "not_due"
+
+    @property
+    def pace(self) -> OwnPace | None:
+        """The therapist's own pace, if they had accepted one before the session began."""
+        return OwnPace(factors=self.pace_json) if self.pace_json else None
 
     @property
     def house(self) -> House:

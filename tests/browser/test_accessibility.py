@@ -136,9 +136,17 @@ def test_every_part_of_the_intake(page: Page, theme, today: Today):
             page.get_by_role("button", name="Go on").click()
 
 
-def test_log(page: Page, theme, today: Today):
+def test_log_and_learn(page: Page, theme, today: Today):
     today.open("Ottilie Saltgrove")
     expect(page.get_by_role("table")).to_be_visible()
+    assert broken_rules(page) == []
+    page.get_by_role("button", name="Sign the log").click()
+    expect(page.get_by_label("Add to the log")).to_be_visible()
+    assert broken_rules(page) == []
+    page.get_by_role("link", name="What it taught").click()
+    page.get_by_role("button", name="Set a wish by hand").click()
+    page.get_by_role("button", name="That visit was unusual").click()
+    page.get_by_role("button", name="Lay it over the last plan").click()
     assert broken_rules(page) == []
 
 

@@ -29,6 +29,7 @@ TENANT_TABLES = (
     "session_log_addition",
     "follow_up",
     "visit_mark",
+    "own_pace",
 )
 
 
@@ -75,6 +76,7 @@ def test_the_first_practice_has_rows_to_protect(app_dsn):
                 "session_log_addition",
                 "follow_up",
                 "visit_mark",
+                "own_pace",
             )
         }
     assert counts["client"] == 13

@@ -212,3 +212,44 @@ def another_session(client, app_dsn, name):
             earlier["plan"],
         )
     return made
+
+
+class TestOwnPace:
+    """A pace is learnt from what was worked, and used only once it is accepted."""
+
+    def test_it_is_shown_and_not_used(self, client):
+        pace = client.get("/api/own-pace").json()
+        assert pace["sessions"] >= 2
+        assert pace["in_use"] == {}
+        assert all(0.5 <= one["factor"] <= 2 for one in pace["learnt"] if one["trusted"])
+
+    def test_accepted_it_changes_the_clock_of_what_is_to_come_and_of_nothing_that_was(self, client):
+        before = {
+            name: client.get(url(name)).json()["evaluation"]["sheet"]["seconds"]
+            for name in ("corin", "ottilie")
+        }
+        accepted = client.put("/api/own-pace", json={"confirmed": []}).json()
+        assert accepted["accepted_at"]
+        assert accepted["in_use"]
+        after = {
+            name: client.get(url(name)).json()["evaluation"]["sheet"]["seconds"]
+            for name in ("corin", "ottilie")
+        }
+        assert after["corin"] != before["corin"]
+        assert after["ottilie"] == before["ottilie"]
+        # A plan made now fits at this pace.
+        brief = client.get(url("corin")).json()["plan"]["flow"]["brief"]
+        revision = client.get(url("corin")).json()["revision"]
+        made = client.put(
+            url("corin", "/brief"), json={"revision": revision, "brief": brief, "anew": True}
+        ).json()
+        assert (
+            abs(made["evaluation"]["sheet"]["seconds"] - made["evaluation"]["sheet"]["hands_on_seconds"])
+            <= 15
+        )
+        back = client.delete("/api/own-pace").json()
+        assert (back["in_use"], back["accepted_at"]) == ({}, None)
+
+    def test_only_what_was_learnt_can_be_confirmed(self, client):
+        refused = client.put("/api/own-pace", json={"confirmed": ["juggling"]})
+        assert refused.json()["type"].endswith("unknown-factor")

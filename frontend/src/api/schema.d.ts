@@ -1404,6 +1404,34 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/own-pace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Own Pace
+         * @description The therapist's own pace, learnt and in use.
+         */
+        get: operations["read_own_pace"];
+        /**
+         * Accept Own Pace
+         * @description Let the clock go by it.
+         */
+        put: operations["accept_own_pace"];
+        post?: never;
+        /**
+         * Leave Own Pace
+         * @description Let the clock go by the usual pace again.
+         */
+        delete: operations["leave_own_pace"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -3058,6 +3086,20 @@ export interface components {
             steps: components["schemas"]["Step"][];
         };
         /**
+         * Factor
+         * @description Seconds taken over seconds planned for `key`, a stroke or `stroke/region`; `samples` it rests on.
+         */
+        Factor: {
+            /** Key */
+            key: string;
+            /** Factor */
+            factor: number;
+            /** Samples */
+            samples: number;
+            /** Trusted */
+            trusted: boolean;
+        };
+        /**
          * FieldError
          * @description One field at fault: a dotted path, what is wrong, how to mend it.
          */
@@ -4154,6 +4196,33 @@ export interface components {
             seconds: number;
             /** Depth */
             depth: number;
+        };
+        /**
+         * Pace
+         * @description The factors as learnt from the last `sessions`, and those that the clock goes by since `accepted_at`, if any.
+         */
+        Pace: {
+            /** Learnt */
+            learnt: components["schemas"]["Factor"][];
+            /** Sessions */
+            sessions: number;
+            /** In Use */
+            in_use: {
+                [key: string]: number;
+            };
+            /** Accepted At */
+            accepted_at: string | null;
+        };
+        /**
+         * PaceAccepted
+         * @description The odd factors that are used as well, by key: a stroke or `stroke/region`.
+         */
+        PaceAccepted: {
+            /**
+             * Confirmed
+             * @default []
+             */
+            confirmed: string[];
         };
         /**
          * Part
@@ -9372,6 +9441,124 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Press"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_own_pace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pace"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    accept_own_pace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaceAccepted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pace"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    leave_own_pace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pace"];
                 };
             };
             /** @description Unauthorized */

@@ -54,13 +54,13 @@ export function SessionFrame() {
             )}
           </p>
         )}
-        <nav aria-label="Stages of the session" className="no-print flex gap-1 sm:ml-auto">
+        <nav aria-label="Stages of the session" className="no-print flex flex-wrap gap-1 sm:ml-auto">
           {(["meet", "plan", "work", "log", "learn"] as const).map((stage) => (
             <Link
               key={stage}
               to={`/session/$sessionId/${stage}`}
               params={{ sessionId }}
-              className="min-h-11 rounded-field px-4 py-2 hover:bg-base-200"
+              className="min-h-11 rounded-field px-2 py-2 hover:bg-base-200 sm:px-4"
               activeProps={{ className: "bg-base-300 font-bold", "aria-current": "page" }}
             >
               {capital(stage)}

@@ -29,6 +29,20 @@ export function LeftForNow({ sessionId, stage }: Props) {
           body: { done },
         }),
       ),
+    // Ticked at once; what the server says then stands.
+    onMutate: ({ made_in, number, done }) => {
+      const { queryKey } = followUpsQuery(sessionId);
+      const before = queries.getQueryData(queryKey);
+      queries.setQueryData(queryKey, (all) =>
+        all?.map((one) =>
+          one.made_in === made_in && one.number === number
+            ? { ...one, done_at: done ? new Date().toISOString() : null }
+            : one,
+        ),
+      );
+      return before;
+    },
+    onError: (_error, _ticked, before) => queries.setQueryData(followUpsQuery(sessionId).queryKey, before),
     onSuccess: (now) => queries.setQueryData(followUpsQuery(sessionId).queryKey, now),
   });
   if (left.length === 0) return null;

@@ -17,3 +17,28 @@ ORDER BY s.starts_at, s.session_id
 INSERT INTO visit_mark (practice_id, session_id, number, left_out, reason, person_name)
 SELECT %(practice_id)s, %(session_id)s, count(*) + 1, %(left_out)s, %(reason)s, %(person_name)s FROM visit_mark
 WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
+
+-- name: worked_by
+SELECT s.session_id, s.starts_at, s.plan -> 'flow' AS flow, c.height_cm, c.breaths_per_minute, p.house,
+       (SELECT jsonb_agg(e.event ORDER BY e.place) FROM run_event e
+        WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
+          AND e.event ->> 'kind' IN ('moved', 'paused', 'point_found', 'added')) AS events
+FROM session s
+JOIN client c ON c.practice_id = s.practice_id AND c.client_id = s.client_id
+JOIN practice p ON p.practice_id = s.practice_id
+WHERE s.practice_id = %(practice_id)s AND s.person_id = %(person_id)s
+  AND EXISTS (SELECT FROM run_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
+              AND e.event ->> 'kind' IN ('ended', 'halted'))
+ORDER BY s.starts_at DESC
+LIMIT %(most)s
+
+-- name: own_pace_of
+SELECT factors, accepted_at FROM own_pace
+WHERE practice_id = %(practice_id)s AND person_id = %(person_id)s
+ORDER BY number DESC
+LIMIT 1
+
+-- name: accept_pace
+INSERT INTO own_pace (practice_id, person_id, number, factors)
+SELECT %(practice_id)s, %(person_id)s, count(*) + 1, %(factors)s FROM own_pace
+WHERE practice_id = %(practice_id)s AND person_id = %(person_id)s

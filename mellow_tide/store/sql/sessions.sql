@@ -5,6 +5,11 @@ VALUES (%(practice_id)s, %(session_id)s, %(client_id)s, %(person_id)s, %(starts_
 -- name: sessions_between
 SELECT s.session_id, s.starts_at, (s.starts_at AT TIME ZONE p.time_zone)::date AS day, s.revision, s.plan, s.person_id,
        s.day_answer, p.house AS house_json,
+       (SELECT w.factors FROM own_pace w
+        WHERE w.practice_id = s.practice_id AND w.person_id = s.person_id
+          AND w.accepted_at <= coalesce((SELECT min((e.event ->> 'at')::timestamptz) FROM run_event e
+                                         WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id), now())
+        ORDER BY w.number DESC LIMIT 1) AS pace_json,
        EXISTS (SELECT 1 FROM run_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id) AS begun,
        (SELECT i.intake_id FROM intake i WHERE i.practice_id = s.practice_id AND i.client_id = s.client_id
         AND i.handed_in_at IS NOT NULL AND i.reviewed_at IS NULL ORDER BY i.handed_in_at LIMIT 1) AS unread_intake,
@@ -25,6 +30,11 @@ ORDER BY s.starts_at, s.session_id
 -- name: find_session
 SELECT s.session_id, s.starts_at, (s.starts_at AT TIME ZONE p.time_zone)::date AS day, s.revision, s.plan, s.person_id,
        s.day_answer, p.house AS house_json,
+       (SELECT w.factors FROM own_pace w
+        WHERE w.practice_id = s.practice_id AND w.person_id = s.person_id
+          AND w.accepted_at <= coalesce((SELECT min((e.event ->> 'at')::timestamptz) FROM run_event e
+                                         WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id), now())
+        ORDER BY w.number DESC LIMIT 1) AS pace_json,
        EXISTS (SELECT 1 FROM run_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id) AS begun,
        (SELECT i.intake_id FROM intake i WHERE i.practice_id = s.practice_id AND i.client_id = s.client_id
         AND i.handed_in_at IS NOT NULL AND i.reviewed_at IS NULL ORDER BY i.handed_in_at LIMIT 1) AS unread_intake,
@@ -43,6 +53,11 @@ WHERE s.practice_id = %(practice_id)s AND s.session_id = %(session_id)s
 
 -- name: find_client_on_the_day
 SELECT (s.starts_at AT TIME ZONE p.time_zone)::date AS day, s.day_answer, p.house AS house_json,
+       (SELECT w.factors FROM own_pace w
+        WHERE w.practice_id = s.practice_id AND w.person_id = s.person_id
+          AND w.accepted_at <= coalesce((SELECT min((e.event ->> 'at')::timestamptz) FROM run_event e
+                                         WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id), now())
+        ORDER BY w.number DESC LIMIT 1) AS pace_json,
        EXISTS (SELECT 1 FROM run_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id) AS begun,
        c.height_cm,
        c.weight_kg, c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded,

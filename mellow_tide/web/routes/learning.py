@@ -6,14 +6,16 @@ from uuid import UUID
 from fastapi import APIRouter, Response
 from pydantic import Field
 
-from mellow_tide.services import drafting, learning
+from mellow_tide.services import drafting, learning, own_pace
 from mellow_tide.services.drafting import Drafted
 from mellow_tide.services.learning import Learnt, Why
+from mellow_tide.services.own_pace import Confirmed, Pace
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import Db, Known, Who
 from mellow_tide.web.straight import straight
 
 router = APIRouter(prefix="/clients/{client_id}/learnt", tags=["learning"])
+pace_router = APIRouter(prefix="/own-pace", tags=["learning"])
 
 
 class VisitMark(Body):
@@ -28,6 +30,30 @@ class WishSet(Body):
 
     depth: Annotated[float, Field(ge=1, le=5, multiple_of=0.5)]
     reason: Why
+
+
+class PaceAccepted(Body):
+    """The odd factors that are used as well, by key: a stroke or `stroke/region`."""
+
+    confirmed: Confirmed = []
+
+
+@pace_router.get("")
+def read_own_pace(db: Db, who: Who, known: Known) -> Pace:
+    """The therapist's own pace, learnt and in use."""
+    return own_pace.own_pace(db, who, known)
+
+
+@pace_router.put("")
+def accept_own_pace(accepted: PaceAccepted, db: Db, who: Who, known: Known) -> Pace:
+    """Let the clock go by it."""
+    return own_pace.accept(db, who, accepted.confirmed, known)
+
+
+@pace_router.delete("")
+def leave_own_pace(db: Db, who: Who, known: Known) -> Pace:
+    """Let the clock go by the usual pace again."""
+    return own_pace.go_back(db, who, known)
 
 
 @router.get("")

@@ -1,0 +1,166 @@
+"""What stays of the hour: the log signed in a tap, added to, and what the next visit starts from."""
+
+import re
+from datetime import UTC, datetime, timedelta
+from uuid import UUID, uuid4
+
+from playwright.sync_api import Page, expect
+
+from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID
+from mellow_tide.store.database import Database, Sight
+from mellow_tide.store.people import SignedIn
+from mellow_tide.store.sessions import add_session
+from tests.browser.pages import Log, Plan, Today
+
+
+def worked(page: Page, today: Today, client: str, *acts: str) -> Log:
+    """A session worked to its end, with keys pressed once it has reached a firm stroke on the back."""
+    today.open(client)
+    work = Plan(page).to_work()
+    work.begin()
+    while not (work.pad("Deeper").is_enabled() and re.match("Kneading", work.stroke.inner_text())):
+        page.keyboard.press("PageDown")
+    for key in acts:
+        page.keyboard.press(key)
+    return work.end()
+
+
+def signed(page: Page) -> None:
+    page.get_by_role("button", name="All right as it is: sign").click()
+    expect(page.get_by_text(re.compile("^Signed by Wenna Tidebrook"))).to_be_visible()
+
+
+def learn(page: Page) -> None:
+    page.get_by_role("navigation", name="Stages of the session").get_by_role("link", name="Learn").click()
+    expect(page.get_by_role("heading", name="The depth that suits, by region")).to_be_visible()
+
+
+def test_an_untroubled_session_is_on_record_in_two_acts_from_its_end(page: Page, today: Today):
+    worked(page, today, "Isolde Kelpworth", "2")
+    # The first act was the link from Work to the log; this is the second.
+    signed(page)
+    expect(page.get_by_label("What happened")).to_have_count(0)
+    page.reload()
+    expect(page.get_by_text(re.compile("^Signed by Wenna Tidebrook"))).to_be_visible()
+    page.get_by_role("link", name="Mellow Tide").click()
+    expect(today.next_action).not_to_contain_text("Isolde Kelpworth")
+
+
+def test_the_actual_tide_lies_over_the_planned_one_and_what_was_skipped_and_added_is_told(
+    page: Page, today: Today
+):
+    today.open("Isolde Kelpworth")
+    work = Plan(page).to_work()
+    work.begin()
+    while not re.match("Kneading", work.stroke.inner_text()):
+        page.keyboard.press("PageDown")
+    page.get_by_role("button", name="Skip this stroke").click()
+    page.get_by_role("button", name="Add a region").click()
+    page.get_by_role("dialog").get_by_role("button", name=re.compile("^Feet")).click()
+    page.keyboard.press("PageDown")
+    page.keyboard.press("PageDown")
+    undone = page.get_by_role("dialog", name="Left undone here")
+    while not undone.is_visible():
+        page.keyboard.press("PageDown")
+    undone.get_by_label("Why it is left out").fill("ticklish today")
+    undone.get_by_role("button", name="Leave it out").click()
+    work.end()
+    expect(page.get_by_text("As it was", exact=True)).to_be_visible()
+    told = page.get_by_role("region", name="How it went")
+    expect(told).to_contain_text("Kneading, back: ticklish today")
+    expect(told).to_contain_text("Right foot")
+
+
+def test_a_signed_log_is_added_to_and_taken_along(page: Page, today: Today):
+    today.open("Ottilie Saltgrove")
+    page.get_by_label("What the client said").fill("The best hour of the week.")
+    page.get_by_label("Rise slowly").check()
+    page.get_by_role("button", name="Sign the log").click()
+    expect(page.get_by_text("The best hour of the week.")).to_be_visible()
+    page.get_by_label("Add to the log").fill("Rang next morning: slept through.")
+    page.get_by_role("button", name="Add, with the date").click()
+    expect(page.get_by_role("region", name="Additions")).to_contain_text(
+        "by Wenna Tidebrook: Rang next morning: slept through."
+    )
+    with page.expect_download() as paper:
+        page.get_by_role("link", name="As a paper (PDF)").click()
+    assert paper.value.suggested_filename == "session-log.pdf"
+
+
+def another_session(app_dsn: str, page: Page) -> str:
+    """A session of this page's client later today, planned as this one was; its id."""
+    url = page.url.replace("/session/", "/api/sessions/").rsplit("/", 1)[0]
+    told = page.evaluate("url => fetch(url).then((answer) => answer.json())", url)
+    made = uuid4()
+    with Database(app_dsn, most_connections=1) as db, db.transaction(Sight(PRACTICE_ID)) as c:
+        add_session(
+            c,
+            SignedIn(PRACTICE_ID, THERAPIST_ID),
+            made,
+            UUID(told["client"]["client_id"]),
+            datetime.now(UTC) + timedelta(days=2),
+            told["plan"],
+        )
+    return str(made)
+
+
+def test_the_next_plan_knows_what_this_visit_taught_and_what_it_left(
+    page: Page, today: Today, server, app_dsn
+):
+    worked(page, today, "Isolde Kelpworth", "1", "1")
+    later = another_session(app_dsn, page)
+    page.get_by_label("Wished at the door").fill("longer on the hands")
+    page.get_by_label("A question for their own clinician").fill("Is swimming all right again?")
+    page.get_by_role("button", name="Sign the log").click()
+    learn(page)
+    draft = page.get_by_role("region", name="The next plan")
+    expect(draft).to_contain_text(re.compile(r"Back: to depth \d \(it was \d\), since it starts at"))
+    draft.get_by_role("button", name="Lay it over the last plan").click()
+    expect(draft.get_by_role("table").first).to_be_visible()
+    page.goto(f"{server.url}/session/{later}/plan")
+    expect(page.get_by_text(re.compile("Pressure, back: depth"))).to_be_visible()
+    wish = page.get_by_role("checkbox", name=re.compile("^Longer on the hands"))
+    wish.check()
+    page.reload()
+    expect(wish).to_be_checked()
+    page.get_by_role("link", name="Meet").click()
+    expect(page.get_by_role("checkbox", name=re.compile("^Is swimming all right again"))).to_be_visible()
+
+
+def test_an_unusual_visit_is_left_out_and_the_estimate_moves(page: Page, today: Today):
+    worked(page, today, "Isolde Kelpworth", "3", "3")
+    signed(page)
+    learn(page)
+    wishes = page.get_by_role("region", name="Wishes by region")
+    back = wishes.get_by_role("row").filter(has=page.get_by_role("rowheader", name="Back"))
+    expect(back).to_contain_text("starts at")
+    page.get_by_role("button", name="That visit was unusual").click()
+    page.get_by_label("Why it was unusual").fill("she had not slept")
+    page.get_by_role("button", name="Leave it out").click()
+    expect(page.get_by_text("Left out by Wenna Tidebrook: she had not slept.")).to_be_visible()
+    expect(back).to_have_count(0)
+    page.get_by_role("button", name="Let it count again").click()
+    expect(back).to_contain_text("starts at")
+
+
+def test_a_wish_set_by_hand_moves_the_estimate_and_says_why(page: Page, today: Today):
+    worked(page, today, "Isolde Kelpworth", "2")
+    signed(page)
+    learn(page)
+    hill = page.get_by_role("row").filter(has=page.get_by_role("rowheader", name="Back")).get_by_role("img")
+    before = hill.get_attribute("aria-label")
+    page.get_by_role("button", name="Set a wish by hand").click()
+    form = page.get_by_role("form", name="Set a wish by hand")
+    form.get_by_label("Region").select_option("back")
+    form.get_by_label("Depth").select_option("1.5")
+    form.get_by_label("Why").fill("a bruise heals")
+    form.get_by_role("button", name="Let it count").click()
+    expect(page.get_by_text("because a bruise heals")).to_be_visible()
+    expect(hill).not_to_have_attribute("aria-label", before)
+
+
+def test_before_anything_was_said_learn_says_what_to_do(page: Page, today: Today):
+    today.open("Corin Foghollow")
+    learn(page)
+    expect(page.get_by_text("Nothing has been said of the pressure yet.")).to_be_visible()
+    expect(page.get_by_text("No visit yet.")).to_be_visible()
