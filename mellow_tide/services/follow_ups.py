@@ -45,7 +45,7 @@ def tick(
 ) -> tuple[LeftForNow, ...]:
     """Tick one off, or open it again. Raises `NotThere`."""
     with db.transaction(Sight(who.practice_id, who.person_id)) as c:
-        tick_follow_up(c, who.practice_id, made_in, number, done, person_name(c, who))
+        tick_follow_up(c, who.practice_id, session_id, made_in, number, done, person_name(c, who))
     return left_for(db, who, session_id)
 
 

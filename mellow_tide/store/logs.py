@@ -104,9 +104,21 @@ def follow_ups_before(c: Connection[Row], practice_id: UUID, session_id: UUID) -
 
 
 def tick_follow_up(
-    c: Connection[Row], practice_id: UUID, made_in: UUID, number: int, done: bool, person_name: str
+    c: Connection[Row],
+    practice_id: UUID,
+    session_id: UUID,
+    made_in: UUID,
+    number: int,
+    done: bool,
+    person_name: str,
 ) -> None:
-    """Tick off what session `made_in` left, or open it again. Raises `NotThere`."""
-    values = {"made_in": made_in, "number": number, "done": done, "person_name": person_name}
+    """Tick off in a session what session `made_in` left, or open it again. Raises `NotThere`."""
+    values = {
+        "done_in": session_id,
+        "made_in": made_in,
+        "number": number,
+        "done": done,
+        "person_name": person_name,
+    }
     if c.execute(query("tick_follow_up"), {"practice_id": practice_id, **values}).fetchone() is None:
         raise NotThere("follow-up")

@@ -164,3 +164,16 @@ def test_before_anything_was_said_learn_says_what_to_do(page: Page, today: Today
     learn(page)
     expect(page.get_by_text("Nothing has been said of the pressure yet.")).to_be_visible()
     expect(page.get_by_text("No visit yet.")).to_be_visible()
+
+
+def test_the_own_pace_is_shown_and_used_once_it_is_accepted(page: Page, today: Today):
+    today.open("Ottilie Saltgrove")
+    learn(page)
+    pace = page.get_by_role("region", name="Your own pace")
+    expect(pace.get_by_text("until you accept yours")).to_be_visible()
+    expect(pace.get_by_role("row").nth(1)).to_contain_text(re.compile("usual|slower|faster"))
+    pace.get_by_role("button", name="Let the clock go by it").click()
+    expect(pace.get_by_text("Plans to come go by it.")).to_be_visible()
+    page.reload()
+    pace.get_by_role("button", name="Back to the usual pace").click()
+    expect(pace.get_by_text("until you accept yours")).to_be_visible()

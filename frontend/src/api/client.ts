@@ -55,6 +55,7 @@ export type IntakeForm = Schemas["IntakeForm"];
 export type IntakeReview = Schemas["IntakeReview"];
 export type IntakeAnswers = Schemas["Answers"];
 export type Question = Schemas["Question"];
+export type Pace = Schemas["Pace"];
 export type Press = Schemas["Press"];
 export type Presses = Schemas["Presses"];
 export type Learnt = Schemas["Learnt"];

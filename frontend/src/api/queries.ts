@@ -15,6 +15,7 @@ import {
   type LeftForNow,
   type LogView,
   type Me,
+  type Pace,
   type Places,
   type Reasons,
   type SessionView,
@@ -124,6 +125,12 @@ export const draftQuery = (clientId: string) =>
         api.GET("/api/clients/{client_id}/learnt/draft", { params: { path: { client_id: clientId } } }),
       ),
   });
+
+/** The pace of whoever is signed in. */
+export const ownPaceQuery = queryOptions({
+  queryKey: ["own-pace"],
+  queryFn: () => body<Pace>(api.GET("/api/own-pace")),
+});
 
 /** What a client's visits have taught. */
 export const learntQuery = (clientId: string) =>

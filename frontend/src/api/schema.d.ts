@@ -5817,7 +5817,8 @@ export interface components {
          * @description How the rest may be shared out anew, the ways past what is then left out, what could be added, and by how much
          *     sore places fell on earlier visits.
          *
-         *     The key of `falls` is region, side and zone, if any.
+         *     The key of `falls` is region, side and zone, if any. `ask_early` are the regions of whose pressure, after at least one
+         *     visit, too little is known.
          */
         TableSide: {
             replanning: components["schemas"]["ReplanTable"];
@@ -5829,6 +5830,8 @@ export interface components {
             falls: {
                 [key: string]: number;
             };
+            /** Ask Early */
+            ask_early: string[];
         };
         /**
          * Taken

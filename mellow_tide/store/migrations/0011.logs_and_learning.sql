@@ -12,7 +12,7 @@ CREATE TABLE session_log_addition (
     FOREIGN KEY (practice_id, session_id) REFERENCES session ON DELETE CASCADE
 );
 
--- What a session leaves for the next ones, until it is ticked off there. Whose it is, the session tells.
+-- What a session leaves for the next ones, until it is ticked off in one of them. Whose it is, the session tells.
 CREATE TABLE follow_up (
     practice_id uuid NOT NULL,
     session_id uuid NOT NULL,
@@ -21,6 +21,7 @@ CREATE TABLE follow_up (
     words text NOT NULL,
     made_at timestamptz NOT NULL DEFAULT clock_timestamp(),
     done_at timestamptz,
+    done_in uuid,
     done_by text,
     PRIMARY KEY (practice_id, session_id, number),
     FOREIGN KEY (practice_id, session_id) REFERENCES session ON DELETE CASCADE
@@ -49,7 +50,7 @@ CREATE POLICY own_session_log_addition ON session_log_addition USING (practice_i
 CREATE POLICY own_follow_up ON follow_up USING (practice_id = tide_practice());
 CREATE POLICY own_visit_mark ON visit_mark USING (practice_id = tide_practice());
 GRANT SELECT, INSERT ON session_log_addition, follow_up, visit_mark TO mellow_tide_app;
-GRANT UPDATE (done_at, done_by) ON follow_up TO mellow_tide_app;
+GRANT UPDATE (done_at, done_in, done_by) ON follow_up TO mellow_tide_app;
 
 -- What is learnt is evidence like the rest, and a wish that is set by hand may say why.
 ALTER TABLE client_change ADD COLUMN reason text NOT NULL DEFAULT '';

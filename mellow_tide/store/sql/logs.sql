@@ -29,10 +29,11 @@ FROM follow_up f
 JOIN session made ON made.practice_id = f.practice_id AND made.session_id = f.session_id
 JOIN session here ON here.practice_id = f.practice_id AND here.client_id = made.client_id
 WHERE f.practice_id = %(practice_id)s AND here.session_id = %(session_id)s AND made.session_id <> here.session_id
-  AND made.starts_at < here.starts_at AND (f.done_at IS NULL OR f.done_at > here.starts_at - interval '12 hours')
+  AND made.starts_at < here.starts_at AND (f.done_at IS NULL OR f.done_in = here.session_id)
 ORDER BY f.made_at, f.session_id, f.number
 
 -- name: tick_follow_up
-UPDATE follow_up SET done_at = CASE WHEN %(done)s THEN now() END, done_by = CASE WHEN %(done)s THEN %(person_name)s END
+UPDATE follow_up SET done_at = CASE WHEN %(done)s THEN now() END, done_by = CASE WHEN %(done)s THEN %(person_name)s END,
+       done_in = CASE WHEN %(done)s THEN %(done_in)s::uuid END
 WHERE practice_id = %(practice_id)s AND session_id = %(made_in)s AND number = %(number)s
 RETURNING number

@@ -7,6 +7,7 @@ import { BodyPlan } from "../../meeting/BodyPlan";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { Draft } from "./Draft";
+import { OwnPace } from "./OwnPace";
 import { PointSteps } from "./PointSteps";
 import { SetWish } from "./SetWish";
 import { certainty, says, shades } from "./says";
@@ -69,6 +70,7 @@ function Taught(props: { learnt: Learnt; client: ClientPage; catalogue: Catalogu
           <SetWish clientId={learnt.client_id} catalogue={catalogue} starts={starts} />
         </section>
         <Draft clientId={learnt.client_id} catalogue={catalogue} />
+        <OwnPace catalogue={catalogue} />
         <PointSteps visits={learnt.sore} catalogue={catalogue} />
       </div>
       <div className="grid content-start gap-8">

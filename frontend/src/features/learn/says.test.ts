@@ -2,7 +2,7 @@ import { expect, it } from "vitest";
 import type { StartDepth } from "../../api/client";
 import { reasonWords } from "./Draft";
 import { seriesOf } from "./PointSteps";
-import { certainty, hillAt, says } from "./says";
+import { certainty, hillAt, paceWords, says } from "./says";
 
 const start = (more: Partial<StartDepth>): StartDepth => ({
   region: "back",
@@ -66,4 +66,8 @@ it("keeps the numbers of one place together, the first visit first", () => {
       ],
     },
   ]);
+});
+
+it("says a pace beside the usual one", () => {
+  expect([1.01, 1.12, 0.9].map(paceWords)).toEqual(["as usual", "12 % slower", "10 % faster"]);
 });

@@ -52,3 +52,10 @@ export function hillAt(start: Pick<StartDepth, "mean" | "low" | "high">, depth: 
   const sd = Math.max(0.05, (start.high - start.low) / 2 / 1.2816);
   return Math.min(1, 0.3 / sd) * Math.exp(-0.5 * ((depth - start.mean) / sd) ** 2);
 }
+
+/** `as usual`, `12 % slower`, `5 % faster`. */
+export function paceWords(factor: number): string {
+  const percent = Math.round((factor - 1) * 100);
+  if (Math.abs(percent) < 3) return "as usual";
+  return percent > 0 ? `${percent} % slower` : `${-percent} % faster`;
+}

@@ -101,6 +101,11 @@ export function AtTheTable(props: AtTheTableProps) {
               entry={shown}
               clock={clock}
               extra={table.extra}
+              askEarly={
+                shown.kind === "stroke" &&
+                (side.data?.ask_early.includes(shown.region) ?? false) &&
+                !run.said.some(({ region }) => region === shown.region)
+              }
             />
           )}
         </div>

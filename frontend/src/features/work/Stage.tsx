@@ -14,10 +14,12 @@ interface Props {
   clock: DeviceClock;
   /** How the region that was added is worked; undefined while the plan is followed. */
   extra: Extra | undefined;
+  /** Whether the pressure is not known here yet, and nothing has been said of it today. */
+  askEarly: boolean;
 }
 
 /** What is done now, in letters to be read from a step away. */
-export function Stage({ session, catalogue, run, entry, clock, extra }: Props) {
+export function Stage({ session, catalogue, run, entry, clock, extra, askEarly }: Props) {
   const cue = cueFor(entry, catalogue);
   const since = useSince(`${run.entry} ${run.adding}`, run, clock);
   const own = session.plan.flow.stops[entry.stop]?.steps[entry.step ?? -1]?.cue;
@@ -27,7 +29,10 @@ export function Stage({ session, catalogue, run, entry, clock, extra }: Props) {
     <>
       <Place>{cue.place}</Place>
       <Name>{cue.name}</Name>
-      <p className="text-[clamp(1.25rem,min(2.5vw,8cqh),2.4rem)]">{cue.detail}</p>
+      <p className="text-[clamp(1.25rem,min(2.5vw,8cqh),2.4rem)]">
+        {cue.detail}
+        {askEarly && <span className="text-accent"> · ask early here</span>}
+      </p>
       {beats ? (
         <Counting beats={beats} since={run.paused_at ? null : since} clock={clock} />
       ) : (

@@ -1,0 +1,113 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, body, type Catalogue, type Pace } from "../../api/client";
+import { ownPaceQuery } from "../../api/queries";
+import { capital } from "../../lib/words";
+import { ProblemNote } from "../../ui/ProblemNote";
+import { paceWords } from "./says";
+
+/** How many strokes are listed: those with the most samples. */
+const LISTED = 12;
+
+/** The therapist's own pace by stroke, beside the usual one: shown at once, used by the clock when accepted. */
+export function OwnPace({ catalogue }: { catalogue: Catalogue }) {
+  const queries = useQueryClient();
+  const pace = useQuery(ownPaceQuery);
+  const [confirmed, setConfirmed] = useState<ReadonlySet<string>>(new Set());
+  const changing = useMutation({
+    mutationFn: (use: boolean) =>
+      body<Pace>(
+        use ? api.PUT("/api/own-pace", { body: { confirmed: [...confirmed] } }) : api.DELETE("/api/own-pace"),
+      ),
+    onSuccess: (now) => {
+      queries.setQueryData(ownPaceQuery.queryKey, now);
+      // The clock of every session to come is another one.
+      for (const key of ["session", "day", "learnt"]) queries.invalidateQueries({ queryKey: [key] });
+    },
+  });
+  if (pace.error) return <ProblemNote error={pace.error} onAgain={() => pace.refetch()} />;
+  if (!pace.data) return null;
+  const { learnt, sessions, in_use: inUse, accepted_at: acceptedAt } = pace.data;
+  const strokes = learnt
+    .filter(({ key }) => !key.includes("/"))
+    .toSorted((a, b) => b.samples - a.samples)
+    .slice(0, LISTED);
+  return (
+    <section aria-label="Your own pace">
+      <h2 className="text-2xl">Your own pace</h2>
+      {strokes.length === 0 ? (
+        <p className="mt-1">
+          Nothing is known of it yet: strokes that were worked without a break in between teach it.
+        </p>
+      ) : (
+        <>
+          <p className="mt-1 text-quiet">
+            From {sessions === 1 ? "one session" : `your last ${sessions} sessions`}, drawn toward the usual
+            pace until there is enough of it.{" "}
+            {acceptedAt
+              ? "Plans to come go by it."
+              : "The clock goes by the usual pace until you accept yours."}
+          </p>
+          <table className="mt-2 w-full">
+            <thead className="text-left text-quiet">
+              <tr>
+                <th className="font-normal">Stroke</th>
+                <th className="font-normal">Beside the usual pace</th>
+                <th className="text-right font-normal">Times</th>
+              </tr>
+            </thead>
+            <tbody>
+              {strokes.map((one) => (
+                <tr key={one.key} className="border-t border-base-300">
+                  <th scope="row" className="py-1 text-left font-normal">
+                    {capital(catalogue.strokes[one.key]?.name ?? one.key)}
+                  </th>
+                  <td>
+                    {paceWords(one.factor)}
+                    {one.key in inUse && <span className="text-quiet">, in use</span>}
+                    {!one.trusted && (
+                      <label className="flex min-h-11 items-center gap-2">
+                        <input
+                          type="checkbox"
+                          className="checkbox"
+                          checked={confirmed.has(one.key)}
+                          onChange={(event) => {
+                            const chosen = new Set(confirmed);
+                            if (event.target.checked) chosen.add(one.key);
+                            else chosen.delete(one.key);
+                            setConfirmed(chosen);
+                          }}
+                        />
+                        odd: use it all the same
+                      </label>
+                    )}
+                  </td>
+                  <td className="numbers text-right">{one.samples}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <button
+            type="button"
+            className="btn mt-3 min-h-11"
+            disabled={changing.isPending}
+            onClick={() => changing.mutate(true)}
+          >
+            {acceptedAt ? "Take what is learnt by now" : "Let the clock go by it"}
+          </button>
+          {acceptedAt && (
+            <button
+              type="button"
+              className="btn btn-ghost mt-3 min-h-11"
+              disabled={changing.isPending}
+              onClick={() => changing.mutate(false)}
+            >
+              Back to the usual pace
+            </button>
+          )}
+          {changing.error && <ProblemNote error={changing.error} />}
+        </>
+      )}
+    </section>
+  );
+}
