@@ -41,21 +41,6 @@ def plan_side_lying(page: Page) -> None:
     Plan(page).of_kind("Side-lying", "side-lying")
 
 
-def plan_impossible(page: Page) -> None:
-    today(page)
-    Today(page).open("Isolde Kelpworth")
-    screen = Plan(page)
-    panel = screen.panel("Focus")
-    for region in ("back", "neck", "feet"):
-        panel.get_by_role("checkbox", name=region, exact=True).check()
-    page.keyboard.press("Escape")
-    screen.planned()
-    screen.type_minutes("20")
-    page.keyboard.press("Escape")
-    page.get_by_role("region", name="What would do").wait_for()
-    page.evaluate("scrollTo(0, 0)")
-
-
 def plan_fit(page: Page) -> None:
     today(page)
     Today(page).open("Bram Lanternby")
@@ -129,13 +114,6 @@ def sheet(page: Page) -> None:
     page.get_by_role("article", name="Run sheet").wait_for()
 
 
-def before_touch(page: Page) -> None:
-    today(page)
-    Today(page).open("Corin Foghollow")
-    Plan(page).to_work()
-    page.get_by_role("button", name="Nothing new: begin").wait_for()
-
-
 def work(page: Page) -> None:
     today(page)
     Today(page).open("Bram Lanternby")
@@ -155,6 +133,28 @@ def log(page: Page) -> None:
     page.get_by_role("table").wait_for()
 
 
+def learn(page: Page) -> None:
+    log(page)
+    page.get_by_role("button", name="All right as it is: sign").click()
+    page.get_by_role("link", name="What it taught").click()
+    page.get_by_role("region", name="The next plan").wait_for()
+
+
+def labour(page: Page) -> None:
+    today(page)
+    Today(page).open("Corin Foghollow")
+    Plan(page).of_kind("Labour support", "labour support")
+    table = Plan(page).to_work()
+    page.clock.install()
+    table.begin()
+    for length, rest in ((52, 260), (58, 244), (40, 0)):
+        page.get_by_role("button", name="A contraction begins").click()
+        page.clock.run_for(length * 1000)
+        if rest:
+            page.get_by_role("button", name="It has passed").click()
+            page.clock.run_for(rest * 1000)
+
+
 SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("today", today, WIDE, "shore"),
     ("plan", plan, WIDE, "shore"),
@@ -171,10 +171,10 @@ SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("review", review, WIDE, "shore"),
     ("intake", intake, NARROW, "shore"),
     ("sheet", sheet, WIDE, "shore"),
-    ("before-touch", before_touch, WIDE, "shore"),
     ("work", work, WIDE, "shore"),
     # Last, since they change the plan that others show.
-    ("plan-impossible", plan_impossible, WIDE, "shore"),
+    ("learn", learn, WIDE, "shore"),
+    ("labour", labour, WIDE, "shore"),
     ("plan-side-lying", plan_side_lying, WIDE, "shore"),
 ]
 

@@ -13,18 +13,13 @@ from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.meeting.day import DayAnswer, heard
 from mellow_tide.core.planner.alternatives import Alternatives
 from mellow_tide.core.planner.reasons import Reasons
-from mellow_tide.core.run.events import RunEvent
-from mellow_tide.core.run.log import Log
-from mellow_tide.core.run.state import RunState
-from mellow_tide.services import day_answers, editing, follow_ups, logs, planning, runs, sessions, table_side
-from mellow_tide.services.follow_ups import LeftForNow
-from mellow_tide.services.logs import Addition, LogView
+from mellow_tide.services import day_answers, editing, planning, sessions, table_side
 from mellow_tide.services.session_view import SessionView
 from mellow_tide.services.standing import Adjustment
 from mellow_tide.services.table_side import TableSide
 from mellow_tide.web.body import Body, Revision
 from mellow_tide.web.guard import Db, Known, Who
-from mellow_tide.web.straight import as_file, straight
+from mellow_tide.web.straight import straight
 
 router = APIRouter(prefix="/sessions/{session_id}", tags=["session"])
 
@@ -106,32 +101,6 @@ class Edits(Body):
     edits: Annotated[list[Edit], Field(min_length=1, max_length=100)]
 
 
-class Events(Body):
-    """Events in the order they happened."""
-
-    events: Annotated[list[RunEvent], Field(min_length=1, max_length=500)]
-
-
-class LogChange(Body):
-    """The log over the one read at `revision`, 0 for none; signed, it is changed no more."""
-
-    revision: Revision
-    log: Log
-    sign: bool = False
-
-
-class LogAddition(Body):
-    """What is added to a signed log."""
-
-    words: Addition
-
-
-class Ticked(Body):
-    """Something an earlier session left, done or open again."""
-
-    done: bool
-
-
 @router.get("", response_model=SessionView)
 def read_session(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
     """The session, laid out."""
@@ -200,12 +169,6 @@ def read_table_side(session_id: UUID, db: Db, who: Who, known: Known) -> Respons
     return straight(table_side.table_side_of(db, who, session_id, known))
 
 
-@router.get("/run")
-def read_run(session_id: UUID, db: Db, who: Who, known: Known) -> RunState:
-    """How far the run is, with what other devices have added to it."""
-    return sessions.session(db, who, session_id, known).run
-
-
 @router.put("/flow", response_model=SessionView)
 def change_flow(session_id: UUID, change: FlowChange, db: Db, who: Who, known: Known) -> Response:
     """Store a flow made by hand."""
@@ -249,54 +212,3 @@ def undo(session_id: UUID, at: At, db: Db, who: Who, known: Known) -> Response:
 def redo(session_id: UUID, at: At, db: Db, who: Who, known: Known) -> Response:
     """Do again what was taken back."""
     return straight(editing.step(db, who, session_id, at.revision, 1, known))
-
-
-@router.post("/events")
-def add_events(session_id: UUID, sent: Events, db: Db, who: Who, known: Known) -> RunState:
-    """Append what happened at the table."""
-    return runs.add_events(db, who, session_id, sent.events, known)
-
-
-@router.get("/log")
-def read_log(session_id: UUID, db: Db, who: Who, known: Known) -> LogView:
-    """Planned against done, and the log if there is one."""
-    return logs.log_page(db, who, session_id, known)
-
-
-@router.put("/log")
-def save_log(session_id: UUID, change: LogChange, db: Db, who: Who, known: Known) -> LogView:
-    """Save the log."""
-    return logs.save_log(db, who, session_id, change.revision, change.log, change.sign, known)
-
-
-@router.post("/log/additions", status_code=201)
-def add_to_log(session_id: UUID, addition: LogAddition, db: Db, who: Who, known: Known) -> LogView:
-    """Add to a signed log."""
-    return logs.add_to_log(db, who, session_id, addition.words, known)
-
-
-@router.get("/log.json", response_class=Response)
-def read_log_document(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
-    """The saved log, for other programs."""
-    made, _ = logs.document(db, who, session_id, known)
-    return as_file(made.model_dump_json(indent=1).encode(), "application/json", "session-log.json")
-
-
-@router.get("/log.pdf", response_class=Response)
-def read_log_paper(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
-    """The saved log, to read."""
-    return as_file(logs.paper(db, who, session_id, known), "application/pdf", "session-log.pdf")
-
-
-@router.get("/follow-ups")
-def read_follow_ups(session_id: UUID, db: Db, who: Who) -> list[LeftForNow]:
-    """What earlier sessions left for this one."""
-    return list(follow_ups.left_for(db, who, session_id))
-
-
-@router.put("/follow-ups/{made_in}/{number}")
-def tick_follow_up(
-    session_id: UUID, made_in: UUID, number: int, ticked: Ticked, db: Db, who: Who
-) -> list[LeftForNow]:
-    """Tick one off, or open it again."""
-    return list(follow_ups.tick(db, who, session_id, made_in, number, ticked.done))

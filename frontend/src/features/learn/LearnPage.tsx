@@ -91,8 +91,8 @@ function Taught(props: { learnt: Learnt; client: ClientPage; catalogue: Catalogu
         </section>
         <VisitsTaught learnt={learnt} catalogue={catalogue} />
         <p>
-          The next plan for {client.record.name} starts there by itself; a plan that stands already says what
-          would change.{" "}
+          {starts.length > 0 &&
+            `The next plan for ${client.record.name} starts there by itself; a plan that stands already says what would change. `}
           <Link to="/clients/$clientId" params={{ clientId: learnt.client_id }} className="underline">
             All that is known
           </Link>

@@ -89,16 +89,20 @@ export function Labour(props: Props) {
         </div>
       </div>
       <div className="relative z-10 grid gap-3 px-4 pb-4 text-center">
-        <p className="numbers text-[clamp(1.2rem,2.2vw,2rem)]" role="status">
-          {[
-            told.length !== null && `last ${span(told.length)} long`,
-            told.spacing !== null && `${span(told.spacing)} apart`,
-            run.contractions.length > 0 && `${run.contractions.length} timed`,
-          ]
-            .filter(Boolean)
-            .join(" · ") ||
-            "Time them here. When in doubt, or with bleeding, fever or waters broken, call the care team."}
-        </p>
+        <div>
+          <p className="numbers text-[clamp(1.2rem,2.2vw,2rem)]" role="status">
+            {[
+              told.length !== null && `last ${span(told.length)} long`,
+              told.spacing !== null && `${span(told.spacing)} apart`,
+              run.contractions.length > 0 && `${run.contractions.length} timed`,
+            ]
+              .filter(Boolean)
+              .join(" · ") || "Time them here."}
+          </p>
+          <p className="text-lg text-quiet">
+            Before 37 weeks, with bleeding, fever or waters broken, or in doubt: call the care team.
+          </p>
+        </div>
         <button
           type="button"
           className={`btn h-[18vh] min-h-32 w-full text-[clamp(1.8rem,4vw,3.4rem)] ${on ? "btn-accent" : "btn-primary"}`}
