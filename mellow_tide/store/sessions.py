@@ -1,4 +1,4 @@
-"""Sessions: their plans, the events of their runs, and their logs."""
+"""Sessions: their plans and the events of their runs."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass

@@ -15,9 +15,8 @@ def world(playwright: Playwright) -> Iterator[World]:
         yield world
 
 
-@pytest.mark.parametrize("seed", [1, 2])
-def test_no_tap_is_lost_doubled_or_reordered_whatever_fails(world: World, seed):
-    assert play(world, seed, faults=FAULTS, taps=16) >= 16
+def test_no_tap_is_lost_doubled_or_reordered_whatever_fails(world: World):
+    assert play(world, 1, faults=FAULTS, taps=16) >= 16
 
 
 def test_a_browser_killed_while_the_server_is_down_loses_nothing(world: World):

@@ -9,7 +9,7 @@ export function Plain(props: { moment: Moment | null; entry: Entry; catalogue: C
     <>
       {props.moment && (
         <div
-          className="min-h-0 w-full flex-1 [&_figure]:h-full [&_svg]:h-full [&_svg]:w-full"
+          className="min-h-0 w-full flex-1 [&_svg]:h-full [&_svg]:w-full"
           aria-hidden="true"
         >
           <TablePlan moment={props.moment} catalogue={props.catalogue} />
