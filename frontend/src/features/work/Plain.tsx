@@ -8,10 +8,7 @@ export function Plain(props: { moment: Moment | null; entry: Entry; catalogue: C
   return (
     <>
       {props.moment && (
-        <div
-          className="min-h-0 w-full flex-1 [&_svg]:h-full [&_svg]:w-full"
-          aria-hidden="true"
-        >
+        <div className="min-h-0 w-full flex-1 [&_svg]:h-full [&_svg]:w-full" aria-hidden="true">
           <TablePlan moment={props.moment} catalogue={props.catalogue} />
         </div>
       )}
