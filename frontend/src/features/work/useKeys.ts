@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useLayoutEffect, useRef } from "react";
 import type { Word } from "./PressurePads";
 
 interface Actions {
@@ -22,7 +22,8 @@ const BACK = new Set(["Backspace", "PageUp", "ArrowLeft", "ArrowUp"]);
 export function useKeys(actions: Actions) {
   const latest = useRef(actions);
   latest.current = actions;
-  useEffect(() => {
+  // Before anything is to be seen: whoever sees the stroke may press already.
+  useLayoutEffect(() => {
     function press(event: KeyboardEvent) {
       if (event.ctrlKey || event.altKey || event.metaKey || latest.current.resting) return;
       const word = WORDS[event.key];
