@@ -9,8 +9,8 @@ import numpy as np
 from mellow_tide.core.learning.evidence import Answer
 from mellow_tide.core.learning.pressure import CENTRE_SD, CENTRES, FIRST_SD, HABITS, WALK, Pressure
 from mellow_tide.core.learning.start import start_of
-from mellow_tide.core.learning.wording import KAPPA, SIGMA, SIGN
-from mellow_tide.core.run.events import Word
+from mellow_tide.core.learning.wording import KAPPA, SIGMA
+from mellow_tide.core.run.events import TOWARD, Word
 
 REGIONS = (
     "back",
@@ -62,7 +62,7 @@ def as_last_time(known: Known, region: str, visit: int) -> float:
 
 def mean_of_all(known: Known, region: str, visit: int) -> float:
     """The mean of the depths of all answers so far, shifted by what was said."""
-    here = [one.depth + SIGN[one.word] for one in known.answers if one.region == region]
+    here = [one.depth + TOWARD[one.word] for one in known.answers if one.region == region]
     return mean(here) if here else known.expected
 
 
@@ -125,7 +125,7 @@ def _visit(
         for _ in range(ANSWERS):
             word = said(_on_scale(wish[region]) - depth, rng)
             known.answers.append(Answer(visit=visit, region=region, depth=depth, word=word))
-            depth = _on_scale(depth + SIGN[word])
+            depth = _on_scale(depth + TOWARD[word])
             if word == "just_right":
                 break
         known.last[region] = depth

@@ -12,9 +12,8 @@ from mellow_tide.core.learning.start import StartDepth
 from mellow_tide.core.planner.difference import difference
 from mellow_tide.core.planner.plan import Plan, plan
 from mellow_tide.core.refusal import Refused
-from mellow_tide.core.run.log import Log, follow_ups
+from mellow_tide.core.run.log import left_for_later
 from mellow_tide.core.run.points import SorePoint
-from mellow_tide.core.run.state import RunState
 from mellow_tide.services.learning import Learnt, learnt
 from mellow_tide.services.planning import PLANNING_SECONDS, after
 from mellow_tide.services.session_view import view_of
@@ -58,7 +57,7 @@ def drafted(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) 
         run = view_of(row, events_of(c, who.practice_id, row.session_id), catalogue).run
     before = Plan.model_validate(row.plan)
     facts = _facts(client, known)
-    points = tuple(point for point in run.points if _left(point, run, catalogue))
+    points = tuple(point for point in run.points if left_for_later(point))
     made = _planned(before.flow.brief, points, facts, row, catalogue)
     return Drafted(
         last=evaluate(before.flow, facts, catalogue, row.house, row.pace),
@@ -81,12 +80,6 @@ def _facts(client: ClientRow, known: Learnt) -> ClientFacts:
         if start.answers:
             wishes[start.region] = start.as_wish
     return facts.model_copy(update={"wishes": tuple(wishes.values())})
-
-
-def _left(point: SorePoint, run: RunState, catalogue: Catalogue) -> bool:
-    """Whether a point is among what the session leaves for later."""
-    alone = run.model_copy(update={"points": (point,)})
-    return any(one.kind == "point" for one in follow_ups(Log(), alone, catalogue))
 
 
 def _planned(

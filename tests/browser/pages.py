@@ -168,11 +168,19 @@ def run_of(page: Page) -> dict[str, Any]:
     return page.evaluate("url => fetch(url).then((answer) => answer.json())", url)
 
 
-KEPT = """() => new Promise((found) => {
-    const opening = indexedDB.open("mellow-tide");
-    opening.onsuccess = () => {
-        const counting = opening.result.transaction("events").objectStore("events").count();
-        counting.onsuccess = () => { opening.result.close(); found(counting.result); };
-    };
-})"""
+def counting(store: str) -> str:
+    """A script that counts what the device keeps in one of its stores."""
+    return f"""() => new Promise((found) => {{
+        const opening = indexedDB.open("mellow-tide");
+        opening.onsuccess = () => {{
+            const counting = opening.result.transaction("{store}").objectStore("{store}").count();
+            counting.onsuccess = () => {{ opening.result.close(); found(counting.result); }};
+        }};
+    }})"""
+
+
+KEPT = counting("events")
 """How many taps are still only on the device."""
+
+RUNS = counting("runs")
+"""How many runs it keeps whole."""

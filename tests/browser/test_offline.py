@@ -6,7 +6,7 @@ from datetime import UTC, datetime, timedelta
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
-from tests.browser.pages import Plan, SignIn, Today, Work, run_of
+from tests.browser.pages import RUNS, Plan, SignIn, Today, Work, run_of
 from tests.browser.serving import LiveServer
 
 
@@ -69,15 +69,6 @@ def test_a_begun_session_is_worked_reloaded_and_ended_without_a_network(
     assert [one["word"] for one in told["said"]] == ["deeper"]
     # Once all has arrived, nothing of the client stays on the device.
     assert page.evaluate(RUNS) == 0
-
-
-RUNS = """() => new Promise((found) => {
-    const opening = indexedDB.open("mellow-tide");
-    opening.onsuccess = () => {
-        const counting = opening.result.transaction("runs").objectStore("runs").count();
-        counting.onsuccess = () => { opening.result.close(); found(counting.result); };
-    };
-})"""
 
 
 def test_a_server_that_says_nothing_is_not_waited_for(page: Page, server: LiveServer, today: Today):

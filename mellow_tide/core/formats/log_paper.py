@@ -10,8 +10,6 @@ from mellow_tide.core.formats.paper import Paper
 from mellow_tide.core.formats.session_log import SessionLog
 from mellow_tide.core.run.log import point_words
 
-SAID = {"lighter": "lighter", "just_right": "just right", "deeper": "deeper"}
-
 
 def log_paper(log: SessionLog, time_zone: str, catalogue: Catalogue) -> bytes:
     """The log as PDF. Times are of the practice's time zone."""
@@ -52,7 +50,7 @@ def _regions(log: SessionLog, catalogue: Catalogue) -> Iterator[tuple[str, str]]
         ]
         depth = log.log.suited.get(region.region)
         words += [f"depth {depth} suited"] if depth else []
-        words += [f"said “{SAID[region.last_word]}”"] if region.last_word else []
+        words += [f"said “{region.last_word.replace('_', ' ')}”"] if region.last_word else []
         yield (known.whole if known else region.region).capitalize(), "; ".join(words)
 
 

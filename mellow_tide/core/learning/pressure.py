@@ -18,7 +18,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from mellow_tide.core.learning.evidence import Answer, SetByHand
-from mellow_tide.core.learning.wording import SIGN, Numbers, log_chance
+from mellow_tide.core.learning.wording import Numbers, log_chance
+from mellow_tide.core.run.events import TOWARD
 
 CENTRE_SD = 0.8
 FIRST_SD = 0.5
@@ -229,7 +230,7 @@ def _data_of(evidence: Sequence[Answer | SetByHand], habits: Mapping[str, float]
         size=size,
         answer_place=np.array([place[one.region, one.visit] for one in answers], dtype=np.int64),
         depth=np.array([one.depth for one in answers], dtype=np.float64),
-        sign=np.array([SIGN[one.word] for one in answers], dtype=np.int64),
+        sign=np.array([TOWARD[one.word] for one in answers], dtype=np.int64),
         hand_place=np.array([place[one.region, one.visit] for one in by_hand], dtype=np.int64),
         hand_depth=np.array([one.depth for one in by_hand], dtype=np.float64),
     )

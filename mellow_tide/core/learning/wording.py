@@ -15,8 +15,6 @@ KAPPA = 0.5
 SIGMA = 0.6
 """Spread of an answer in levels (from experience)."""
 
-SIGN = {"lighter": -1, "just_right": 0, "deeper": 1}
-
 
 def log_chance(
     u: Numbers, sign: NDArray[np.int64], variance: Numbers | float = 0.0

@@ -1,7 +1,7 @@
 """What was done, region by region, against the plan."""
 
 from mellow_tide.core.catalogue.records import Depth, Record
-from mellow_tide.core.run.events import Word
+from mellow_tide.core.run.events import TOWARD, Word
 from mellow_tide.core.run.state import RunState, Saying
 from mellow_tide.core.timing.run_sheet import RunSheet
 
@@ -48,5 +48,4 @@ def regions_done(sheet: RunSheet, state: RunState) -> tuple[RegionDone, ...]:
 
 
 def _suited(saying: Saying) -> int:
-    shift = {"lighter": -1, "just_right": 0, "deeper": 1}[saying.word]
-    return min(5, max(1, saying.depth + shift))
+    return min(5, max(1, saying.depth + TOWARD[saying.word]))

@@ -10,6 +10,9 @@ from mellow_tide.core.catalogue.records import Depth, Record
 from mellow_tide.core.flow.brief import Side
 
 Word = Literal["lighter", "just_right", "deeper"]
+TOWARD: Mapping[Word, int] = {"lighter": -1, "just_right": 0, "deeper": 1}
+"""Which way a word points, in levels of depth."""
+
 Sign = Literal["breath_held", "wince", "redness", "sleeping"]
 Number = Annotated[int, Field(ge=0, le=10)]
 """Discomfort on the 11-point numeric rating scale: 0 none, 10 the worst."""

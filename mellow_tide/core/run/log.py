@@ -53,12 +53,17 @@ def follow_ups(log: Log, run: RunState, catalogue: Catalogue) -> tuple[FollowUp,
 
 def _follow_ups(log: Log, run: RunState, catalogue: Catalogue) -> Iterator[FollowUp]:
     for point in run.points:
-        if point.left or not point.numbers or point.numbers[-1] > EASED:
+        if left_for_later(point):
             yield FollowUp(kind="point", words=point_words(point, catalogue))
     if log.door_wish.strip():
         yield FollowUp(kind="wish", words=log.door_wish.strip())
     if log.for_clinician.strip():
         yield FollowUp(kind="question", words=log.for_clinician.strip())
+
+
+def left_for_later(point: SorePoint) -> bool:
+    """Whether a point has not eased, and so is for another visit."""
+    return point.left or not point.numbers or point.numbers[-1] > EASED
 
 
 def point_words(point: SorePoint, catalogue: Catalogue) -> str:

@@ -1,7 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Catalogue, Drafted } from "../../api/client";
-import { Problem } from "../../api/client";
+import { type Catalogue, type Drafted, Problem } from "../../api/client";
 import { draftQuery } from "../../api/queries";
 import { Compare } from "../../compare/Compare";
 import { capital, placeName } from "../../lib/words";

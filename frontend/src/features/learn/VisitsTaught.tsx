@@ -3,11 +3,9 @@ import { useState } from "react";
 import { api, body, type Catalogue, type Learnt } from "../../api/client";
 import { meQuery } from "../../api/queries";
 import { shortDay } from "../../lib/time";
-import { capital, listed } from "../../lib/words";
+import { capital, listed, spoken } from "../../lib/words";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { useCorrecting } from "./useCorrecting";
-
-const SAID: Record<string, string> = { lighter: "lighter", just_right: "just right", deeper: "deeper" };
 
 type Visit = Learnt["visits"][number];
 
@@ -53,7 +51,7 @@ export function VisitsTaught({ learnt, catalogue }: { learnt: Learnt; catalogue:
 function wordsOf(visit: Visit, catalogue: Catalogue): string {
   if (visit.answers.length === 0) return "nothing was said of the pressure.";
   const words = visit.answers.map(
-    (one) => `${catalogue.regions[one.region]?.whole ?? one.region} at ${one.depth} “${SAID[one.word]}”`,
+    (one) => `${catalogue.regions[one.region]?.whole ?? one.region} at ${one.depth} “${spoken(one.word)}”`,
   );
   return `${listed(words)}.`;
 }

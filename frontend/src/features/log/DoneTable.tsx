@@ -1,6 +1,6 @@
 import type { Catalogue, RegionDone } from "../../api/client";
 import { clock, span } from "../../lib/time";
-import { capital, depthWord } from "../../lib/words";
+import { capital, depthWord, spoken } from "../../lib/words";
 
 interface Props {
   done: readonly RegionDone[];
@@ -9,8 +9,6 @@ interface Props {
   field?(region: string): object;
   read?(region: string): string;
 }
-
-const SAID: Record<string, string> = { lighter: "“lighter”", just_right: "“just right”", deeper: "“deeper”" };
 
 /** Planned against done per region, and the depth that suited. */
 export function DoneTable({ done, catalogue, field, read }: Props) {
@@ -61,7 +59,7 @@ export function DoneTable({ done, catalogue, field, read }: Props) {
                   read?.(region.region)
                 )}
                 {region.last_word && (
-                  <span className="block text-[0.9rem] text-quiet">said {SAID[region.last_word]}</span>
+                  <span className="block text-[0.9rem] text-quiet">said “{spoken(region.last_word)}”</span>
                 )}
               </td>
             </tr>

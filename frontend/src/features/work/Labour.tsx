@@ -7,6 +7,7 @@ import { isOn, roundOver, roundStart } from "./labour";
 import { Overlays } from "./Overlays";
 import { owed } from "./owed";
 import { Plain } from "./Plain";
+import { PADS } from "./PressurePads";
 import { elapsed } from "./pace";
 import { How, Name, Place } from "./Stage";
 import { TapZones } from "./TapZones";
@@ -111,13 +112,7 @@ export function Labour(props: Props) {
           {on ? `It has passed (${span(Math.max(0, since))})` : "A contraction begins"}
         </button>
         <div className="grid grid-cols-3 gap-3">
-          {(
-            [
-              ["lighter", "Lighter"],
-              ["just_right", "Just right"],
-              ["deeper", "Deeper"],
-            ] as const
-          ).map(([word, words]) => (
+          {PADS.map(({ word, name }) => (
             <button
               key={word}
               type="button"
@@ -125,7 +120,7 @@ export function Labour(props: Props) {
               disabled={!table.working}
               onClick={() => table.say(word)}
             >
-              {words}
+              {name}
             </button>
           ))}
         </div>

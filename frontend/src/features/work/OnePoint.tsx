@@ -2,9 +2,8 @@ import { useEffect, useState } from "react";
 import type { Catalogue } from "../../api/client";
 import { capital, listed, placeName, spoken } from "../../lib/words";
 import { advice, isOpen, type SorePoint } from "./points";
+import { HOLD } from "./treating";
 import type { Happen } from "./useRun";
-
-const HOLD_SECONDS = 8;
 
 export function nameOf(point: SorePoint, catalogue: Catalogue): string {
   return capital(point.zone ? spoken(point.zone) : placeName(point, catalogue));
@@ -116,14 +115,14 @@ function Holding({ onHeld }: { onHeld(seconds: number): void }) {
       <div
         aria-hidden="true"
         className="absolute inset-0 bg-tide-faint transition-transform duration-1000 ease-linear"
-        style={{ transform: `translateY(${Math.min(100, (seconds / HOLD_SECONDS) * 100)}%)` }}
+        style={{ transform: `translateY(${Math.min(100, (seconds / HOLD) * 100)}%)` }}
       />
       <div className="relative flex flex-wrap items-center gap-5">
         <p className="numbers text-4xl" role="timer" aria-label="Held for">
           {seconds} s
         </p>
         <p className="text-xl">
-          {seconds < HOLD_SECONDS ? "Press on the breath out; wait." : "Let it come up with the breath in."}
+          {seconds < HOLD ? "Press on the breath out; wait." : "Let it come up with the breath in."}
         </p>
         <button
           type="button"

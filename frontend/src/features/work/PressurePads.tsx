@@ -1,6 +1,7 @@
 export type Word = "lighter" | "just_right" | "deeper";
 
-const PADS: { word: Word; name: string; height: number }[] = [
+/** The three words, and how high a swell stands for each. */
+export const PADS: { word: Word; name: string; height: number }[] = [
   { word: "lighter", name: "Lighter", height: 5 },
   { word: "just_right", name: "Just right", height: 12 },
   { word: "deeper", name: "Deeper", height: 20 },

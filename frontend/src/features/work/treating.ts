@@ -1,7 +1,8 @@
 /** Which sore points to treat in the time there is, as the core chooses; both are held to the same vectors. */
 import { inOrder, MOST_HOLDS, type SorePoint } from "./points";
 
-const HOLD = 8;
+/** Seconds of one hold. */
+export const HOLD = 8;
 const NUMBER = 4;
 const FLUSH = 9;
 

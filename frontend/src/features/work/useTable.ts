@@ -31,7 +31,9 @@ export function useTable({ session, catalogue, run, happen, side, settings }: Gi
   const [returning, setReturning] = useState<number | null>(null);
   const [asked, setAsked] = useState<ReadonlySet<string>>(new Set());
   const extras = side?.extras ?? [];
-  const planned = isOn(run) ? duringEntry(sheet, run) : sheet.entries[run.entry];
+  /** Where the plan has it: during a contraction, what steadies then. */
+  const plannedAt = (one: RunState) => (isOn(one) ? duringEntry(sheet, one) : sheet.entries[one.entry]);
+  const planned = plannedAt(run);
   const addition = additionOf(run);
   const extra = addition && planned ? extraFor(addition, planned, extras) : undefined;
   const shown = addition && planned ? entryOf(addition, planned, extra) : planned;
@@ -72,7 +74,7 @@ export function useTable({ session, catalogue, run, happen, side, settings }: Gi
   /** Something said of, or seen at, the region being worked. */
   const about = (make: (entry: Entry) => Happening) =>
     happen((present) => {
-      const at = isOn(present) ? duringEntry(sheet, present) : sheet.entries[present.entry];
+      const at = plannedAt(present);
       const added = additionOf(present);
       const entry =
         at && (added ? entryOf(added, at, extraFor(added, at, extras)) : strokeAt(sheet, present, at));
