@@ -1,4 +1,4 @@
-"""A long flow: 120 booked minutes, at least 27 stops and 160 steps."""
+"""A long flow: 120 booked minutes, at least 27 parts and 160 steps."""
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.flow.brief import Brief, ClientFacts
@@ -6,20 +6,20 @@ from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.planner.plan import plan
 
 CLIENT = ClientFacts(consents=frozenset({"abdomen", "hips", "chest", "face", "scalp", "foot"}))
-STOPS, STEPS = 27, 160
+PARTS, STEPS = 27, 160
 
 
 def long_flow(catalogue: Catalogue) -> Flow:
     """The planned two hours, with further strokes where it has fewer than promised."""
     flow = plan(Brief(booked_minutes=120), CLIENT, catalogue).flow
-    stops = list(flow.stops)
-    steps = sum(len(stop.steps) for stop in stops)
-    for i, stop in enumerate(stops):
+    parts = list(flow.parts)
+    steps = sum(len(part.steps) for part in parts)
+    for i, part in enumerate(parts):
         if steps >= STEPS:
             break
-        if stop.role == "work":
-            stops[i] = stop.model_copy(update={"steps": (*stop.steps[:-1], stop.steps[-2], stop.steps[-1])})
+        if part.role == "work":
+            parts[i] = part.model_copy(update={"steps": (*part.steps[:-1], part.steps[-2], part.steps[-1])})
             steps += 1
-    assert len(stops) >= STOPS, len(stops)
+    assert len(parts) >= PARTS, len(parts)
     assert steps >= STEPS, steps
-    return flow.model_copy(update={"stops": tuple(stops)})
+    return flow.model_copy(update={"parts": tuple(parts)})

@@ -11,7 +11,7 @@ from pathlib import Path
 from playwright.sync_api import Browser, BrowserContext, CDPSession, Page, sync_playwright
 
 from benchmarks.figure import Figure, figure
-from benchmarks.long_flow import STEPS, STOPS
+from benchmarks.long_flow import PARTS, STEPS
 from tests.browser.conftest import CHROMIUM
 from tests.browser.pages import Plan, SignIn, edit
 from tests.browser.serving import LiveServer
@@ -104,7 +104,7 @@ def signed_in_session(context: BrowserContext, url: str) -> str:
 
 
 def make_long(context: BrowserContext, url: str) -> None:
-    """Give the session two hours with as many stops and steps as promised."""
+    """Give the session two hours with as many parts and steps as promised."""
     page = context.new_page()
     page.goto(url)
     plan = Plan(page)
@@ -121,15 +121,15 @@ def make_long(context: BrowserContext, url: str) -> None:
     page.reload()
     plan.fit.wait_for()
     flow = page.evaluate("async url => (await (await fetch(url)).json()).plan.flow", api(page))
-    steps = sum(len(stop["steps"]) for stop in flow["stops"])
-    works = [stop for stop in flow["stops"] if stop["role"] == "work"]
+    steps = sum(len(part["steps"]) for part in flow["parts"])
+    works = [part for part in flow["parts"] if part["role"] == "work"]
     splits = [
-        {"kind": "split_stop", "stop_id": stop["id"], "at": 2, "id": f"{stop['id']}-2"}
-        for stop in works[::-1][: max(0, STOPS - len(flow["stops"]))]
+        {"kind": "split_part", "part_id": part["id"], "at": 2, "id": f"{part['id']}-2"}
+        for part in works[::-1][: max(0, PARTS - len(flow["parts"]))]
     ]
     more = [
-        {"kind": "insert_step", "stop_id": stop["id"], "at": 1, "step": stop["steps"][1]}
-        for _, stop in zip(range(STEPS - steps), works * 9, strict=False)
+        {"kind": "insert_step", "part_id": part["id"], "at": 1, "step": part["steps"][1]}
+        for _, part in zip(range(STEPS - steps), works * 9, strict=False)
     ]
     edit(page, more + splits)
     page.close()
@@ -165,7 +165,7 @@ def readiness(browser: Browser, context: BrowserContext, url: str, root: str) ->
 
 
 def dragging(page: Page, url: str) -> tuple[list[float], list[float]]:
-    """Ms of script in each frame in which a stop is dragged along the line, before and after many edits."""
+    """Ms of script in each frame in which a part is dragged along the line, before and after many edits."""
     page.goto(url)
     plan = Plan(page)
     plan.fit.wait_for()

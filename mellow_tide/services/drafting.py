@@ -117,7 +117,7 @@ def _reasons(before: Flow, made: Flow, known: Learnt, points: tuple[SorePoint, .
 def _deepest(flow: Flow) -> dict[str, int]:
     """The deepest step by worked region."""
     found: dict[str, int] = {}
-    for stop in flow.stops:
-        if stop.role == "work":
-            found[stop.region] = max(found.get(stop.region, 1), *(step.depth for step in stop.steps))
+    for part in flow.parts:
+        if part.role == "work":
+            found[part.region] = max(found.get(part.region, 1), *(step.depth for step in part.steps))
     return found

@@ -40,7 +40,7 @@ from mellow_tide.store.sessions import (
 
 
 class Places(Record):
-    """Where a stop may go, and how its other side comes to the same strokes, if there is something to give it."""
+    """Where a part may go, and how its other side comes to the same strokes, if there is something to give it."""
 
     landings: tuple[Landing, ...]
     other_side: Landing | None
@@ -88,7 +88,7 @@ def set_flow(
     over = lay_out(flow, in_house(row.house, catalogue), tempo_of(row.facts, row.pace)).over
     if over > TOLERATED:
         what = f"the flow takes {span(over)} more than the booking leaves"
-        raise DoesNotFit(FieldProblem("stops", what, "take passes or a stop away, or book more minutes"))
+        raise DoesNotFit(FieldProblem("parts", what, "take passes or a part away, or book more minutes"))
     changed = worked_by_hand(Plan.model_validate(row.plan), flow)
     return store_plan(db, who, session_id, revision, changed, catalogue, knows=False)
 
@@ -124,23 +124,23 @@ def evaluate_draft(
     return evaluate(flow, client.facts, catalogue, client.house, client.pace)
 
 
-def places_of(db: Database, who: SignedIn, session_id: UUID, stop_id: str, catalogue: Catalogue) -> Places:
-    """Where a stop of the session may go, with the reason where it may not. Raises `NotThere`, `BadFlow`."""
+def places_of(db: Database, who: SignedIn, session_id: UUID, part_id: str, catalogue: Catalogue) -> Places:
+    """Where a part of the session may go, with the reason where it may not. Raises `NotThere`, `BadFlow`."""
     trial = _trial(db, who, session_id, catalogue)
-    return Places(landings=landings(trial, stop_id), other_side=other_side(trial, stop_id))
+    return Places(landings=landings(trial, part_id), other_side=other_side(trial, part_id))
 
 
 def picks_of(
-    db: Database, who: SignedIn, session_id: UUID, stop_id: str, catalogue: Catalogue
+    db: Database, who: SignedIn, session_id: UUID, part_id: str, catalogue: Catalogue
 ) -> tuple[Pick, ...]:
-    """Every stroke for a stop, with the reason where it does not fit. Raises `NotThere`, `BadFlow`."""
-    return picks(_trial(db, who, session_id, catalogue), stop_id)
+    """Every stroke for a part, with the reason where it does not fit. Raises `NotThere`, `BadFlow`."""
+    return picks(_trial(db, who, session_id, catalogue), part_id)
 
 
 def suggestions_of(
     db: Database, who: SignedIn, session_id: UUID, line: str, selected: str | None, catalogue: Catalogue
 ) -> tuple[Suggestion, ...]:
-    """What a typed line could mean at the `selected` stop. Raises `NotThere`."""
+    """What a typed line could mean at the `selected` part. Raises `NotThere`."""
     return suggestions(_trial(db, who, session_id, catalogue), line, selected)
 
 

@@ -197,7 +197,7 @@ def _view(row: FlowRow, house: House, catalogue: Catalogue) -> FlowView:
         name=row.name,
         note=row.note,
         brief=flow.brief,
-        regions=tuple(dict.fromkeys(stop.region for stop in flow.stops if stop.role == "work")),
+        regions=tuple(dict.fromkeys(part.region for part in flow.parts if part.role == "work")),
         hands_on_seconds=sheet.hands_on_seconds,
         outline=outline(sheet),
         shipped=row.origin is not None,

@@ -8,7 +8,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Position, Record, Region, Window
 from mellow_tide.core.catalogue.rules import Condition, Consent
 from mellow_tide.core.meeting.answers import Answers, problems
-from mellow_tide.core.meeting.questions import Part, intake_parts
+from mellow_tide.core.meeting.questions import IntakeSection, intake_sections
 from mellow_tide.core.refusal import Refused
 from mellow_tide.services.intakes import hashed
 from mellow_tide.store.database import Database, Sight
@@ -39,7 +39,7 @@ class IntakeForm(Record):
     """
 
     practice: str
-    parts: tuple[Part, ...]
+    sections: tuple[IntakeSection, ...]
     conditions: Mapping[str, Condition]
     consents: Mapping[str, Consent]
     regions: Mapping[str, Region]
@@ -94,7 +94,7 @@ def form(db: Database, key: str, catalogue: Catalogue) -> IntakeForm:
     opened = _opened(db, key)
     return IntakeForm(
         practice=opened.practice,
-        parts=intake_parts(),
+        sections=intake_sections(),
         conditions=catalogue.conditions,
         consents=catalogue.consents,
         regions=catalogue.regions,

@@ -1,4 +1,4 @@
-"""Planning the session for a brief: anew, with the least change, by pulling a stop, or another way."""
+"""Planning the session for a brief: anew, with the least change, by pulling a part, or another way."""
 
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
@@ -73,20 +73,20 @@ def reshape(
     who: SignedIn,
     session_id: UUID,
     revision: int,
-    stop_id: str,
+    part_id: str,
     seconds: int,
     alone: bool,
     catalogue: Catalogue,
 ) -> SessionView:
-    """Make a stop longer or shorter by hand and store what becomes of the session. Raises as `replan` does."""
+    """Make a part longer or shorter by hand and store what becomes of the session. Raises as `replan` does."""
     row = unworked(db, who, session_id)
     before = Plan.model_validate(row.plan)
     deadline = after(PLANNING_SECONDS)
     made = reshaped(
-        before, stop_id, seconds, row.facts, catalogue, row.house, row.pace, alone=alone, deadline=deadline
+        before, part_id, seconds, row.facts, catalogue, row.house, row.pace, alone=alone, deadline=deadline
     )
     # What is being pulled is not what could not stay as it was.
-    pulled = {stop.region for stop in before.flow.stops if stop.id == stop_id}
+    pulled = {part.region for part in before.flow.parts if part.id == part_id}
     held = tuple(id for id in before.by_hand if id not in pulled)
     told = before.model_copy(update={"by_hand": held})
     return store_plan(db, who, session_id, revision, made, catalogue, told)

@@ -41,7 +41,7 @@ def table_side_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Cata
     plan = Plan.model_validate(row.plan)
     known = learnt(db, who, row.client_id, catalogue)
     sure = {start.region for start in known.starts if not start.ask_early}
-    worked = dict.fromkeys(stop.region for stop in plan.flow.stops if stop.role == "work")
+    worked = dict.fromkeys(part.region for part in plan.flow.parts if part.role == "work")
     earlier = [visit for visit in points_by_visit(pointed) if visit.session_id != session_id]
     return TableSide(
         replanning=replan_table(plan.flow, plan.by_hand, row.facts, catalogue, row.house, row.pace),

@@ -59,11 +59,11 @@ class Plan:
     def swell(self, name: str) -> Locator:
         return self.tide.get_by_role("button", name=re.compile(f"^{name}, "))
 
-    def stop(self, name: str) -> Locator:
+    def part(self, name: str) -> Locator:
         return self.page.get_by_role("region", name="Sequence").get_by_role("button", name=re.compile(name))
 
     def drag(self, name: str, *by: tuple[int, int]) -> None:
-        """Take a stop of the tide line up and carry it along, without letting go."""
+        """Take a part of the tide line up and carry it along, without letting go."""
         self.page.evaluate("scrollTo(0, 0)")
         box = self.swell(name).bounding_box()
         assert box
@@ -75,7 +75,7 @@ class Plan:
             self.page.mouse.move(x + dx, y + dy, steps=6)
 
     def names(self) -> list[str]:
-        """What the stops of the tide line are called, from left to right."""
+        """What the parts of the tide line are called, from left to right."""
         labels = [swell.get_attribute("aria-label") or "" for swell in self.tide.get_by_role("button").all()]
         return [label.split(",")[0] for label in labels]
 
@@ -126,14 +126,14 @@ class Log:
         return self.page.get_by_label(f"Depth that suited, {region}", exact=True)
 
 
-def take_away(page: Page, stop_id: str) -> None:
-    """Take a stop out of the session on the Plan screen, as another tool might."""
-    edit(page, [{"kind": "remove_stop", "stop_id": stop_id}])
+def take_away(page: Page, part_id: str) -> None:
+    """Take a part out of the session on the Plan screen, as another tool might."""
+    edit(page, [{"kind": "remove_part", "part_id": part_id}])
 
 
-def lengthen(page: Page, stop_id: str, passes: int) -> None:
-    """Give the second stroke of a stop so many passes."""
-    edit(page, [{"kind": "change_step", "stop_id": stop_id, "step": 2, "passes": passes}])
+def lengthen(page: Page, part_id: str, passes: int) -> None:
+    """Give the second stroke of a part so many passes."""
+    edit(page, [{"kind": "change_step", "part_id": part_id, "step": 2, "passes": passes}])
 
 
 def edit(page: Page, edits: list[dict[str, object]]) -> None:

@@ -50,7 +50,7 @@ def test_plan(page: Page, theme, today: Today):
 def test_all_that_opens_on_the_plan_screen(page: Page, theme, today: Today):
     today.open("Isolde Kelpworth")
     plan = Plan(page)
-    edit(page, [{"kind": "change_stop", "stop_id": "back", "oil": "much"}])
+    edit(page, [{"kind": "change_part", "part_id": "back", "oil": "much"}])
     page.reload()
     plan.swell("back").click()
     page.get_by_role("button", name="More about kneading").click()

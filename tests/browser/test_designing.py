@@ -16,7 +16,7 @@ def plan(page: Page, today: Today) -> Plan:
     return screen
 
 
-def test_where_a_stop_may_not_go_the_reason_shows_and_letting_go_changes_nothing(page: Page, plan: Plan):
+def test_where_a_part_may_not_go_the_reason_shows_and_letting_go_changes_nothing(page: Page, plan: Plan):
     before = plan.names()
     plan.drag("right hip", (760, 0))
     expect(page.get_by_test_id("drag")).to_contain_text(
@@ -28,7 +28,7 @@ def test_where_a_stop_may_not_go_the_reason_shows_and_letting_go_changes_nothing
     expect(page.get_by_role("button", name="Take the last change back")).to_be_disabled()
 
 
-def test_a_dragged_stop_lands_is_kept_and_can_be_taken_back(page: Page, plan: Plan):
+def test_a_dragged_part_lands_is_kept_and_can_be_taken_back(page: Page, plan: Plan):
     before = plan.names()
     back = before.index("back")
     distance = plan.swell("left shoulder").bounding_box()["x"] - plan.swell("back").bounding_box()["x"]
@@ -46,7 +46,7 @@ def test_a_dragged_stop_lands_is_kept_and_can_be_taken_back(page: Page, plan: Pl
     assert plan.names() == before
 
 
-def test_escape_puts_a_dragged_stop_back(page: Page, plan: Plan):
+def test_escape_puts_a_dragged_part_back(page: Page, plan: Plan):
     before = plan.names()
     plan.drag("back", (200, 0))
     page.keyboard.press("Escape")
@@ -56,7 +56,7 @@ def test_escape_puts_a_dragged_stop_back(page: Page, plan: Plan):
     expect(page.get_by_role("button", name="Take the last change back")).to_be_disabled()
 
 
-def test_keys_move_a_stop_as_far_as_it_may_go_and_say_so(page: Page, plan: Plan):
+def test_keys_move_a_part_as_far_as_it_may_go_and_say_so(page: Page, plan: Plan):
     told = page.get_by_role("status", name="What was done")
     plan.swell("left calf").click()
     page.keyboard.press("Shift+ArrowRight")
@@ -75,7 +75,7 @@ def test_a_first_visit_leaves_less_time_on_the_table(page: Page, plan: Plan):
     expect(plan.fit).to_have_text(re.compile("^Fits 45 min"))
 
 
-def test_a_stop_is_split_mirrored_and_taken_away_by_keys(page: Page, plan: Plan):
+def test_a_part_is_split_mirrored_and_taken_away_by_keys(page: Page, plan: Plan):
     plan.swell("right foot").click()
     page.keyboard.press("s")
     expect(plan.swell("right foot")).to_have_count(2)
@@ -148,11 +148,11 @@ def test_a_zone_is_picked_on_the_table_plan_and_in_the_list(page: Page, plan: Pl
     expect(row).not_to_contain_text("lower back,")
 
 
-def test_a_place_on_the_table_plan_chooses_its_stop(page: Page, plan: Plan):
+def test_a_place_on_the_table_plan_chooses_its_part(page: Page, plan: Plan):
     plan.swell("back").click()
     # Pointed at where no arrow lies over it.
     table(page).locator("[data-spot='hips right']").dispatch_event("click")
-    expect(plan.stop("Right hip")).to_have_attribute("aria-expanded", "true")
+    expect(plan.part("Right hip")).to_have_attribute("aria-expanded", "true")
 
 
 def test_minutes_passes_and_words_are_typed_in_the_list(page: Page, plan: Plan):
@@ -163,7 +163,7 @@ def test_minutes_passes_and_words_are_typed_in_the_list(page: Page, plan: Plan):
     expect(page.get_by_text("Between 0:15 and 30:00")).to_be_visible()
     minutes.fill("5:00")
     minutes.press("Enter")
-    expect(plan.stop("Neck")).to_contain_text(re.compile(r"set by hand\s*(4 min 5\d|5 min)"))
+    expect(plan.part("Neck")).to_contain_text(re.compile(r"set by hand\s*(4 min 5\d|5 min)"))
     expect(plan.fit).to_have_text(re.compile("^Fits 50 min"))
     strokes = page.get_by_role("list", name="Strokes")
     passes = strokes.get_by_label("Passes, kneading").first
@@ -195,15 +195,15 @@ def test_the_picker_offers_what_fits_and_says_why_the_rest_does_not(page: Page, 
     expect(page.get_by_role("list", name="Strokes")).to_contain_text("wringing")
 
 
-def test_several_stops_are_changed_together(page: Page, plan: Plan):
+def test_several_parts_are_changed_together(page: Page, plan: Plan):
     page.get_by_role("button", name="Choose several").click()
     for name in ("right hip", "left hip"):
         page.get_by_role("checkbox", name=f"Choose {name}").check()
-    bar = page.get_by_role("toolbar", name="Several stops")
-    expect(bar).to_contain_text("2 stops")
+    bar = page.get_by_role("toolbar", name="Several parts")
+    expect(bar).to_contain_text("2 parts")
     bar.get_by_role("button", name="A pass more").click()
-    expect(plan.stop("Right hip")).to_contain_text("set by hand")
-    expect(plan.stop("Left hip")).to_contain_text("set by hand")
+    expect(plan.part("Right hip")).to_contain_text("set by hand")
+    expect(plan.part("Left hip")).to_contain_text("set by hand")
     bar.get_by_role("button", name="Take away").click()
     expect(plan.swell("right hip")).to_have_count(0)
     expect(plan.swell("left hip")).to_have_count(0)
@@ -221,7 +221,7 @@ def test_strokes_are_added_by_typing(page: Page, plan: Plan):
     expect(options.first).to_contain_text("Finger pull on the hands, 1 pass")
     page.keyboard.press("Enter")
     expect(line).to_have_value("")
-    expect(plan.stop("Right hand")).to_contain_text("set by hand")
+    expect(plan.part("Right hand")).to_contain_text("set by hand")
     line.fill("calf toe work")
     expect(options.first).to_contain_text("Not so: not for the calf")
     page.keyboard.press("Enter")
@@ -247,7 +247,7 @@ def test_keys_alone_lead_from_the_brief_to_a_saved_plan(page: Page, plan: Plan):
     chosen = plan.tide.locator("[role=button][aria-pressed=true]").get_attribute("aria-label")
     name = chosen.split(",")[0]
     page.keyboard.press(".")
-    expect(plan.stop(name.capitalize())).to_contain_text("set by hand")
+    expect(plan.part(name.capitalize())).to_contain_text("set by hand")
     page.keyboard.press("/")
     page.keyboard.type("more neck")
     expect(page.get_by_role("option").first).to_contain_text("neck")
@@ -257,7 +257,7 @@ def test_keys_alone_lead_from_the_brief_to_a_saved_plan(page: Page, plan: Plan):
     page.reload()
     expect(plan.word("Focus")).to_have_text("more neck")
     expect(plan.word("Pressure")).to_have_text("light pressure")
-    expect(plan.stop(name.capitalize())).to_contain_text("set by hand")
+    expect(plan.part(name.capitalize())).to_contain_text("set by hand")
 
 
 def test_versions_are_kept_compared_and_brought_back(page: Page, plan: Plan):

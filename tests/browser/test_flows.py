@@ -86,7 +86,7 @@ def test_a_plan_is_kept_as_a_flow(page: Page, today: Today):
 
 
 @pytest.mark.parametrize("minutes", ["60", "120"])
-def test_the_run_sheet_prints_on_one_or_two_pages_with_every_stop(page: Page, today: Today, minutes: str):
+def test_the_run_sheet_prints_on_one_or_two_pages_with_every_part(page: Page, today: Today, minutes: str):
     today.open("Isolde Kelpworth")
     plan = Plan(page)
     if minutes != "60":
@@ -94,10 +94,10 @@ def test_the_run_sheet_prints_on_one_or_two_pages_with_every_stop(page: Page, to
         page.keyboard.press("Escape")
         expect(plan.word("Booked minutes")).to_have_text(f"{minutes} minutes")
         plan.planned()
-    edit(page, [{"kind": "change_step", "stop_id": "back", "step": 1, "note": "mind the left blade"}])
+    edit(page, [{"kind": "change_step", "part_id": "back", "step": 1, "note": "mind the left blade"}])
     page.reload()
     expect(plan.fit).to_be_visible()
-    stops = plan.names()
+    parts = plan.names()
     page.get_by_role("link", name="Print the run sheet").click()
     expect(page.get_by_role("article", name="Run sheet")).to_be_visible()
     page.emulate_media(media="print")
@@ -105,7 +105,7 @@ def test_the_run_sheet_prints_on_one_or_two_pages_with_every_stop(page: Page, to
     pages = PdfReader(io.BytesIO(page.pdf(prefer_css_page_size=True))).pages
     assert len(pages) <= 2
     text = " ".join(" ".join(page.extract_text() for page in pages).lower().split())
-    assert all(name.split(", ")[-1] in text for name in stops)
+    assert all(name.split(", ")[-1] in text for name in parts)
     assert "isolde kelpworth" in text
     assert "mind the left blade" in text
     assert "to the table" not in text

@@ -196,7 +196,7 @@ def test_work_waits_for_the_question_and_the_answer_is_in_the_plan(page: Page, t
     assert work
 
 
-def test_a_stop_sign_of_today_ends_it_before_it_begins(page: Page, today: Today):
+def test_a_part_sign_of_today_ends_it_before_it_begins(page: Page, today: Today):
     today.open("Corin Foghollow")
     Plan(page).to_work()
     page.get_by_label("A state of health today").select_option(label="Fever or acute infection")

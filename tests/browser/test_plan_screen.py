@@ -45,7 +45,7 @@ def test_a_brief_that_cannot_fit_names_what_to_change(page: Page, plan: Plan):
 
 def test_the_tide_line_is_walked_by_keys_and_opens_the_list(page: Page, plan: Plan):
     plan.swell("back").click()
-    expect(plan.stop("Back")).to_have_attribute("aria-expanded", "true")
+    expect(plan.part("Back")).to_have_attribute("aria-expanded", "true")
     expect(page.get_by_role("list", name="Strokes")).to_contain_text("effleurage")
     page.keyboard.press("ArrowRight")
     following = plan.tide.locator("[role=button][aria-pressed=true]")
@@ -122,7 +122,7 @@ def test_a_finding_is_shown_at_its_place_and_its_repair_before_it_is_taken(page:
     expect(findings.get_by_text("leaves feeling lopsided")).to_be_visible()
     findings.get_by_role("button", name="Show it").first.click()
     expect(findings).to_be_hidden()
-    expect(plan.stop("Right hip")).to_have_attribute("aria-expanded", "true")
+    expect(plan.part("Right hip")).to_have_attribute("aria-expanded", "true")
     answer.click()
     findings.get_by_role("button", name="Work the left side the same").click()
     look = page.get_by_role("region", name="Before you take it")
@@ -134,11 +134,11 @@ def test_a_finding_is_shown_at_its_place_and_its_repair_before_it_is_taken(page:
     findings.get_by_role("button", name="Work the left side the same").click()
     look.get_by_role("button", name="Take it").click()
     expect(look).to_be_hidden()
-    expect(plan.stop("Left hip")).to_be_visible()
+    expect(plan.part("Left hip")).to_be_visible()
 
 
 def test_all_advice_is_mended_at_once_and_shown_first(page: Page, plan: Plan):
-    edit(page, [{"kind": "change_stop", "stop_id": "back", "oil": "much"}])
+    edit(page, [{"kind": "change_part", "part_id": "back", "oil": "much"}])
     page.reload()
     page.get_by_role("button", name=re.compile("to look at")).click()
     page.get_by_role("button", name="Mend all that is worth a thought").click()
@@ -214,7 +214,7 @@ def test_a_late_client_gets_the_plan_with_the_least_change_taken_or_left(page: P
     expect(plan.word("Booked minutes")).to_have_text("45 minutes")
 
 
-def test_an_opened_stop_says_why_it_has_its_minutes(page: Page, plan: Plan):
+def test_an_opened_part_says_why_it_has_its_minutes(page: Page, plan: Plan):
     plan.swell("back").click()
     expect(page.get_by_text("One more minute here")).to_contain_text(re.compile(r"\d+ s from the \w+"))
     expect(page.get_by_text("This order saves")).to_be_visible()
@@ -223,14 +223,14 @@ def test_an_opened_stop_says_why_it_has_its_minutes(page: Page, plan: Plan):
 def test_what_was_set_by_hand_outlives_another_brief(page: Page, plan: Plan):
     lengthen(page, "back", 3)
     page.reload()
-    expect(plan.stop("Back")).to_contain_text("set by hand")
-    taken = plan.stop("Back").inner_text()
+    expect(plan.part("Back")).to_contain_text("set by hand")
+    taken = plan.part("Back").inner_text()
     panel = plan.panel("Leave out")
     panel.get_by_role("checkbox", name="hands", exact=True).check()
     page.keyboard.press("Escape")
     plan.planned()
     expect(page.get_by_text("Kept as you set it: back.")).to_be_visible()
-    assert plan.stop("Back").inner_text().split()[-4:] == taken.split()[-4:]
+    assert plan.part("Back").inner_text().split()[-4:] == taken.split()[-4:]
 
 
 def test_an_edge_is_pulled_and_the_rest_makes_room(page: Page, plan: Plan):
@@ -248,13 +248,13 @@ def test_an_edge_is_pulled_and_the_rest_makes_room(page: Page, plan: Plan):
     page.mouse.up()
     assert int(shown) > before
     expect(page.get_by_text(re.compile(r"^Back \+"))).to_be_visible()
-    expect(plan.stop("Back")).to_contain_text("set by hand")
+    expect(plan.part("Back")).to_contain_text("set by hand")
     expect(plan.fit).to_have_text(re.compile("^Fits 50 min"))
     page.reload()
-    expect(plan.stop("Back")).to_contain_text("set by hand")
+    expect(plan.part("Back")).to_contain_text("set by hand")
 
 
-def test_by_keys_alone_a_stop_is_lengthened_left_out_and_all_taken_back(page: Page, plan: Plan):
+def test_by_keys_alone_a_part_is_lengthened_left_out_and_all_taken_back(page: Page, plan: Plan):
     plan.swell("back").click()
     focused = plan.tide.locator("[role=button][aria-pressed=true]")
     focused.focus()
@@ -289,8 +289,8 @@ def test_a_stroke_is_changed_in_the_list_on_both_sides(page: Page, plan: Plan):
     plan.swell("right hip").click()
     strokes = page.get_by_role("list", name="Strokes")
     strokes.get_by_role("button", name="One more: effleurage").first.click()
-    expect(plan.stop("Right hip")).to_contain_text("set by hand")
-    expect(plan.stop("Left hip")).to_contain_text("set by hand")
+    expect(plan.part("Right hip")).to_contain_text("set by hand")
+    expect(plan.part("Left hip")).to_contain_text("set by hand")
     depth = strokes.get_by_label("Depth, effleurage").first
     depth.select_option("1")
     expect(depth).to_have_value("1")
@@ -299,7 +299,7 @@ def test_a_stroke_is_changed_in_the_list_on_both_sides(page: Page, plan: Plan):
     expect(strokes.get_by_label("Depth, effleurage").first).to_have_value("1")
 
 
-def test_a_stop_is_moved_by_keys_and_keeps_its_place_when_the_brief_changes(page: Page, plan: Plan):
+def test_a_part_is_moved_by_keys_and_keeps_its_place_when_the_brief_changes(page: Page, plan: Plan):
     def names():
         return [
             swell.get_attribute("aria-label").split(",")[0] for swell in plan.tide.get_by_role("button").all()

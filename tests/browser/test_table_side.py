@@ -91,7 +91,7 @@ def test_a_region_is_added_in_two_taps_its_other_side_follows_and_the_plan_goes_
         ("lower_leg_back", "right"),
         ("lower_leg_back", "left"),
     ]
-    assert all(run["taken"][one["stop_id"]] >= 100 for one in run["added"])
+    assert all(run["taken"][one["part_id"]] >= 100 for one in run["added"])
     assert [(one["region"], one["word"]) for one in run["said"]] == [("lower_leg_back", "lighter")]
     # What was added has to come from somewhere: it is said, and nothing happens by itself.
     page.clock.run_for(60_000)
@@ -122,23 +122,23 @@ def test_several_points_are_held_against_the_time_there_is(page: Page, table: Wo
     time = points.get_by_role("status", name="Time for points")
     expect(time).to_contain_text("are enough for upper back and lower back (1 min 30 s)")
     page.get_by_role("button", name="Back to the stroke").click()
-    # Nearly all of the stop's time goes by; what is left is enough for the higher number.
-    seconds = stop_seconds(page)
+    # Nearly all of the part's time goes by; what is left is enough for the higher number.
+    seconds = part_seconds(page)
     taken = sum(run_of(page)["taken"].values())
     page.clock.run_for((seconds - taken - 60) * 1000)
     page.keyboard.press("p")
     expect(time).to_contain_text("enough for lower back (45 s). Left for another day: upper back.")
 
 
-def stop_seconds(page: Page) -> float:
+def part_seconds(page: Page) -> float:
     """Seconds of work of the back, with what came before it."""
     entries = page.evaluate("url => fetch(url).then((a) => a.json())", api_of(page))["evaluation"]["sheet"][
         "entries"
     ]
     run = run_of(page)
-    stop = entries[run["entry"]]["stop_id"]
-    before = sum(seconds for id, seconds in run["taken"].items() if id != stop)
-    return before + sum(one["seconds"] for one in entries if one["stop_id"] == stop and one["working"])
+    part = entries[run["entry"]]["part_id"]
+    before = sum(seconds for id, seconds in run["taken"].items() if id != part)
+    return before + sum(one["seconds"] for one in entries if one["part_id"] == part and one["working"])
 
 
 RECORDER = """() => {

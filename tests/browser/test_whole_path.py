@@ -112,10 +112,10 @@ def test_with_the_network_gone_no_tap_is_lost(page: Page, server, today: Today, 
     assert [said["word"] for said in run["said"]] == ["lighter"]
 
 
-def test_with_a_stop_sign_there_is_no_session(page: Page, server, today: Today):
+def test_with_a_part_sign_there_is_no_session(page: Page, server, today: Today):
     def with_fever(route):
         session = route.fetch().json()
-        fever = {"name": "fever or acute infection", "level": "stop", "says": "No session today."}
+        fever = {"name": "fever or acute infection", "level": "refer", "says": "No session today."}
         session["evaluation"]["restrictions"]["reasons"] = [fever]
         route.fulfill(json=session)
 
@@ -127,7 +127,7 @@ def test_with_a_stop_sign_there_is_no_session(page: Page, server, today: Today):
     expect(page.get_by_role("button", name="begin")).to_have_count(0)
 
 
-def test_the_water_falls_as_the_stop_runs_out(page: Page, server, today: Today):
+def test_the_water_falls_as_the_part_runs_out(page: Page, server, today: Today):
     today.open("Isolde Kelpworth")
     work = Plan(page).to_work()
     page.clock.install()

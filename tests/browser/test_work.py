@@ -31,7 +31,7 @@ def test_when_it_is_late_what_gives_way_is_said_before_it_happens(page: Page, ta
     bent = run_of(page)
     assert bent["total"]
     assert set(bent["allotted"].values()) != set()
-    pairs = {stop.rsplit("-", 1)[0] for stop in bent["allotted"] if stop.endswith("-left")}
+    pairs = {part.rsplit("-", 1)[0] for part in bent["allotted"] if part.endswith("-left")}
     for pair in pairs:
         assert bent["allotted"].get(f"{pair}-left") == bent["allotted"].get(f"{pair}-right")
 
@@ -58,7 +58,7 @@ def test_a_client_who_must_leave_early_loses_the_least_and_what_is_left_out_is_p
     gives.get_by_role("button", name="15 min").click()
     expect(gives.get_by_role("status")).to_contain_text("left out")
     gives.get_by_role("button", name="Do that").click()
-    out = {stop for stop, seconds in run_of(page)["allotted"].items() if seconds == 0}
+    out = {part for part, seconds in run_of(page)["allotted"].items() if seconds == 0}
     assert out
     places = set()
     for _ in range(200):
@@ -72,10 +72,10 @@ def test_a_client_who_must_leave_early_loses_the_least_and_what_is_left_out_is_p
     # The close lies supine: what is left out does not take the turn with it.
     assert spoken.count("turn to supine") == 1
     regions = {"foot": "foot", "arm": "arm", "hand": "hand"}
-    for stop in out:
-        region = stop.rsplit("-", 1)[0]
+    for part in out:
+        region = part.rsplit("-", 1)[0]
         if region in regions:
-            assert f", {stop.rsplit('-', 1)[-1]} {regions[region]}" not in spoken
+            assert f", {part.rsplit('-', 1)[-1]} {regions[region]}" not in spoken
 
 
 def test_time_stands_still_in_a_pause(page: Page, table: Work):
@@ -127,7 +127,7 @@ def test_a_point_that_rises_is_left_and_the_order_to_treat_them_is_proposed(page
         for number in numbers:
             points.get_by_role("button", name=number, exact=True).click()
         if zone == "Erectors":
-            expect(points.get_by_role("status")).to_contain_text("It rises: stop")
+            expect(points.get_by_role("status")).to_contain_text("It rises: part")
         points.get_by_role("button", name="Another point").click()
     order = points.get_by_role("list", name="In the order to treat them").get_by_role("listitem")
     for index, words in enumerate(("Lower back", "Upper back", "Erectors")):
@@ -229,5 +229,5 @@ def test_a_whole_region_is_skipped_in_two_taps(page: Page, table: Work):
     expect(undone).to_be_hidden()
     expect(page.get_by_role("main").get_by_text(re.compile("^Back"))).to_have_count(0)
     (skipped,) = run_of(page)["skipped"]
-    assert (skipped["stop_id"], skipped["reason"]) == ("back", "not today")
+    assert (skipped["part_id"], skipped["reason"]) == ("back", "not today")
     assert len(skipped["entries"]) > 2

@@ -100,7 +100,7 @@ def broken(brief: Brief, client: ClientFacts, house: House) -> list[str]:
     found += [f"{f.code} {f.what}" for f in evaluation.findings if f.severity != "advice"]
     if abs(evaluation.sheet.over) > 15:
         found.append(f"{evaluation.sheet.over} s over")
-    worked = {stop.region for stop in flow.stops if stop.role == "work"}
+    worked = {part.region for part in flow.parts if part.role == "work"}
     # A labour is a round of the three places that ease it: a wish for another region only says what comes first.
     if brief.kind != "labour_support" and not set(brief.focus) <= worked:
         found.append("a focus is not worked")
@@ -115,9 +115,9 @@ def broken(brief: Brief, client: ClientFacts, house: House) -> list[str]:
 def _lopsided(flow, client):
     """Pairs with other strokes left than right, or with one side only though nothing keeps from the other."""
     steps = {}
-    for stop in flow.stops:
-        if stop.role == "work" and CATALOGUE.regions[stop.region].sides == "pair":
-            steps.setdefault(stop.region, {})[stop.side] = stop.steps
+    for part in flow.parts:
+        if part.role == "work" and CATALOGUE.regions[part.region].sides == "pair":
+            steps.setdefault(part.region, {})[part.side] = part.steps
     for region, sides in steps.items():
         spared = any(x.region == region for x in client.excluded)
         if len(sides) == 2 and sides["left"] != sides["right"]:

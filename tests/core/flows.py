@@ -1,7 +1,7 @@
 """Small flows that tests build on."""
 
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Side
-from mellow_tide.core.flow.flow import Flow, Role, Step, Stop
+from mellow_tide.core.flow.flow import Flow, Part, Role, Step
 
 AGREED = frozenset({"hips", "chest", "face", "scalp", "foot"})
 """What most clients agree to; the abdomen is for a test that wants it."""
@@ -18,10 +18,10 @@ def step(stroke="effleurage", slot="warm", tool="palms", depth=2, passes=4, zone
 HOLD = step("resting_hold", "open", "palms", 1, 4)
 
 
-def stop(
+def part(
     region, side: Side = "mid", position="prone", window="none", *steps, role: Role = "work", medium=None
 ):
-    return Stop(
+    return Part(
         id=f"{role}-{region}-{side}",
         role=role,
         region=region,
@@ -33,15 +33,15 @@ def stop(
     )
 
 
-OPEN = stop("back", "mid", "prone", "none", HOLD, role="open")
-CLOSE = stop("scalp", "mid", "supine", "none", step("resting_hold", "close", "palms", 1, 6), role="close")
-BACK = stop("back", "mid", "prone", "back")
-FEET = (stop("foot", "right", "prone", "foot"), stop("foot", "left", "prone", "foot"))
+OPEN = part("back", "mid", "prone", "none", HOLD, role="open")
+CLOSE = part("scalp", "mid", "supine", "none", step("resting_hold", "close", "palms", 1, 6), role="close")
+BACK = part("back", "mid", "prone", "back")
+FEET = (part("foot", "right", "prone", "foot"), part("foot", "left", "prone", "foot"))
 FACE_STEPS = (step("face_sweep", "warm", "palms", 1, 4, "forehead"),)
-FACE = stop("face", "mid", "supine", "none", *FACE_STEPS, medium="dry")
-ARM = stop("arm", "right", "supine", "arm")
-HAND = stop("hand", "right", "supine", "none")
+FACE = part("face", "mid", "supine", "none", *FACE_STEPS, medium="dry")
+ARM = part("arm", "right", "supine", "arm")
+HAND = part("hand", "right", "supine", "none")
 
 
-def flow(*stops: Stop) -> Flow:
-    return Flow(brief=BRIEF, stops=stops)
+def flow(*parts: Part) -> Flow:
+    return Flow(brief=BRIEF, parts=parts)

@@ -3,7 +3,7 @@
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.checks.examples import step
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Side
-from mellow_tide.core.flow.flow import Flow, Step, Stop
+from mellow_tide.core.flow.flow import Flow, Part, Step
 from mellow_tide.core.planner.rituals import meet_the_minutes
 
 C = load_catalogue()
@@ -58,14 +58,14 @@ PRESSING: Arc = (
 )
 
 
-def stop(region: str, side: Side, position: str, arc: Arc, medium: str = "lubricated", ask: str = "") -> Stop:
-    """A stop; `ask` is the slot whose first step is followed by a question."""
+def part(region: str, side: Side, position: str, arc: Arc, medium: str = "lubricated", ask: str = "") -> Part:
+    """A part; `ask` is the slot whose first step is followed by a question."""
     steps = []
     for stroke, slot, depth, passes in arc:
         made = step(C, stroke, slot, depth, passes)  # type: ignore[arg-type]
         asked = slot == ask and (slot == "contraction" or all(x.slot != slot for x in steps))
         steps.append(made.model_copy(update={"check_in": asked}))
-    return Stop(
+    return Part(
         id=region if side == "mid" else f"{region}-{side}",
         region=region,
         side=side,
@@ -76,10 +76,10 @@ def stop(region: str, side: Side, position: str, arc: Arc, medium: str = "lubric
     )
 
 
-def ritual(role: str, region: str, position: str, stroke: str = "resting_hold", passes: int = 3) -> Stop:
+def ritual(role: str, region: str, position: str, stroke: str = "resting_hold", passes: int = 3) -> Part:
     """The first or last still contact."""
     slot = {"open": "open", "close": "close", "integrate": "settle"}[role]
-    return Stop(
+    return Part(
         id=role,
         role=role,  # type: ignore[arg-type]
         region=region,
@@ -91,14 +91,14 @@ def ritual(role: str, region: str, position: str, stroke: str = "resting_hold", 
     )
 
 
-def pair(region: str, position: str, arc: Arc, medium: str = "lubricated", ask: str = "") -> tuple[Stop, ...]:
+def pair(region: str, position: str, arc: Arc, medium: str = "lubricated", ask: str = "") -> tuple[Part, ...]:
     """Right and left alike."""
-    return tuple(stop(region, side, position, arc, medium, ask) for side in ("right", "left"))  # type: ignore[arg-type]
+    return tuple(part(region, side, position, arc, medium, ask) for side in ("right", "left"))  # type: ignore[arg-type]
 
 
-def whole(brief: Brief, client: ClientFacts, *stops: Stop) -> Flow:
+def whole(brief: Brief, client: ClientFacts, *parts: Part) -> Flow:
     """The flow, its last hold as long as the booking wants."""
-    return meet_the_minutes(Flow(brief=brief, stops=stops), client, C)
+    return meet_the_minutes(Flow(brief=brief, parts=parts), client, C)
 
 
 def chair() -> Flow:
@@ -108,10 +108,10 @@ def chair() -> Flow:
         brief,
         CLIENT,
         ritual("open", "shoulders", leaning),
-        stop("back", "mid", leaning, CHAIR_BACK, "clothed", "knead"),
+        part("back", "mid", leaning, CHAIR_BACK, "clothed", "knead"),
         *pair("shoulders", leaning, CHAIR_SHOULDER, "clothed"),
-        stop("neck", "mid", leaning, CHAIR_NECK, "clothed"),
-        stop("scalp", "mid", leaning, SCALP, "clothed"),
+        part("neck", "mid", leaning, CHAIR_NECK, "clothed"),
+        part("scalp", "mid", leaning, SCALP, "clothed"),
         *pair("arm", leaning, CHAIR_ARM, "clothed"),
         ritual("close", "shoulders", leaning),
     )
@@ -123,7 +123,7 @@ def focus() -> Flow:
         brief,
         CLIENT,
         ritual("open", "back", "prone"),
-        stop("back", "mid", "prone", LONG, ask="knead"),
+        part("back", "mid", "prone", LONG, ask="knead"),
         *pair("shoulders", "prone", OILED),
         ritual("close", "scalp", "prone"),
     )
@@ -132,8 +132,8 @@ def focus() -> Flow:
 def side_lying() -> Flow:
     brief = Brief(kind="side_lying", school="side_by_side", booked_minutes=63)
     upper = {"side_left": "right", "side_right": "left"}
-    stops = [
-        stop(region, side, position, OILED)  # type: ignore[arg-type]
+    parts = [
+        part(region, side, position, OILED)  # type: ignore[arg-type]
         for position, side in upper.items()
         for region in ("shoulders", "side_body", "thigh_back", "lower_leg_back", "arm")
     ]
@@ -141,7 +141,7 @@ def side_lying() -> Flow:
         brief,
         CLIENT,
         ritual("open", "shoulders", "side_left"),
-        *stops,
+        *parts,
         ritual("close", "scalp", "side_right"),
     )
 
@@ -149,8 +149,8 @@ def side_lying() -> Flow:
 def prenatal() -> Flow:
     brief = Brief(kind="prenatal", school="left_side_first", booked_minutes=56, pressure="light")
     upper = {"side_left": "right", "side_right": "left"}
-    stops = [
-        stop(region, side, position, OILED)  # type: ignore[arg-type]
+    parts = [
+        part(region, side, position, OILED)  # type: ignore[arg-type]
         for position, side in upper.items()
         for region in ("shoulders", "thigh_back", "lower_leg_back", "arm")
     ]
@@ -158,7 +158,7 @@ def prenatal() -> Flow:
         brief,
         TWENTY_SEVEN_WEEKS,
         ritual("open", "shoulders", "side_left"),
-        *stops,
+        *parts,
         ritual("close", "scalp", "side_right"),
     )
 
@@ -170,6 +170,6 @@ def labour_support() -> Flow:
         brief,
         IN_LABOUR,
         ritual("open", "back", leaning),
-        stop("back", "mid", leaning, PRESSING, "clothed", "contraction"),
+        part("back", "mid", leaning, PRESSING, "clothed", "contraction"),
         ritual("close", "shoulders", leaning),
     )

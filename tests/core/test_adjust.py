@@ -7,8 +7,8 @@ import pytest
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, Excluded
-from mellow_tide.core.flow.edits import ChangeStep, InsertStop, MoveStop, apply
-from mellow_tide.core.flow.flow import Step, Stop
+from mellow_tide.core.flow.edits import ChangeStep, InsertPart, MovePart, apply
+from mellow_tide.core.flow.flow import Part, Step
 from mellow_tide.core.planner.adjust import HELD, LEAVES, adjust
 from mellow_tide.core.planner.difference import difference
 from mellow_tide.core.planner.plan import plan, worked_by_hand
@@ -71,7 +71,7 @@ def test_one_region_less_gives_its_time_to_the_others_and_one_more_takes_it():
     assert all(change > 0 for change in changes.values())
     assert {left.region: left.reason for left in without.left_out}["foot"] == "wish"
     back = adjust(without, changed(HOUR, focus=("back", "foot")), CLIENT, CATALOGUE)
-    assert "foot" in {stop.region for stop in back.flow.stops}
+    assert "foot" in {part.region for part in back.flow.parts}
     assert faults(back.flow) == []
 
 
@@ -79,14 +79,14 @@ def test_a_new_restriction_changes_only_what_it_must():
     present = plan(HOUR, CLIENT, CATALOGUE)
     sore = CLIENT.model_copy(update={"excluded": (Excluded(region="neck", because="a rash"),)})
     made = adjust(present, HOUR, sore, CATALOGUE)
-    assert "neck" not in {stop.region for stop in made.flow.stops if stop.role == "work"}
+    assert "neck" not in {part.region for part in made.flow.parts if part.role == "work"}
     assert faults(made.flow, sore) == []
     kept = {c.region for c in apart(present, made.flow).changes}
-    assert len({s.region for s in present.flow.stops} - kept) >= 5
+    assert len({s.region for s in present.flow.parts} - kept) >= 5
 
 
 def test_what_was_set_by_hand_is_kept_and_said():
-    edit = ChangeStep(stop_id="neck", step=2, passes=5)
+    edit = ChangeStep(part_id="neck", step=2, passes=5)
     present = by_hand(plan(HOUR, CLIENT, CATALOGUE), edit)
     assert present.by_hand == ("neck",)
     made = adjust(present, changed(HOUR, leave_out=("face",)), CLIENT, CATALOGUE, hold="by_hand")
@@ -100,17 +100,17 @@ def test_what_was_set_by_hand_is_kept_and_said():
 
 def test_an_order_made_by_hand_is_kept_and_what_is_new_goes_where_it_costs_least():
     present = plan(HOUR, CLIENT, CATALOGUE)
-    ids = [stop.id for stop in present.flow.stops]
-    turned = by_hand(present, MoveStop(stop_id="scalp", to=ids.index("neck")))
+    ids = [part.id for part in present.flow.parts]
+    turned = by_hand(present, MovePart(part_id="scalp", to=ids.index("neck")))
     assert turned.order_by_hand
-    order = [s.region for s in turned.flow.stops if s.role == "work"]
+    order = [s.region for s in turned.flow.parts if s.role == "work"]
     assert order.index("scalp") < order.index("neck")
     made = adjust(turned, changed(HOUR, booked_minutes=70), CLIENT, CATALOGUE)
     assert made.order_by_hand
-    now = [s.region for s in made.flow.stops if s.role == "work"]
+    now = [s.region for s in made.flow.parts if s.role == "work"]
     assert now == [region for region in order if region in now]
     more = adjust(turned, changed(HOUR, booked_minutes=90, focus=("back", "chest")), CLIENT, CATALOGUE)
-    now = [s.region for s in more.flow.stops if s.role == "work"]
+    now = [s.region for s in more.flow.parts if s.role == "work"]
     assert "chest" in now
     assert [r for r in now if r in order] == [r for r in order if r in now]
     assert faults(more.flow) == []
@@ -118,12 +118,12 @@ def test_an_order_made_by_hand_is_kept_and_what_is_new_goes_where_it_costs_least
 
 def test_another_school_or_kind_goes_before_an_order_made_by_hand():
     present = plan(HOUR, CLIENT, CATALOGUE)
-    ids = [stop.id for stop in present.flow.stops]
-    turned = by_hand(present, MoveStop(stop_id="scalp", to=ids.index("neck")))
+    ids = [part.id for part in present.flow.parts]
+    turned = by_hand(present, MovePart(part_id="scalp", to=ids.index("neck")))
     other = changed(HOUR, school="feet_upwards")
     made = adjust(turned, other, CLIENT, CATALOGUE, hold="by_hand")
     assert not made.order_by_hand
-    assert [s.id for s in made.flow.stops] == [s.id for s in plan(other, CLIENT, CATALOGUE).flow.stops]
+    assert [s.id for s in made.flow.parts] == [s.id for s in plan(other, CLIENT, CATALOGUE).flow.parts]
     side = changed(HOUR, kind="side_lying", school="side_by_side")
     assert adjust(turned, side, CLIENT, CATALOGUE) == plan(side, CLIENT, CATALOGUE)
 
@@ -131,7 +131,7 @@ def test_another_school_or_kind_goes_before_an_order_made_by_hand():
 def test_a_hold_for_the_whole_stays_after_what_it_followed():
     present = plan(HOUR, CLIENT, CATALOGUE)
     hold = Step(stroke="resting_hold", slot="settle", tool="palms", depth=1, passes=3)
-    rest = Stop(
+    rest = Part(
         id="rest",
         role="integrate",
         region="foot",
@@ -141,10 +141,10 @@ def test_a_hold_for_the_whole_stays_after_what_it_followed():
         medium="clothed",
         steps=(hold,),
     )
-    at = next(i for i, s in enumerate(present.flow.stops) if s.id == "back") + 1
-    rested = by_hand(present, InsertStop(at=at, stop=rest))
+    at = next(i for i, s in enumerate(present.flow.parts) if s.id == "back") + 1
+    rested = by_hand(present, InsertPart(at=at, part=rest))
     made = adjust(rested, changed(HOUR, booked_minutes=65), CLIENT, CATALOGUE)
-    ids = [stop.id for stop in made.flow.stops]
+    ids = [part.id for part in made.flow.parts]
     assert ids[ids.index("back") + 1] == "rest"
     assert faults(made.flow) == []
 

@@ -47,11 +47,11 @@ def test_traits_are_counted_from_the_run_sheet():
 
 @pytest.mark.parametrize("days", [120, 150])
 def test_what_cannot_be_planned_is_not_offered(days):
-    # Only one way up is left, so beginning the other way comes to the same stops.
+    # Only one way up is left, so beginning the other way comes to the same parts.
     client = ClientFacts(consents=CLIENT.consents, gestation_days=days)
     brief = {"kind": "prenatal", "school": "left_side_first", "booked_minutes": 60}
     flow, found = of(client, **brief)
-    shapes = [tuple(e.stop_id for e in other.sheet.entries if e.kind == "stroke") for other in found.others]
+    shapes = [tuple(e.part_id for e in other.sheet.entries if e.kind == "stroke") for other in found.others]
     assert len(set(shapes)) == len(shapes) <= 2
     assert all(other.brief.kind == "prenatal" for other in found.others)
     assert flow.brief.first_position is None

@@ -2,12 +2,12 @@ import pytest
 
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.catalogue.records import SLOTS
-from mellow_tide.core.flow.flow import Stop
+from mellow_tide.core.flow.flow import Part
 from mellow_tide.core.planner.arc import capacity, fit_arc
 from mellow_tide.core.planner.legs import visit as visit_at
 from mellow_tide.core.planner.place import place_at
 from mellow_tide.core.planner.repertoire import Touch
-from mellow_tide.core.timing.run_sheet import stop_seconds
+from mellow_tide.core.timing.run_sheet import part_seconds
 from mellow_tide.core.timing.tempo import Tempo
 
 CATALOGUE = load_catalogue()
@@ -30,17 +30,17 @@ def test_strokes_meet_the_seconds_and_keep_the_arc(region, wished, height):
         place = place_at(region.id, region.positions[0], Touch(wished), CATALOGUE, Tempo(height))
         arc = fit_arc(place, seconds)
         visit = visit_at(region.id, side, place.position, False, CATALOGUE)
-        stop = Stop.at(visit, region.id, arc.steps)
-        assert arc.seconds == stop_seconds(stop, CATALOGUE, Tempo(height))
-        assert abs(stop_seconds(stop, CATALOGUE, Tempo(height)) - seconds) <= 10
-        places = [SLOTS.index(step.slot) for step in stop.steps]
+        part = Part.at(visit, region.id, arc.steps)
+        assert arc.seconds == part_seconds(part, CATALOGUE, Tempo(height))
+        assert abs(part_seconds(part, CATALOGUE, Tempo(height)) - seconds) <= 10
+        places = [SLOTS.index(step.slot) for step in part.steps]
         assert places == sorted(places)
-        slots = {step.slot for step in stop.steps}
+        slots = {step.slot for step in part.steps}
         assert "settle" in slots
-        assert stop.steps[-1].depth == min(step.depth for step in stop.steps)
-        if stop.medium == "lubricated":
+        assert part.steps[-1].depth == min(step.depth for step in part.steps)
+        if part.medium == "lubricated":
             assert "spread" in slots
-        for step in stop.steps:
+        for step in part.steps:
             low, _, high = CATALOGUE.strokes[step.stroke].slots[step.slot]
             assert low <= step.passes <= high
 

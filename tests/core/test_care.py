@@ -13,7 +13,7 @@ from mellow_tide.core.refusal import DoesNotFit, NoSession, UnknownReference
 from tests.core.flows import AGREED
 
 C = load_catalogue()
-USUAL = sorted(id for id, condition in C.conditions.items() if condition.level != "stop")
+USUAL = sorted(id for id, condition in C.conditions.items() if condition.level != "refer")
 clients = st.builds(
     ClientFacts,
     consents=st.just(AGREED),
@@ -105,17 +105,17 @@ def test_a_plan_obeys_what_is_restricted(client, pressure):
         assert client.gestation_days is not None or "cannot_lie_flat" in client.conditions
         return
     evaluation = evaluate(flow, client, C)
-    assert [f for f in evaluation.findings if f.severity == "stop"] == []
+    assert [f for f in evaluation.findings if f.severity == "refuse"] == []
     allowed = evaluation.restrictions
-    for stop in flow.stops:
-        assert allowed.why_not(stop.position) is None
-        if stop.role == "work":
-            assert max(step.depth for step in stop.steps) <= allowed.cap(stop.region)
+    for part in flow.parts:
+        assert allowed.why_not(part.position) is None
+        if part.role == "work":
+            assert max(step.depth for step in part.steps) <= allowed.cap(part.region)
 
 
 def test_after_twelve_weeks_the_whole_session_is_on_the_back_and_after_twenty_there_is_none_of_this_kind():
     sixteen = plan(Brief(booked_minutes=60), ClientFacts(gestation_days=112), C)
-    assert {stop.position for stop in sixteen.flow.stops} == {"supine"}
+    assert {part.position for part in sixteen.flow.parts} == {"supine"}
     assert {left.reason for left in sixteen.left_out if left.region == "back"} == {"position_barred"}
     with pytest.raises(DoesNotFit, match="no position of this session is allowed"):
         plan(Brief(booked_minutes=60), ClientFacts(gestation_days=141), C)
@@ -123,7 +123,7 @@ def test_after_twelve_weeks_the_whole_session_is_on_the_back_and_after_twenty_th
         plan(Brief(booked_minutes=60, focus=("back",)), ClientFacts(gestation_days=112), C)
 
 
-def test_a_stop_sign_plans_nothing_and_refers():
+def test_a_part_sign_plans_nothing_and_refers():
     with pytest.raises(NoSession) as refused:
         plan(Brief(booked_minutes=60), of("clot_signs", "nut_allergy"), C)
     (problem,) = refused.value.problems

@@ -77,4 +77,4 @@ def test_a_plan_made_in_a_hurry_still_fits_and_breaks_no_rule(catalogue):
     assert hurried.proof.sets_priced <= 1
     evaluation = evaluate(hurried.flow, CLIENT, catalogue)
     assert abs(evaluation.sheet.over) <= 15
-    assert [f.code for f in evaluation.findings if f.severity == "stop"] == []
+    assert [f.code for f in evaluation.findings if f.severity == "refuse"] == []

@@ -22,7 +22,7 @@ from mellow_tide.core.designing.trial import Trial
 from mellow_tide.core.designing.typed import read
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
-from mellow_tide.core.flow.edits import ChangeStep, RemoveStop, SplitStop, apply
+from mellow_tide.core.flow.edits import ChangeStep, RemovePart, SplitPart, apply
 from mellow_tide.core.library.shipped import for_anybody, shipped_flows
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import BadFlow
@@ -35,37 +35,37 @@ TRIAL = Trial.of(FLOW, ANYBODY, CATALOGUE)
 CALF = "lower_leg_back-right"
 
 
-def stops(flow):
-    return {stop.id: stop for stop in flow.stops}
+def parts(flow):
+    return {part.id: part for part in flow.parts}
 
 
 def graver(flow, client, before=()):
-    found = [f.code for f in evaluate(flow, client, CATALOGUE).findings if f.severity == "stop"]
+    found = [f.code for f in evaluate(flow, client, CATALOGUE).findings if f.severity == "refuse"]
     return [code for code in found if code not in before]
 
 
-def test_a_stop_may_go_where_it_is_reached_and_the_reason_shows_where_it_may_not():
+def test_a_part_may_go_where_it_is_reached_and_the_reason_shows_where_it_may_not():
     found = landings(TRIAL, "back")
-    assert [landing.at for landing in found] == list(range(len(FLOW.stops)))
+    assert [landing.at for landing in found] == list(range(len(FLOW.parts)))
     assert [landing.at for landing in found if landing.here] == [1]
     assert found[0].why_not == "the first contact comes first"
     assert found[-1].why_not == "the close comes last"
-    supine = next(i for i, stop in enumerate(FLOW.stops) if stop.position == "supine")
+    supine = next(i for i, part in enumerate(FLOW.parts) if part.position == "supine")
     assert all(
         landing.why_not == "the back cannot be worked with the client supine" for landing in found[supine:-1]
     )
     assert not any(landing.why_not for landing in found[1 : supine - 1])
 
 
-@pytest.mark.parametrize("stop_id", ["back", CALF, "neck", "foot-left"])
-def test_wherever_a_stop_may_go_it_does_no_graver_harm(stop_id):
-    for landing in landings(TRIAL, stop_id):
+@pytest.mark.parametrize("part_id", ["back", CALF, "neck", "foot-left"])
+def test_wherever_a_part_may_go_it_does_no_graver_harm(part_id):
+    for landing in landings(TRIAL, part_id):
         if landing.why_not or landing.here:
             assert not landing.edits
             continue
         moved = apply(FLOW, landing.edits)
-        assert moved.stops[landing.at].id == stop_id
-        assert moved.stops[landing.at].position == landing.position
+        assert moved.parts[landing.at].id == part_id
+        assert moved.parts[landing.at].position == landing.position
         assert graver(moved, ANYBODY) == []
 
 
@@ -76,7 +76,7 @@ def test_neither_the_first_contact_nor_the_close_goes_anywhere():
 def test_what_needs_another_position_is_worked_through_the_window_it_has_there():
     # A calf can be reached from the front too.
     there = next(x for x in landings(TRIAL, CALF) if x.position == "supine" and not x.why_not)
-    moved = stops(apply(FLOW, there.edits))[CALF]
+    moved = parts(apply(FLOW, there.edits))[CALF]
     assert (moved.position, moved.window) == ("supine", "leg_front")
 
 
@@ -89,15 +89,15 @@ def test_a_stroke_offered_for_any_client_breaks_nothing_and_any_other_says_why(s
     if flow is None:
         return
     trial = Trial.of(flow, client, CATALOGUE, house)
-    stop = random.choice([s for s in flow.stops if s.role == "work"])
-    offered = picks(trial, stop.id)
+    part = random.choice([s for s in flow.parts if s.role == "work"])
+    offered = picks(trial, part.id)
     assert {pick.stroke for pick in offered} == set(CATALOGUE.strokes)
     assert all(bool(pick.why_not) or pick.edits for pick in offered)
     fitting = [pick for pick in offered if not pick.why_not]
     for pick in random.sample(fitting, min(2, len(fitting))):
         before = [f.code for f in evaluate(flow, client, CATALOGUE, house).findings]
         after = evaluate(apply(flow, pick.edits), client, CATALOGUE, house).findings
-        assert [f.code for f in after if f.severity == "stop" and f.code not in before] == []
+        assert [f.code for f in after if f.severity == "refuse" and f.code not in before] == []
 
 
 def _planned(brief, client, house):
@@ -111,7 +111,7 @@ def _planned(brief, client, house):
 
 def test_a_stroke_is_offered_for_both_sides_where_they_are_worked_alike():
     stripping = next(pick for pick in picks(TRIAL, CALF) if pick.stroke == "stripping")
-    assert {edit.stop_id for edit in stripping.edits} == {CALF, "lower_leg_back-left"}
+    assert {edit.part_id for edit in stripping.edits} == {CALF, "lower_leg_back-left"}
 
 
 def test_a_stroke_that_the_health_rules_out_says_so():
@@ -122,42 +122,42 @@ def test_a_stroke_that_the_health_rules_out_says_so():
 
 
 def test_the_other_side_comes_back_beside_the_first():
-    one = apply(FLOW, [RemoveStop(stop_id="foot-left")])
+    one = apply(FLOW, [RemovePart(part_id="foot-left")])
     found = other_side(Trial.of(one, ANYBODY, CATALOGUE), "foot-right")
     again = apply(one, found.edits)
-    left, right = stops(again)["foot-left"], stops(again)["foot-right"]
+    left, right = parts(again)["foot-left"], parts(again)["foot-right"]
     assert (left.side, left.steps) == ("left", right.steps)
-    assert abs(again.stops.index(left) - again.stops.index(right)) == 1
+    assert abs(again.parts.index(left) - again.parts.index(right)) == 1
     assert other_side(TRIAL, "foot-right") is None
     assert other_side(TRIAL, "back") is None
 
 
 def test_lying_on_the_side_the_other_side_waits_for_the_turn():
     flow = plan(Brief(kind="side_lying", school="side_by_side", booked_minutes=60), ANYBODY, CATALOGUE).flow
-    first = next(s for s in flow.stops if s.region == "hips")
-    mate = next(s for s in flow.stops if s.region == "hips" and s.side != first.side)
-    one = apply(flow, [RemoveStop(stop_id=mate.id)])
+    first = next(s for s in flow.parts if s.region == "hips")
+    mate = next(s for s in flow.parts if s.region == "hips" and s.side != first.side)
+    one = apply(flow, [RemovePart(part_id=mate.id)])
     found = other_side(Trial.of(one, ANYBODY, CATALOGUE), first.id)
-    again = next(s for s in apply(one, found.edits).stops if s.region == "hips" and s.side == mate.side)
+    again = next(s for s in apply(one, found.edits).parts if s.region == "hips" and s.side == mate.side)
     assert again.position == mate.position != first.position
 
 
-def test_a_stop_is_split_and_keeps_all_its_strokes():
-    whole = stops(FLOW)["back"]
-    halves = apply(FLOW, [SplitStop(stop_id="back", at=2, id="back-more")])
-    first, second = stops(halves)["back"], stops(halves)["back-more"]
+def test_a_part_is_split_and_keeps_all_its_strokes():
+    whole = parts(FLOW)["back"]
+    halves = apply(FLOW, [SplitPart(part_id="back", at=2, id="back-more")])
+    first, second = parts(halves)["back"], parts(halves)["back-more"]
     assert first.steps + second.steps == whole.steps
-    assert halves.stops.index(second) == halves.stops.index(first) + 1
+    assert halves.parts.index(second) == halves.parts.index(first) + 1
     with pytest.raises(BadFlow, match="begin the second part"):
-        apply(FLOW, [SplitStop(stop_id="back", at=len(whole.steps), id="x")])
+        apply(FLOW, [SplitPart(part_id="back", at=len(whole.steps), id="x")])
 
 
 def test_a_trait_of_a_step_is_given_and_taken_away():
-    given_one = apply(FLOW, [ChangeStep(stop_id="back", step=1, zone="erectors", note="slow", seconds=90)])
-    step = stops(given_one)["back"].steps[1]
+    given_one = apply(FLOW, [ChangeStep(part_id="back", step=1, zone="erectors", note="slow", seconds=90)])
+    step = parts(given_one)["back"].steps[1]
     assert (step.zone, step.note, step.seconds) == ("erectors", "slow", 90)
-    taken = apply(given_one, [ChangeStep(stop_id="back", step=1, clear=("zone", "seconds"), note="")])
-    step = stops(taken)["back"].steps[1]
+    taken = apply(given_one, [ChangeStep(part_id="back", step=1, clear=("zone", "seconds"), note="")])
+    step = parts(taken)["back"].steps[1]
     assert (step.zone, step.note, step.seconds) == (None, "", None)
 
 
@@ -185,7 +185,7 @@ def first_of(line, selected=CALF):
 def test_typing_a_region_and_a_stroke_adds_it_on_both_sides_where_it_belongs():
     meant = first_of("calf knead 3")
     assert meant.says.startswith("Kneading on the calves, 3 passes")
-    added = stops(apply(FLOW, meant.edits))
+    added = parts(apply(FLOW, meant.edits))
     for side in ("left", "right"):
         steps = added[f"lower_leg_back-{side}"].steps
         assert [s.passes for s in steps if s.stroke == "kneading"][-1] == 3
@@ -194,15 +194,15 @@ def test_typing_a_region_and_a_stroke_adds_it_on_both_sides_where_it_belongs():
 
 def test_typing_seconds_a_side_or_a_zone_means_just_that():
     hold = first_of("both feet hold 30s")
-    assert {(e.stop_id, e.step.seconds) for e in hold.edits} == {("foot-left", 30), ("foot-right", 30)}
+    assert {(e.part_id, e.step.seconds) for e in hold.edits} == {("foot-left", 30), ("foot-right", 30)}
     one = first_of("left foot hold 30s")
-    assert {e.stop_id for e in one.edits} == {"foot-left"}
+    assert {e.part_id for e in one.edits} == {"foot-left"}
     zoned = first_of("heel knuckling 2")
     assert {e.step.zone for e in zoned.edits} == {"heel"}
 
 
-def test_typing_a_stroke_alone_means_the_selected_stop():
-    assert first_of("stripping").edits[0].stop_id == CALF
+def test_typing_a_stroke_alone_means_the_selected_part():
+    assert first_of("stripping").edits[0].part_id == CALF
     assert suggestions(TRIAL, "stripping", None) == ()
 
 
@@ -210,7 +210,7 @@ def test_typing_can_change_the_brief_the_minutes_and_a_length():
     assert first_of("no feet").brief.leave_out == ("foot",)
     assert first_of("45 min").brief.booked_minutes == 45
     calf = first_of("calf 4 min")
-    assert (calf.reshape.stop_id, calf.reshape.seconds) == (CALF, 240)
+    assert (calf.reshape.part_id, calf.reshape.seconds) == (CALF, 240)
     assert first_of("more neck").brief.focus == ("neck",)
 
 
@@ -219,7 +219,7 @@ def test_typing_turn_offers_the_other_position_only_if_what_follows_is_reached_t
     assert meant.why_not == "the left back of the thigh cannot be worked with the client supine"
     meant = first_of("turn", "foot-right")
     assert meant.says == "Turn after the right foot: supine"
-    assert stops(apply(FLOW, meant.edits))["foot-left"].position == "supine"
+    assert parts(apply(FLOW, meant.edits))["foot-left"].position == "supine"
 
 
 def test_what_cannot_be_done_is_there_with_its_reason_and_nonsense_is_not():
@@ -247,8 +247,8 @@ def test_repairs_taken_together_mend_what_can_be_mended_and_do_no_graver_harm(ch
     before = findings(case)
     taken = mending(trial, "advice")
     after = findings(case.of_flow(trial.of_edits(taken.edits).flow)) if taken.edits else before
-    serious = Counter((f.code, f.stop_id) for f in before if f.severity != "advice")
-    assert not Counter((f.code, f.stop_id) for f in after if f.severity != "advice") - serious
+    serious = Counter((f.code, f.part_id) for f in before if f.severity != "advice")
+    assert not Counter((f.code, f.part_id) for f in after if f.severity != "advice") - serious
     assert {f.what for f in after if f.severity == "advice"} == set(taken.left)
     mendable = [f for f in before if f.code == check.code and f.repairs]
     if mendable:
@@ -259,14 +259,14 @@ def test_repairs_taken_together_mend_what_can_be_mended_and_do_no_graver_harm(ch
 def test_repairing_advice_never_touches_what_must_not_be_worked_so():
     client = ANYBODY.model_copy(update={"excluded": (Excluded(region="foot", side="left"),)})
     trial = Trial.of(FLOW, client, CATALOGUE)
-    grave = [f.what for f in evaluate(FLOW, client, CATALOGUE).findings if f.severity == "stop"]
+    grave = [f.what for f in evaluate(FLOW, client, CATALOGUE).findings if f.severity == "refuse"]
     assert grave
     taken = mending(trial, "advice")
     assert not set(taken.mended) & set(grave)
 
 
 @pytest.mark.parametrize("shipped", shipped_flows(), ids=lambda s: s.id)
-def test_every_shipped_flow_is_without_a_stop_finding_or_a_caution(shipped):
+def test_every_shipped_flow_is_without_a_part_finding_or_a_caution(shipped):
     client = for_anybody(CATALOGUE, shipped.gestation_days)
     found = evaluate(plan(shipped.brief, client, CATALOGUE).flow, client, CATALOGUE).findings
     assert [f for f in found if f.severity != "advice"] == []
@@ -298,7 +298,7 @@ def test_a_flow_is_adapted_to_a_client_and_each_change_has_its_reason():
 def test_a_flow_that_fits_as_it_is_stays_as_it_is():
     made = adapted(FLOW, Brief(booked_minutes=75), ANYBODY, CATALOGUE)
     assert made.named == ()
-    assert made.plan.flow.stops == FLOW.stops
+    assert made.plan.flow.parts == FLOW.parts
 
 
 def replace_facts(**facts):
@@ -315,5 +315,5 @@ def test_a_change_that_breaks_nothing_new_is_not_blamed_for_what_was_broken_befo
 def test_taking_time_is_no_fault_of_a_stroke_but_going_against_the_clock_is():
     offered = {(pick.stroke, pick.slot): pick for pick in picks(TRIAL, CALF)}
     assert not offered["kneading", "knead"].warns
-    backwards = ChangeStep(stop_id="abdomen", step=1, direction="counter_clockwise")
+    backwards = ChangeStep(part_id="abdomen", step=1, direction="counter_clockwise")
     assert "does not follow the clock" in TRIAL.of_edits([backwards]).warns

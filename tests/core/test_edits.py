@@ -5,26 +5,26 @@ from hypothesis import strategies as st
 from mellow_tide.core.flow.edits import (
     ChangeStep,
     CopySteps,
+    InsertPart,
     InsertStep,
-    InsertStop,
+    MovePart,
     MoveStep,
-    MoveStop,
+    RemovePart,
     RemoveStep,
-    RemoveStop,
     apply,
 )
 from mellow_tide.core.refusal import BadFlow
-from tests.core.flows import ARM, BACK, CLOSE, FEET, OPEN, flow, step, stop
+from tests.core.flows import ARM, BACK, CLOSE, FEET, OPEN, flow, part, step
 
 FLOW = flow(OPEN, BACK, *FEET, CLOSE)
 
 
 def ids(changed):
-    return [s.id for s in changed.stops]
+    return [s.id for s in changed.parts]
 
 
-def strokes(changed, stop_id):
-    return [x.stroke for x in next(s for s in changed.stops if s.id == stop_id).steps]
+def strokes(changed, part_id):
+    return [x.stroke for x in next(s for s in changed.parts if s.id == part_id).steps]
 
 
 def test_steps_are_changed_moved_added_and_removed():
@@ -32,47 +32,47 @@ def test_steps_are_changed_moved_added_and_removed():
     changed = apply(
         FLOW,
         [
-            InsertStep(stop_id=BACK.id, at=2, step=knead),
-            MoveStep(stop_id=BACK.id, step=2, to=1),
-            ChangeStep(stop_id=BACK.id, step=1, passes=5),
-            RemoveStep(stop_id=BACK.id, step=0),
+            InsertStep(part_id=BACK.id, at=2, step=knead),
+            MoveStep(part_id=BACK.id, step=2, to=1),
+            ChangeStep(part_id=BACK.id, step=1, passes=5),
+            RemoveStep(part_id=BACK.id, step=0),
         ],
     )
     assert strokes(changed, BACK.id) == ["kneading", "effleurage"]
-    first = changed.stops[1].steps[0]
+    first = changed.parts[1].steps[0]
     assert (first.passes, first.depth) == (5, 3)
     assert strokes(FLOW, BACK.id) == ["oil_spread", "effleurage"]
 
 
-def test_stops_are_moved_added_removed_and_mirrored():
+def test_parts_are_moved_added_removed_and_mirrored():
     changed = apply(
         FLOW,
         [
-            MoveStop(stop_id=FEET[1].id, to=1),
-            RemoveStop(stop_id=BACK.id),
-            InsertStop(at=2, stop=ARM),
-            CopySteps(stop_id=FEET[0].id, like=ARM.id),
+            MovePart(part_id=FEET[1].id, to=1),
+            RemovePart(part_id=BACK.id),
+            InsertPart(at=2, part=ARM),
+            CopySteps(part_id=FEET[0].id, like=ARM.id),
         ],
     )
     assert ids(changed) == [OPEN.id, FEET[1].id, ARM.id, FEET[0].id, CLOSE.id]
-    assert changed.stops[3].steps == ARM.steps
+    assert changed.parts[3].steps == ARM.steps
 
 
 @given(st.integers(0, 4), st.integers(0, 4))
-def test_moving_a_stop_there_and_back_changes_nothing(a, b):
-    stop_id = FLOW.stops[a].id
-    there = apply(FLOW, [MoveStop(stop_id=stop_id, to=b)])
-    assert ids(there)[b] == stop_id
-    assert apply(there, [MoveStop(stop_id=stop_id, to=a)]) == FLOW
+def test_moving_a_part_there_and_back_changes_nothing(a, b):
+    part_id = FLOW.parts[a].id
+    there = apply(FLOW, [MovePart(part_id=part_id, to=b)])
+    assert ids(there)[b] == part_id
+    assert apply(there, [MovePart(part_id=part_id, to=a)]) == FLOW
 
 
 @pytest.mark.parametrize(
     "edit",
     [
-        RemoveStop(stop_id="nowhere"),
-        RemoveStep(stop_id=BACK.id, step=2),
-        InsertStep(stop_id=BACK.id, at=3, step=step()),
-        CopySteps(stop_id=BACK.id, like="nowhere"),
+        RemovePart(part_id="nowhere"),
+        RemoveStep(part_id=BACK.id, step=2),
+        InsertStep(part_id=BACK.id, at=3, step=step()),
+        CopySteps(part_id=BACK.id, like="nowhere"),
     ],
 )
 def test_an_edit_that_finds_nothing_is_refused(edit):
@@ -80,7 +80,7 @@ def test_an_edit_that_finds_nothing_is_refused(edit):
         apply(FLOW, [edit])
 
 
-def test_the_last_step_of_a_stop_stays():
-    lone = flow(OPEN, stop("back", "mid", "prone", "back", step()), CLOSE)
+def test_the_last_step_of_a_part_stays():
+    lone = flow(OPEN, part("back", "mid", "prone", "back", step()), CLOSE)
     with pytest.raises(ValueError, match="steps"):
-        apply(lone, [RemoveStep(stop_id=BACK.id, step=0)])
+        apply(lone, [RemoveStep(part_id=BACK.id, step=0)])

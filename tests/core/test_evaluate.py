@@ -4,7 +4,7 @@ from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
-from mellow_tide.core.flow.edits import ChangeStep, InsertStep, RemoveStep, RemoveStop, apply
+from mellow_tide.core.flow.edits import ChangeStep, InsertStep, RemovePart, RemoveStep, apply
 from mellow_tide.core.flow.flow import Step
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.rituals import meet_the_minutes
@@ -14,8 +14,8 @@ C = load_catalogue()
 FLOW = plan(Brief(booked_minutes=60), CLIENT, C).flow
 
 
-def at(stop_id, slot, last=False):
-    places = [i for i, x in enumerate(next(s for s in FLOW.stops if s.id == stop_id).steps) if x.slot == slot]
+def at(part_id, slot, last=False):
+    places = [i for i, x in enumerate(next(s for s in FLOW.parts if s.id == part_id).steps) if x.slot == slot]
     return places[-1 if last else 0]
 
 
@@ -47,11 +47,11 @@ def test_a_whole_body_takes_the_usual_amount_of_oil_and_a_back_its_own():
     assert taller.millilitres > supplies.millilitres
 
 
-def thumbs(stop_id):
-    """Thumbs for whatever is firm on a stop, for a little longer."""
-    stop = next(s for s in FLOW.stops if s.id == stop_id)
-    taken = {e.step: e.seconds for e in of(FLOW).sheet.entries if e.stop_id == stop_id and e.kind == "stroke"}
-    for i, x in enumerate(stop.steps):
+def thumbs(part_id):
+    """Thumbs for whatever is firm on a part, for a little longer."""
+    part = next(s for s in FLOW.parts if s.id == part_id)
+    taken = {e.step: e.seconds for e in of(FLOW).sheet.entries if e.part_id == part_id and e.kind == "stroke"}
+    for i, x in enumerate(part.steps):
         if x.depth == 3:
             made = Step(
                 stroke="circular_friction",
@@ -62,18 +62,18 @@ def thumbs(stop_id):
                 seconds=round(1.25 * taken[i]),
                 check_in=x.check_in,
             )
-            yield from (RemoveStep(stop_id=stop_id, step=i), InsertStep(stop_id=stop_id, at=i, step=made))
+            yield from (RemoveStep(part_id=part_id, step=i), InsertStep(part_id=part_id, at=i, step=made))
 
 
 ROLLING = Step(stroke="skin_rolling", slot="dry", tool="fingertips", depth=2, passes=1)
 BROKEN = {
-    "ORD01": [InsertStep(stop_id="back", at=at("back", "knead"), step=ROLLING)],
-    "ORD02": [RemoveStep(stop_id="neck", step=at("neck", "spread"))],
-    "ORD05": [RemoveStep(stop_id="back", step=at("back", "settle"))],
-    "ORD07": [RemoveStep(stop_id="open", step=0)],
-    "BAL01": [RemoveStop(stop_id="hips-left")],
-    "BAL02": [ChangeStep(stop_id="foot-left", step=at("foot-left", "warm"), passes=16)],
-    "HND01": [edit for s in FLOW.stops if s.region in ("back", "neck") for edit in thumbs(s.id)],
+    "ORD01": [InsertStep(part_id="back", at=at("back", "knead"), step=ROLLING)],
+    "ORD02": [RemoveStep(part_id="neck", step=at("neck", "spread"))],
+    "ORD05": [RemoveStep(part_id="back", step=at("back", "settle"))],
+    "ORD07": [RemoveStep(part_id="open", step=0)],
+    "BAL01": [RemovePart(part_id="hips-left")],
+    "BAL02": [ChangeStep(part_id="foot-left", step=at("foot-left", "warm"), passes=16)],
+    "HND01": [edit for s in FLOW.parts if s.region in ("back", "neck") for edit in thumbs(s.id)],
 }
 
 
@@ -85,11 +85,11 @@ def test_breaking_one_rule_shows_exactly_that(code):
     assert set(found) == {code}
 
 
-def test_consent_withdrawn_stops_the_flow():
+def test_consent_withdrawn_parts_the_flow():
     consenting = ClientFacts(consents=AGREED | {"abdomen"})
     with_abdomen = plan(Brief(booked_minutes=90, focus=("abdomen",)), consenting, C).flow
     assert of(with_abdomen, consenting).findings == ()
-    stopped = [f for f in of(with_abdomen, CLIENT).findings if f.severity == "stop"]
+    stopped = [f for f in of(with_abdomen, CLIENT).findings if f.severity == "refuse"]
     assert [f.code for f in stopped] == ["CNS01"]
     repaired = apply(with_abdomen, stopped[0].repairs[0].edits)
     assert "CNS01" not in [f.code for f in of(repaired, CLIENT).findings]

@@ -1,11 +1,11 @@
-"""What may be added at the table: reachable, agreed to, and evaluated as safe as a plan's own stops."""
+"""What may be added at the table: reachable, agreed to, and evaluated as safe as a plan's own parts."""
 
 import pytest
 
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
-from mellow_tide.core.flow.flow import Stop
+from mellow_tide.core.flow.flow import Part
 from mellow_tide.core.planner.extras import extras
 from mellow_tide.core.planner.plan import plan
 from tests.core.flows import AGREED, CLIENT
@@ -18,15 +18,15 @@ CHAIR = Brief(kind="chair", school="chair_downwards", close_with="seated", booke
 @pytest.mark.parametrize("brief", [WHOLE, CHAIR])
 def test_an_extra_breaks_no_rule_that_the_plan_keeps(brief):
     flow = plan(brief, CLIENT, CATALOGUE).flow
-    before = {f.code for f in evaluate(flow, CLIENT, CATALOGUE).findings if f.severity == "stop"}
+    before = {f.code for f in evaluate(flow, CLIENT, CATALOGUE).findings if f.severity == "refuse"}
     found = extras(flow, CLIENT, CATALOGUE)
     assert found
     for extra in found:
         at = max(
-            i for i, stop in enumerate(flow.stops) if stop.position == extra.position and stop.role != "close"
+            i for i, part in enumerate(flow.parts) if part.position == extra.position and part.role != "close"
         )
         added = tuple(
-            Stop(
+            Part(
                 id=f"added-{extra.region}-{side}",
                 region=extra.region,
                 side=side,
@@ -37,8 +37,8 @@ def test_an_extra_breaks_no_rule_that_the_plan_keeps(brief):
             )
             for side in extra.sides
         )
-        longer = flow.model_copy(update={"stops": (*flow.stops[: at + 1], *added, *flow.stops[at + 1 :])})
-        broken = {f.code for f in evaluate(longer, CLIENT, CATALOGUE).findings if f.severity == "stop"}
+        longer = flow.model_copy(update={"parts": (*flow.parts[: at + 1], *added, *flow.parts[at + 1 :])})
+        broken = {f.code for f in evaluate(longer, CLIENT, CATALOGUE).findings if f.severity == "refuse"}
         # It takes time, which the rest then gives; nothing else may be wrong with it.
         assert {code for code in broken - before if not code.startswith("TIM")} == set(), extra.region
 

@@ -10,10 +10,10 @@ from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
 from mellow_tide.core.flow.edits import apply
-from mellow_tide.core.flow.flow import Flow, Step, Stop
+from mellow_tide.core.flow.flow import Flow, Part, Step
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.timing.exposure import exposures
-from mellow_tide.core.timing.run_sheet import lay_out, stop_seconds
+from mellow_tide.core.timing.run_sheet import lay_out, part_seconds
 from mellow_tide.core.timing.tempo import tempo_of
 
 C = load_catalogue()
@@ -39,10 +39,10 @@ def steps(draw, region):
 
 
 @st.composite
-def stops(draw, number):
+def parts(draw, number):
     region = C.regions[draw(st.sampled_from(SOME))]
     position = draw(st.sampled_from(["prone", "supine", "side_left", "side_right"]))
-    return Stop(
+    return Part(
         id=f"s{number}",
         region=region.id,
         side="mid" if region.sides == "mid" else draw(st.sampled_from(["left", "right"])),
@@ -59,7 +59,7 @@ def flows(draw):
     count = draw(st.integers(1, 6))
     return Flow(
         brief=Brief(booked_minutes=60, lubricant=draw(st.sampled_from(sorted(C.lubricants)))),
-        stops=tuple(draw(stops(number)) for number in range(count)),
+        parts=tuple(draw(parts(number)) for number in range(count)),
     )
 
 
@@ -95,22 +95,22 @@ def test_the_clock_has_no_gap_and_no_overlap_and_ends_where_its_parts_say(flow, 
     assert sheet.entries[0].start == 0
     assert all(a.start + a.seconds == b.start for a, b in pairwise(sheet.entries))
     assert sheet.seconds == sum(e.seconds for e in sheet.entries)
-    for stop in flow.stops:
-        worked = [e for e in sheet.entries if e.stop_id == stop.id and e.kind == "stroke"]
-        assert [e.step for e in worked] == list(range(len(stop.steps)))
-        assert stop_seconds(stop, C, tempo) >= sum(e.seconds for e in worked)
+    for part in flow.parts:
+        worked = [e for e in sheet.entries if e.part_id == part.id and e.kind == "stroke"]
+        assert [e.step for e in worked] == list(range(len(part.steps)))
+        assert part_seconds(part, C, tempo) >= sum(e.seconds for e in worked)
     assert lay_out(flow, C, tempo) == sheet
     bare = exposures(sheet, C)
     assert all(a.start + a.seconds <= b.start for a, b in pairwise(bare))
 
 
 def stopping(evaluation):
-    return sum(f.severity == "stop" for f in evaluation.findings)
+    return sum(f.severity == "refuse" for f in evaluation.findings)
 
 
 @EASY
 @given(flows(), clients, houses)
-def test_a_repair_never_makes_another_stop_and_no_check_fails_itself(flow, client, house):
+def test_a_repair_never_makes_another_part_and_no_check_fails_itself(flow, client, house):
     check_flow(flow, C)
     before = evaluate(flow, client, C, house)
     assert "SYS01" not in {f.code for f in before.findings}
@@ -120,8 +120,8 @@ def test_a_repair_never_makes_another_stop_and_no_check_fails_itself(flow, clien
                 repaired = apply(flow, repair.edits)
                 check_flow(repaired, C)
             except ValueError:
-                # The only stop of a flow cannot be taken away.
-                assert len(flow.stops) == 1
+                # The only part of a flow cannot be taken away.
+                assert len(flow.parts) == 1
                 continue
             after = evaluate(repaired, client, C, house)
             assert stopping(after) <= stopping(before), (finding.code, repair.words)

@@ -3,7 +3,7 @@
 import pytest
 
 from mellow_tide.core.evaluation.evaluate import evaluate
-from mellow_tide.core.flow.edits import ChangeStep, ChangeStop, InsertStep, RemoveStep, RemoveStop, apply
+from mellow_tide.core.flow.edits import ChangePart, ChangeStep, InsertStep, RemovePart, RemoveStep, apply
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.rituals import meet_the_minutes
 from tests.core import handmade as made
@@ -33,35 +33,35 @@ def test_a_flow_that_breaks_nothing_has_no_findings(kind):
 
 
 BROKEN = [
-    ("chair", "COM01", [ChangeStep(stop_id="back", step=1, check_in=False)]),
-    ("chair", "ORD05", [RemoveStep(stop_id="neck", step=2)]),
+    ("chair", "COM01", [ChangeStep(part_id="back", step=1, check_in=False)]),
+    ("chair", "ORD05", [RemoveStep(part_id="neck", step=2)]),
     (
         "chair",
         "TIM07",
         [
-            RemoveStep(stop_id="back", step=3),
-            InsertStep(stop_id="back", at=3, step=stroke("clapping", "rouse", 2, 2)),
+            RemoveStep(part_id="back", step=3),
+            InsertStep(part_id="back", at=3, step=stroke("clapping", "rouse", 2, 2)),
         ],
     ),
-    ("focus", "ORD01", [InsertStep(stop_id="back", at=2, step=stroke("skin_rolling", "dry", 2, 1))]),
-    ("focus", "PRS03", [ChangeStep(stop_id="back", step=2, seconds=20)]),
-    ("focus", "SUP01", [ChangeStop(stop_id="back", oil="much")]),
-    ("chair", "BAL01", [RemoveStop(stop_id="arm-left")]),
-    ("side_lying", "DRP05", [ChangeStop(stop_id="arm-right", skips=("cover",))]),
-    ("side_lying", "ORD12", [ChangeStop(stop_id="arm-left", skips=("announce",))]),
-    ("prenatal", "PRG02", [ChangeStep(stop_id="thigh_back-right", step=2, depth=3)]),
+    ("focus", "ORD01", [InsertStep(part_id="back", at=2, step=stroke("skin_rolling", "dry", 2, 1))]),
+    ("focus", "PRS03", [ChangeStep(part_id="back", step=2, seconds=20)]),
+    ("focus", "SUP01", [ChangePart(part_id="back", oil="much")]),
+    ("chair", "BAL01", [RemovePart(part_id="arm-left")]),
+    ("side_lying", "DRP05", [ChangePart(part_id="arm-right", skips=("cover",))]),
+    ("side_lying", "ORD12", [ChangePart(part_id="arm-left", skips=("announce",))]),
+    ("prenatal", "PRG02", [ChangeStep(part_id="thigh_back-right", step=2, depth=3)]),
     (
         "prenatal",
         "PRG04",
         [
             InsertStep(
-                stop_id="shoulders-right",
+                part_id="shoulders-right",
                 at=3,
                 step=stroke("circular_friction", "specific", 2, 1, zone="upper_trapezius"),
             )
         ],
     ),
-    ("labour_support", "PRG10", [ChangeStep(stop_id="back", step=3, check_in=False)]),
+    ("labour_support", "PRG10", [ChangeStep(part_id="back", step=3, check_in=False)]),
 ]
 
 

@@ -88,7 +88,9 @@ def test_what_schools_disagree_on_is_held_to_the_house(catalogue):
     planned = plan(Brief(booked_minutes=90, focus=("abdomen",)), consenting, catalogue).flow
 
     def codes(house):
-        return {f.code for f in evaluate(planned, CLIENT, catalogue, house).findings if f.severity == "stop"}
+        return {
+            f.code for f in evaluate(planned, CLIENT, catalogue, house).findings if f.severity == "refuse"
+        }
 
     assert codes(DEFAULTS) == {"CNS01"}
     assert codes(House(rules={"abdomen": "for_all"})) == set()

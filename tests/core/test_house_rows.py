@@ -16,16 +16,16 @@ def flow_in(brief=LEGS, client=CLIENT, **rules):
     return plan(brief, client, CATALOGUE, House(rules=rules)).flow
 
 
-def stops_of(flow, *regions):
-    return [s.id for s in flow.stops if s.role == "work" and s.region in regions]
+def parts_of(flow, *regions):
+    return [s.id for s in flow.parts if s.role == "work" and s.region in regions]
 
 
 def steps_of(flow, region):
-    return next(s.steps for s in flow.stops if s.region == region and s.role == "work")
+    return next(s.steps for s in flow.parts if s.region == region and s.role == "work")
 
 
 def test_each_foot_may_follow_its_leg():
-    both = stops_of(flow_in(legs_and_feet="leg_foot_leg_foot"), "lower_leg_back", "foot")
+    both = parts_of(flow_in(legs_and_feet="leg_foot_leg_foot"), "lower_leg_back", "foot")
     assert both in (
         ["lower_leg_back-right", "foot-right", "lower_leg_back-left", "foot-left"],
         ["lower_leg_back-left", "foot-left", "lower_leg_back-right", "foot-right"],
@@ -33,10 +33,10 @@ def test_each_foot_may_follow_its_leg():
 
 
 def test_feet_may_come_last_of_all_but_not_in_a_school_that_begins_with_them():
-    regions = [s.region for s in flow_in(legs_and_feet="feet_last").stops if s.role == "work"]
+    regions = [s.region for s in flow_in(legs_and_feet="feet_last").parts if s.role == "work"]
     assert regions[-2:] == ["foot", "foot"]
     upwards = LEGS.model_copy(update={"school": "feet_upwards"})
-    regions = [s.region for s in flow_in(upwards, legs_and_feet="feet_last").stops if s.role == "work"]
+    regions = [s.region for s in flow_in(upwards, legs_and_feet="feet_last").parts if s.role == "work"]
     assert regions[:2] == ["foot", "foot"]
 
 
@@ -49,8 +49,8 @@ def test_feet_may_be_worked_face_down_only():
 
 def test_calf_and_shin_may_both_be_worked_face_up():
     flow = flow_in(calf_and_shin="both_supine")
-    assert {s.position for s in flow.stops if s.region in ("lower_leg_back", "lower_leg_front")} == {"supine"}
-    assert {s.position for s in flow_in().stops if s.region == "lower_leg_back"} == {"prone"}
+    assert {s.position for s in flow.parts if s.region in ("lower_leg_back", "lower_leg_front")} == {"supine"}
+    assert {s.position for s in flow_in().parts if s.region == "lower_leg_back"} == {"prone"}
 
 
 def test_dry_work_may_be_none_or_almost_dry():
@@ -79,9 +79,9 @@ def test_one_side_is_worked_where_the_other_is_left_alone(position):
         consents=CLIENT.consents, excluded=(Excluded(region="shoulders", side="left", because="sunburn"),)
     )
     flow = flow_in(brief, burnt)
-    assert stops_of(flow, "shoulders") == ["shoulders-right"]
-    assert next(s for s in flow.stops if s.id == "shoulders-right").reason
-    assert len(stops_of(flow, "hips")) in (0, 2)
+    assert parts_of(flow, "shoulders") == ["shoulders-right"]
+    assert next(s for s in flow.parts if s.id == "shoulders-right").reason
+    assert len(parts_of(flow, "hips")) in (0, 2)
 
 
 def depths(flow, region):
@@ -108,7 +108,7 @@ def test_what_is_liked_comes_in_and_what_is_disliked_stays_out():
     # Nothing stands in for spreading the oil.
     assert "oil_spread" in strokes
     liking = CLIENT.model_copy(update={"likes": frozenset({"forearm", "thumb"})})
-    tools = {x.tool for s in flow_in(back, liking).stops for x in s.steps}
+    tools = {x.tool for s in flow_in(back, liking).parts for x in s.steps}
     assert "forearm" in tools
     assert "thumb" not in tools
 

@@ -10,7 +10,7 @@ from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.brief import Excluded, Wish
 from mellow_tide.core.meeting.answers import Answers, problems
 from mellow_tide.core.meeting.changes import changes
-from mellow_tide.core.meeting.questions import intake_parts
+from mellow_tide.core.meeting.questions import intake_sections
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.meeting.review import accepted, items
 
@@ -34,7 +34,7 @@ def by_id(answers, record=JORY, day=DAY):
 
 
 def test_every_question_says_why_and_every_condition_is_asked_under_one_heading():
-    questions = [question for part in intake_parts() for question in part.questions]
+    questions = [question for section in intake_sections() for question in section.questions]
     assert all(question.why and question.asks for question in questions)
     assert {q.heading for q in questions if q.kind == "conditions"} == {
         c.asked for c in C.conditions.values()
@@ -58,7 +58,7 @@ def test_the_gravest_comes_first():
     grave = Answers(
         conditions={"today": ("fever",), "usual": ("eczema",), "clinician": ("heart_failure",)}, talk="some"
     )
-    assert [item.level for item in items(grave, JORY, DAY, C)] == ["stop", "ask", "adapt", "note"]
+    assert [item.level for item in items(grave, JORY, DAY, C)] == ["refer", "ask", "adapt", "note"]
 
 
 def test_what_was_on_record_and_is_not_named_again_stays_and_is_to_be_asked_about():

@@ -15,7 +15,7 @@ from mellow_tide.core.timing.scene import opening_scene
 from mellow_tide.core.timing.transitions import approach
 
 SCHOOL = "back_outwards"
-# Written out by hand: which stops travel together, in each row of each block.
+# Written out by hand: which parts travel together, in each row of each block.
 LEGS = {
     "prone": [
         [["back"]],

@@ -15,7 +15,7 @@ from tests.core.flows import ARM, BACK, CLOSE, FEET, OPEN, flow
 CATALOGUE = load_catalogue()
 SHEET = lay_out(flow(OPEN, BACK, *FEET, ARM, CLOSE), CATALOGUE)
 START = datetime(2026, 5, 4, 9, 6, tzinfo=UTC)
-STROKES = [i for i, e in enumerate(SHEET.entries) if e.kind == "stroke" and e.stop_id == BACK.id]
+STROKES = [i for i, e in enumerate(SHEET.entries) if e.kind == "stroke" and e.part_id == BACK.id]
 
 
 def at(second):

@@ -10,7 +10,7 @@ from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import DoesNotFit
-from mellow_tide.core.timing.run_sheet import lay_out, stop_seconds
+from mellow_tide.core.timing.run_sheet import lay_out, part_seconds
 from mellow_tide.core.timing.tempo import tempo_of
 from tests.core.askings import asking, broken, untrue
 from tests.core.flows import AGREED, CLIENT
@@ -63,23 +63,23 @@ def test_a_plan_fits_mirrors_and_keeps_its_promises(question):
     sheet = lay_out(flow, c, tempo_of(client))
     assert abs(sheet.over) <= 15
 
-    worked = {s.region for s in flow.stops if s.role == "work"}
+    worked = {s.region for s in flow.parts if s.role == "work"}
     assert set(brief.focus) <= worked
     assert not worked & set(brief.leave_out)
     assert "abdomen" not in worked or "abdomen" in client.consents
 
-    steps = {s.id: s.steps for s in flow.stops}
-    for stop in flow.stops:
-        if stop.side == "left" and stop.role == "work":
-            assert steps[f"{stop.region}-right"] == stop.steps
-        if stop.role == "work":
-            seconds = stop_seconds(stop, c, tempo_of(client))
-            region = c.regions[stop.region].seconds
+    steps = {s.id: s.steps for s in flow.parts}
+    for part in flow.parts:
+        if part.side == "left" and part.role == "work":
+            assert steps[f"{part.region}-right"] == part.steps
+        if part.role == "work":
+            seconds = part_seconds(part, c, tempo_of(client))
+            region = c.regions[part.region].seconds
             assert region.least - 10 <= seconds <= region.most + 10
 
     assert worked | {left.region for left in found.left_out} == set(c.regions)
     assert worked.isdisjoint(left.region for left in found.left_out)
-    assert [flow.stops[0].role, flow.stops[-1].role] == ["open", "close"]
+    assert [flow.parts[0].role, flow.parts[-1].role] == ["open", "close"]
 
 
 @settings(max_examples=15, deadline=None)
@@ -100,7 +100,7 @@ def test_more_minutes_never_do_less_good(question, more):
 
 def test_an_hour_and_a_quarter_in_the_usual_order():
     found = plan(Brief(booked_minutes=75, focus=("back",)), CLIENT, CATALOGUE)
-    order = [s.id for s in found.flow.stops]
+    order = [s.id for s in found.flow.parts]
     assert order.index("back") < order.index("thigh_back-right") < order.index("foot-right")
     assert order[order.index("foot-right") + 1] == "foot-left"
     kinds = Counter(e.kind for e in lay_out(found.flow, CATALOGUE).entries)
@@ -110,7 +110,7 @@ def test_an_hour_and_a_quarter_in_the_usual_order():
 def test_a_focus_gets_more_than_without():
     def minutes(brief):
         flow = plan(brief, CLIENT, CATALOGUE).flow
-        return stop_seconds(next(s for s in flow.stops if s.id == "neck"), CATALOGUE)
+        return part_seconds(next(s for s in flow.parts if s.id == "neck"), CATALOGUE)
 
     assert minutes(Brief(booked_minutes=75, focus=("neck",))) > minutes(Brief(booked_minutes=75))
 
@@ -170,7 +170,7 @@ def test_a_region_to_be_left_alone_is_no_candidate_and_a_zone_loses_its_strokes(
 
     def zones(client):
         flow = plan(brief, client, CATALOGUE).flow
-        return {x.zone for s in flow.stops if s.region == "foot" for x in s.steps}
+        return {x.zone for s in flow.parts if s.region == "foot" for x in s.steps}
 
     assert "toes" in zones(CLIENT)
     assert "toes" not in zones(toes)

@@ -4,12 +4,12 @@ from pydantic import ValidationError
 from mellow_tide.core.flow.brief import Brief, check_brief
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.refusal import BadBrief, BadFlow, UnknownReference
-from tests.core.flows import BACK, CLOSE, FEET, OPEN, flow, step, stop
+from tests.core.flows import BACK, CLOSE, FEET, OPEN, flow, part, step
 
 
-def fault(catalogue, *stops, error=BadFlow):
+def fault(catalogue, *parts, error=BadFlow):
     with pytest.raises(error) as refused:
-        check_flow(flow(OPEN, *stops, CLOSE), catalogue)
+        check_flow(flow(OPEN, *parts, CLOSE), catalogue)
     (problem,) = refused.value.problems
     return problem
 
@@ -19,8 +19,8 @@ def test_a_flow_that_hands_can_follow_passes(catalogue):
 
 
 def test_unknown_ids_are_named_with_their_place(catalogue):
-    problem = fault(catalogue, stop("back", "mid", "prone", "back", step("knedding")), error=UnknownReference)
-    assert problem.field == "stops.1.steps.0.stroke"
+    problem = fault(catalogue, part("back", "mid", "prone", "back", step("knedding")), error=UnknownReference)
+    assert problem.field == "parts.1.steps.0.stroke"
     assert "“knedding”" in problem.what
     assert "kneading" in problem.remedy
 
@@ -28,10 +28,10 @@ def test_unknown_ids_are_named_with_their_place(catalogue):
 @pytest.mark.parametrize(
     ("bad", "field", "remedy"),
     [
-        (stop("foot", "mid", "prone", "foot"), "stops.1.side", "use: left or right"),
-        (stop("abdomen", "left", "supine", "abdomen"), "stops.1.side", "use: mid"),
-        (stop("back", "mid", "prone", "back", step(depth=5)), "stops.1.steps.0.depth", "use 1 to 3"),
-        (stop("back", "mid", "prone", "back", step(tool="elbow")), "stops.1.steps.0.tool", "use: palms"),
+        (part("foot", "mid", "prone", "foot"), "parts.1.side", "use: left or right"),
+        (part("abdomen", "left", "supine", "abdomen"), "parts.1.side", "use: mid"),
+        (part("back", "mid", "prone", "back", step(depth=5)), "parts.1.steps.0.depth", "use 1 to 3"),
+        (part("back", "mid", "prone", "back", step(tool="elbow")), "parts.1.steps.0.tool", "use: palms"),
     ],
 )
 def test_what_no_hands_could_do_is_refused(catalogue, bad, field, remedy):
@@ -40,7 +40,7 @@ def test_what_no_hands_could_do_is_refused(catalogue, bad, field, remedy):
 
 
 def test_what_its_position_does_not_reach_is_found_not_refused(catalogue):
-    check_flow(flow(OPEN, stop("abdomen", "mid", "prone", "abdomen"), CLOSE), catalogue)
+    check_flow(flow(OPEN, part("abdomen", "mid", "prone", "abdomen"), CLOSE), catalogue)
 
 
 def test_an_area_belongs_to_its_kind(catalogue):
@@ -53,10 +53,10 @@ def test_an_area_belongs_to_its_kind(catalogue):
 
 def test_a_zone_of_another_region_and_an_id_twice(catalogue):
     assert (
-        fault(catalogue, stop("back", "mid", "prone", "back", step(zone="toes"))).field
-        == "stops.1.steps.0.zone"
+        fault(catalogue, part("back", "mid", "prone", "back", step(zone="toes"))).field
+        == "parts.1.steps.0.zone"
     )
-    assert fault(catalogue, BACK, BACK).field == "stops.2.id"
+    assert fault(catalogue, BACK, BACK).field == "parts.2.id"
 
 
 @pytest.mark.parametrize("minutes", [-5, 0, 9, 121, 5000])

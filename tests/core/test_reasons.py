@@ -19,7 +19,7 @@ def reasons_for(**fields):
 
 def test_one_more_minute_is_given_by_those_between_their_bounds_by_weight():
     flow, _, by_region = reasons_for(booked_minutes=75, focus=("back",))
-    assert by_region.keys() == {stop.region for stop in flow.stops if stop.role == "work"}
+    assert by_region.keys() == {part.region for part in flow.parts if part.role == "work"}
     for reason in by_region.values():
         if reason.bound == "most" or not reason.gives:
             continue
@@ -52,7 +52,7 @@ def test_a_labour_has_no_minutes_to_give_reasons_for():
     flow = plan(brief, client, CATALOGUE).flow
     assert reasons(flow, client, CATALOGUE).regions == ()
     firm = plan(brief.model_copy(update={"pressure": "firm", "focus": ("hips",)}), client, CATALOGUE).flow
-    assert next(s.region for s in firm.stops if s.role == "work") == "hips"
-    assert max(x.depth for s in firm.stops for x in s.steps) >= max(
-        x.depth for s in flow.stops for x in s.steps
+    assert next(s.region for s in firm.parts if s.role == "work") == "hips"
+    assert max(x.depth for s in firm.parts for x in s.steps) >= max(
+        x.depth for s in flow.parts for x in s.steps
     )

@@ -16,7 +16,7 @@ from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.question import pose
 from mellow_tide.core.planner.replan_table import replan_table
 from mellow_tide.core.planner.share_out import share_out
-from mellow_tide.core.timing.run_sheet import stop_seconds
+from mellow_tide.core.timing.run_sheet import part_seconds
 from mellow_tide.core.timing.scene import opening_scene
 from mellow_tide.core.timing.transitions import approach
 from tests.core.flows import CLIENT
@@ -34,16 +34,16 @@ BRIEFS = {
 
 
 def scene_before(flow, at):
-    scene = opening_scene(flow.stops[0].visit, CATALOGUE)
-    for stop in flow.stops[:at]:
-        _, scene = approach(scene, stop.visit, CATALOGUE)
+    scene = opening_scene(flow.parts[0].visit, CATALOGUE)
+    for part in flow.parts[:at]:
+        _, scene = approach(scene, part.visit, CATALOGUE)
     return scene
 
 
 def best_by_trying(flow, at, left, question):
-    """Value, set and seconds between of the best set from stop `at` on, with `left` seconds of which none are owed."""
-    before = {s.region for s in flow.stops[:at] if s.role == "work"}
-    ahead = [s for s in flow.stops[at:] if s.role == "work"]
+    """Value, set and seconds between of the best set from part `at` on, with `left` seconds of which none are owed."""
+    before = {s.region for s in flow.parts[:at] if s.role == "work"}
+    ahead = [s for s in flow.parts[at:] if s.role == "work"]
     free = list(dict.fromkeys(s.region for s in ahead if s.region not in before))
     must = [id for id in free if id in flow.brief.focus]
     optional = [id for id in free if id not in must]
@@ -52,12 +52,12 @@ def best_by_trying(flow, at, left, question):
         for kept in combinations(optional, size):
             worked = {*kept, *must, *before}
             scene, between = scene_before(flow, at), 0
-            for i, stop in enumerate(flow.stops[at:], at):
-                if stop.role == "work" and stop.region not in worked:
+            for i, part in enumerate(flow.parts[at:], at):
+                if part.role == "work" and part.region not in worked:
                     continue
-                changes, scene = approach(scene, stop.visit, CATALOGUE)
+                changes, scene = approach(scene, part.visit, CATALOGUE)
                 between += sum(t.seconds for t, _ in changes) if i else 0
-                between += stop_seconds(stop, CATALOGUE) if stop.role == "open" else 0
+                between += part_seconds(part, CATALOGUE) if part.role == "open" else 0
             shares = [
                 Share(sum(s.region == id for s in ahead), x.weight, x.saturation, x.least, x.most)
                 for id in (*must, *kept)
@@ -79,15 +79,15 @@ def test_no_kept_set_does_more_good(name):
     table = replan_table(flow, (), CLIENT, CATALOGUE)
     random = Random(7)
     for _ in range(25):
-        at = random.randrange(len(flow.stops) // 2, len(flow.stops)) if name == "whole" else 0
-        at = at or random.randrange(len(flow.stops))
+        at = random.randrange(len(flow.parts) // 2, len(flow.parts)) if name == "whole" else 0
+        at = at or random.randrange(len(flow.parts))
         left = random.randrange(60, 2400)
         tried = best_by_trying(flow, at, left, question)
-        found = share_out(table.stops[at], left)
+        found = share_out(table.parts[at], left)
         if tried is None:
             assert found.short_by > 0
             continue
-        shares = {s.region: s for s in table.stops[at].shares}
+        shares = {s.region: s for s in table.parts[at].shares}
         value = sum(
             Share(s.count, s.weight, s.saturation, s.least, s.most).value(found.seconds[id])
             for id, s in shares.items()
@@ -99,12 +99,12 @@ def test_no_kept_set_does_more_good(name):
 @pytest.mark.parametrize("name", BRIEFS)
 def test_what_is_shared_out_adds_up_and_keeps_its_bounds(name):
     flow = plan(BRIEFS[name], CLIENT, CATALOGUE).flow
-    for stop in replan_table(flow, (), CLIENT, CATALOGUE).stops:
-        rows = {s.region: s for s in stop.shares}
+    for part in replan_table(flow, (), CLIENT, CATALOGUE).parts:
+        rows = {s.region: s for s in part.shares}
         for left in range(0, 3600, 97):
-            found = share_out(stop, left)
+            found = share_out(part, left)
             if found.short_by:
-                assert left < stop.pieces[0].start
+                assert left < part.pieces[0].start
                 continue
             used = sum(rows[id].count * t for id, t in found.seconds.items())
             assert used + found.between + found.spare == pytest.approx(left, abs=0.01)
@@ -116,41 +116,41 @@ def test_what_is_shared_out_adds_up_and_keeps_its_bounds(name):
 def test_on_time_the_table_says_what_the_plan_says():
     flow = plan(BRIEFS["whole"], CLIENT, CATALOGUE).flow
     table = replan_table(flow, (), CLIENT, CATALOGUE)
-    found = share_out(table.stops[0], 50 * 60)
-    for stop in flow.stops:
-        if stop.role == "work":
-            assert found.seconds[stop.region] == pytest.approx(stop_seconds(stop, CATALOGUE), abs=25)
+    found = share_out(table.parts[0], 50 * 60)
+    for part in flow.parts:
+        if part.role == "work":
+            assert found.seconds[part.region] == pytest.approx(part_seconds(part, CATALOGUE), abs=25)
 
 
 def test_what_was_set_by_hand_keeps_its_minutes():
     flow = plan(BRIEFS["whole"], CLIENT, CATALOGUE).flow
-    neck = next(s for s in flow.stops if s.region == "neck")
+    neck = next(s for s in flow.parts if s.region == "neck")
     longer = neck.model_copy(
         update={"steps": tuple(s.model_copy(update={"passes": s.passes + 2}) for s in neck.steps)}
     )
-    changed = flow.model_copy(update={"stops": tuple(longer if s is neck else s for s in flow.stops)})
-    left = 50 * 60 + stop_seconds(longer, CATALOGUE) - stop_seconds(neck, CATALOGUE)
+    changed = flow.model_copy(update={"parts": tuple(longer if s is neck else s for s in flow.parts)})
+    left = 50 * 60 + part_seconds(longer, CATALOGUE) - part_seconds(neck, CATALOGUE)
     by_hand, planned = (
-        share_out(replan_table(changed, held, CLIENT, CATALOGUE).stops[0], left).seconds["neck"]
+        share_out(replan_table(changed, held, CLIENT, CATALOGUE).parts[0], left).seconds["neck"]
         for held in (("neck",), ())
     )
-    assert by_hand == pytest.approx(stop_seconds(longer, CATALOGUE), abs=40)
+    assert by_hand == pytest.approx(part_seconds(longer, CATALOGUE), abs=40)
     assert planned < by_hand - 40
 
 
 @pytest.mark.parametrize("name", BRIEFS)
 def test_what_is_held_keeps_its_seconds_and_the_others_give(name):
     flow = plan(BRIEFS[name], CLIENT, CATALOGUE).flow
-    for stop in replan_table(flow, (), CLIENT, CATALOGUE).stops:
-        rows = {s.region: s for s in stop.shares}
-        for left in range(stop.pieces[0].start + 1, 3600, 197):
-            free = share_out(stop, left)
+    for part in replan_table(flow, (), CLIENT, CATALOGUE).parts:
+        rows = {s.region: s for s in part.shares}
+        for left in range(part.pieces[0].start + 1, 3600, 197):
+            free = share_out(part, left)
             for id, seconds in free.seconds.items():
                 # Held at what it would get anyhow, nothing else moves.
-                same = share_out(stop, left, {id: seconds})
+                same = share_out(part, left, {id: seconds})
                 assert same.seconds == pytest.approx(free.seconds, abs=0.02)
                 more = min(rows[id].most, seconds + 45)
-                found = share_out(stop, left, {id: more})
+                found = share_out(part, left, {id: more})
                 if found.short_by:
                     continue
                 assert found.seconds[id] == pytest.approx(more, abs=0.001)
@@ -160,8 +160,8 @@ def test_what_is_held_keeps_its_seconds_and_the_others_give(name):
 
 def test_holding_what_does_not_fit_says_how_much_is_missing():
     flow = plan(BRIEFS["chair"], CLIENT, CATALOGUE).flow
-    stop = replan_table(flow, (), CLIENT, CATALOGUE).stops[0]
-    found = share_out(stop, 300, {stop.shares[0].region: 900.0})
+    part = replan_table(flow, (), CLIENT, CATALOGUE).parts[0]
+    found = share_out(part, 300, {part.shares[0].region: 900.0})
     assert found.short_by >= 600
     assert found.seconds == {}
 
@@ -172,21 +172,21 @@ def vectors():
     for name, brief in BRIEFS.items():
         flow = plan(brief, CLIENT, CATALOGUE).flow
         table = replan_table(flow, (), CLIENT, CATALOGUE)
-        for at in range(0, len(table.stops), 4):
-            stop = table.stops[at]
+        for at in range(0, len(table.parts), 4):
+            part = table.parts[at]
             answers = [
-                {"left": left, **share_out(stop, left).model_dump(mode="json")}
-                for left in range(stop.pieces[0].start - 40, stop.pieces[0].start + 2400, 173)
+                {"left": left, **share_out(part, left).model_dump(mode="json")}
+                for left in range(part.pieces[0].start - 40, part.pieces[0].start + 2400, 173)
             ]
-            for id in [s.region for s in stop.shares][:: max(1, len(stop.shares) // 3)]:
-                row = next(s for s in stop.shares if s.region == id)
+            for id in [s.region for s in part.shares][:: max(1, len(part.shares) // 3)]:
+                row = next(s for s in part.shares if s.region == id)
                 held = {id: (row.least + row.most) / 2}
                 answers += [
-                    {"left": left, "held": held, **share_out(stop, left, held).model_dump(mode="json")}
-                    for left in range(stop.pieces[0].start, stop.pieces[0].start + 2400, 811)
+                    {"left": left, "held": held, **share_out(part, left, held).model_dump(mode="json")}
+                    for left in range(part.pieces[0].start, part.pieces[0].start + 2400, 811)
                 ]
             found.append(
-                {"name": f"{name}, stop {at}", "table": stop.model_dump(mode="json"), "answers": answers}
+                {"name": f"{name}, part {at}", "table": part.model_dump(mode="json"), "answers": answers}
             )
     return found
 

@@ -1,4 +1,4 @@
-"""A stop pulled longer or shorter by hand."""
+"""A part pulled longer or shorter by hand."""
 
 import pytest
 
@@ -8,7 +8,7 @@ from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.reshape import reshaped
 from mellow_tide.core.refusal import BadFlow
-from mellow_tide.core.timing.run_sheet import lay_out, stop_seconds
+from mellow_tide.core.timing.run_sheet import lay_out, part_seconds
 from tests.core.flows import CLIENT
 
 CATALOGUE = load_catalogue()
@@ -16,20 +16,20 @@ PRESENT = plan(Brief(booked_minutes=75, focus=("back",)), CLIENT, CATALOGUE)
 
 
 def seconds_of(flow, id):
-    return stop_seconds(next(stop for stop in flow.stops if stop.id == id), CATALOGUE)
+    return part_seconds(next(part for part in flow.parts if part.id == id), CATALOGUE)
 
 
 @pytest.mark.parametrize("by", [-60, -30, 45, 90, 180])
-@pytest.mark.parametrize("stop_id", ["back", "neck", "foot-left"])
-def test_the_rest_makes_room_and_both_sides_follow(stop_id, by):
-    wanted = max(120, seconds_of(PRESENT.flow, stop_id) + by)
-    made = reshaped(PRESENT, stop_id, wanted, CLIENT, CATALOGUE)
-    assert seconds_of(made.flow, stop_id) == pytest.approx(wanted, abs=25)
+@pytest.mark.parametrize("part_id", ["back", "neck", "foot-left"])
+def test_the_rest_makes_room_and_both_sides_follow(part_id, by):
+    wanted = max(120, seconds_of(PRESENT.flow, part_id) + by)
+    made = reshaped(PRESENT, part_id, wanted, CLIENT, CATALOGUE)
+    assert seconds_of(made.flow, part_id) == pytest.approx(wanted, abs=25)
     assert abs(lay_out(made.flow, CATALOGUE).over) <= 15
     findings = evaluate(made.flow, CLIENT, CATALOGUE).findings
-    assert [f.code for f in findings if f.severity == "stop"] == []
-    assert made.by_hand == (stop_id.split("-")[0],)
-    if stop_id == "foot-left":
+    assert [f.code for f in findings if f.severity == "refuse"] == []
+    assert made.by_hand == (part_id.split("-")[0],)
+    if part_id == "foot-left":
         assert seconds_of(made.flow, "foot-right") == seconds_of(made.flow, "foot-left")
 
 
@@ -41,17 +41,17 @@ def test_one_side_alone_leaves_the_other_as_it_is():
     assert "BAL02" in {f.code for f in evaluate(made.flow, CLIENT, CATALOGUE).findings}
 
 
-@pytest.mark.parametrize("stop_id", ["open", "knee"])
-def test_what_is_no_work_is_not_reshaped(stop_id):
-    with pytest.raises(BadFlow, match="no stop"):
-        reshaped(PRESENT, stop_id, 100, CLIENT, CATALOGUE)
+@pytest.mark.parametrize("part_id", ["open", "knee"])
+def test_what_is_no_work_is_not_reshaped(part_id):
+    with pytest.raises(BadFlow, match="no part"):
+        reshaped(PRESENT, part_id, 100, CLIENT, CATALOGUE)
 
 
 def test_a_stroke_in_an_unusual_place_or_with_seconds_of_its_own_can_be_pulled_too():
-    neck = next(stop for stop in PRESENT.flow.stops if stop.id == "neck")
+    neck = next(part for part in PRESENT.flow.parts if part.id == "neck")
     odd = neck.steps[1].model_copy(update={"slot": "rouse", "seconds": 40})
-    stop = neck.model_copy(update={"steps": (neck.steps[0], odd, *neck.steps[2:])})
-    stops = tuple(stop if s.id == "neck" else s for s in PRESENT.flow.stops)
-    present = PRESENT.model_copy(update={"flow": PRESENT.flow.model_copy(update={"stops": stops})})
+    part = neck.model_copy(update={"steps": (neck.steps[0], odd, *neck.steps[2:])})
+    parts = tuple(part if s.id == "neck" else s for s in PRESENT.flow.parts)
+    present = PRESENT.model_copy(update={"flow": PRESENT.flow.model_copy(update={"parts": parts})})
     made = reshaped(present, "neck", 300, CLIENT, CATALOGUE)
     assert seconds_of(made.flow, "neck") == pytest.approx(300, abs=25)

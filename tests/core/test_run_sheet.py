@@ -4,11 +4,11 @@ import pytest
 
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.core.timing.tempo import Tempo
-from tests.core.flows import ARM, BACK, CLOSE, FACE, FEET, HAND, OPEN, flow, step, stop
+from tests.core.flows import ARM, BACK, CLOSE, FACE, FEET, HAND, OPEN, flow, part, step
 
 
-def kinds(sheet, stop_id):
-    return [e.kind for e in sheet.entries if e.stop_id == stop_id and e.kind != "stroke"]
+def kinds(sheet, part_id):
+    return [e.kind for e in sheet.entries if e.part_id == part_id and e.kind != "stroke"]
 
 
 def test_every_second_is_a_stroke_or_a_named_transition(catalogue):
@@ -19,7 +19,7 @@ def test_every_second_is_a_stroke_or_a_named_transition(catalogue):
     assert sheet.hands_on_seconds == 50 * 60
 
 
-def test_the_way_to_each_stop_is_named_and_timed(catalogue):
+def test_the_way_to_each_part_is_named_and_timed(catalogue):
     sheet = lay_out(flow(OPEN, BACK, *FEET, FACE, CLOSE), catalogue)
     pace = catalogue.pace
     assert kinds(sheet, OPEN.id) == []
@@ -43,11 +43,11 @@ def test_the_way_to_each_stop_is_named_and_timed(catalogue):
 
 def test_feet_soil_the_hands_until_they_are_washed(catalogue):
     sheet = lay_out(flow(OPEN, *FEET, HAND, CLOSE), catalogue)
-    states = {e.stop_id: e.hands for e in sheet.entries if e.kind == "stroke"}
+    states = {e.part_id: e.hands for e in sheet.entries if e.kind == "stroke"}
     assert states[FEET[1].id] == "soiled"
     assert states[HAND.id] == "oiled"
     washing = next(e for e in sheet.entries if e.kind == "wash")
-    assert (washing.seconds, washing.place, washing.stop_id) == (45, "away", HAND.id)
+    assert (washing.seconds, washing.place, washing.part_id) == (45, "away", HAND.id)
 
 
 def test_oily_hands_are_washed_before_the_face_but_not_before_the_arm(catalogue):
@@ -64,10 +64,10 @@ def test_the_arm_stays_out_for_its_own_hand_only(catalogue):
 
 
 def test_a_window_of_a_pair_is_opened_for_each_side(catalogue):
-    right, left = (stop("thigh_back", side, "prone", "leg_back") for side in ("right", "left"))
+    right, left = (part("thigh_back", side, "prone", "leg_back") for side in ("right", "left"))
     sheet = lay_out(flow(OPEN, right, left, CLOSE), catalogue)
     assert kinds(sheet, left.id)[:3] == ["close_window", "walk", "open_window"]
-    assert [e.window_side for e in sheet.entries if e.kind == "stroke" and e.stop_id == left.id] == [
+    assert [e.window_side for e in sheet.entries if e.kind == "stroke" and e.part_id == left.id] == [
         "left"
     ] * 2
 
@@ -79,7 +79,7 @@ def test_oil_goes_on_again_after_seven_minutes_of_work(catalogue):
         step(passes=6),
         step(slot="settle"),
     ]
-    sheet = lay_out(flow(OPEN, stop("back", "mid", "prone", "back", *long), CLOSE), catalogue)
+    sheet = lay_out(flow(OPEN, part("back", "mid", "prone", "back", *long), CLOSE), catalogue)
     oils = [e.seconds for e in sheet.entries if e.kind == "oil"]
     assert oils == [catalogue.pace.oil_first, catalogue.pace.oil_again]
 
@@ -96,14 +96,14 @@ def test_oil_goes_on_again_after_seven_minutes_of_work(catalogue):
     ],
 )
 def test_a_step_takes_its_passes(catalogue, wanted, seconds):
-    back = stop("back", "mid", "prone", "back", wanted)
+    back = part("back", "mid", "prone", "back", wanted)
     entry = next(e for e in lay_out(flow(back), catalogue).entries if e.kind == "stroke")
     assert entry.seconds == seconds
 
 
 def test_a_taller_client_has_longer_glides(catalogue):
     seconds = [
-        lay_out(flow(stop("back", "mid", "prone", "back", step())), catalogue, Tempo(h)).seconds
+        lay_out(flow(part("back", "mid", "prone", "back", step())), catalogue, Tempo(h)).seconds
         for h in (150, 170, 200)
     ]
     assert seconds == sorted(set(seconds))

@@ -51,8 +51,8 @@ def said(second, word="deeper", region="back", depth=3):
     return Said(word=word, region=region, side="mid", depth=depth, **at(second))
 
 
-def entry_of(stop_id):
-    return next(i for i, e in enumerate(SHEET.entries) if e.stop_id == stop_id)
+def entry_of(part_id):
+    return next(i for i, e in enumerate(SHEET.entries) if e.part_id == part_id)
 
 
 USUAL = [
@@ -91,7 +91,7 @@ def test_beyond_the_sheet_is_its_last_entry():
 
 
 @given(st.lists(st.tuples(st.integers(0, LAST), st.integers(0, 90)), max_size=30))
-def test_all_time_belongs_to_some_stop(moves):
+def test_all_time_belongs_to_some_part(moves):
     events, now = [Began(**at(0))], 0
     for to, seconds in moves:
         now += seconds
@@ -100,7 +100,7 @@ def test_all_time_belongs_to_some_stop(moves):
     assert sum(state.taken.values()) == pytest.approx(now)
 
 
-def test_a_pause_belongs_to_no_stop():
+def test_a_pause_belongs_to_no_part():
     events = [Began(**at(0)), Paused(**at(30)), Paused(**at(40)), Resumed(**at(100)), Moved(to=1, **at(110))]
     state = fold(events, SHEET)
     assert (sum(state.taken.values()), state.paused, state.paused_at) == (40, 70, None)
@@ -166,7 +166,7 @@ def test_of_many_points_those_named_come_first_then_the_highest_under_the_ceilin
 def test_what_the_body_said_what_was_skipped_and_how_the_rest_was_shared_out_is_kept():
     state = fold(EVERYTHING, SHEET)
     assert [(one.sign, one.region) for one in state.seen] == [("wince", "back")]
-    assert [(one.stop_id, one.entries, one.reason) for one in state.skipped] == [
+    assert [(one.part_id, one.entries, one.reason) for one in state.skipped] == [
         (BACK.id, (4, 5), "ticklish")
     ]
     assert (state.allotted, state.total) == ({ARM.id: 0, FEET[0].id: 120}, 2400)
@@ -187,16 +187,16 @@ def test_a_halt_ends_it_with_its_reason():
 
 OWED = [
     Began(**at(0)),
-    Skipped(stop_id=BACK.id, entries=(5,), **at(10)),
+    Skipped(part_id=BACK.id, entries=(5,), **at(10)),
     Moved(to=6, **at(11)),
-    Skipped(stop_id=BACK.id, entries=(6, 7), **at(20)),
+    Skipped(part_id=BACK.id, entries=(6, 7), **at(20)),
     Moved(to=5, **at(30)),
-    Skipped(stop_id=BACK.id, entries=(7,), reason="no time", **at(40)),
+    Skipped(part_id=BACK.id, entries=(7,), reason="no time", **at(40)),
 ]
 
 
-def added(second, stop_id, region="scalp", seconds=120):
-    return Added(stop_id=stop_id, region=region, side="mid", seconds=seconds, **at(second))
+def added(second, part_id, region="scalp", seconds=120):
+    return Added(part_id=part_id, region=region, side="mid", seconds=seconds, **at(second))
 
 
 ADDED = [
@@ -214,7 +214,7 @@ ADDED = [
 
 def test_what_is_added_takes_its_own_time_until_the_next_move_and_is_done_in_the_log():
     state = fold(ADDED, SHEET)
-    assert [(one.stop_id, one.seconds) for one in state.added] == [("added-1", 120), ("added-2", 120)]
+    assert [(one.part_id, one.seconds) for one in state.added] == [("added-1", 120), ("added-2", 120)]
     assert (state.taken["added-1"], state.taken["added-2"]) == (110, 40)
     assert fold(ADDED[:3], SHEET).adding == "added-1"
     assert fold(ADDED[:5], SHEET).adding is None
@@ -238,7 +238,7 @@ def test_two_devices_agree_in_whatever_order_their_events_arrive(data):
 EVERYTHING = [
     Began(**at(0)),
     Observed(sign="wince", region="back", side="left", **at(5)),
-    Skipped(stop_id=BACK.id, entries=(4, 5), reason="ticklish", **at(6)),
+    Skipped(part_id=BACK.id, entries=(4, 5), reason="ticklish", **at(6)),
     Bent(seconds={ARM.id: 90}, total=2600, **at(7)),
     Bent(seconds={ARM.id: 0, FEET[0].id: 120}, total=2400, **at(8)),
 ]
@@ -297,7 +297,7 @@ CASES = {
 def test_the_shared_vectors_are_what_the_core_says():
     """The browser's own fold is held to this file; write it anew with the text of the failure."""
     wanted = {
-        "stops": [entry.stop_id for entry in SHEET.entries],
+        "parts": [entry.part_id for entry in SHEET.entries],
         "cases": [
             {
                 "name": name,

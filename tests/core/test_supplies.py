@@ -1,6 +1,6 @@
 import pytest
 
-from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import ClientFacts
 from tests.core import handmade as made
@@ -13,7 +13,7 @@ def of(flow, **facts):
 
 
 def oiled(amount="usual"):
-    return flow(C, stop(C, "back").model_copy(update={"oil": amount}))
+    return flow(C, part(C, "back").model_copy(update={"oil": amount}))
 
 
 def test_lubricant_follows_body_skin_hair_and_wish():
@@ -26,7 +26,7 @@ def test_lubricant_follows_body_skin_hair_and_wish():
 
 def test_friction_wants_little():
     rubbed = (*ARC[:2], *((("circular_friction", "specific", 3),) * 6), *ARC[3:])
-    assert of(flow(C, stop(C, "back", strokes=rubbed))).millilitres < of(oiled()).millilitres
+    assert of(flow(C, part(C, "back", strokes=rubbed))).millilitres < of(oiled()).millilitres
 
 
 def test_a_chair_needs_no_oil_and_no_sheets():
@@ -44,7 +44,7 @@ def test_a_prenatal_session_takes_more_pillows():
 
 def test_hot_towels_go_into_the_warmer_in_time():
     towel = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])
-    supplies = of(flow(C, stop(C, "back", strokes=towel), stop(C, "neck", strokes=towel)))
+    supplies = of(flow(C, part(C, "back", strokes=towel), part(C, "neck", strokes=towel)))
     assert supplies.hot_towels.count == 2
     assert supplies.hot_towels.into_warmer_minute < 0
     assert any("2 hot towels, into the warmer" in line for line in supplies.packing)

@@ -6,13 +6,13 @@ from mellow_tide.core.catalogue.house import House, in_house
 from mellow_tide.core.timing.exposure import exposures
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.core.timing.tempo import OwnPace, Tempo, tempo_of
-from tests.core.flows import ARM, BACK, CLIENT, CLOSE, FEET, HAND, OPEN, flow, step, stop
+from tests.core.flows import ARM, BACK, CLIENT, CLOSE, FEET, HAND, OPEN, flow, part, step
 
-SIDE_OPEN = stop("shoulders", "both", "side_left", "none", step("resting_hold", "open", depth=1), role="open")
+SIDE_OPEN = part("shoulders", "both", "side_left", "none", step("resting_hold", "open", depth=1), role="open")
 
 
-def kinds(sheet, stop_id):
-    return [e.kind for e in sheet.entries if e.stop_id == stop_id and e.kind != "stroke"]
+def kinds(sheet, part_id):
+    return [e.kind for e in sheet.entries if e.part_id == part_id and e.kind != "stroke"]
 
 
 def seconds_of(sheet, kind):
@@ -20,16 +20,16 @@ def seconds_of(sheet, kind):
 
 
 def test_from_side_to_side_takes_longer_than_from_front_to_back(catalogue):
-    left = stop("arm", "right", "side_left", "arm")
-    right = stop("arm", "left", "side_right", "arm")
+    left = part("arm", "right", "side_left", "arm")
+    right = part("arm", "left", "side_right", "arm")
     sheet = lay_out(flow(SIDE_OPEN, left, right), catalogue)
     assert seconds_of(sheet, "turn") == [catalogue.pace.side_turn] == [150]
     assert kinds(sheet, right.id)[:3] == ["close_window", "turn", "bolster"]
 
 
 def test_in_the_chair_the_client_sits_back_and_nothing_is_uncovered(catalogue):
-    leaning = stop("back", "mid", "seated_leaning", "clothed", step("kneading", "knead"), medium="clothed")
-    upright = stop(
+    leaning = part("back", "mid", "seated_leaning", "clothed", step("kneading", "knead"), medium="clothed")
+    upright = part(
         "hand", "right", "seated_upright", "clothed", step("palm_spread", "knead"), medium="clothed"
     )
     sheet = lay_out(flow(leaning, upright), catalogue)
@@ -45,7 +45,7 @@ def test_a_hot_towel_is_fetched_and_oil_wiped_off_where_a_step_asks_for_it(catal
         step("traction", "mobilise", depth=1, passes=1).model_copy(update={"wipe": True}),
         step("hot_towel_press", "settle", "towel", 1, 1),
     )
-    neck = stop("neck", "mid", "supine", "none", *steps)
+    neck = part("neck", "mid", "supine", "none", *steps)
     sheet = lay_out(flow(neck), catalogue)
     assert kinds(sheet, neck.id) == ["stool", "announce", "oil", "wipe", "towel"] or kinds(
         sheet, neck.id
@@ -60,16 +60,16 @@ def test_a_hot_towel_is_fetched_and_oil_wiped_off_where_a_step_asks_for_it(catal
 
 def test_the_stool_is_fetched_once_for_both_feet_and_put_back_before_walking(catalogue):
     sheet = lay_out(flow(OPEN, BACK, *FEET, ARM, CLOSE), catalogue)
-    about = [(e.stop_id, e.about) for e in sheet.entries if e.kind == "stool"]
+    about = [(e.part_id, e.about) for e in sheet.entries if e.kind == "stool"]
     assert about == [(FEET[0].id, "fetch"), (ARM.id, "back"), (CLOSE.id, "fetch")]
-    seated = {e.stop_id: e.seated for e in sheet.entries if e.kind == "stroke"}
+    seated = {e.part_id: e.seated for e in sheet.entries if e.kind == "stroke"}
     assert (seated[BACK.id], seated[FEET[1].id], seated[ARM.id]) == (False, True, False)
 
 
 def test_a_table_that_lifts_goes_up_and_down_with_the_work(catalogue):
     lifts = in_house(House(rules={"table_height": "lifts"}), catalogue)
     sheet = lay_out(flow(OPEN, BACK, ARM, CLOSE), lifts)
-    assert [(e.stop_id, e.about) for e in sheet.entries if e.kind == "height"] == [(ARM.id, "high")]
+    assert [(e.part_id, e.about) for e in sheet.entries if e.kind == "height"] == [(ARM.id, "high")]
     assert seconds_of(sheet, "height") == [8]
 
 
@@ -77,10 +77,10 @@ def test_what_is_skipped_takes_no_time_and_leaves_its_trace(catalogue):
     hand = HAND.model_copy(update={"skips": ("clean_hands", "announce")})
     sheet = lay_out(flow(OPEN, *FEET, hand, CLOSE), catalogue)
     assert not {"wash", "announce"} & set(kinds(sheet, hand.id))
-    bare = stop("thigh_front", "right", "supine", "leg_front").model_copy(update={"skips": ("cover",)})
+    bare = part("thigh_front", "right", "supine", "leg_front").model_copy(update={"skips": ("cover",)})
     left_open = lay_out(flow(OPEN, ARM, bare, CLOSE), catalogue)
     assert "close_window" not in kinds(left_open, bare.id)
-    assert {e.also_open for e in left_open.entries if e.stop_id == bare.id and e.kind == "stroke"} == {"arm"}
+    assert {e.also_open for e in left_open.entries if e.part_id == bare.id and e.kind == "stroke"} == {"arm"}
     assert kinds(left_open, CLOSE.id)[:2] == ["close_window", "close_window"]
 
 
@@ -92,7 +92,7 @@ def test_a_hold_lasts_the_client_s_own_breaths(catalogue, rate, seconds):
 
 def test_the_therapist_s_own_pace_scales_strokes_and_the_closer_factor_wins(catalogue):
     def kneading(**factors):
-        back = stop("back", "mid", "prone", "back", step("kneading", "knead", passes=2))
+        back = part("back", "mid", "prone", "back", step("kneading", "knead", passes=2))
         tempo = tempo_of(CLIENT, OwnPace(factors={k.replace("_on_", "/"): v for k, v in factors.items()}))
         return next(e.seconds for e in lay_out(flow(back), catalogue, tempo).entries if e.kind == "stroke")
 
@@ -106,7 +106,7 @@ def test_cleaning_the_hands_is_the_way_and_a_towel_for_the_back_is_work(catalogu
     wipes = in_house(House(rules={"clean_after_feet": "wipe"}), catalogue)
     way = lay_out(flow(OPEN, *FEET, HAND, CLOSE), wipes)
     assert {e.working for e in way.entries if e.kind in ("towel", "wipe")} == {False}
-    warmed = stop("back", "mid", "prone", "back", step("hot_towel_press", "settle", "towel", 1, 1))
+    warmed = part("back", "mid", "prone", "back", step("hot_towel_press", "settle", "towel", 1, 1))
     at_work = lay_out(flow(warmed), catalogue)
     assert {e.working for e in at_work.entries if e.kind in ("towel", "stroke")} == {True}
     assert {e.working for e in at_work.entries if e.kind in ("open_window", "announce")} == {False}
@@ -114,7 +114,7 @@ def test_cleaning_the_hands_is_the_way_and_a_towel_for_the_back_is_work(catalogu
 
 def test_a_step_with_seconds_of_its_own_takes_those(catalogue):
     timed = step(passes=3).model_copy(update={"seconds": 100})
-    assert [e.seconds for e in lay_out(flow(stop("back", "mid", "prone", "back", timed)), catalogue).entries][
+    assert [e.seconds for e in lay_out(flow(part("back", "mid", "prone", "back", timed)), catalogue).entries][
         -1
     ] == 100
 

@@ -18,23 +18,23 @@ BRIEFS = [
 
 
 @pytest.mark.parametrize("brief", BRIEFS)
-def test_a_way_past_stops_is_what_the_clock_lays_out_without_them(brief):
+def test_a_way_past_parts_is_what_the_clock_lays_out_without_them(brief):
     flow = plan(brief, CLIENT, CATALOGUE).flow
     found = {(way.start, way.to): way.changes for way in ways(flow, CATALOGUE)}
-    assert len(found) == (len(flow.stops) - 1) * (len(flow.stops) - 2) // 2
+    assert len(found) == (len(flow.parts) - 1) * (len(flow.parts) - 2) // 2
     for (start, to), changes in found.items():
-        without = flow.model_copy(update={"stops": (*flow.stops[: start + 1], *flow.stops[to:])})
+        without = flow.model_copy(update={"parts": (*flow.parts[: start + 1], *flow.parts[to:])})
         sheet = lay_out(without, CATALOGUE)
         wanted = [
             (e.kind, e.seconds, e.about, e.about_side)
             for e in sheet.entries
-            if e.stop == start + 1 and not e.working
+            if e.part == start + 1 and not e.working
         ]
         assert [(c.kind, c.seconds, c.about, c.about_side) for c in changes] == wanted
 
 
-def test_leaving_out_the_first_stop_after_a_turn_does_not_leave_out_the_turn():
+def test_leaving_out_the_first_part_after_a_turn_does_not_leave_out_the_turn():
     flow = plan(BRIEFS[0], CLIENT, CATALOGUE).flow
-    at = next(i for i, s in enumerate(flow.stops) if s.position != flow.stops[0].position)
+    at = next(i for i, s in enumerate(flow.parts) if s.position != flow.parts[0].position)
     past = next(way for way in ways(flow, CATALOGUE) if (way.start, way.to) == (at - 1, at + 1))
     assert "turn" in [change.kind for change in past.changes]

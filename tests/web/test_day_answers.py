@@ -7,8 +7,8 @@ TOES = {"region": "foot", "side": "left", "zone": "toes", "because": "a plaster"
 
 
 def strokes(session, region, side):
-    stops = session["plan"]["flow"]["stops"]
-    return [step for s in stops if (s["region"], s["side"]) == (region, side) for step in s["steps"]]
+    parts = session["plan"]["flow"]["parts"]
+    return [step for s in parts if (s["region"], s["side"]) == (region, side) for step in s["steps"]]
 
 
 def test_nothing_new_is_an_answer_and_changes_no_plan(client):
@@ -31,7 +31,7 @@ def test_a_plaster_takes_the_work_there_out_of_the_plan_and_its_time_goes_elsewh
         "passes": 1,
     }
     edits = [
-        {"kind": "insert_step", "stop_id": f"foot-{side}", "at": 4, "step": toes}
+        {"kind": "insert_step", "part_id": f"foot-{side}", "at": 4, "step": toes}
         for side in ("right", "left")
     ]
     revision = client.get(url("isolde")).json()["revision"]
@@ -41,7 +41,7 @@ def test_a_plaster_takes_the_work_there_out_of_the_plan_and_its_time_goes_elsewh
     assert [(one["region"], one["side"], one["zone"]) for one in heard] == [("foot", "left", "toes")]
     after = answer_day(client, "isolde", note="left big toe has a plaster", excluded=[TOES]).json()
     assert not any(step["stroke"] == "toe_work" for step in strokes(after, "foot", "left"))
-    assert [f for f in after["evaluation"]["findings"] if f["severity"] == "stop"] == []
+    assert [f for f in after["evaluation"]["findings"] if f["severity"] == "refuse"] == []
     assert abs(after["evaluation"]["sheet"]["seconds"] - before["evaluation"]["sheet"]["seconds"]) <= 15
     assert after["evaluation"]["restrictions"]["excluded"] == [TOES]
     # It is of the day: the record of the client does not have it.
@@ -63,20 +63,20 @@ def test_what_the_plan_obeys_already_is_no_news_to_it(client):
     assert after["news"] == client.get(url("isolde")).json()["news"] == []
 
 
-def test_a_stop_sign_is_kept_and_no_plan_is_made_over_it(client):
+def test_a_part_sign_is_kept_and_no_plan_is_made_over_it(client):
     before = client.get(url("corin")).json()
     after = answer_day(client, "corin", conditions=["fever"]).json()
     assert after["plan"] == before["plan"]
-    assert after["evaluation"]["restrictions"]["reasons"][0]["level"] == "stop"
+    assert after["evaluation"]["restrictions"]["reasons"][0]["level"] == "refer"
     assert after["day_answer"]["conditions"] == ["fever"]
     back = answer_day(client, "corin").json()
-    assert "stop" not in [reason["level"] for reason in back["evaluation"]["restrictions"]["reasons"]]
+    assert "refer" not in [reason["level"] for reason in back["evaluation"]["restrictions"]["reasons"]]
 
 
 def test_an_answer_that_no_plan_of_the_brief_can_obey_is_kept_and_found(client):
     after = answer_day(client, "corin", conditions=["cannot_lie_flat"]).json()
     assert after["day_answer"]["conditions"] == ["cannot_lie_flat"]
-    assert "stop" in [finding["severity"] for finding in after["evaluation"]["findings"]]
+    assert "refuse" in [finding["severity"] for finding in after["evaluation"]["findings"]]
     assert answer_day(client, "corin").json()["day_answer"]["conditions"] == []
 
 
@@ -109,9 +109,9 @@ def test_what_becomes_known_after_a_plan_is_news_until_the_plan_knows_it(client)
         ("conditions", "high_blood_pressure_treated")
     ]
     before = client.get(url("bram")).json()
-    assert "HLT04" in {f["code"] for f in before["evaluation"]["findings"] if f["severity"] == "stop"}
+    assert "HLT04" in {f["code"] for f in before["evaluation"]["findings"] if f["severity"] == "refuse"}
     # A change by hand does not make the plan know it.
-    edit = {"kind": "change_step", "stop_id": "back", "step": 2, "passes": 3}
+    edit = {"kind": "change_step", "part_id": "back", "step": 2, "passes": 3}
     edited = client.post(url("bram", "/edits"), json={"revision": before["revision"], "edits": [edit]}).json()
     assert edited["news"] == news
     brief = edited["plan"]["flow"]["brief"]

@@ -9,7 +9,7 @@ def session(client, name="bram"):
 
 def hips(client):
     change(client, "bram", booked_minutes=75, focus=["hips"])
-    return next(s for s in session(client)["plan"]["flow"]["stops"] if s["region"] == "hips")["id"]
+    return next(s for s in session(client)["plan"]["flow"]["parts"] if s["region"] == "hips")["id"]
 
 
 def edit(client, edits, name="bram"):
@@ -18,40 +18,40 @@ def edit(client, edits, name="bram"):
 
 
 def test_a_landing_can_be_taken_as_it_is_offered(client):
-    stop = hips(client)
-    places = client.get(url("bram", f"/stops/{stop}/places")).json()
+    part = hips(client)
+    places = client.get(url("bram", f"/parts/{part}/places")).json()
     assert places["other_side"] is None
     there = next(x for x in places["landings"] if x["edits"])
     made = edit(client, there["edits"])
     assert made.status_code == 200, made.text
-    assert made.json()["plan"]["flow"]["stops"][there["at"]]["id"] == stop
+    assert made.json()["plan"]["flow"]["parts"][there["at"]]["id"] == part
     assert made.json()["plan"]["order_by_hand"]
 
 
-def test_a_place_for_a_stop_that_is_not_there_is_refused(client):
-    assert "stop_id" in fields(client.get(url("bram", "/stops/tail/places")))
-    assert "stop_id" in fields(client.get(url("bram", "/stops/tail/strokes")))
+def test_a_place_for_a_part_that_is_not_there_is_refused(client):
+    assert "part_id" in fields(client.get(url("bram", "/parts/tail/places")))
+    assert "part_id" in fields(client.get(url("bram", "/parts/tail/strokes")))
 
 
 def test_a_stroke_that_fits_is_taken_and_one_that_does_not_says_why(client):
-    stop = hips(client)
-    picks = client.get(url("bram", f"/stops/{stop}/strokes")).json()
+    part = hips(client)
+    picks = client.get(url("bram", f"/parts/{part}/strokes")).json()
     assert edit(client, next(p for p in picks if not p["why_not"])["edits"]).status_code == 200
     assert all(p["why_not"] for p in picks if not p["edits"])
 
 
 def test_what_is_typed_is_offered_and_taken(client):
-    stop = hips(client)
-    found = client.get(url("bram", "/suggestions"), params={"line": "hips knead 2", "at": stop}).json()
+    part = hips(client)
+    found = client.get(url("bram", "/suggestions"), params={"line": "hips knead 2", "at": part}).json()
     assert found[0]["says"].startswith("Kneading on the hips, 2 passes")
     assert edit(client, found[0]["edits"]).status_code == 200
     assert client.get(url("bram", "/suggestions"), params={"line": "x" * 81}).status_code == 422
 
 
 def test_edits_are_tried_without_being_stored(client):
-    stop = hips(client)
+    part = hips(client)
     before = session(client)
-    edits = [{"kind": "change_step", "stop_id": stop, "step": 1, "passes": 1}]
+    edits = [{"kind": "change_step", "part_id": part, "step": 1, "passes": 1}]
     tried = client.post(url("bram", "/edits/trial"), json={"edits": edits}).json()
     assert [c["region"] for c in tried["difference"]["changes"]] == ["hips"]
     assert session(client) == before
@@ -65,9 +65,9 @@ def test_repairs_are_tried_together(client):
 
 
 def test_what_changed_meanwhile_is_named(client):
-    stop = hips(client)
+    part = hips(client)
     seen = session(client)["plan"]["flow"]
-    edit(client, [{"kind": "change_step", "stop_id": stop, "step": 1, "passes": 1}])
+    edit(client, [{"kind": "change_step", "part_id": part, "step": 1, "passes": 1}])
     apart = client.post(url("bram", "/difference"), json={"flow": seen}).json()
     assert [c["region"] for c in apart["changes"]] == ["hips"]
 
@@ -150,7 +150,7 @@ def test_a_session_starts_from_a_flow_adapted_to_its_client(client):
     made = client.put(url("isolde", "/start"), json=at).json()
     assert made["plan"]["flow"] == tried["plan"]["flow"]
     assert made["plan"]["flow"]["brief"]["booked_minutes"] == 60
-    assert [f for f in made["evaluation"]["findings"] if f["severity"] == "stop"] == []
+    assert [f for f in made["evaluation"]["findings"] if f["severity"] == "refuse"] == []
 
 
 def test_places_to_keep_off_are_stored_with_the_plan_that_keeps_off_them(client):
@@ -158,10 +158,10 @@ def test_places_to_keep_off_are_stored_with_the_plan_that_keeps_off_them(client)
     at = session(client, "corin")["revision"]
     off = [{"region": "foot", "side": "left", "because": "a plaster"}]
     made = client.put(url("corin", "/excluded"), json={"revision": at, "excluded": off}).json()
-    worked = {(s["region"], s["side"]) for s in made["plan"]["flow"]["stops"] if s["role"] == "work"}
+    worked = {(s["region"], s["side"]) for s in made["plan"]["flow"]["parts"] if s["role"] == "work"}
     assert ("foot", "left") not in worked
     assert made["evaluation"]["restrictions"]["excluded"][0]["because"] == "a plaster"
-    assert [f for f in made["evaluation"]["findings"] if f["severity"] == "stop"] == []
+    assert [f for f in made["evaluation"]["findings"] if f["severity"] == "refuse"] == []
     assert session(client, "corin")["evaluation"]["restrictions"]["excluded"] == [{**off[0], "zone": None}]
     stale = client.put(url("corin", "/excluded"), json={"revision": at, "excluded": []})
     assert stale.status_code == 409

@@ -40,7 +40,7 @@ WORKED = (
     {"kind": "point_rated", "point": POINT, "number": 7},
     {"kind": "point_held", "point": POINT, "seconds": 8},
     {"kind": "point_rated", "point": POINT, "number": 5},
-    {"kind": "added", "stop_id": "added-1", "region": "hand", "side": "right", "seconds": 60},
+    {"kind": "added", "part_id": "added-1", "region": "hand", "side": "right", "seconds": 60},
 )
 
 
@@ -150,7 +150,7 @@ class TestASession:
         # A point was left at 5: there is more time for it.
         assert [point["numbers"] for point in reasons["back"]["points"]] == [[7, 5]]
         assert "back" in drafted["draft"]["plan"]["flow"]["brief"]["focus"]
-        assert [f for f in drafted["draft"]["evaluation"]["findings"] if f["severity"] == "stop"] == []
+        assert [f for f in drafted["draft"]["evaluation"]["findings"] if f["severity"] == "refuse"] == []
         nobody = client.get(f"/api/clients/{client_id(client, 'corin')}/learnt/draft")
         assert nobody.status_code == 404
 

@@ -118,40 +118,40 @@ def test_a_length_that_cannot_be_is_refused_with_offers_and_changes_nothing(clie
 
 def test_why_and_what_the_table_needs_are_read(client):
     flow = client.get(url("bram")).json()["plan"]["flow"]
-    worked = {stop["region"] for stop in flow["stops"] if stop["role"] == "work"}
+    worked = {part["region"] for part in flow["parts"] if part["role"] == "work"}
     why = client.get(url("bram", "/reasons")).json()
     assert {reason["region"] for reason in why["regions"]} == worked
     assert why["order"]["seconds"] <= why["order"]["plain_seconds"]
     side = client.get(url("bram", "/table-side")).json()
-    assert [table["stop"] for table in side["replanning"]["stops"]] == list(range(len(flow["stops"])))
-    assert {extra["position"] for extra in side["extras"]} <= {stop["position"] for stop in flow["stops"]}
+    assert [table["part"] for table in side["replanning"]["parts"]] == list(range(len(flow["parts"])))
+    assert {extra["position"] for extra in side["extras"]} <= {part["position"] for part in flow["parts"]}
 
 
 def test_what_was_edited_is_kept_when_the_brief_changes(client):
     change(client, "bram", booked_minutes=90, focus=["hips"])
     before = client.get(url("bram")).json()
-    edit = {"kind": "change_step", "stop_id": "neck", "step": 2, "passes": 6}
+    edit = {"kind": "change_step", "part_id": "neck", "step": 2, "passes": 6}
     edited = client.post(url("bram", "/edits"), json={"revision": before["revision"], "edits": [edit]}).json()
     assert edited["plan"]["by_hand"] == ["neck"]
     brief = {**before["plan"]["flow"]["brief"], "leave_out": ["hand"]}
     made = client.put(url("bram", "/brief"), json={"revision": edited["revision"], "brief": brief}).json()
     assert made["plan"]["by_hand"] == ["neck"]
     assert made["difference"]["kept"] == ["neck"]
-    neck = [[s["steps"] for s in v["plan"]["flow"]["stops"] if s["id"] == "neck"] for v in (edited, made)]
+    neck = [[s["steps"] for s in v["plan"]["flow"]["parts"] if s["id"] == "neck"] for v in (edited, made)]
     assert neck[0] == neck[1]
 
 
-def test_a_stop_is_reshaped_and_what_is_pulled_is_not_said_to_have_moved(client):
+def test_a_part_is_reshaped_and_what_is_pulled_is_not_said_to_have_moved(client):
     made = change(client, "bram", booked_minutes=90, focus=["hips"]).json()
     for seconds in (345, 400):
-        body = {"revision": made["revision"], "stop_id": "neck", "seconds": seconds}
+        body = {"revision": made["revision"], "part_id": "neck", "seconds": seconds}
         made = client.post(url("bram", "/reshape"), json=body).json()
         assert made["plan"]["by_hand"] == ["neck"]
         assert abs(made["evaluation"]["sheet"]["seconds"] - 80 * 60) <= 15
         assert made["difference"]["moved"] == []
         assert "neck" in [found["region"] for found in made["difference"]["changes"]]
-    body = {"revision": made["revision"], "stop_id": "knee", "seconds": 60}
-    assert "stop_id" in fields(client.post(url("bram", "/reshape"), json=body))
+    body = {"revision": made["revision"], "part_id": "knee", "seconds": 60}
+    assert "part_id" in fields(client.post(url("bram", "/reshape"), json=body))
 
 
 def stepped(client, name, way, revision):
@@ -197,13 +197,13 @@ def test_a_flow_made_by_hand_is_held_to_the_catalogue_and_the_clock(client):
         return client.put(url("isolde", "/flow"), json={"revision": revision, "flow": changed})
 
     def with_step(**over):
-        stops = [*flow["stops"]]
-        stops[1] = {**stops[1], "steps": [{**stops[1]["steps"][0], **over}, *stops[1]["steps"][1:]]}
-        return {**flow, "stops": stops}
+        parts = [*flow["parts"]]
+        parts[1] = {**parts[1], "steps": [{**parts[1]["steps"][0], **over}, *parts[1]["steps"][1:]]}
+        return {**flow, "parts": parts}
 
-    assert list(fields(put(with_step(stroke="poking")))) == ["stops.1.steps.0.stroke"]
-    assert list(fields(put(with_step(passes=0)))) == ["stops.1.steps.0.passes"]
-    assert fields(put(with_step(passes=60)))["stops"][1] == "take passes or a stop away, or book more minutes"
+    assert list(fields(put(with_step(stroke="poking")))) == ["parts.1.steps.0.stroke"]
+    assert list(fields(put(with_step(passes=0)))) == ["parts.1.steps.0.passes"]
+    assert fields(put(with_step(passes=60)))["parts"][1] == "take passes or a part away, or book more minutes"
     fewer = with_step(passes=1)
     answer = put(fewer)
     assert answer.status_code == 200
@@ -285,8 +285,8 @@ def test_no_stack_trace_reaches_a_user(client, monkeypatch):
 
 def test_a_draft_is_evaluated_and_not_stored(client):
     session = client.get(url("ottilie")).json()
-    stops = [s for s in session["plan"]["flow"]["stops"] if s["id"] != "hips-left"]
-    draft = {**session["plan"]["flow"], "stops": stops}
+    parts = [s for s in session["plan"]["flow"]["parts"] if s["id"] != "hips-left"]
+    draft = {**session["plan"]["flow"], "parts": parts}
     found = client.post(url("ottilie", "/evaluation"), json={"flow": draft}).json()["findings"]
     assert "BAL01" in [f["code"] for f in found]
     assert client.get(url("ottilie")).json() == session
@@ -299,7 +299,7 @@ def test_a_draft_is_evaluated_and_not_stored(client):
 def test_a_repair_is_one_action(client):
     change(client, "corin", booked_minutes=75)
     before = client.get(url("corin")).json()
-    removed = {"revision": before["revision"], "edits": [{"kind": "remove_stop", "stop_id": "hips-left"}]}
+    removed = {"revision": before["revision"], "edits": [{"kind": "remove_part", "part_id": "hips-left"}]}
     lopsided = client.post(url("corin", "/edits"), json=removed).json()
     missing = next(f for f in lopsided["evaluation"]["findings"] if f["code"] == "BAL01")
     mended = client.post(
@@ -310,15 +310,15 @@ def test_a_repair_is_one_action(client):
     assert [f["code"] for f in mended.json()["evaluation"]["findings"]] == ["HLT03"]
     stale = client.post(url("corin", "/edits"), json=removed)
     assert stale.status_code == 409
-    nowhere = {"revision": mended.json()["revision"], "edits": [{"kind": "remove_stop", "stop_id": "tail"}]}
-    assert list(fields(client.post(url("corin", "/edits"), json=nowhere))) == ["stop_id"]
+    nowhere = {"revision": mended.json()["revision"], "edits": [{"kind": "remove_part", "part_id": "tail"}]}
+    assert list(fields(client.post(url("corin", "/edits"), json=nowhere))) == ["part_id"]
 
 
 @pytest.mark.parametrize("kind", ["chair", "focus", "side_lying", "labour_support"])
 def test_a_draft_of_any_kind_is_evaluated_for_the_client_in_this_house(client, kind):
     flow = getattr(handmade, kind)().model_dump(mode="json")
     found = client.post(url("bram", "/evaluation"), json={"flow": flow}).json()
-    assert [f["code"] for f in found["findings"] if f["severity"] == "stop"] == []
+    assert [f["code"] for f in found["findings"] if f["severity"] == "refuse"] == []
     lying = kind in ("focus", "side_lying")
     # The demo's table lifts.
     assert (kind == "side_lying") == ("height" in {e["kind"] for e in found["sheet"]["entries"]})
@@ -328,10 +328,10 @@ def test_a_draft_of_any_kind_is_evaluated_for_the_client_in_this_house(client, k
 def test_a_window_left_open_is_closed_in_one_action(client):
     change(client, "corin", booked_minutes=75)
     revision = client.get(url("corin")).json()["revision"]
-    open_too = [{"kind": "change_stop", "stop_id": "hips-right", "skips": ["cover"]}]
+    open_too = [{"kind": "change_part", "part_id": "hips-right", "skips": ["cover"]}]
     bare = client.post(url("corin", "/edits"), json={"revision": revision, "edits": open_too}).json()
     (found,) = [f for f in bare["evaluation"]["findings"] if f["code"] == "DRP05"]
-    assert (found["severity"], found["stop_id"]) == ("stop", "hips-right")
+    assert (found["severity"], found["part_id"]) == ("refuse", "hips-right")
     repair = {"revision": bare["revision"], "edits": found["repairs"][0]["edits"]}
     mended = client.post(url("corin", "/edits"), json=repair).json()
     assert [f["code"] for f in mended["evaluation"]["findings"]] == ["HLT03"]

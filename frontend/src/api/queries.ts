@@ -149,27 +149,27 @@ export const logQuery = (sessionId: string) =>
       ),
   });
 
-/** Where a stop of the flow at `revision` may go. */
-export const placesQuery = (sessionId: string, revision: number, stopId: string) =>
+/** Where a part of the flow at `revision` may go. */
+export const placesQuery = (sessionId: string, revision: number, partId: string) =>
   queryOptions({
-    queryKey: ["places", sessionId, revision, stopId],
+    queryKey: ["places", sessionId, revision, partId],
     queryFn: () =>
       body<Places>(
-        api.GET("/api/sessions/{session_id}/stops/{stop_id}/places", {
-          params: { path: { session_id: sessionId, stop_id: stopId } },
+        api.GET("/api/sessions/{session_id}/parts/{part_id}/places", {
+          params: { path: { session_id: sessionId, part_id: partId } },
         }),
       ),
     staleTime: Number.POSITIVE_INFINITY,
   });
 
-/** The strokes for a stop of the flow at `revision`. */
-export const picksQuery = (sessionId: string, revision: number, stopId: string) =>
+/** The strokes for a part of the flow at `revision`. */
+export const picksQuery = (sessionId: string, revision: number, partId: string) =>
   queryOptions({
-    queryKey: ["picks", sessionId, revision, stopId],
+    queryKey: ["picks", sessionId, revision, partId],
     queryFn: () =>
       body<StrokePick[]>(
-        api.GET("/api/sessions/{session_id}/stops/{stop_id}/strokes", {
-          params: { path: { session_id: sessionId, stop_id: stopId } },
+        api.GET("/api/sessions/{session_id}/parts/{part_id}/strokes", {
+          params: { path: { session_id: sessionId, part_id: partId } },
         }),
       ),
     staleTime: Number.POSITIVE_INFINITY,

@@ -851,7 +851,7 @@ export interface paths {
         put?: never;
         /**
          * Reshape
-         * @description Make a stop longer or shorter by hand; the rest of the session makes room.
+         * @description Make a part longer or shorter by hand; the rest of the session makes room.
          */
         post: operations["reshape"];
         delete?: never;
@@ -1064,7 +1064,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sessions/{session_id}/stops/{stop_id}/places": {
+    "/api/sessions/{session_id}/parts/{part_id}/places": {
         parameters: {
             query?: never;
             header?: never;
@@ -1073,7 +1073,7 @@ export interface paths {
         };
         /**
          * Read Places
-         * @description Where a stop may go, and why it may not go elsewhere.
+         * @description Where a part may go, and why it may not go elsewhere.
          */
         get: operations["read_places"];
         put?: never;
@@ -1084,7 +1084,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sessions/{session_id}/stops/{stop_id}/strokes": {
+    "/api/sessions/{session_id}/parts/{part_id}/strokes": {
         parameters: {
             query?: never;
             header?: never;
@@ -1093,7 +1093,7 @@ export interface paths {
         };
         /**
          * Read Picks
-         * @description The strokes that fit a stop, and why the others do not.
+         * @description The strokes that fit a part, and why the others do not.
          */
         get: operations["read_picks"];
         put?: never;
@@ -1113,7 +1113,7 @@ export interface paths {
         };
         /**
          * Read Suggestions
-         * @description What a typed line could mean at a stop.
+         * @description What a typed line could mean at a part.
          */
         get: operations["read_suggestions"];
         put?: never;
@@ -1438,7 +1438,7 @@ export interface components {
     schemas: {
         /**
          * Added
-         * @description A region worked now that the plan has not: `seconds` 15 to 3600, until the next move. `stop_id` is its own.
+         * @description A region worked now that the plan has not: `seconds` 15 to 3600, until the next move. `part_id` is its own.
          */
         "Added-Input": {
             /**
@@ -1456,8 +1456,8 @@ export interface components {
              * @enum {string}
              */
             kind: "added";
-            /** Stop Id */
-            stop_id: string;
+            /** Part Id */
+            part_id: string;
             /** Region */
             region: string;
             /**
@@ -1485,11 +1485,11 @@ export interface components {
         };
         /**
          * Addition
-         * @description A region worked beside the plan, at `entry`; `seconds` are those meant for it, `taken` has its stop's id.
+         * @description A region worked beside the plan, at `entry`; `seconds` are those meant for it, `taken` has its part's id.
          */
         Addition: {
-            /** Stop Id */
-            stop_id: string;
+            /** Part Id */
+            part_id: string;
             /** Region */
             region: string;
             /**
@@ -1768,7 +1768,7 @@ export interface components {
         };
         /**
          * Bent
-         * @description The rest is shared out anew: seconds of work by stop id, 0 for a stop that is left out.
+         * @description The rest is shared out anew: seconds of work by part id, 0 for a part that is left out.
          *
          *     `total` is what the session has from first touch to last from now on (60 to 14,400 s).
          */
@@ -2021,6 +2021,31 @@ export interface components {
             specific_ceiling?: number | null;
         };
         /**
+         * ChangePart
+         * @description Give a part another position, window, medium, amount of oil, or way there; what is left out stays.
+         */
+        ChangePart: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "change_part";
+            /** Part Id */
+            part_id: string;
+            /** Position */
+            position?: string | null;
+            /** Window */
+            window?: string | null;
+            /** Medium */
+            medium?: ("dry" | "lubricated" | "clothed") | null;
+            /** Skips */
+            skips?: ("announce" | "cover" | "chest_cover" | "clean_hands")[] | null;
+            /** Oil */
+            oil?: ("little" | "usual" | "much") | null;
+            /** Reason */
+            reason?: string | null;
+        };
+        /**
          * ChangeStep
          * @description Give a step another depth, tool, number of passes or other trait; what is left out stays, `clear` takes away.
          */
@@ -2030,8 +2055,8 @@ export interface components {
              * @enum {string}
              */
             kind: "change_step";
-            /** Stop Id */
-            stop_id: string;
+            /** Part Id */
+            part_id: string;
             /** Step */
             step: number;
             /** Depth */
@@ -2060,31 +2085,6 @@ export interface components {
             clear: ("zone" | "seconds" | "direction" | "cue")[];
         };
         /**
-         * ChangeStop
-         * @description Give a stop another position, window, medium, amount of oil, or way there; what is left out stays.
-         */
-        ChangeStop: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "change_stop";
-            /** Stop Id */
-            stop_id: string;
-            /** Position */
-            position?: string | null;
-            /** Window */
-            window?: string | null;
-            /** Medium */
-            medium?: ("dry" | "lubricated" | "clothed") | null;
-            /** Skips */
-            skips?: ("announce" | "cover" | "chest_cover" | "clean_hands")[] | null;
-            /** Oil */
-            oil?: ("little" | "usual" | "much") | null;
-            /** Reason */
-            reason?: string | null;
-        };
-        /**
          * CheckView
          * @description A check as a screen explains it.
          */
@@ -2095,7 +2095,7 @@ export interface components {
              * Severity
              * @enum {string}
              */
-            severity: "stop" | "caution" | "advice";
+            severity: "refuse" | "caution" | "advice";
             /** Summary */
             summary: string;
             /** Rationale */
@@ -2538,7 +2538,7 @@ export interface components {
         };
         /**
          * Condition
-         * @description A condition a client may have. `stop`: no session, refer. `ask`: the clinician first. `adapt`.
+         * @description A condition a client may have. `refer`: no session, refer. `ask`: the clinician first. `adapt`.
          *
          *     `in_pregnancy`: it is a state of a pregnancy. `asks`: the condition in the client's own words, under the heading
          *     `asked` of the intake.
@@ -2591,7 +2591,7 @@ export interface components {
              * Level
              * @enum {string}
              */
-            level: "stop" | "ask" | "adapt";
+            level: "refer" | "ask" | "adapt";
             /**
              * Asked
              * @enum {string}
@@ -2704,7 +2704,7 @@ export interface components {
         };
         /**
          * CopySteps
-         * @description Give `stop_id` the very steps of `like`: the other side, usually.
+         * @description Give `part_id` the very steps of `like`: the other side, usually.
          */
         CopySteps: {
             /**
@@ -2712,8 +2712,8 @@ export interface components {
              * @enum {string}
              */
             kind: "copy_steps";
-            /** Stop Id */
-            stop_id: string;
+            /** Part Id */
+            part_id: string;
             /** Like */
             like: string;
         };
@@ -2853,7 +2853,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Edits */
-            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangePart"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertPart"] | components["schemas"]["SplitPart"] | components["schemas"]["MovePart"] | components["schemas"]["RemovePart"])[];
         };
         /**
          * EditsToTry
@@ -2861,7 +2861,7 @@ export interface components {
          */
         EditsToTry: {
             /** Edits */
-            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangePart"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertPart"] | components["schemas"]["SplitPart"] | components["schemas"]["MovePart"] | components["schemas"]["RemovePart"])[];
         };
         /**
          * Ended
@@ -2888,8 +2888,8 @@ export interface components {
          * Entry
          * @description One stroke or transition on the clock; `start` and `seconds` are whole seconds from the first touch.
          *
-         *     `stop` and `step` index the flow; a transition has no step and belongs to the stop it leads to.
-         *     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the stop, its
+         *     `part` and `step` index the flow; a transition has no step and belongs to the part it leads to.
+         *     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the part, its
          *     oiling and asking included; getting there is not.
          */
         Entry: {
@@ -2899,10 +2899,10 @@ export interface components {
             start: number;
             /** Seconds */
             seconds: number;
-            /** Stop */
-            stop: number;
-            /** Stop Id */
-            stop_id: string;
+            /** Part */
+            part: number;
+            /** Part Id */
+            part_id: string;
             /**
              * Role
              * @enum {string}
@@ -3124,7 +3124,7 @@ export interface components {
         };
         /**
          * Finding
-         * @description One thing found: `what` in a sentence, at a stop and a step of it if it has such a place.
+         * @description One thing found: `what` in a sentence, at a part and a step of it if it has such a place.
          */
         Finding: {
             /** Code */
@@ -3135,11 +3135,11 @@ export interface components {
              * Severity
              * @enum {string}
              */
-            severity: "stop" | "caution" | "advice";
+            severity: "refuse" | "caution" | "advice";
             /** What */
             what: string;
-            /** Stop Id */
-            stop_id?: string | null;
+            /** Part Id */
+            part_id?: string | null;
             /** Step */
             step?: number | null;
             /**
@@ -3159,12 +3159,12 @@ export interface components {
         };
         /**
          * Flow
-         * @description A brief and the stops that answer it, in order.
+         * @description A brief and the parts that answer it, in order.
          */
         Flow: {
             brief: components["schemas"]["Brief"];
-            /** Stops */
-            stops: components["schemas"]["Stop"][];
+            /** Parts */
+            parts: components["schemas"]["Part"][];
         };
         /**
          * FlowBefore
@@ -3362,6 +3362,20 @@ export interface components {
             choice: components["schemas"]["Choice"][];
         };
         /**
+         * InsertPart
+         * @description Put a new part before place `at` of the flow.
+         */
+        InsertPart: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "insert_part";
+            /** At */
+            at: number;
+            part: components["schemas"]["Part"];
+        };
+        /**
          * InsertStep
          * @description Put a new step before place `at` (at the end, if `at` is the number of steps).
          */
@@ -3371,25 +3385,11 @@ export interface components {
              * @enum {string}
              */
             kind: "insert_step";
-            /** Stop Id */
-            stop_id: string;
+            /** Part Id */
+            part_id: string;
             /** At */
             at: number;
             step: components["schemas"]["Step"];
-        };
-        /**
-         * InsertStop
-         * @description Put a new stop before place `at` of the flow.
-         */
-        InsertStop: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "insert_stop";
-            /** At */
-            at: number;
-            stop: components["schemas"]["Stop"];
         };
         /**
          * IntakeForm
@@ -3400,8 +3400,8 @@ export interface components {
         IntakeForm: {
             /** Practice */
             practice: string;
-            /** Parts */
-            parts: components["schemas"]["Part"][];
+            /** Sections */
+            sections: components["schemas"]["IntakeSection"][];
             /** Conditions */
             conditions: {
                 [key: string]: components["schemas"]["Condition"];
@@ -3505,6 +3505,23 @@ export interface components {
             items: components["schemas"]["ReviewItem"][];
         };
         /**
+         * IntakeSection
+         * @description A few questions that stand on one page of the form.
+         */
+        IntakeSection: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+            /** Questions */
+            questions: components["schemas"]["Question"][];
+        };
+        /**
          * Item
          * @description One answer to accept or to question. `id` is stable; `before` is what was on record, if that was something else.
          *
@@ -3527,7 +3544,7 @@ export interface components {
              * @default note
              * @enum {string}
              */
-            level: "stop" | "ask" | "adapt" | "note";
+            level: "refer" | "ask" | "adapt" | "note";
             /**
              * Before
              * @default
@@ -3674,7 +3691,7 @@ export interface components {
          * Landing
          * @description A place in the order: before place `at` of what is left, in `position`, by `edits`.
          *
-         *     `why_not` is the reason why the stop may not go there, or empty; `warns` what it should not go there without
+         *     `why_not` is the reason why the part may not go there, or empty; `warns` what it should not go there without
          *     knowing. `seconds`: how much longer everything between the strokes becomes. `here`: where it is now.
          */
         Landing: {
@@ -3706,7 +3723,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangePart"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertPart"] | components["schemas"]["SplitPart"] | components["schemas"]["MovePart"] | components["schemas"]["RemovePart"])[];
         };
         /**
          * Learnt
@@ -3921,7 +3938,7 @@ export interface components {
             /** Mended */
             mended: string[];
             /** Edits */
-            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangePart"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertPart"] | components["schemas"]["SplitPart"] | components["schemas"]["MovePart"] | components["schemas"]["RemovePart"])[];
             /** Left */
             left: string[];
         };
@@ -3945,6 +3962,21 @@ export interface components {
             other: string;
         };
         /**
+         * MovePart
+         * @description Take a part out and put it back before place `to` of what is left.
+         */
+        MovePart: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "move_part";
+            /** Part Id */
+            part_id: string;
+            /** To */
+            to: number;
+        };
+        /**
          * MoveStep
          * @description Take a step out and put it back before place `to` of what is left (its end, if `to` is their number).
          */
@@ -3954,25 +3986,10 @@ export interface components {
              * @enum {string}
              */
             kind: "move_step";
-            /** Stop Id */
-            stop_id: string;
+            /** Part Id */
+            part_id: string;
             /** Step */
             step: number;
-            /** To */
-            to: number;
-        };
-        /**
-         * MoveStop
-         * @description Take a stop out and put it back before place `to` of what is left.
-         */
-        MoveStop: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "move_stop";
-            /** Stop Id */
-            stop_id: string;
             /** To */
             to: number;
         };
@@ -4050,11 +4067,11 @@ export interface components {
         };
         /**
          * NewLength
-         * @description A stop and the whole seconds that it is to take.
+         * @description A part and the whole seconds that it is to take.
          */
         NewLength: {
-            /** Stop Id */
-            stop_id: string;
+            /** Part Id */
+            part_id: string;
             /** Seconds */
             seconds: number;
         };
@@ -4149,7 +4166,7 @@ export interface components {
         };
         /**
          * OrderReason
-         * @description Whole seconds of all transitions: as the stops are ordered, and in the school's plain order.
+         * @description Whole seconds of all transitions: as the parts are ordered, and in the school's plain order.
          *
          *     Plain: row by row as the school names them, each region with both its sides before the next one.
          */
@@ -4171,13 +4188,13 @@ export interface components {
         };
         /**
          * OutlineStroke
-         * @description Strokes of one stop that follow one another at one depth; `start` and `seconds` as on the run sheet.
+         * @description Strokes of one part that follow one another at one depth; `start` and `seconds` as on the run sheet.
          */
         OutlineStroke: {
-            /** Stop */
-            stop: number;
-            /** Stop Id */
-            stop_id: string;
+            /** Part */
+            part: number;
+            /** Part Id */
+            part_id: string;
             /**
              * Role
              * @enum {string}
@@ -4226,20 +4243,75 @@ export interface components {
         };
         /**
          * Part
-         * @description A few questions that stand on one page of the form.
+         * @description One region on one side in one position. `id` is unique in its flow.
+         *
+         *     `side` is the client's: left, right, mid; `both` only where no work is done. `skips` is what of the usual way there
+         *     is left out, `oil` how much goes on, `reason` why this side is not worked as the other one is.
          */
         Part: {
             /** Id */
             id: string;
-            /** Title */
-            title: string;
             /**
-             * Says
+             * Role
+             * @default work
+             * @enum {string}
+             */
+            role: "open" | "work" | "integrate" | "close";
+            /** Region */
+            region: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right" | "mid" | "both";
+            /** Position */
+            position: string;
+            /** Window */
+            window: string;
+            /**
+             * Medium
+             * @enum {string}
+             */
+            medium: "dry" | "lubricated" | "clothed";
+            /**
+             * Skips
+             * @default []
+             */
+            skips: ("announce" | "cover" | "chest_cover" | "clean_hands")[];
+            /**
+             * Oil
+             * @default usual
+             * @enum {string}
+             */
+            oil: "little" | "usual" | "much";
+            /**
+             * Reason
              * @default
              */
-            says: string;
-            /** Questions */
-            questions: components["schemas"]["Question"][];
+            reason: string;
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+        };
+        /**
+         * PartTable
+         * @description What may be done from `part` (its place in the flow) on, before it is begun; pieces in order of their start.
+         *
+         *     `owed` are the regions whose second side is still to come. With fewer seconds than the first piece starts at,
+         *     nothing fits. `frees`: the whole seconds of strokes, at least, that giving up a wished region would free then.
+         */
+        PartTable: {
+            /** Part */
+            part: number;
+            /** Owed */
+            owed: string[];
+            /** Shares */
+            shares: components["schemas"]["TableShare"][];
+            /** Pieces */
+            pieces: components["schemas"]["Piece"][];
+            /** Frees */
+            frees: {
+                [key: string]: number;
+            };
         };
         /**
          * Pass
@@ -4264,7 +4336,7 @@ export interface components {
         };
         /**
          * Paused
-         * @description Time stands still: what passes from now on belongs to no stop.
+         * @description Time stands still: what passes from now on belongs to no part.
          */
         Paused: {
             /**
@@ -4302,7 +4374,7 @@ export interface components {
         };
         /**
          * Pick
-         * @description A stroke in one slot of a stop, and the edits that put it there, and on the other side if that is worked alike.
+         * @description A stroke in one slot of a part, and the edits that put it there, and on the other side if that is worked alike.
          *
          *     `why_not` says why it does not fit, or is empty; `warns` what it should not be taken without knowing.
          */
@@ -4328,7 +4400,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangePart"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertPart"] | components["schemas"]["SplitPart"] | components["schemas"]["MovePart"] | components["schemas"]["RemovePart"])[];
         };
         /**
          * Piece
@@ -4367,7 +4439,7 @@ export interface components {
         };
         /**
          * Places
-         * @description Where a stop may go, and how its other side comes to the same strokes, if there is something to give it.
+         * @description Where a part may go, and how its other side comes to the same strokes, if there is something to give it.
          */
         Places: {
             /** Landings */
@@ -4379,7 +4451,7 @@ export interface components {
          * @description A flow that answers the brief, what it leaves out, and the proof of its choice; a labour is not chosen so.
          *
          *     `by_hand` are the regions whose strokes or minutes were set by hand since it was planned; `order_by_hand`: whether
-         *     the order of its stops was.
+         *     the order of its parts was.
          */
         Plan: {
             flow: components["schemas"]["Flow"];
@@ -4710,7 +4782,7 @@ export interface components {
              * Level
              * @enum {string}
              */
-            level: "stop" | "ask" | "adapt";
+            level: "refer" | "ask" | "adapt";
             /** Says */
             says: string;
             /**
@@ -4726,7 +4798,7 @@ export interface components {
         };
         /**
          * Reasons
-         * @description Why the stops of a flow have their minutes and their order.
+         * @description Why the parts of a flow have their minutes and their order.
          */
         Reasons: {
             /** Regions */
@@ -4902,8 +4974,21 @@ export interface components {
             gives: components["schemas"]["Give"][];
         };
         /**
+         * RemovePart
+         * @description Take a part away.
+         */
+        RemovePart: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "remove_part";
+            /** Part Id */
+            part_id: string;
+        };
+        /**
          * RemoveStep
-         * @description Take a step away; the last one of a stop cannot be.
+         * @description Take a step away; the last one of a part cannot be.
          */
         RemoveStep: {
             /**
@@ -4911,23 +4996,10 @@ export interface components {
              * @enum {string}
              */
             kind: "remove_step";
-            /** Stop Id */
-            stop_id: string;
+            /** Part Id */
+            part_id: string;
             /** Step */
             step: number;
-        };
-        /**
-         * RemoveStop
-         * @description Take a stop away.
-         */
-        RemoveStop: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "remove_stop";
-            /** Stop Id */
-            stop_id: string;
         };
         /**
          * Repair
@@ -4937,25 +5009,25 @@ export interface components {
             /** Words */
             words: string;
             /** Edits */
-            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangePart"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertPart"] | components["schemas"]["SplitPart"] | components["schemas"]["MovePart"] | components["schemas"]["RemovePart"])[];
         };
         /**
          * ReplanTable
-         * @description One table for each stop of a flow, the opening's first; none for a session without minutes to meet.
+         * @description One table for each part of a flow, the opening's first; none for a session without minutes to meet.
          */
         ReplanTable: {
-            /** Stops */
-            stops: components["schemas"]["StopTable"][];
+            /** Parts */
+            parts: components["schemas"]["PartTable"][];
         };
         /**
          * Reshape
-         * @description A stop of the session read at `revision`, and the seconds it is to take; `alone` without its other side.
+         * @description A part of the session read at `revision`, and the seconds it is to take; `alone` without its other side.
          */
         Reshape: {
             /** Revision */
             revision: number;
-            /** Stop Id */
-            stop_id: string;
+            /** Part Id */
+            part_id: string;
             /** Seconds */
             seconds: number;
             /**
@@ -5083,11 +5155,11 @@ export interface components {
         };
         /**
          * RunState
-         * @description Where a run is: present entry, seconds taken by stop id up to `last_at`, and what was said, in order.
+         * @description Where a run is: present entry, seconds taken by part id up to `last_at`, and what was said, in order.
          *
-         *     `paused` are seconds that belong to no stop, up to `paused_at` if time stands still now. `allotted` are the seconds
-         *     of work that a stop has since the rest was shared out anew, 0 where it is left out, and `total` what the session
-         *     then has. `added` are regions worked beside the plan, and `adding` the stop id of the one being worked now, if any.
+         *     `paused` are seconds that belong to no part, up to `paused_at` if time stands still now. `allotted` are the seconds
+         *     of work that a part has since the rest was shared out anew, 0 where it is left out, and `total` what the session
+         *     then has. `added` are regions worked beside the plan, and `adding` the part id of the one being worked now, if any.
          *     `halted`: why it was stopped for safety, None if it was not.
          */
         RunState: {
@@ -5343,8 +5415,8 @@ export interface components {
          * @description Entries left undone: owed while there is no `reason`, waived with one.
          */
         Skip: {
-            /** Stop Id */
-            stop_id: string;
+            /** Part Id */
+            part_id: string;
             /** Entries */
             entries: number[];
             /** Reason */
@@ -5352,7 +5424,7 @@ export interface components {
         };
         /**
          * Skipped
-         * @description Entries of a stop left undone. Without a `reason` they are owed until they are done; with one they are waived.
+         * @description Entries of a part left undone. Without a `reason` they are owed until they are done; with one they are waived.
          */
         Skipped: {
             /**
@@ -5370,8 +5442,8 @@ export interface components {
              * @enum {string}
              */
             kind: "skipped";
-            /** Stop Id */
-            stop_id: string;
+            /** Part Id */
+            part_id: string;
             /** Entries */
             entries: number[];
             /**
@@ -5423,17 +5495,17 @@ export interface components {
             left: boolean;
         };
         /**
-         * SplitStop
-         * @description Make two stops of one: its steps from `at` on become a stop of their own, with `id`, right after it.
+         * SplitPart
+         * @description Make two parts of one: its steps from `at` on become a part of their own, with `id`, right after it.
          */
-        SplitStop: {
+        SplitPart: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            kind: "split_stop";
-            /** Stop Id */
-            stop_id: string;
+            kind: "split_part";
+            /** Part Id */
+            part_id: string;
             /** At */
             at: number;
             /** Id */
@@ -5564,78 +5636,6 @@ export interface components {
             release: string;
         };
         /**
-         * Stop
-         * @description One region on one side in one position. `id` is unique in its flow.
-         *
-         *     `side` is the client's: left, right, mid; `both` only where no work is done. `skips` is what of the usual way there
-         *     is left out, `oil` how much goes on, `reason` why this side is not worked as the other one is.
-         */
-        Stop: {
-            /** Id */
-            id: string;
-            /**
-             * Role
-             * @default work
-             * @enum {string}
-             */
-            role: "open" | "work" | "integrate" | "close";
-            /** Region */
-            region: string;
-            /**
-             * Side
-             * @enum {string}
-             */
-            side: "left" | "right" | "mid" | "both";
-            /** Position */
-            position: string;
-            /** Window */
-            window: string;
-            /**
-             * Medium
-             * @enum {string}
-             */
-            medium: "dry" | "lubricated" | "clothed";
-            /**
-             * Skips
-             * @default []
-             */
-            skips: ("announce" | "cover" | "chest_cover" | "clean_hands")[];
-            /**
-             * Oil
-             * @default usual
-             * @enum {string}
-             */
-            oil: "little" | "usual" | "much";
-            /**
-             * Reason
-             * @default
-             */
-            reason: string;
-            /** Steps */
-            steps: components["schemas"]["Step"][];
-        };
-        /**
-         * StopTable
-         * @description What may be done from `stop` (its place in the flow) on, before it is begun; pieces in order of their start.
-         *
-         *     `owed` are the regions whose second side is still to come. With fewer seconds than the first piece starts at,
-         *     nothing fits. `frees`: the whole seconds of strokes, at least, that giving up a wished region would free then.
-         */
-        StopTable: {
-            /** Stop */
-            stop: number;
-            /** Owed */
-            owed: string[];
-            /** Shares */
-            shares: components["schemas"]["TableShare"][];
-            /** Pieces */
-            pieces: components["schemas"]["Piece"][];
-            /** Frees */
-            frees: {
-                [key: string]: number;
-            };
-        };
-        /**
          * Straining
          * @description A stroke with a tool at a depth, and its own strain index over the session.
          */
@@ -5723,7 +5723,7 @@ export interface components {
         };
         /**
          * Suggestion
-         * @description What would be done, in words, and by what: edits, a stop's new length, or another brief; exactly one of them.
+         * @description What would be done, in words, and by what: edits, a part's new length, or another brief; exactly one of them.
          *
          *     `why_not` says why it cannot be, or is empty; `warns` what it should not be done without knowing.
          */
@@ -5744,7 +5744,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertStop"] | components["schemas"]["SplitStop"] | components["schemas"]["MoveStop"] | components["schemas"]["RemoveStop"])[];
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangePart"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertPart"] | components["schemas"]["SplitPart"] | components["schemas"]["MovePart"] | components["schemas"]["RemovePart"])[];
             reshape?: components["schemas"]["NewLength"] | null;
             brief?: components["schemas"]["BriefChange-Output"] | null;
         };
@@ -6057,7 +6057,7 @@ export interface components {
         };
         /**
          * Way
-         * @description The transitions from stop `start` to stop `to` (places in the flow), in order; none between them is worked.
+         * @description The transitions from part `start` to part `to` (places in the flow), in order; none between them is worked.
          */
         Way: {
             /** Start */
@@ -8590,7 +8590,7 @@ export interface operations {
             header?: never;
             path: {
                 session_id: string;
-                stop_id: string;
+                part_id: string;
             };
             cookie?: never;
         };
@@ -8631,7 +8631,7 @@ export interface operations {
             header?: never;
             path: {
                 session_id: string;
-                stop_id: string;
+                part_id: string;
             };
             cookie?: never;
         };
@@ -8756,7 +8756,7 @@ export interface operations {
     read_mending: {
         parameters: {
             query?: {
-                severity?: "stop" | "caution" | "advice";
+                severity?: "refuse" | "caution" | "advice";
             };
             header?: never;
             path: {

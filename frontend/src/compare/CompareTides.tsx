@@ -39,7 +39,7 @@ export function CompareTides({ first, second, names }: Props) {
         >
           <Ripples id={water} />
           {one?.swells.map((swell) => (
-            <g key={swell.stopId}>
+            <g key={swell.partId}>
               <path d={swell.above} className="fill-tide" opacity={0.6} />
               <path d={swell.below} className="fill-tide" opacity={0.4} />
               <path d={swell.below} fill={`url(#${water})`} />
@@ -47,7 +47,7 @@ export function CompareTides({ first, second, names }: Props) {
           ))}
           <Surface x0={0} x1={width} y={HEIGHT / 2} />
           {other?.swells.map((swell) => (
-            <g key={swell.stopId} className="fill-none stroke-accent" strokeWidth={2}>
+            <g key={swell.partId} className="fill-none stroke-accent" strokeWidth={2}>
               <path d={swell.above} />
               <path d={swell.below} />
             </g>

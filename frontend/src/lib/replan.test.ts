@@ -1,10 +1,10 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { type SharedOut, type StopTable, shareOut } from "./replan";
+import { type PartTable, type SharedOut, shareOut } from "./replan";
 
 interface Vector {
   name: string;
-  table: StopTable;
+  table: PartTable;
   answers: (SharedOut & { left: number; held?: Record<string, number> })[];
 }
 const vectors: Vector[] = JSON.parse(readFileSync("../tests/vectors/replan.json", "utf-8"));

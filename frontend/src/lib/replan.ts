@@ -9,8 +9,8 @@ interface Share {
   most: number;
 }
 
-export interface StopTable {
-  stop: number;
+export interface PartTable {
+  part: number;
   owed: string[];
   shares: Share[];
   pieces: { start: number; kept: string[]; fixed: number; level: [number, number][] }[];
@@ -31,10 +31,10 @@ export interface SharedOut {
 const CLOSE = "close";
 
 /**
- * What to do from the table's stop on with `left` seconds, those owed to second sides taken off. A region in `held`
+ * What to do from the table's part on with `left` seconds, those owed to second sides taken off. A region in `held`
  * keeps just so many seconds a side; what must give, the others give.
  */
-export function shareOut(table: StopTable, left: number, held: Record<string, number> = {}): SharedOut {
+export function shareOut(table: PartTable, left: number, held: Record<string, number> = {}): SharedOut {
   if (Object.keys(held).length > 0) return around(table, left, held);
   const piece = table.pieces.findLast((p) => p.start <= left);
   if (!piece) {
@@ -72,7 +72,7 @@ function atLevel({ weight, saturation, least, most }: Share, level: number): num
 }
 
 /** The rest shared out around what is held: of the sets that the table knows, the one that does most good. */
-function around(table: StopTable, left: number, held: Record<string, number>): SharedOut {
+function around(table: PartTable, left: number, held: Record<string, number>): SharedOut {
   const ids = Object.keys(held);
   const fixed = table.shares.reduce((sum, s) => sum + s.count * (held[s.region] ?? 0), 0);
   let best: { good: number; out: SharedOut } | null = null;

@@ -9,7 +9,7 @@ export function AnsweredToday({ session, catalogue }: { session: SessionView; ca
   const moved = session.difference
     ? whatMoved(session.difference, (id) => catalogue.regions[id]?.whole ?? id)
     : "";
-  const stopped = session.evaluation.findings.filter((finding) => finding.severity === "stop");
+  const stopped = session.evaluation.findings.filter((finding) => finding.severity === "refuse");
   return (
     <div role="status" aria-label="Answered today">
       <p className="font-bold">{answerWords(answer, catalogue)}</p>

@@ -17,7 +17,7 @@ const page = {
   restrictions: {
     reasons: [
       { level: "adapt", name: "pregnancy, 27 weeks", says: "On the side." },
-      { level: "stop", name: "fever", says: "No session." },
+      { level: "refer", name: "fever", says: "No session." },
     ],
   },
   facts: {

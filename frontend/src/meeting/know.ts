@@ -3,12 +3,12 @@ import type { Catalogue, ClientPage } from "../api/client";
 import { capital, placeName } from "../lib/words";
 
 export interface Caution {
-  level: "stop" | "ask" | "adapt";
+  level: "refer" | "ask" | "adapt";
   words: string;
   means: string;
 }
 
-const ORDER = { stop: 0, ask: 1, adapt: 2 };
+const ORDER = { refer: 0, ask: 1, adapt: 2 };
 
 /** Stop signs, what the clinician is asked, and what is adapted, each with what it means for a session. */
 export function cautionsOf(restrictions: Pick<ClientPage["restrictions"], "reasons">): Caution[] {

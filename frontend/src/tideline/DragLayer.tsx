@@ -15,17 +15,17 @@ interface Props {
   right: number;
   top: number;
   bottom: number;
-  onDrop(stopId: string, landing: Landing): void;
+  onDrop(partId: string, landing: Landing): void;
   onEnd(): void;
 }
 
 const LETTER = 8;
 
-/** A stop in the hand: it follows the pointer, and the place it would go to says whether it may. */
+/** A part in the hand: it follows the pointer, and the place it would go to says whether it may. */
 export function DragLayer(props: Props) {
   const { swell, layout, landings, takenAt, onDrop, onEnd } = props;
   const [by, setBy] = useState({ x: 0, y: 0 });
-  const places = gaps(layout.swells, swell.stopId, props.left, props.right);
+  const places = gaps(layout.swells, swell.partId, props.left, props.right);
   const middle = (swell.x0 + swell.x1) / 2 + by.x;
   const gap = nearestGap(places, middle);
   const landing = landings?.find((one) => one.at === gap?.at);
@@ -34,7 +34,7 @@ export function DragLayer(props: Props) {
     const move = (event: PointerEvent) =>
       setBy({ x: event.clientX - takenAt.x, y: event.clientY - takenAt.y });
     const end = () => {
-      if (landing && !landing.here && !landing.why_not) onDrop(swell.stopId, landing);
+      if (landing && !landing.here && !landing.why_not) onDrop(swell.partId, landing);
       onEnd();
     };
     const cancel = (event: KeyboardEvent) => event.key === "Escape" && onEnd();
@@ -48,7 +48,7 @@ export function DragLayer(props: Props) {
       removeEventListener("pointercancel", onEnd);
       removeEventListener("keydown", cancel);
     };
-  }, [takenAt, landing, swell.stopId, onDrop, onEnd]);
+  }, [takenAt, landing, swell.partId, onDrop, onEnd]);
 
   const barred = Boolean(landing?.why_not);
   const words = landingWords(props.name, landing);

@@ -28,7 +28,7 @@ export function SlackWater({ turn, horizon }: { turn: Span; horizon: number }) {
   );
 }
 
-/** A small triangle over each stop at which something was found. */
+/** A small triangle over each part at which something was found. */
 export function FindingMarks({
   layout,
   findings,
@@ -39,12 +39,12 @@ export function FindingMarks({
   y: number;
 }) {
   return layout.swells.map((swell) => {
-    const here = findings.filter((finding) => finding.stop_id && swell.stopIds.includes(finding.stop_id));
+    const here = findings.filter((finding) => finding.part_id && swell.partIds.includes(finding.part_id));
     if (here.length === 0) return null;
     const x = (swell.x0 + swell.x1) / 2;
     return (
       <path
-        key={swell.stopId}
+        key={swell.partId}
         d={`M${x - 7} ${y + 6}h14l-7 -12z`}
         className="pointer-events-none fill-none stroke-accent"
         strokeWidth={2}

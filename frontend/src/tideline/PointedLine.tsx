@@ -7,15 +7,15 @@ import { transitionWord } from "./transitionWord";
 interface Props {
   pointed: Pointed;
   sheet: RunSheet;
-  /** The stop that is told of while nothing is pointed at. */
+  /** The part that is told of while nothing is pointed at. */
   selected: string | null;
   catalogue: Catalogue;
 }
 
-/** In one line, what is done at the moment under the pointer, or where the selected stop begins. */
+/** In one line, what is done at the moment under the pointer, or where the selected part begins. */
 export function PointedLine({ pointed, sheet, selected, catalogue }: Props) {
   const under = usePointed(pointed);
-  const entry = under ?? sheet.entries.find((one) => one.stop_id === selected && one.kind === "stroke");
+  const entry = under ?? sheet.entries.find((one) => one.part_id === selected && one.kind === "stroke");
   if (!entry) return null;
   const region = catalogue.regions[entry.region];
   const stroke = catalogue.strokes[entry.stroke ?? ""];

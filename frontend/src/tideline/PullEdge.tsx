@@ -7,7 +7,7 @@ interface Props {
   swell: Swell;
   /** Its name, with the side. */
   name: string;
-  /** Whole seconds that the stop takes now. */
+  /** Whole seconds that the part takes now. */
   seconds: number;
   pixelsPerSecond: number;
   top: number;
@@ -16,7 +16,7 @@ interface Props {
   onPull(seconds: number, alone: boolean): void;
 }
 
-/** The edge of the chosen stop, to be pulled by pointer or by key; what it would take is shown while it is held. */
+/** The edge of the chosen part, to be pulled by pointer or by key; what it would take is shown while it is held. */
 export function PullEdge({ swell, name, seconds, pixelsPerSecond, top, bottom, onPull }: Props) {
   const [held, setHeld] = useState<{ from: number; by: number; alone: boolean } | null>(null);
   const wanted = held ? pulledTo(seconds, held.by, pixelsPerSecond) : seconds;

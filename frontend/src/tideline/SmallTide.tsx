@@ -5,7 +5,7 @@ import { Ripples, Surface } from "./Water";
 
 const NONE = { left: 0, right: 0, top: 2, bottom: 2 };
 
-/** A tide line without words, as a thumbnail: neighbouring stops of one side flow into one swell. */
+/** A tide line without words, as a thumbnail: neighbouring parts of one side flow into one swell. */
 export function SmallTide({
   sheet,
   width,
@@ -21,7 +21,7 @@ export function SmallTide({
     <svg width={width} height={height} aria-hidden="true" className="block">
       <Ripples id={water} />
       {layout.swells.map((swell) => (
-        <g key={swell.stopId}>
+        <g key={swell.partId}>
           <path d={swell.above} className="fill-tide" />
           <path d={swell.below} className="fill-tide" opacity={0.55} />
           <path d={swell.below} fill={`url(#${water})`} />

@@ -4,19 +4,19 @@ import type { Swell, TideLayout } from "./layout";
 import { describe } from "./names";
 import { STEP } from "./pull";
 
-/** What can be done to a stop of the line; nothing where it is only looked at. */
-export interface StopActions {
+/** What can be done to a part of the line; nothing where it is only looked at. */
+export interface PartActions {
   /** Makes it so many seconds longer or shorter. */
   onNudge(swell: Swell, by: number): void;
-  onMove(stopId: string, by: -1 | 1): void;
-  onMirror(stopId: string): void;
-  /** Takes the stop away; `whole`: leaves its region out for good. */
-  onRemove(stop: Pick<Swell, "stopId" | "region">, whole: boolean): void;
-  onSplit(stopId: string): void;
+  onMove(partId: string, by: -1 | 1): void;
+  onMirror(partId: string): void;
+  /** Takes the part away; `whole`: leaves its region out for good. */
+  onRemove(part: Pick<Swell, "partId" | "region">, whole: boolean): void;
+  onSplit(partId: string): void;
   /** It is taken up by the pointer. */
   onTakeUp(swell: Swell, at: { x: number; y: number }): void;
   /** It may be taken up soon. */
-  onTouch(stopId: string): void;
+  onTouch(partId: string): void;
 }
 
 interface Props {
@@ -28,19 +28,19 @@ interface Props {
   moving: string | null;
   top: number;
   bottom: number;
-  onSelect(stopId: string): void;
+  onSelect(partId: string): void;
   onNear(swell: Swell | null): void;
-  actions: StopActions | undefined;
+  actions: PartActions | undefined;
 }
 
 /** Pixels the pointer moves before a press is a drag. */
 const SLACK = 6;
 
-/** The swells, each a stop: to be chosen, walked along by keys, taken up by the pointer. */
+/** The swells, each a part: to be chosen, walked along by keys, taken up by the pointer. */
 export const Swells = memo(function Swells(props: Props) {
   const { layout, selected, moving, actions, onSelect } = props;
   const pressed = useRef<{ swell: Swell; x: number; y: number } | null>(null);
-  const chosen = (swell: Swell) => selected !== null && swell.stopIds.includes(selected);
+  const chosen = (swell: Swell) => selected !== null && swell.partIds.includes(selected);
   const focusable = layout.swells.find(chosen) ?? layout.swells[0];
 
   function key(event: KeyboardEvent<SVGGElement>, index: number) {
@@ -50,20 +50,20 @@ export const Swells = memo(function Swells(props: Props) {
     if (done) event.preventDefault();
   }
 
-  /** What a key does to a stop; whether it did anything. */
+  /** What a key does to a part; whether it did anything. */
   function act(event: KeyboardEvent, here: Swell): boolean {
     const by = { ".": STEP, ",": -STEP }[event.key];
     const move = event.shiftKey ? { ArrowRight: 1 as const, ArrowLeft: -1 as const }[event.key] : undefined;
     const working = here.role === "work";
-    if (event.key === "Enter" || event.key === " ") onSelect(here.stopId);
+    if (event.key === "Enter" || event.key === " ") onSelect(here.partId);
     else if (event.key === "z") props.onNear(here);
     else if (event.key === "Escape") props.onNear(null);
     else if (!actions || !working) return move !== undefined;
     else if (by) actions.onNudge(here, by);
-    else if (move) actions.onMove(here.stopId, move);
+    else if (move) actions.onMove(here.partId, move);
     else if (event.key === "Delete") actions.onRemove(here, !event.shiftKey);
-    else if (event.key === "m") actions.onMirror(here.stopId);
-    else if (event.key === "s") actions.onSplit(here.stopId);
+    else if (event.key === "m") actions.onMirror(here.partId);
+    else if (event.key === "s") actions.onSplit(here.partId);
     else return false;
     return true;
   }
@@ -78,7 +78,7 @@ export const Swells = memo(function Swells(props: Props) {
     const next = steps[event.key];
     const swell = next === undefined ? undefined : layout.swells[next];
     if (!swell) return false;
-    onSelect(swell.stopId);
+    onSelect(swell.partId);
     const all = event.currentTarget.parentElement?.querySelectorAll<SVGGElement>("[role=button]");
     all?.[next ?? 0]?.focus();
     return true;
@@ -96,20 +96,20 @@ export const Swells = memo(function Swells(props: Props) {
       {layout.swells.map((swell, index) => (
         // biome-ignore lint/a11y/useSemanticElements: a shape in an svg cannot be a button element
         <g
-          key={swell.stopId}
+          key={swell.partId}
           role="button"
           tabIndex={swell === focusable ? 0 : -1}
           aria-label={describe(swell, props.catalogue)}
           aria-pressed={chosen(swell)}
           className="group cursor-pointer touch-pan-y outline-none"
-          opacity={swell.stopId === moving ? 0.35 : 1}
-          onClick={() => onSelect(swell.stopId)}
-          onFocus={() => actions?.onTouch(swell.stopId)}
+          opacity={swell.partId === moving ? 0.35 : 1}
+          onClick={() => onSelect(swell.partId)}
+          onFocus={() => actions?.onTouch(swell.partId)}
           onKeyDown={(event) => key(event, index)}
           onPointerDown={(event) => {
             if (!actions || swell.role !== "work" || event.button !== 0) return;
             pressed.current = { swell, x: event.clientX, y: event.clientY };
-            actions.onTouch(swell.stopId);
+            actions.onTouch(swell.partId);
           }}
           onPointerMove={drag}
           onPointerUp={() => {

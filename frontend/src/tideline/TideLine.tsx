@@ -11,16 +11,16 @@ import { PullEdge } from "./PullEdge";
 import type { Pointed } from "./pointed";
 import { ClockAxis, MinuteAxis, STRIP, Strip, windowName } from "./Scales";
 import { Strokes } from "./Strokes";
-import { type StopActions, Swells } from "./Swells";
+import { type PartActions, Swells } from "./Swells";
 import { useView } from "./useView";
 import { Ripples, Surface } from "./Water";
 
 /** What the line does to the flow. `alone`: without the other side. */
-export interface TideEditing extends Omit<StopActions, "onNudge" | "onTakeUp"> {
-  onReshape(stopId: string, seconds: number, alone: boolean): void;
-  onLand(stopId: string, landing: Landing): void;
-  /** Where the stop touched last may go; undefined until it is known. */
-  landings: { stopId: string; places: readonly Landing[] } | undefined;
+export interface TideEditing extends Omit<PartActions, "onNudge" | "onTakeUp"> {
+  onReshape(partId: string, seconds: number, alone: boolean): void;
+  onLand(partId: string, landing: Landing): void;
+  /** Where the part touched last may go; undefined until it is known. */
+  landings: { partId: string; places: readonly Landing[] } | undefined;
 }
 
 interface Props {
@@ -32,7 +32,7 @@ interface Props {
   /** Marked at their place. */
   findings: readonly Finding[];
   selected: string | null;
-  onSelect(stopId: string): void;
+  onSelect(partId: string): void;
   /** Told of the moment under the pointer. */
   pointed: Pointed;
   /** Without it the line is only looked at. */
@@ -49,7 +49,7 @@ export const TideLine = memo(function TideLine(props: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<{ swell: Swell; at: { x: number; y: number } } | null>(null);
   const height = width < 640 ? 360 : 420;
-  // On a small screen neighbouring stops of one side flow together, or they would be needles.
+  // On a small screen neighbouring parts of one side flow together, or they would be needles.
   const { view, near, show, by, all } = useView(svg, sheet);
   const joined = width < 640 && !near;
   const { from, to } = view;
@@ -59,13 +59,13 @@ export const TideLine = memo(function TideLine(props: Props) {
   );
   const water = useId();
   const foot = height - MARGINS.bottom + 24;
-  const chosen = layout.swells.find((swell) => swell.stopId === selected && swell.role === "work");
+  const chosen = layout.swells.find((swell) => swell.partId === selected && swell.role === "work");
   const actions = useActions(editing, sheet, setHeld);
 
   const choose = useCallback(
-    (stopId: string) => {
-      onSelect(stopId);
-      const swell = layout.swells.find((one) => one.stopId === stopId);
+    (partId: string) => {
+      onSelect(partId);
+      const swell = layout.swells.find((one) => one.partId === partId);
       if (near && swell) show(swell.start, swell.end);
     },
     [onSelect, layout, near, show],
@@ -102,7 +102,7 @@ export const TideLine = memo(function TideLine(props: Props) {
           catalogue={catalogue}
           water={water}
           selected={selected}
-          moving={held?.swell.stopId ?? null}
+          moving={held?.swell.partId ?? null}
           top={TOP}
           bottom={foot - 14}
           onSelect={choose}
@@ -122,14 +122,14 @@ export const TideLine = memo(function TideLine(props: Props) {
         <FindingMarks layout={layout} findings={props.findings} y={MARGINS.top - 14} />
         {chosen && editing && !joined && !held && (
           <PullEdge
-            key={chosen.stopId}
+            key={chosen.partId}
             swell={chosen}
             name={nameOf(chosen, catalogue)}
-            seconds={secondsOf(sheet, chosen.stopId)}
+            seconds={secondsOf(sheet, chosen.partId)}
             pixelsPerSecond={layout.x(1) - layout.x(0)}
             top={TOP}
             bottom={foot - 14}
-            onPull={(seconds, alone) => editing.onReshape(chosen.stopId, seconds, alone)}
+            onPull={(seconds, alone) => editing.onReshape(chosen.partId, seconds, alone)}
           />
         )}
         <Buoy pointed={pointed} layout={layout} left={MARGINS.left} right={width - MARGINS.right} />
@@ -140,7 +140,7 @@ export const TideLine = memo(function TideLine(props: Props) {
             name={nameOf(held.swell, catalogue)}
             takenAt={held.at}
             layout={layout}
-            landings={editing.landings?.stopId === held.swell.stopId ? editing.landings.places : undefined}
+            landings={editing.landings?.partId === held.swell.partId ? editing.landings.places : undefined}
             left={MARGINS.left}
             right={width - MARGINS.right}
             top={TOP}
@@ -159,13 +159,13 @@ function useActions(
   editing: TideEditing | undefined,
   sheet: RunSheet,
   setHeld: (held: { swell: Swell; at: { x: number; y: number } }) => void,
-): StopActions | undefined {
+): PartActions | undefined {
   return useMemo(
     () =>
       editing && {
         ...editing,
         onNudge: (swell, by) =>
-          editing.onReshape(swell.stopId, Math.max(15, secondsOf(sheet, swell.stopId) + by), false),
+          editing.onReshape(swell.partId, Math.max(15, secondsOf(sheet, swell.partId) + by), false),
         onTakeUp: (swell, at) => setHeld({ swell, at }),
       },
     [editing, sheet, setHeld],
@@ -184,11 +184,11 @@ function Names({
   const short = (id: string) => catalogue.regions[id]?.short ?? id;
   return placeLabels(layout.swells, short, layout.amplitude + 18).map((label) => (
     <text
-      key={label.stopId}
+      key={label.partId}
       x={label.x}
       y={layout.horizon - label.rise + (label.rise > 0 ? -3 : 13)}
       textAnchor="middle"
-      className={`pointer-events-none fill-base-content text-[14px] ${label.stopId === selected ? "font-bold" : ""}`}
+      className={`pointer-events-none fill-base-content text-[14px] ${label.partId === selected ? "font-bold" : ""}`}
     >
       {label.text}
     </text>

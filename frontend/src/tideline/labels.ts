@@ -2,7 +2,7 @@
 import type { Swell } from "./layout";
 
 export interface Label {
-  stopId: string;
+  partId: string;
   text: string;
   x: number;
   /** Pixels from the horizon, positive upward. */
@@ -36,7 +36,7 @@ export function placeLabels(swells: Swell[], nameOf: (region: string) => string,
       const box = { x0: middle - half, x1: middle + half, low, high: low + LINE };
       if (box.high > room || taken[way].some((other) => overlaps(box, other))) continue;
       taken[way].push(box);
-      labels.push({ stopId: swell.stopId, text, x: middle, rise: way === "up" ? low : -low });
+      labels.push({ partId: swell.partId, text, x: middle, rise: way === "up" ? low : -low });
       break;
     }
   }

@@ -4,7 +4,7 @@ import { gaps, landingWords, nearestGap, nextLanding } from "./landing";
 import type { Swell } from "./layout";
 import { moved, zoomed } from "./view";
 
-const swell = (stopId: string, x0: number, x1: number) => ({ stopId, x0, x1 }) as Swell;
+const swell = (partId: string, x0: number, x1: number) => ({ partId, x0, x1 }) as Swell;
 const SWELLS = [
   swell("open", 0, 10),
   swell("back", 20, 100),
@@ -14,7 +14,7 @@ const SWELLS = [
 const landing = (at: number, over: Partial<Landing> = {}) =>
   ({ at, position: "prone", why_not: "", warns: "", seconds: 0, here: false, edits: [], ...over }) as Landing;
 
-describe("dropping a stop", () => {
+describe("dropping a part", () => {
   it("has a place before, between and after all the others", () => {
     expect(gaps(SWELLS, "back", 0, 200)).toEqual([
       { at: 0, x: 0 },

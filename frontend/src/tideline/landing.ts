@@ -1,17 +1,17 @@
-/** Dropping a stop: between which two others the pointer is, and what it would mean. */
+/** Dropping a part: between which two others the pointer is, and what it would mean. */
 import type { Landing } from "../api/client";
 import { span } from "../lib/time";
 import type { Swell } from "./layout";
 
 export interface Gap {
-  /** The place in the order, as landings count it: among the stops without the one that moves. */
+  /** The place in the order, as landings count it: among the parts without the one that moves. */
   at: number;
   x: number;
 }
 
-/** Where on the page each place in the order is, for a stop that has been taken out. */
+/** Where on the page each place in the order is, for a part that has been taken out. */
 export function gaps(swells: readonly Swell[], moving: string, left: number, right: number): Gap[] {
-  const rest = swells.filter((swell) => swell.stopId !== moving);
+  const rest = swells.filter((swell) => swell.partId !== moving);
   return Array.from({ length: rest.length + 1 }, (_, at) => {
     const before = rest[at - 1];
     const after = rest[at];
@@ -27,7 +27,7 @@ export function nearestGap(places: readonly Gap[], x: number): Gap | undefined {
   );
 }
 
-/** The next place on (1) or back (-1) where a stop may go, and the reason of the first where it may not. */
+/** The next place on (1) or back (-1) where a part may go, and the reason of the first where it may not. */
 export function nextLanding(
   landings: readonly Landing[],
   by: -1 | 1,

@@ -8,14 +8,14 @@ const MARGINS = { left: 10, right: 10, top: 20, bottom: 40 };
 const SIZE = { width: 1020, height: 260 };
 
 let clock = 0;
-let stops = -1;
+let parts = -1;
 function entry(over: Partial<Entry>): Entry {
   const made = {
     kind: "stroke",
     start: clock,
     seconds: 60,
-    stop: stops,
-    stop_id: `stop${stops}`,
+    part: parts,
+    part_id: `part${parts}`,
     role: "work",
     region: "back",
     side: "mid",
@@ -33,26 +33,26 @@ function entry(over: Partial<Entry>): Entry {
   return made;
 }
 
-function stop(side: Entry["side"], depths: number[], over: Partial<Entry> = {}): Entry[] {
-  stops += 1;
+function part(side: Entry["side"], depths: number[], over: Partial<Entry> = {}): Entry[] {
+  parts += 1;
   return depths.map((depth) => entry({ side, depth, ...over }));
 }
 
 function sheetOf(make: () => Entry[]): RunSheet {
   clock = 0;
-  stops = -1;
+  parts = -1;
   const entries = make();
   return { entries, seconds: clock, hands_on_seconds: clock, open_ended: false };
 }
 
 const mirrored = sheetOf(() => [
-  ...stop("mid", [1, 3, 1], { window: "back" }),
-  ...stop("right", [1, 4, 1], { region: "foot", place: "foot" }),
-  ...stop("left", [1, 4, 1], { region: "foot", place: "foot" }),
+  ...part("mid", [1, 3, 1], { window: "back" }),
+  ...part("right", [1, 4, 1], { region: "foot", place: "foot" }),
+  ...part("left", [1, 4, 1], { region: "foot", place: "foot" }),
   entry({ kind: "turn", seconds: 120 }),
   entry({ kind: "bolster", seconds: 20 }),
   entry({ kind: "walk", seconds: 10 }),
-  ...stop("mid", [2], { region: "scalp", position: "supine" }),
+  ...part("mid", [2], { region: "scalp", position: "supine" }),
 ]);
 
 describe("the tide line's layout", () => {
@@ -110,17 +110,17 @@ describe("the tide line's layout", () => {
     expect(layTide(mirrored, { width: 320, height: 200 }, MARGINS).ticks.map((t) => t.minute)).toEqual([
       0, 5, 10,
     ]);
-    const long = sheetOf(() => stop("mid", [1], { seconds: 6600 }));
+    const long = sheetOf(() => part("mid", [1], { seconds: 6600 }));
     expect(layTide(long, { width: 320, height: 200 }, MARGINS).ticks.map((t) => t.minute)).toEqual([
       0, 15, 30, 45, 60, 75, 90, 105,
     ]);
   });
 
-  it("flows neighbouring stops of one side together in small pictures", () => {
-    const legs = sheetOf(() => [...stop("right", [2, 3]), ...stop("right", [2]), ...stop("left", [2])]);
-    expect(layTide(legs, SIZE, MARGINS, true).swells.map((s) => s.stopIds)).toEqual([
-      ["stop0", "stop1"],
-      ["stop2"],
+  it("flows neighbouring parts of one side together in small pictures", () => {
+    const legs = sheetOf(() => [...part("right", [2, 3]), ...part("right", [2]), ...part("left", [2])]);
+    expect(layTide(legs, SIZE, MARGINS, true).swells.map((s) => s.partIds)).toEqual([
+      ["part0", "part1"],
+      ["part2"],
     ]);
   });
 });
@@ -145,7 +145,7 @@ describe("a depth profile", () => {
 describe("labels", () => {
   it("never cover one another and stay in their room", () => {
     const crowded = sheetOf(() =>
-      Array.from({ length: 20 }, () => stop("right", [3], { seconds: 45 })).flat(),
+      Array.from({ length: 20 }, () => part("right", [3], { seconds: 45 })).flat(),
     );
     const tide = layTide(crowded, SIZE, MARGINS);
     const labels = placeLabels(tide.swells, () => "shoulder", 110);

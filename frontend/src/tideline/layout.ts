@@ -14,10 +14,10 @@ export interface Size {
 }
 
 export interface Swell {
-  stop: number;
-  stopId: string;
-  /** All stops in it, when neighbouring stops are joined. */
-  stopIds: string[];
+  part: number;
+  partId: string;
+  /** All parts in it, when neighbouring parts are joined. */
+  partIds: string[];
   region: string;
   side: Entry["side"];
   role: Entry["role"];
@@ -48,7 +48,7 @@ export interface Tick {
   minute: number;
 }
 
-/** One stroke of a stop, seen when the line is drawn large. */
+/** One stroke of a part, seen when the line is drawn large. */
 export interface StrokeSpan {
   entry: Entry;
   x0: number;
@@ -95,7 +95,7 @@ const TURNING = new Set<Entry["kind"]>(["turn", "sit_back", "bolster"]);
 const LARGE = 1.6;
 
 /**
- * Lay `sheet` into `size`, all of it or the `view` of it. `joined` makes one swell of neighbouring stops of one side,
+ * Lay `sheet` into `size`, all of it or the `view` of it. `joined` makes one swell of neighbouring parts of one side,
  * for small pictures.
  */
 export function layTide(
@@ -161,7 +161,7 @@ function strokeSpan(entry: Entry, x: (second: number) => number, amplitude: numb
 
 type Stroked = Pick<
   Entry,
-  "stop" | "stop_id" | "role" | "side" | "position" | "start" | "seconds" | "depth"
+  "part" | "part_id" | "role" | "side" | "position" | "start" | "seconds" | "depth"
 > &
   Partial<Pick<Entry, "region">>;
 
@@ -174,22 +174,22 @@ function swellsOf(
 ): Swell[] {
   const strokes: readonly Stroked[] =
     "strokes" in sheet ? sheet.strokes : sheet.entries.filter((entry) => entry.kind === "stroke");
-  return strokesByStop(strokes, joined).map((one) =>
+  return strokesByPart(strokes, joined).map((one) =>
     swell(one, x, horizon, amplitude, joined ? JOINED : SINGLE),
   );
 }
 
-/** The strokes of each stop, in order; `joined`, of neighbouring stops of one side in one position. */
-function strokesByStop(strokes: readonly Stroked[], joined: boolean): Stroked[][] {
-  const stops: Stroked[][] = [];
+/** The strokes of each part, in order; `joined`, of neighbouring parts of one side in one position. */
+function strokesByPart(strokes: readonly Stroked[], joined: boolean): Stroked[][] {
+  const parts: Stroked[][] = [];
   for (const stroke of strokes) {
     if (joined && stroke.role !== "work") continue;
-    const last = stops.at(-1)?.at(-1);
+    const last = parts.at(-1)?.at(-1);
     const alike = joined && last?.side === stroke.side && last.position === stroke.position;
-    if (last && (last.stop === stroke.stop || alike)) stops.at(-1)?.push(stroke);
-    else stops.push([stroke]);
+    if (last && (last.part === stroke.part || alike)) parts.at(-1)?.push(stroke);
+    else parts.push([stroke]);
   }
-  return stops;
+  return parts;
 }
 
 function swell(
@@ -214,9 +214,9 @@ function swell(
       .y1(([, depth]) => round(horizon - direction * height(depth)))
       .curve(curveMonotoneX)(points) ?? "";
   return {
-    stop: first.stop,
-    stopId: first.stop_id,
-    stopIds: [...new Set(entries.map((entry) => entry.stop_id))],
+    part: first.part,
+    partId: first.part_id,
+    partIds: [...new Set(entries.map((entry) => entry.part_id))],
     region: first.region ?? "",
     side: first.side,
     role: first.role,

@@ -20,8 +20,8 @@ export function describe(swell: Swell, catalogue: Catalogue): string {
   return `${what}, ${span(swell.end - swell.start)} from ${clock(swell.start)}, depth up to ${swell.deepest}`;
 }
 
-/** Whole seconds of working a stop, oiling and asking included. */
-export function secondsOf(sheet: RunSheet, stopId: string): number {
-  const own = sheet.entries.filter((entry) => entry.stop_id === stopId && entry.working);
+/** Whole seconds of working a part, oiling and asking included. */
+export function secondsOf(sheet: RunSheet, partId: string): number {
+  const own = sheet.entries.filter((entry) => entry.part_id === partId && entry.working);
   return own.reduce((sum, entry) => sum + entry.seconds, 0);
 }

@@ -1,4 +1,4 @@
-/** The depth of a stop over time, as water: smooth, on the horizon at both ends, its crest at the true depth. */
+/** The depth of a part over time, as water: smooth, on the horizon at both ends, its crest at the true depth. */
 
 export interface DepthSpan {
   start: number;

@@ -25,7 +25,7 @@ class Reason(Record):
     """Why something is restricted: the condition's name, how grave it is, and what it means in plain words."""
 
     name: str
-    level: Literal["stop", "ask", "adapt"]
+    level: Literal["refer", "ask", "adapt"]
     says: str
     in_pregnancy: bool = False
     by_house: bool = False
@@ -85,7 +85,7 @@ class Restrictions(Record):
     @property
     def refer(self) -> tuple[Reason, ...]:
         """Reasons for which there is no session."""
-        return tuple(reason for reason in self.reasons if reason.level == "stop")
+        return tuple(reason for reason in self.reasons if reason.level == "refer")
 
 
 def restrict(client: ClientFacts, catalogue: Catalogue) -> Restrictions:
@@ -160,7 +160,7 @@ class Limit:
     """The limits of one condition or of the pregnancy, with its name and how grave it is."""
 
     name: str
-    level: Literal["stop", "ask", "adapt"]
+    level: Literal["refer", "ask", "adapt"]
     limits: Limits
     in_pregnancy: bool = False
     by_house: bool = False
@@ -199,7 +199,7 @@ def _limits(client: ClientFacts, catalogue: Catalogue) -> Iterator[Limit]:
     for rule in catalogue.pregnancy_rules:
         if _holds(rule, catalogue) and rule.from_day <= days <= rule.until_day:
             name = f"pregnancy, {weeks_words(days)}"
-            yield Limit(name, "stop" if rule.no_session else "adapt", rule, True, bool(rule.when))
+            yield Limit(name, "refer" if rule.no_session else "adapt", rule, True, bool(rule.when))
 
 
 def _barred(limits: Iterable[Limit], field: str) -> tuple[Barred, ...]:

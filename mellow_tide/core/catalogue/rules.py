@@ -92,13 +92,13 @@ Heading = Literal["today", "pregnancy", "clinician", "usual", "allergies", "wear
 
 
 class Condition(Limits, Named):
-    """A condition a client may have. `stop`: no session, refer. `ask`: the clinician first. `adapt`.
+    """A condition a client may have. `refer`: no session, refer. `ask`: the clinician first. `adapt`.
 
     `in_pregnancy`: it is a state of a pregnancy. `asks`: the condition in the client's own words, under the heading
     `asked` of the intake.
     """
 
-    level: Literal["stop", "ask", "adapt"]
+    level: Literal["refer", "ask", "adapt"]
     asked: Heading
     asks: str
     in_pregnancy: bool = False

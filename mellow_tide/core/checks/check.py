@@ -12,13 +12,13 @@ from mellow_tide.core.catalogue.records import Record, Region, Stroke
 from mellow_tide.core.catalogue.rules import Consent, Kind
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import Edit
-from mellow_tide.core.flow.flow import Flow, Step, Stop
+from mellow_tide.core.flow.flow import Flow, Part, Step
 from mellow_tide.core.hands.load import HandLoad, hand_load
 from mellow_tide.core.timing.run_sheet import RunSheet, lay_out
 from mellow_tide.core.timing.tempo import USUAL, OwnPace, Tempo, tempo_of
 
-Severity = Literal["stop", "caution", "advice"]
-"""`stop`: do not work so. `caution`: mend it, or know why not. `advice`: most would do otherwise."""
+Severity = Literal["refuse", "caution", "advice"]
+"""`refuse`: do not work so. `caution`: mend it, or know why not. `advice`: most would do otherwise."""
 
 
 class Repair(Record):
@@ -29,13 +29,13 @@ class Repair(Record):
 
 
 class Finding(Record):
-    """One thing found: `what` in a sentence, at a stop and a step of it if it has such a place."""
+    """One thing found: `what` in a sentence, at a part and a step of it if it has such a place."""
 
     code: str
     name: str
     severity: Severity
     what: str
-    stop_id: str | None = None
+    part_id: str | None = None
     step: int | None = None
     repairs: tuple[Repair, ...] = ()
 
@@ -62,11 +62,11 @@ class Case:
         return hand_load(self.sheet, self.catalogue)
 
     @cached_property
-    def _stop_seconds(self) -> dict[str, int]:
-        seconds = dict.fromkeys((stop.id for stop in self.flow.stops), 0)
+    def _part_seconds(self) -> dict[str, int]:
+        seconds = dict.fromkeys((part.id for part in self.flow.parts), 0)
         for entry in self.sheet.entries:
             if entry.working:
-                seconds[entry.stop_id] += entry.seconds
+                seconds[entry.part_id] += entry.seconds
         return seconds
 
     @cached_property
@@ -83,21 +83,21 @@ class Case:
         """What the house has chosen for a rule."""
         return self.catalogue.chosen[rule]
 
-    def steps(self) -> Iterator[tuple[Stop, int, Step, Stroke]]:
-        """Every step of every stop that is work: its stop, its index there, the step and its stroke."""
+    def steps(self) -> Iterator[tuple[Part, int, Step, Stroke]]:
+        """Every step of every part that is work: its part, its index there, the step and its stroke."""
         strokes = self.catalogue.strokes
-        for stop in self.flow.stops:
-            if stop.role == "work":
-                for i, step in enumerate(stop.steps):
-                    yield stop, i, step, strokes[step.stroke]
+        for part in self.flow.parts:
+            if part.role == "work":
+                for i, step in enumerate(part.steps):
+                    yield part, i, step, strokes[step.stroke]
 
-    def worked(self) -> Iterator[Stop]:
-        """The stops that are work, in order."""
-        return (stop for stop in self.flow.stops if stop.role == "work")
+    def worked(self) -> Iterator[Part]:
+        """The parts that are work, in order."""
+        return (part for part in self.flow.parts if part.role == "work")
 
-    def region(self, stop: Stop) -> Region:
-        """The region of a stop."""
-        return self.catalogue.regions[stop.region]
+    def region(self, part: Part) -> Region:
+        """The region of a part."""
+        return self.catalogue.regions[part.region]
 
     def stroke(self, step: Step) -> Stroke:
         """The stroke of a step."""
@@ -107,23 +107,23 @@ class Case:
         """Which way a step runs: its own way, or its stroke's usual one."""
         return step.direction or self.catalogue.strokes[step.stroke].direction
 
-    def place(self, stop: Stop) -> str:
-        """A stop's region with its side, in words."""
-        return self.region(stop).sided("mid" if stop.side == "both" else stop.side)
+    def place(self, part: Part) -> str:
+        """A part's region with its side, in words."""
+        return self.region(part).sided("mid" if part.side == "both" else part.side)
 
-    def halved(self, stop: Stop) -> bool:
-        """Whether a stop works one half of a mid-line region."""
-        return self.region(stop).halved(stop.side)
+    def halved(self, part: Part) -> bool:
+        """Whether a part works one half of a mid-line region."""
+        return self.region(part).halved(part.side)
 
-    def bounds(self, stop: Stop) -> tuple[int, int]:
-        """Least useful and most sensible seconds of a stop in this kind of session."""
-        seconds = self.kind.seconds_of(self.region(stop))
-        half = 2 if self.halved(stop) else 1
+    def bounds(self, part: Part) -> tuple[int, int]:
+        """Least useful and most sensible seconds of a part in this kind of session."""
+        seconds = self.kind.seconds_of(self.region(part))
+        half = 2 if self.halved(part) else 1
         return seconds.least // half, seconds.most // half
 
-    def seconds(self, stop: Stop) -> int:
-        """Whole seconds of working a stop, oiling and asking included, getting there not."""
-        return self._stop_seconds[stop.id]
+    def seconds(self, part: Part) -> int:
+        """Whole seconds of working a part, oiling and asking included, getting there not."""
+        return self._part_seconds[part.id]
 
 
 def case_of(
@@ -147,7 +147,7 @@ class Found:
     """What a check's function yields; the engine adds the check's own code, name and severity."""
 
     what: str
-    stop: Stop | None = None
+    part: Part | None = None
     step: int | None = None
     repairs: tuple[Repair, ...] = ()
 

@@ -8,8 +8,8 @@ from mellow_tide.core.flow.brief import ClientFacts
 
 HEAD = """# What is checked
 
-Generated from the checks; `./tide test` holds it to them. `stop`: do not work so. `caution`: mend it, or know why not.
-`advice`: most would do otherwise. A repair is one action on the Plan screen.
+Generated from the checks; `./tide test` holds it to them. `refuse`: do not work so. `caution`: mend it, or know why
+not. `advice`: most would do otherwise. A repair is one action on the Plan screen.
 
 | code | severity | check | why | repair |
 |---|---|---|---|---|

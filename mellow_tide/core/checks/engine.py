@@ -15,7 +15,7 @@ BROKEN = "SYS01"
 
 
 def findings(case: Case, checks: Iterable[Check] = CHECKS) -> tuple[Finding, ...]:
-    """All findings, as `found` has them; only repairs that leave no more `stop` findings than there are."""
+    """All findings, as `found` has them; only repairs that leave no more `refuse` findings than there are."""
     checks = tuple(checks)
     return _with_safe_repairs(case, found(case, checks), checks)
 
@@ -23,31 +23,31 @@ def findings(case: Case, checks: Iterable[Check] = CHECKS) -> tuple[Finding, ...
 def found(case: Case, checks: Iterable[Check] = CHECKS) -> tuple[Finding, ...]:
     """All findings, the most severe first, then in the order of the flow; what their repairs would do is not tried."""
     found = [finding for check in checks for finding in _run(check, case)]
-    severity = {"stop": 0, "caution": 1, "advice": 2}
-    place = {stop.id: i for i, stop in enumerate(case.flow.stops)}
-    found.sort(key=lambda f: (severity[f.severity], place.get(f.stop_id or "", -1), f.step or 0, f.code))
+    severity = {"refuse": 0, "caution": 1, "advice": 2}
+    place = {part.id: i for i, part in enumerate(case.flow.parts)}
+    found.sort(key=lambda f: (severity[f.severity], place.get(f.part_id or "", -1), f.step or 0, f.code))
     return tuple(found)
 
 
 HARMLESS = (ChangeStep, ChangeBrief, RemoveStep, MoveStep)
-"""Edits as repairs make them can do no harm: they lighten, take away, or put in order within a stop."""
+"""Edits as repairs make them can do no harm: they lighten, take away, or put in order within a part."""
 
 
 def _with_safe_repairs(
     case: Case, unsafe: tuple[Finding, ...], checks: tuple[Check, ...]
 ) -> tuple[Finding, ...]:
-    now = sum(finding.severity == "stop" for finding in unsafe)
-    stopping = tuple(check for check in checks if check.severity == "stop")
+    now = sum(finding.severity == "refuse" for finding in unsafe)
+    refusing = tuple(check for check in checks if check.severity == "refuse")
 
     def safe(repair: Repair) -> bool:
         if all(isinstance(edit, HARMLESS) for edit in repair.edits):
             return True
         try:
             repaired = apply(case.flow, repair.edits)
-        except ValidationError:  # a flow keeps at least one stop
+        except ValidationError:  # a flow keeps at least one part
             return False
         after = case.of_flow(repaired)
-        return sum(1 for check in stopping for _ in _run(check, after)) <= now
+        return sum(1 for check in refusing for _ in _run(check, after)) <= now
 
     return tuple(
         finding.model_copy(update={"repairs": tuple(r for r in finding.repairs if safe(r))})
@@ -65,7 +65,7 @@ def _run(check: Check, case: Case) -> list[Finding]:
                 name=check.name,
                 severity=check.severity,
                 what=found.what,
-                stop_id=found.stop.id if found.stop else None,
+                part_id=found.part.id if found.part else None,
                 step=found.step,
                 repairs=found.repairs,
             )

@@ -3,7 +3,7 @@
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Slot
 from mellow_tide.core.flow.brief import Brief, Side
-from mellow_tide.core.flow.flow import Flow, Step, Stop, StopMedium
+from mellow_tide.core.flow.flow import Flow, Part, PartMedium, Step
 
 ARC: tuple[tuple[str, Slot, int], ...] = (
     ("oil_spread", "spread", 1),
@@ -31,17 +31,17 @@ def step(c: Catalogue, stroke: str, slot: Slot, depth: int, passes: int = 0) -> 
     return Step(stroke=stroke, slot=slot, tool=tool, depth=depth, passes=passes or known.slots[slot][1])
 
 
-def stop(
+def part(
     c: Catalogue,
     region: str,
     side: Side = "mid",
     strokes: Strokes = ARC,
     position: str = "prone",
     times: int = 0,
-    medium: StopMedium = "lubricated",
-) -> Stop:
-    """A stop, lubricated unless said; `times` sets the passes of all its steps."""
-    return Stop(
+    medium: PartMedium = "lubricated",
+) -> Part:
+    """A part, lubricated unless said; `times` sets the passes of all its steps."""
+    return Part(
         id=region if side == "mid" else f"{region}-{side}",
         region=region,
         side=side,
@@ -53,15 +53,15 @@ def stop(
 
 
 def flow(
-    c: Catalogue, *stops: Stop, opening: Strokes = (("resting_hold", "open", 1),), **brief: object
+    c: Catalogue, *parts: Part, opening: Strokes = (("resting_hold", "open", 1),), **brief: object
 ) -> Flow:
-    """The stops between a still first contact and a closing hold."""
-    first, last = stops[0].position, stops[-1].position
+    """The parts between a still first contact and a closing hold."""
+    first, last = parts[0].position, parts[-1].position
     return Flow(
         brief=Brief.model_validate({"booked_minutes": 60, **brief}),
-        stops=(
+        parts=(
             _ritual(c, "open", "back" if first == "prone" else "shoulders", first, opening),
-            *stops,
+            *parts,
             _ritual(c, "close", "scalp", last, (("resting_hold", "close", 1),)),
         ),
     )
@@ -69,17 +69,17 @@ def flow(
 
 def back_with(c: Catalogue, *steps: Step) -> Flow:
     """A flow of one back whose plain arc has `steps` before its flush."""
-    back = stop(c, "back")
+    back = part(c, "back")
     return flow(c, back.model_copy(update={"steps": (*back.steps[:3], *steps, *back.steps[3:])}))
 
 
-def both(c: Catalogue, region: str, strokes: Strokes = ARC, position: str = "prone") -> tuple[Stop, Stop]:
-    """The same stop on the right and on the left."""
-    return stop(c, region, "right", strokes, position), stop(c, region, "left", strokes, position)
+def both(c: Catalogue, region: str, strokes: Strokes = ARC, position: str = "prone") -> tuple[Part, Part]:
+    """The same part on the right and on the left."""
+    return part(c, region, "right", strokes, position), part(c, region, "left", strokes, position)
 
 
-def _ritual(c: Catalogue, role: str, region: str, position: str, strokes: Strokes) -> Stop:
-    return Stop.model_validate(
+def _ritual(c: Catalogue, role: str, region: str, position: str, strokes: Strokes) -> Part:
+    return Part.model_validate(
         {
             "id": role,
             "role": role,

@@ -4,47 +4,47 @@ from collections.abc import Iterator
 
 from mellow_tide.core.care.restrictions import Cap
 from mellow_tide.core.checks.check import Case, Found, Repair
-from mellow_tide.core.flow.edits import ChangeStep, ChangeStop, RemoveStep, RemoveStop
-from mellow_tide.core.flow.flow import Skip, Stop
+from mellow_tide.core.flow.edits import ChangePart, ChangeStep, RemovePart, RemoveStep
+from mellow_tide.core.flow.flow import Part, Skip
 
 Repairs = tuple[Repair, ...]
 
 
-def leave_out(case: Case, stop: Stop, step: int) -> Repairs:
-    """Take a step away; nothing where it is the only one of its stop."""
-    if len(stop.steps) == 1:
+def leave_out(case: Case, part: Part, step: int) -> Repairs:
+    """Take a step away; nothing where it is the only one of its part."""
+    if len(part.steps) == 1:
         return ()
-    name = case.stroke(stop.steps[step]).name
-    return (Repair(words=f"Leave the {name} out", edits=(RemoveStep(stop_id=stop.id, step=step),)),)
+    name = case.stroke(part.steps[step]).name
+    return (Repair(words=f"Leave the {name} out", edits=(RemoveStep(part_id=part.id, step=step),)),)
 
 
-def deeper_than(case: Case, stop: Stop, cap: Cap) -> Iterator[Found]:
-    """A finding for each step of `stop` that is deeper than `cap` allows."""
-    for i, x in enumerate(stop.steps):
+def deeper_than(case: Case, part: Part, cap: Cap) -> Iterator[Found]:
+    """A finding for each step of `part` that is deeper than `cap` allows."""
+    for i, x in enumerate(part.steps):
         if x.depth > cap.depth:
-            where = f"{case.stroke(x).name} at depth {x.depth} on the {case.place(stop)}"
+            where = f"{case.stroke(x).name} at depth {x.depth} on the {case.place(part)}"
             what = f"{where}: {cap.depth} is the most ({cap.because})."
-            yield Found(what, stop, i, work_at(case, stop, i, cap.depth) or leave_out(case, stop, i))
+            yield Found(what, part, i, work_at(case, part, i, cap.depth) or leave_out(case, part, i))
 
 
-def stop_skipping(words: str, stop: Stop, skip: Skip) -> Repairs:
-    """Do again what the way to `stop` leaves out."""
-    skips = tuple(x for x in stop.skips if x != skip)
-    return (Repair(words=words, edits=(ChangeStop(stop_id=stop.id, skips=skips),)),)
+def part_skipping(words: str, part: Part, skip: Skip) -> Repairs:
+    """Do again what the way to `part` leaves out."""
+    skips = tuple(x for x in part.skips if x != skip)
+    return (Repair(words=words, edits=(ChangePart(part_id=part.id, skips=skips),)),)
 
 
-def leave_stop_out(case: Case, stop: Stop) -> Repairs:
-    """Take a stop away."""
-    words = f"Leave the {case.place(stop)} out"
-    return (Repair(words=words, edits=(RemoveStop(stop_id=stop.id),)),)
+def leave_part_out(case: Case, part: Part) -> Repairs:
+    """Take a part away."""
+    words = f"Leave the {case.place(part)} out"
+    return (Repair(words=words, edits=(RemovePart(part_id=part.id),)),)
 
 
-def work_at(case: Case, stop: Stop, step: int, depth: int) -> Repairs:
+def work_at(case: Case, part: Part, step: int, depth: int) -> Repairs:
     """Work a step at `depth` (1 to 5); nothing where its stroke is never so light."""
-    if case.stroke(stop.steps[step]).depth[0] > depth:
+    if case.stroke(part.steps[step]).depth[0] > depth:
         return ()
     return (
         Repair(
-            words=f"Work it at depth {depth}", edits=(ChangeStep(stop_id=stop.id, step=step, depth=depth),)
+            words=f"Work it at depth {depth}", edits=(ChangeStep(part_id=part.id, step=step, depth=depth),)
         ),
     )

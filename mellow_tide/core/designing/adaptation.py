@@ -70,9 +70,9 @@ def _eased(before: Flow, after: Flow) -> list[str]:
 
 def _deepest(flow: Flow) -> dict[str, int]:
     found: dict[str, int] = {}
-    for stop in flow.stops:
-        if stop.role == "work":
-            found[stop.region] = max(found.get(stop.region, 0), *(step.depth for step in stop.steps))
+    for part in flow.parts:
+        if part.role == "work":
+            found[part.region] = max(found.get(part.region, 0), *(step.depth for step in part.steps))
     return found
 
 
@@ -81,8 +81,8 @@ def _named(region: str, flow: Flow, made: Plan, asked: Asked) -> Named:
     limits = asked.restrictions
     if left and left.reason not in ("no_time", "never_fits"):
         return Named(region=region, reason=left.reason, because=_because(region, limits))
-    there = [stop for stop in flow.stops if stop.role == "work" and stop.region == region]
-    barred = next((why for stop in there if (why := limits.why_not(stop.position))), None)
+    there = [part for part in flow.parts if part.role == "work" and part.region == region]
+    barred = next((why for part in there if (why := limits.why_not(part.position))), None)
     if barred:
         return Named(region=region, reason="position", because=barred)
     deepest = _deepest(flow).get(region, 0)

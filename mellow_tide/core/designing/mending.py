@@ -14,7 +14,7 @@ from mellow_tide.core.flow.flow import Flow
 MOST = 40
 """Repairs that are taken at once at most: each could bring about the next."""
 
-WEIGHT: dict[Severity, int] = {"stop": 10_000, "caution": 100, "advice": 1}
+WEIGHT: dict[Severity, int] = {"refuse": 10_000, "caution": 100, "advice": 1}
 
 
 class Mending(Record):
@@ -56,7 +56,7 @@ def _next(trial: Trial, flow: Flow, severity: Severity) -> tuple[Finding, tuple[
 def _applied(trial: Trial, flow: Flow, edits: tuple[Edit, ...]) -> Iterator[Flow]:
     try:
         yield trial.of_flow(apply(flow, edits)).flow
-    except ValidationError:  # a flow keeps at least one stop
+    except ValidationError:  # a flow keeps at least one part
         return
 
 

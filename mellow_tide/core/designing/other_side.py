@@ -2,46 +2,46 @@
 
 from mellow_tide.core.designing.landing import Landing, best_landing
 from mellow_tide.core.designing.trial import Trial
-from mellow_tide.core.flow.edits import CopySteps, Edit, stop_named
-from mellow_tide.core.flow.flow import Flow, Stop
+from mellow_tide.core.flow.edits import CopySteps, Edit, part_named
+from mellow_tide.core.flow.flow import Flow, Part
 
 OTHER = {"left": "right", "right": "left"}
 
 
-def other_side(trial: Trial, stop_id: str) -> Landing | None:
-    """How the other side comes to the same strokes: its stop gets them, or a new stop does where it costs least.
+def other_side(trial: Trial, part_id: str) -> Landing | None:
+    """How the other side comes to the same strokes: its part gets them, or a new part does where it costs least.
 
     None where there is no other side, it has the very same, or it can be put nowhere. Raises `BadFlow`.
     """
     flow = trial.case.flow
-    stop = stop_named(flow, stop_id)
-    if stop.role != "work" or stop.side not in OTHER:
+    part = part_named(flow, part_id)
+    if part.role != "work" or part.side not in OTHER:
         return None
-    at = flow.stops.index(stop)
+    at = flow.parts.index(part)
     mates = [
         other
-        for other in flow.stops
-        if (other.role, other.region, other.side) == ("work", stop.region, OTHER[stop.side])
+        for other in flow.parts
+        if (other.role, other.region, other.side) == ("work", part.region, OTHER[part.side])
     ]
     if mates:
-        if any(mate.steps == stop.steps for mate in mates):
+        if any(mate.steps == part.steps for mate in mates):
             return None
-        edits: tuple[Edit, ...] = (CopySteps(stop_id=mates[0].id, like=stop.id),)
+        edits: tuple[Edit, ...] = (CopySteps(part_id=mates[0].id, like=part.id),)
         tried = trial.of_edits(edits)
         return Landing(
-            at=flow.stops.index(mates[0]),
+            at=flow.parts.index(mates[0]),
             position=mates[0].position,
             why_not=tried.why_not,
             warns=tried.warns,
             seconds=tried.seconds,
             edits=edits,
         )
-    mirrored = stop.model_copy(update={"id": free_id(flow, stop), "side": OTHER[stop.side]})
+    mirrored = part.model_copy(update={"id": free_id(flow, part), "side": OTHER[part.side]})
     return best_landing(trial, mirrored, at + 1)
 
 
-def free_id(flow: Flow, stop: Stop) -> str:
-    """An id for a further stop of a region, that no stop of the flow has."""
-    taken = {other.id for other in flow.stops}
-    wanted = f"{stop.region}-{OTHER.get(stop.side, 'more')}"
+def free_id(flow: Flow, part: Part) -> str:
+    """An id for a further part of a region, that no part of the flow has."""
+    taken = {other.id for other in flow.parts}
+    wanted = f"{part.region}-{OTHER.get(part.side, 'more')}"
     return next(id for id in (wanted, *(f"{wanted}-{n}" for n in range(2, 99))) if id not in taken)

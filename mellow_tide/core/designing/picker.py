@@ -1,16 +1,16 @@
-"""Every stroke for a stop: those that fit it now, and why the others do not."""
+"""Every stroke for a part: those that fit it now, and why the others do not."""
 
 from mellow_tide.core.catalogue.records import SLOTS, Record, Slot, Stroke
 from mellow_tide.core.designing.trial import Trial
 from mellow_tide.core.flow.brief import wished_depth
-from mellow_tide.core.flow.edits import Edit, InsertStep, stop_named
-from mellow_tide.core.flow.flow import Flow, Step, Stop
+from mellow_tide.core.flow.edits import Edit, InsertStep, part_named
+from mellow_tide.core.flow.flow import Flow, Part, Step
 
 WORKED: tuple[Slot, ...] = tuple(slot for slot in SLOTS if slot not in ("open", "close"))
 
 
 class Pick(Record):
-    """A stroke in one slot of a stop, and the edits that put it there, and on the other side if that is worked alike.
+    """A stroke in one slot of a part, and the edits that put it there, and on the other side if that is worked alike.
 
     `why_not` says why it does not fit, or is empty; `warns` what it should not be taken without knowing.
     """
@@ -22,31 +22,31 @@ class Pick(Record):
     edits: tuple[Edit, ...] = ()
 
 
-def picks(trial: Trial, stop_id: str) -> tuple[Pick, ...]:
-    """All strokes for a stop, by slot and then as the catalogue has them; one that fits nowhere comes once.
+def picks(trial: Trial, part_id: str) -> tuple[Pick, ...]:
+    """All strokes for a part, by slot and then as the catalogue has them; one that fits nowhere comes once.
 
     Raises `BadFlow`.
     """
-    stop = stop_named(trial.case.flow, stop_id)
-    slots = slots_of(stop)
+    part = part_named(trial.case.flow, part_id)
+    slots = slots_of(part)
     found = []
     for stroke in trial.case.catalogue.strokes.values():
         here = [slot for slot in slots if slot in stroke.slots]
-        why_not = misfit(trial, stop, stroke)
+        why_not = misfit(trial, part, stroke)
         if why_not:
             found.append(Pick(stroke=stroke.id, slot=next(iter(stroke.slots)), why_not=why_not))
         else:
-            found += [_pick(trial, stop, stroke, slot) for slot in here]
+            found += [_pick(trial, part, stroke, slot) for slot in here]
     return tuple(sorted(found, key=lambda pick: (bool(pick.why_not), SLOTS.index(pick.slot))))
 
 
-def step_of(trial: Trial, stop: Stop, stroke: Stroke, slot: Slot) -> Step:
-    """The stroke as it would usually stand in a slot of a stop: its first zone and easiest tool, as deep as wished."""
+def step_of(trial: Trial, part: Part, stroke: Stroke, slot: Slot) -> Step:
+    """The stroke as it would usually stand in a slot of a part: its first zone and easiest tool, as deep as wished."""
     case = trial.case
-    wished = min(wished_depth(stop.region, case.flow.brief, case.client), case.restrictions.cap(stop.region))
+    wished = min(wished_depth(part.region, case.flow.brief, case.client), case.restrictions.cap(part.region))
     light = slot in ("open", "spread", "flush", "settle", "close")
-    kept_off = {x.zone for x in case.restrictions.excluded if x.holds(stop.region, stop.side)}
-    zones = [zone for zone in stroke.zones.get(stop.region, ()) if zone not in kept_off]
+    kept_off = {x.zone for x in case.restrictions.excluded if x.holds(part.region, part.side)}
+    zones = [zone for zone in stroke.zones.get(part.region, ()) if zone not in kept_off]
     return Step(
         stroke=stroke.id,
         slot=slot,
@@ -57,45 +57,45 @@ def step_of(trial: Trial, stop: Stop, stroke: Stroke, slot: Slot) -> Step:
     )
 
 
-def place_for(stop: Stop, slot: Slot) -> int:
-    """Where in a stop's steps one of `slot` goes: after all that come before it in the arc."""
-    before = [i for i, step in enumerate(stop.steps) if SLOTS.index(step.slot) <= SLOTS.index(slot)]
+def place_for(part: Part, slot: Slot) -> int:
+    """Where in a part's steps one of `slot` goes: after all that come before it in the arc."""
+    before = [i for i, step in enumerate(part.steps) if SLOTS.index(step.slot) <= SLOTS.index(slot)]
     return before[-1] + 1 if before else 0
 
 
-def alike(flow: Flow, stop: Stop) -> tuple[Stop, ...]:
-    """The stop itself, and the other side of its region where that has the very same strokes."""
+def alike(flow: Flow, part: Part) -> tuple[Part, ...]:
+    """The part itself, and the other side of its region where that has the very same strokes."""
     return tuple(
         other
-        for other in flow.stops
-        if other is stop or (other.role, other.region, other.steps) == (stop.role, stop.region, stop.steps)
+        for other in flow.parts
+        if other is part or (other.role, other.region, other.steps) == (part.role, part.region, part.steps)
     )
 
 
-def _pick(trial: Trial, stop: Stop, stroke: Stroke, slot: Slot) -> Pick:
-    step = step_of(trial, stop, stroke, slot)
-    at = place_for(stop, slot)
-    edits = tuple(InsertStep(stop_id=other.id, at=at, step=step) for other in alike(trial.case.flow, stop))
+def _pick(trial: Trial, part: Part, stroke: Stroke, slot: Slot) -> Pick:
+    step = step_of(trial, part, stroke, slot)
+    at = place_for(part, slot)
+    edits = tuple(InsertStep(part_id=other.id, at=at, step=step) for other in alike(trial.case.flow, part))
     tried = trial.of_edits(edits)
     return Pick(stroke=stroke.id, slot=slot, why_not=tried.why_not, warns=tried.warns, edits=edits)
 
 
-def slots_of(stop: Stop) -> tuple[Slot, ...]:
-    """The places of the arc that a stop of its role has."""
-    return (stop.role,) if stop.role in ("open", "close") else WORKED
+def slots_of(part: Part) -> tuple[Slot, ...]:
+    """The places of the arc that a part of its role has."""
+    return (part.role,) if part.role in ("open", "close") else WORKED
 
 
-def misfit(trial: Trial, stop: Stop, stroke: Stroke) -> str:
-    """Why a stroke cannot stand in a stop, whoever the client is; empty if it can."""
-    region = trial.case.catalogue.regions[stop.region]
-    if stop.region not in stroke.regions:
+def misfit(trial: Trial, part: Part, stroke: Stroke) -> str:
+    """Why a stroke cannot stand in a part, whoever the client is; empty if it can."""
+    region = trial.case.catalogue.regions[part.region]
+    if part.region not in stroke.regions:
         return f"not for the {region.name}"
-    if not set(slots_of(stop)) & set(stroke.slots):
-        return "only to open or to close a session" if stop.role == "work" else "not to open or to close with"
-    if "any" in stroke.medium or stop.medium in stroke.medium:
+    if not set(slots_of(part)) & set(stroke.slots):
+        return "only to open or to close a session" if part.role == "work" else "not to open or to close with"
+    if "any" in stroke.medium or part.medium in stroke.medium:
         return ""
-    if stop.medium == "lubricated" and "dry" in stroke.medium:
+    if part.medium == "lubricated" and "dry" in stroke.medium:
         return "" if "dry" in stroke.slots else "wants dry skin"
     return {"clothed": "not through clothing", "dry": "wants oil on the skin"}.get(
-        stop.medium, "only over cloth"
+        part.medium, "only over cloth"
     )

@@ -15,23 +15,23 @@ from mellow_tide.core.designing.turning import turns_after
 from mellow_tide.core.designing.typed import Typed, read
 from mellow_tide.core.flow.brief import LONGEST_BOOKING, SHORTEST_BOOKING
 from mellow_tide.core.flow.edits import InsertStep
-from mellow_tide.core.flow.flow import Step, Stop
+from mellow_tide.core.flow.flow import Part, Step
 
 MOST = 6
 """Suggestions at a time."""
 
 
 def suggestions(trial: Trial, line: str, selected: str | None) -> tuple[Suggestion, ...]:
-    """What `line` could mean, the likeliest first, at most six; `selected` is the stop at which it was typed, if any.
+    """What `line` could mean, the likeliest first, at most six; `selected` is the part at which it was typed, if any.
 
     What cannot be done is there with its reason. An unknown word gives none.
     """
     typed = read(line)
-    stops = trial.case.flow.stops
-    here = next((stop for stop in stops if stop.id == selected), None)
+    parts = trial.case.flow.parts
+    here = next((part for part in parts if part.id == selected), None)
     if typed.wish == "turn":
         # Without a place to turn at, after the middle of the session's first position.
-        at = here or stops[sum(stop.position == stops[0].position for stop in stops) // 2]
+        at = here or parts[sum(part.position == parts[0].position for part in parts) // 2]
         return tuple(islice(turns_after(trial, at.id), MOST))
     if not typed.words:
         return tuple(_booking(trial, typed))
@@ -48,7 +48,7 @@ def _booking(trial: Trial, typed: Typed) -> Iterator[Suggestion]:
         yield Suggestion(says=f"Book {minutes} minutes", brief=BriefChange(booked_minutes=minutes))
 
 
-def _meant(trial: Trial, typed: Typed, meant: Meant, here: Stop | None) -> Iterator[Suggestion]:
+def _meant(trial: Trial, typed: Typed, meant: Meant, here: Part | None) -> Iterator[Suggestion]:
     region = meant.region or (trial.case.catalogue.regions[here.region] if here else None)
     if region is None:
         return
@@ -58,13 +58,13 @@ def _meant(trial: Trial, typed: Typed, meant: Meant, here: Stop | None) -> Itera
         yield from _strokes(trial, typed, meant, meant.stroke, region, here)
     elif typed.wish == "out":
         yield _left_out(trial, region)
-    elif not _stops(trial, region, typed):
+    elif not _parts(trial, region, typed):
         yield _brought_in(trial, region)
     elif typed.seconds:
-        for stop in _stops(trial, region, typed)[:1]:
+        for part in _parts(trial, region, typed)[:1]:
             says = f"{_cap(region.whole)}: {span(typed.seconds)} a side" if region.side_count > 1 else ""
             says = says or f"{_cap(region.name)}: {span(typed.seconds)}"
-            yield Suggestion(says=says, reshape=NewLength(stop_id=stop.id, seconds=typed.seconds))
+            yield Suggestion(says=says, reshape=NewLength(part_id=part.id, seconds=typed.seconds))
     elif region.id not in trial.case.flow.brief.focus:
         yield _brought_in(trial, region)
 
@@ -80,7 +80,7 @@ def _left_out(trial: Trial, region: Region) -> Suggestion:
 
 def _brought_in(trial: Trial, region: Region) -> Suggestion:
     brief = trial.case.flow.brief
-    there = any(stop.region == region.id for stop in trial.case.worked())
+    there = any(part.region == region.id for part in trial.case.worked())
     says = f"More time for the {region.whole}" if there else f"Bring the {region.whole} in"
     leave_out = tuple(id for id in brief.leave_out if id != region.id)
     return Suggestion(
@@ -90,10 +90,10 @@ def _brought_in(trial: Trial, region: Region) -> Suggestion:
 
 
 def _strokes(
-    trial: Trial, typed: Typed, meant: Meant, stroke: Stroke, region: Region, here: Stop | None
+    trial: Trial, typed: Typed, meant: Meant, stroke: Stroke, region: Region, here: Part | None
 ) -> Iterator[Suggestion]:
-    """The stroke in each slot that it may stand in, at all the stops that are meant."""
-    named = [here] if here and meant.region is None and typed.side is None else _stops(trial, region, typed)
+    """The stroke in each slot that it may stand in, at all the parts that are meant."""
+    named = [here] if here and meant.region is None and typed.side is None else _parts(trial, region, typed)
     says = f"{_cap(stroke.name)} on the {_places(trial, named, region)}"
     if not named:
         yield Suggestion(says=says, why_not=f"the {region.name} is not in this session")
@@ -106,13 +106,13 @@ def _strokes(
         if slot not in stroke.slots:
             continue
         try:
-            steps = [_step(trial, typed, meant, stop, stroke, slot) for stop in named]
+            steps = [_step(trial, typed, meant, part, stroke, slot) for part in named]
         except ValidationError:
             yield Suggestion(says=says, why_not="so many passes or seconds cannot be done")
             return
         edits = [
-            InsertStep(stop_id=stop.id, at=place_for(stop, slot), step=step)
-            for stop, step in zip(named, steps, strict=True)
+            InsertStep(part_id=part.id, at=place_for(part, slot), step=step)
+            for part, step in zip(named, steps, strict=True)
         ]
         yield Suggestion.of_edits(f"{says}, {_often(steps[0], stroke)}, {SLOT_WORDS[slot]}", trial, edits)
 
@@ -123,21 +123,21 @@ def _too_deep(typed: Typed, stroke: Stroke) -> str:
     return "" if fits else f"{stroke.name} goes from depth {low} to {high}"
 
 
-def _step(trial: Trial, typed: Typed, meant: Meant, stop: Stop, stroke: Stroke, slot: Slot) -> Step:
-    usual = step_of(trial, stop, stroke, slot)
+def _step(trial: Trial, typed: Typed, meant: Meant, part: Part, stroke: Stroke, slot: Slot) -> Step:
+    usual = step_of(trial, part, stroke, slot)
     asked = {"zone": meant.zone, "passes": typed.number, "seconds": typed.seconds, "depth": typed.depth}
     given = {name: value for name, value in asked.items() if value is not None}
     return Step(**{**dict(usual), **given})
 
 
-def _stops(trial: Trial, region: Region, typed: Typed) -> list[Stop]:
-    """The stops that a region and a side name: every one of them, if no side is named."""
+def _parts(trial: Trial, region: Region, typed: Typed) -> list[Part]:
+    """The parts that a region and a side name: every one of them, if no side is named."""
     sides = (typed.side,) if typed.side in ("left", "right") else ("left", "right", "mid")
     return [s for s in trial.case.worked() if s.region == region.id and s.side in sides]
 
 
-def _places(trial: Trial, stops: list[Stop], region: Region) -> str:
-    return trial.case.place(stops[0]) if len(stops) == 1 else region.whole
+def _places(trial: Trial, parts: list[Part], region: Region) -> str:
+    return trial.case.place(parts[0]) if len(parts) == 1 else region.whole
 
 
 def _often(step: Step, stroke: Stroke) -> str:

@@ -9,9 +9,9 @@ from mellow_tide.core.flow.edits import Edit
 
 
 class NewLength(Record):
-    """A stop and the whole seconds that it is to take."""
+    """A part and the whole seconds that it is to take."""
 
-    stop_id: str
+    part_id: str
     seconds: int
 
 
@@ -24,7 +24,7 @@ class BriefChange(Record):
 
 
 class Suggestion(Record):
-    """What would be done, in words, and by what: edits, a stop's new length, or another brief; exactly one of them.
+    """What would be done, in words, and by what: edits, a part's new length, or another brief; exactly one of them.
 
     `why_not` says why it cannot be, or is empty; `warns` what it should not be done without knowing.
     """

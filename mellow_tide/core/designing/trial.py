@@ -27,7 +27,7 @@ SERIOUS = tuple(check for check in CHECKS if check.severity != "advice" and chec
 class Tried:
     """A changed flow, its closing hold meeting the minutes, and the serious findings that it has and the first had not.
 
-    `seconds` is how much longer (negative: shorter) everything between the strokes of its stops has become.
+    `seconds` is how much longer (negative: shorter) everything between the strokes of its parts has become.
     """
 
     flow: Flow
@@ -37,7 +37,7 @@ class Tried:
     @property
     def why_not(self) -> str:
         """What forbids the change, or nothing."""
-        return next((finding.what for finding in self.broken if finding.severity == "stop"), "")
+        return next((finding.what for finding in self.broken if finding.severity == "refuse"), "")
 
     @property
     def warns(self) -> str:
@@ -85,7 +85,7 @@ class Trial:
 
 
 def _key(finding: Finding) -> tuple[str, str | None]:
-    return finding.code, finding.stop_id
+    return finding.code, finding.part_id
 
 
 def _between(sheet: RunSheet) -> int:

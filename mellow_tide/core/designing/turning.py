@@ -6,23 +6,23 @@ from itertools import takewhile
 from mellow_tide.core.designing.landing import reached, turned, unreached
 from mellow_tide.core.designing.suggestion import Suggestion
 from mellow_tide.core.designing.trial import Trial
-from mellow_tide.core.flow.edits import stop_named
+from mellow_tide.core.flow.edits import part_named
 
 
-def turns_after(trial: Trial, stop_id: str) -> Iterator[Suggestion]:
+def turns_after(trial: Trial, part_id: str) -> Iterator[Suggestion]:
     """For every other position of the kind: all that follows in the present position worked in that one.
 
     Raises `BadFlow`.
     """
-    case, stops = trial.case, trial.case.flow.stops
-    stop = stop_named(case.flow, stop_id)
-    later = stops[stops.index(stop) + 1 :]
-    following = list(takewhile(lambda other: other.position == stop.position, later))
+    case, parts = trial.case, trial.case.flow.parts
+    part = part_named(case.flow, part_id)
+    later = parts[parts.index(part) + 1 :]
+    following = list(takewhile(lambda other: other.position == part.position, later))
     for position in case.kind.positions:
-        if position == stop.position or not following:
+        if position == part.position or not following:
             continue
         name = case.catalogue.positions[position].name
-        says = f"Turn after the {case.place(stop)}: {name}"
+        says = f"Turn after the {case.place(part)}: {name}"
         barred = [other for other in following if not reached(case, other, position)]
         if barred:
             yield Suggestion(says=says, why_not=unreached(case, barred[0], position))

@@ -1,1 +1,1 @@
-"""What a flow is: the brief it answers, its stops and steps, and whether hands could follow it."""
+"""What a flow is: the brief it answers, its parts and steps, and whether hands could follow it."""

@@ -6,7 +6,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Field
 
 from mellow_tide.core.catalogue.records import Depth, Record
-from mellow_tide.core.flow.flow import Amount, Flow, Skip, Step, StepCue, StepDirection, Stop, StopMedium
+from mellow_tide.core.flow.flow import Amount, Flow, Part, PartMedium, Skip, Step, StepCue, StepDirection
 from mellow_tide.core.refusal import BadFlow, FieldProblem
 
 Index = Annotated[int, Field(ge=0)]
@@ -19,7 +19,7 @@ class ChangeStep(Record):
     """Give a step another depth, tool, number of passes or other trait; what is left out stays, `clear` takes away."""
 
     kind: Literal["change_step"] = "change_step"
-    stop_id: str
+    part_id: str
     step: Index
     depth: Depth | None = None
     passes: Annotated[int, Field(ge=1, le=60)] | None = None
@@ -38,7 +38,7 @@ class MoveStep(Record):
     """Take a step out and put it back before place `to` of what is left (its end, if `to` is their number)."""
 
     kind: Literal["move_step"] = "move_step"
-    stop_id: str
+    part_id: str
     step: Index
     to: Index
 
@@ -47,53 +47,53 @@ class InsertStep(Record):
     """Put a new step before place `at` (at the end, if `at` is the number of steps)."""
 
     kind: Literal["insert_step"] = "insert_step"
-    stop_id: str
+    part_id: str
     at: Index
     step: Step
 
 
 class RemoveStep(Record):
-    """Take a step away; the last one of a stop cannot be."""
+    """Take a step away; the last one of a part cannot be."""
 
     kind: Literal["remove_step"] = "remove_step"
-    stop_id: str
+    part_id: str
     step: Index
 
 
 class CopySteps(Record):
-    """Give `stop_id` the very steps of `like`: the other side, usually."""
+    """Give `part_id` the very steps of `like`: the other side, usually."""
 
     kind: Literal["copy_steps"] = "copy_steps"
-    stop_id: str
+    part_id: str
     like: str
 
 
-class InsertStop(Record):
-    """Put a new stop before place `at` of the flow."""
+class InsertPart(Record):
+    """Put a new part before place `at` of the flow."""
 
-    kind: Literal["insert_stop"] = "insert_stop"
+    kind: Literal["insert_part"] = "insert_part"
     at: Index
-    stop: Stop
+    part: Part
 
 
-class ChangeStop(Record):
-    """Give a stop another position, window, medium, amount of oil, or way there; what is left out stays."""
+class ChangePart(Record):
+    """Give a part another position, window, medium, amount of oil, or way there; what is left out stays."""
 
-    kind: Literal["change_stop"] = "change_stop"
-    stop_id: str
+    kind: Literal["change_part"] = "change_part"
+    part_id: str
     position: str | None = None
     window: str | None = None
-    medium: StopMedium | None = None
+    medium: PartMedium | None = None
     skips: tuple[Skip, ...] | None = None
     oil: Amount | None = None
     reason: Annotated[str, Field(max_length=200)] | None = None
 
 
-class SplitStop(Record):
-    """Make two stops of one: its steps from `at` on become a stop of their own, with `id`, right after it."""
+class SplitPart(Record):
+    """Make two parts of one: its steps from `at` on become a part of their own, with `id`, right after it."""
 
-    kind: Literal["split_stop"] = "split_stop"
-    stop_id: str
+    kind: Literal["split_part"] = "split_part"
+    part_id: str
     at: Annotated[int, Field(ge=1)]
     id: Annotated[str, Field(min_length=1, max_length=80)]
 
@@ -107,19 +107,19 @@ class ChangeBrief(Record):
     specific_ceiling: Annotated[int, Field(ge=0, le=10)] | None = None
 
 
-class MoveStop(Record):
-    """Take a stop out and put it back before place `to` of what is left."""
+class MovePart(Record):
+    """Take a part out and put it back before place `to` of what is left."""
 
-    kind: Literal["move_stop"] = "move_stop"
-    stop_id: str
+    kind: Literal["move_part"] = "move_part"
+    part_id: str
     to: Index
 
 
-class RemoveStop(Record):
-    """Take a stop away."""
+class RemovePart(Record):
+    """Take a part away."""
 
-    kind: Literal["remove_stop"] = "remove_stop"
-    stop_id: str
+    kind: Literal["remove_part"] = "remove_part"
+    part_id: str
 
 
 Edit = Annotated[
@@ -128,12 +128,12 @@ Edit = Annotated[
     | InsertStep
     | RemoveStep
     | CopySteps
-    | ChangeStop
+    | ChangePart
     | ChangeBrief
-    | InsertStop
-    | SplitStop
-    | MoveStop
-    | RemoveStop,
+    | InsertPart
+    | SplitPart
+    | MovePart
+    | RemovePart,
     Field(discriminator="kind"),
 ]
 
@@ -142,67 +142,67 @@ def apply(flow: Flow, edits: Iterable[Edit]) -> Flow:
     """The flow after `edits`, one after the other. Raises `BadFlow` where one finds nothing to work on."""
     for edit in edits:
         if isinstance(edit, ChangeBrief):
-            flow = Flow(brief=flow.brief.model_copy(update=_named(edit)), stops=flow.stops)
+            flow = Flow(brief=flow.brief.model_copy(update=_named(edit)), parts=flow.parts)
         else:
-            flow = Flow(brief=flow.brief, stops=_edited_stops(flow, edit))
+            flow = Flow(brief=flow.brief, parts=_edited_parts(flow, edit))
     return flow
 
 
-StopEdit = (
+PartEdit = (
     ChangeStep
     | MoveStep
     | InsertStep
     | RemoveStep
     | CopySteps
-    | ChangeStop
-    | InsertStop
-    | SplitStop
-    | MoveStop
-    | RemoveStop
+    | ChangePart
+    | InsertPart
+    | SplitPart
+    | MovePart
+    | RemovePart
 )
 
 
-def _edited_stops(flow: Flow, edit: StopEdit) -> tuple[Stop, ...]:
-    if isinstance(edit, InsertStop):
-        return (*flow.stops[: edit.at], edit.stop, *flow.stops[edit.at :])
-    stop = stop_named(flow, edit.stop_id)
-    if isinstance(edit, MoveStop):
-        rest = tuple(s for s in flow.stops if s is not stop)
-        return (*rest[: edit.to], stop, *rest[edit.to :])
-    parts = _parts(flow, stop, edit)
-    return tuple(part for s in flow.stops for part in (parts if s is stop else (s,)))
+def _edited_parts(flow: Flow, edit: PartEdit) -> tuple[Part, ...]:
+    if isinstance(edit, InsertPart):
+        return (*flow.parts[: edit.at], edit.part, *flow.parts[edit.at :])
+    part = part_named(flow, edit.part_id)
+    if isinstance(edit, MovePart):
+        rest = tuple(s for s in flow.parts if s is not part)
+        return (*rest[: edit.to], part, *rest[edit.to :])
+    pieces = _pieces(flow, part, edit)
+    return tuple(piece for s in flow.parts for piece in (pieces if s is part else (s,)))
 
 
-def _parts(
+def _pieces(
     flow: Flow,
-    stop: Stop,
-    edit: ChangeStep | MoveStep | InsertStep | RemoveStep | CopySteps | ChangeStop | SplitStop | RemoveStop,
-) -> tuple[Stop, ...]:
-    """What becomes of one stop: nothing, itself changed, or two."""
+    part: Part,
+    edit: ChangeStep | MoveStep | InsertStep | RemoveStep | CopySteps | ChangePart | SplitPart | RemovePart,
+) -> tuple[Part, ...]:
+    """What becomes of one part: nothing, itself changed, or two."""
     match edit:
-        case RemoveStop():
+        case RemovePart():
             return ()
-        case SplitStop():
-            return _split(stop, edit)
+        case SplitPart():
+            return _split(part, edit)
         case CopySteps():
-            return (_with(stop, {"steps": stop_named(flow, edit.like).steps}),)
-        case ChangeStop():
-            return (_with(stop, _named(edit)),)
+            return (_with(part, {"steps": part_named(flow, edit.like).steps}),)
+        case ChangePart():
+            return (_with(part, _named(edit)),)
         case _:
-            return (_with(stop, {"steps": _edited(stop.steps, edit)}),)
+            return (_with(part, {"steps": _edited(part.steps, edit)}),)
 
 
-def _named(edit: ChangeStep | ChangeStop | ChangeBrief) -> dict[str, Any]:
+def _named(edit: ChangeStep | ChangePart | ChangeBrief) -> dict[str, Any]:
     """What the edit gives anew, by field."""
     named = {name: value for name, value in edit if value is not None and name not in AIMS}
     return {**named, **dict.fromkeys(edit.clear)} if isinstance(edit, ChangeStep) else named
 
 
-AIMS = ("kind", "stop_id", "step", "clear")
+AIMS = ("kind", "part_id", "step", "clear")
 """The fields of an edit that say what it is and where, not what is given anew."""
 
 
-def _split(whole: Stop, edit: SplitStop) -> tuple[Stop, ...]:
+def _split(whole: Part, edit: SplitPart) -> tuple[Part, ...]:
     if edit.at >= len(whole.steps):
         what = f"there is no step {edit.at + 1} to begin the second part with"
         raise BadFlow(FieldProblem("at", what, "choose another"))
@@ -210,19 +210,19 @@ def _split(whole: Stop, edit: SplitStop) -> tuple[Stop, ...]:
     return _with(whole, {"steps": whole.steps[: edit.at]}), _with(whole, second)
 
 
-def stop_named(flow: Flow, stop_id: str) -> Stop:
-    """The stop with this id; raises `BadFlow`."""
-    for stop in flow.stops:
-        if stop.id == stop_id:
-            return stop
-    raise BadFlow(FieldProblem("stop_id", f"there is no stop “{stop_id}”", "load the flow anew"))
+def part_named(flow: Flow, part_id: str) -> Part:
+    """The part with this id; raises `BadFlow`."""
+    for part in flow.parts:
+        if part.id == part_id:
+            return part
+    raise BadFlow(FieldProblem("part_id", f"there is no part “{part_id}”", "load the flow anew"))
 
 
 Steps = tuple[Step, ...]
 
 
-def _with(stop: Stop, fields: dict[str, Any]) -> Stop:
-    return Stop(**{**dict(stop), **fields})
+def _with(part: Part, fields: dict[str, Any]) -> Part:
+    return Part(**{**dict(part), **fields})
 
 
 def _edited(steps: Steps, edit: ChangeStep | MoveStep | InsertStep | RemoveStep) -> Steps:

@@ -1,4 +1,4 @@
-"""A flow: ordered stops of ordered steps. It holds no times; those come from laying it out."""
+"""A flow: ordered parts of ordered steps. It holds no times; those come from laying it out."""
 
 from dataclasses import dataclass
 from typing import Annotated, Literal, Self
@@ -11,9 +11,9 @@ from mellow_tide.core.flow.brief import Brief, Side
 Role = Literal["open", "work", "integrate", "close"]
 """`integrate`: a hold or long strokes elsewhere, that bring attention back to the whole."""
 
-StopMedium = Literal["dry", "lubricated", "clothed"]
+PartMedium = Literal["dry", "lubricated", "clothed"]
 Skip = Literal["announce", "cover", "chest_cover", "clean_hands"]
-"""What of the way to a stop the therapist leaves out: resting the hands there first, covering what was open before, the
+"""What of the way to a part the therapist leaves out: resting the hands there first, covering what was open before, the
 towel over the chest, washing."""
 
 Amount = Literal["little", "usual", "much"]
@@ -29,14 +29,14 @@ FIRM = 3
 
 @dataclass(frozen=True, slots=True)
 class Visit:
-    """Where a stop is, without its strokes: all that decides what must happen before it."""
+    """Where a part is, without its strokes: all that decides what must happen before it."""
 
     role: Role
     region: str
     side: Side
     position: str
     window: str
-    medium: StopMedium
+    medium: PartMedium
     skips: tuple[Skip, ...] = ()
 
 
@@ -68,7 +68,7 @@ class Step(Record):
     note: Annotated[str, Field(max_length=400)] = ""
 
 
-class Stop(Record):
+class Part(Record):
     """One region on one side in one position. `id` is unique in its flow.
 
     `side` is the client's: left, right, mid; `both` only where no work is done. `skips` is what of the usual way there
@@ -81,7 +81,7 @@ class Stop(Record):
     side: Side
     position: str
     window: str
-    medium: StopMedium
+    medium: PartMedium
     skips: tuple[Skip, ...] = ()
     oil: Amount = "usual"
     reason: Annotated[str, Field(max_length=200)] = ""
@@ -89,7 +89,7 @@ class Stop(Record):
 
     @classmethod
     def at(cls, visit: Visit, id: str, steps: tuple[Step, ...]) -> Self:
-        """The stop that works `steps` where `visit` is."""
+        """The part that works `steps` where `visit` is."""
         return cls(
             id=id,
             role=visit.role,
@@ -103,12 +103,12 @@ class Stop(Record):
 
     @property
     def visit(self) -> Visit:
-        """The stop without its strokes."""
+        """The part without its strokes."""
         return Visit(self.role, self.region, self.side, self.position, self.window, self.medium, self.skips)
 
 
 class Flow(Record):
-    """A brief and the stops that answer it, in order."""
+    """A brief and the parts that answer it, in order."""
 
     brief: Brief
-    stops: Annotated[tuple[Stop, ...], Field(min_length=1, max_length=80)]
+    parts: Annotated[tuple[Part, ...], Field(min_length=1, max_length=80)]

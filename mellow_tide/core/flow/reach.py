@@ -8,7 +8,7 @@ from collections.abc import Iterator
 from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
 from mellow_tide.core.catalogue.records import Stroke
 from mellow_tide.core.flow.brief import check_brief
-from mellow_tide.core.flow.flow import Flow, Step, Stop
+from mellow_tide.core.flow.flow import Flow, Part, Step
 from mellow_tide.core.refusal import BadFlow, FieldProblem, UnknownReference
 
 
@@ -24,31 +24,31 @@ def check_flow(flow: Flow, catalogue: Catalogue) -> None:
 
 
 def _references(flow: Flow, c: Catalogue) -> Iterator[FieldProblem | None]:
-    for i, stop in enumerate(flow.stops):
-        at = f"stops.{i}"
-        yield unknown(c.regions, stop.region, f"{at}.region", "region")
-        yield unknown(c.positions, stop.position, f"{at}.position", "position")
-        yield unknown(c.windows, stop.window, f"{at}.window", "window")
-        for j, step in enumerate(stop.steps):
+    for i, part in enumerate(flow.parts):
+        at = f"parts.{i}"
+        yield unknown(c.regions, part.region, f"{at}.region", "region")
+        yield unknown(c.positions, part.position, f"{at}.position", "position")
+        yield unknown(c.windows, part.window, f"{at}.window", "window")
+        for j, step in enumerate(part.steps):
             yield unknown(c.strokes, step.stroke, f"{at}.steps.{j}.stroke", "stroke")
             yield unknown(c.tools, step.tool, f"{at}.steps.{j}.tool", "tool")
 
 
 def _faults(flow: Flow, c: Catalogue) -> Iterator[FieldProblem]:
     seen: set[str] = set()
-    for i, stop in enumerate(flow.stops):
-        at = f"stops.{i}"
-        if stop.id in seen:
-            yield FieldProblem(f"{at}.id", f"the id “{stop.id}” is used twice", "give each stop its own id")
-        seen.add(stop.id)
-        if stop.role == "work":
-            yield from _stop_faults(stop, at, c)
-        for j, step in enumerate(stop.steps):
-            yield from _step_faults(step, stop, f"{at}.steps.{j}", c.strokes[step.stroke], c)
+    for i, part in enumerate(flow.parts):
+        at = f"parts.{i}"
+        if part.id in seen:
+            yield FieldProblem(f"{at}.id", f"the id “{part.id}” is used twice", "give each part its own id")
+        seen.add(part.id)
+        if part.role == "work":
+            yield from _part_faults(part, at, c)
+        for j, step in enumerate(part.steps):
+            yield from _step_faults(step, part, f"{at}.steps.{j}", c.strokes[step.stroke], c)
 
 
-def _stop_faults(stop: Stop, at: str, c: Catalogue) -> Iterator[FieldProblem]:
-    region = c.regions[stop.region]
+def _part_faults(part: Part, at: str, c: Catalogue) -> Iterator[FieldProblem]:
+    region = c.regions[part.region]
     allowed = (
         ("left", "right")
         if region.sides == "pair"
@@ -56,13 +56,13 @@ def _stop_faults(stop: Stop, at: str, c: Catalogue) -> Iterator[FieldProblem]:
         if region.halves
         else ("mid",)
     )
-    if stop.side not in allowed:
+    if part.side not in allowed:
         yield FieldProblem(
-            f"{at}.side", f"{region.name} has no side “{stop.side}”", f"use: {' or '.join(allowed)}"
+            f"{at}.side", f"{region.name} has no side “{part.side}”", f"use: {' or '.join(allowed)}"
         )
 
 
-def _step_faults(step: Step, stop: Stop, at: str, stroke: Stroke, c: Catalogue) -> Iterator[FieldProblem]:
+def _step_faults(step: Step, part: Part, at: str, stroke: Stroke, c: Catalogue) -> Iterator[FieldProblem]:
     low, high = stroke.depth
     if not low <= step.depth <= high:
         yield FieldProblem(f"{at}.depth", f"{stroke.name} at depth {step.depth}", f"use {low} to {high}")
@@ -70,6 +70,6 @@ def _step_faults(step: Step, stop: Stop, at: str, stroke: Stroke, c: Catalogue) 
         yield FieldProblem(
             f"{at}.tool", f"{stroke.name} is not done with {step.tool}", f"use: {', '.join(stroke.tools)}"
         )
-    if step.zone is not None and step.zone not in c.regions[stop.region].zones:
-        zones = ", ".join(c.regions[stop.region].zones)
-        yield FieldProblem(f"{at}.zone", f"{stop.region} has no zone “{step.zone}”", f"use: {zones}")
+    if step.zone is not None and step.zone not in c.regions[part.region].zones:
+        zones = ", ".join(c.regions[part.region].zones)
+        yield FieldProblem(f"{at}.zone", f"{part.region} has no zone “{step.zone}”", f"use: {zones}")

@@ -48,10 +48,10 @@ def answers_of(
 
 
 def _stroke_at(sheet: RunSheet, at: int) -> Entry | None:
-    """The stroke that is being worked, or was last in the same stop."""
+    """The stroke that is being worked, or was last in the same part."""
     at = min(at, len(sheet.entries) - 1)
-    stop = sheet.entries[at].stop
-    while at >= 0 and sheet.entries[at].stop == stop:
+    part = sheet.entries[at].part
+    while at >= 0 and sheet.entries[at].part == part:
         if sheet.entries[at].kind == "stroke":
             return sheet.entries[at]
         at -= 1

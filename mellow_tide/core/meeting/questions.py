@@ -45,7 +45,7 @@ class Question(Record):
     if_pregnant: bool = False
 
 
-class Part(Record):
+class IntakeSection(Record):
     """A few questions that stand on one page of the form."""
 
     id: str
@@ -55,11 +55,13 @@ class Part(Record):
 
 
 @cache
-def intake_parts() -> tuple[Part, ...]:
-    """All parts, in order. Raises ValueError for a question that no answer belongs to."""
+def intake_sections() -> tuple[IntakeSection, ...]:
+    """All sections, in order. Raises ValueError for a question that no answer belongs to."""
     text = (resources.files("mellow_tide.core.meeting") / "intake.toml").read_text(encoding="utf-8")
-    parts = tuple(Part.model_validate(entry) for entry in tomllib.loads(text)["parts"])
-    strays = [q.field for part in parts for q in part.questions if q.field not in Answers.model_fields]
+    sections = tuple(IntakeSection.model_validate(entry) for entry in tomllib.loads(text)["sections"])
+    strays = [
+        q.field for section in sections for q in section.questions if q.field not in Answers.model_fields
+    ]
     if strays:
         raise ValueError(f"intake.toml: no answer is called {', '.join(strays)}")
-    return parts
+    return sections

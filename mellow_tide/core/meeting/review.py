@@ -11,10 +11,10 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts, Place
 from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.core.meeting.changes import place_key
-from mellow_tide.core.meeting.questions import intake_parts
+from mellow_tide.core.meeting.questions import intake_sections
 from mellow_tide.core.meeting.record import ClientRecord
 
-Level = Literal["stop", "ask", "adapt", "note"]
+Level = Literal["refer", "ask", "adapt", "note"]
 PLAIN = (
     "address_as",
     "phone",
@@ -71,7 +71,7 @@ class Item(Record):
 
 def items(answers: Answers, record: ClientRecord, day: date, catalogue: Catalogue) -> tuple[Item, ...]:
     """Every answer, the gravest first, then in the order they were asked."""
-    grave = {"stop": 0, "ask": 1, "adapt": 2, "note": 3}
+    grave = {"refer": 0, "ask": 1, "adapt": 2, "note": 3}
     found = [
         *_conditions(answers, record, catalogue),
         *_pregnancy(answers, record, day, catalogue),
@@ -149,7 +149,7 @@ def _pregnancy(answers: Answers, record: ClientRecord, day: date, catalogue: Cat
         about="pregnancy",
         answer=f"due {due.isoformat()}, {weeks_words(days)}" if due and days is not None else "yes",
         means=says or "How far it is must be known first: ask.",
-        level="stop" if restricted.refer else "adapt" if says else "ask",
+        level="refer" if restricted.refer else "adapt" if says else "ask",
         before=before,
     )
 
@@ -219,7 +219,7 @@ def _limited(region: str, depth: float, limits: Restrictions) -> str:
 
 
 def _plain(answers: Answers, record: ClientRecord) -> Iterator[Item]:
-    asked = {question.field: question for part in intake_parts() for question in part.questions}
+    asked = {question.field: question for section in intake_sections() for question in section.questions}
     for field in PLAIN:
         answer = getattr(answers, field)
         if answer in (None, ""):

@@ -25,7 +25,7 @@ from mellow_tide.core.planner.question import Question
 from mellow_tide.core.planner.refit import NEAR
 from mellow_tide.core.planner.rests import with_rests, without_rests
 from mellow_tide.core.planner.rituals import closed
-from mellow_tide.core.timing.run_sheet import lay_out, stop_seconds
+from mellow_tide.core.timing.run_sheet import lay_out, part_seconds
 from mellow_tide.core.timing.tempo import OwnPace
 
 Hold = Literal["all", "by_hand"]
@@ -59,7 +59,7 @@ def adjust(
         return plan(brief, client, catalogue, house, pace, deadline)
     flow = without_rests(present.flow)
     there = _present(flow, asked)
-    closing = stop_seconds(flow.stops[-1], asked.catalogue, asked.tempo)
+    closing = part_seconds(flow.parts[-1], asked.catalogue, asked.tempo)
     resting = _seconds(present.flow, asked) - _seconds(flow, asked)
 
     def held(question: Question) -> Question:
@@ -91,9 +91,9 @@ Present = dict[str, tuple[int, tuple[Step, ...]]]
 
 def _present(flow: Flow, asked: Asked) -> Present:
     found: Present = {}
-    for stop in flow.stops:
-        if stop.role == "work" and stop.region not in found:
-            found[stop.region] = stop_seconds(stop, asked.catalogue, asked.tempo), stop.steps
+    for part in flow.parts:
+        if part.role == "work" and part.region not in found:
+            found[part.region] = part_seconds(part, asked.catalogue, asked.tempo), part.steps
     return found
 
 

@@ -41,7 +41,7 @@ def alternatives(
 ) -> Alternatives:
     """Up to two proven plans for the brief of `flow` in another school, or beginning another way.
 
-    One that cannot be planned, or comes to the same stops in the same order, is not offered.
+    One that cannot be planned, or comes to the same parts in the same order, is not offered.
     """
     present = _laid_out(flow, client, catalogue, house, pace)
     seen = {_shape(flow)}
@@ -72,7 +72,7 @@ def _variants(brief: Brief, catalogue: Catalogue) -> Iterator[Brief]:
 
 
 def _shape(flow: Flow) -> tuple[tuple[str, str, str], ...]:
-    return tuple((stop.region, stop.side, stop.position) for stop in flow.stops)
+    return tuple((part.region, part.side, part.position) for part in flow.parts)
 
 
 def _laid_out(

@@ -1,4 +1,4 @@
-"""Strokes along the arc of one stop, with passes that meet its seconds."""
+"""Strokes along the arc of one part, with passes that meet its seconds."""
 
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
@@ -7,7 +7,7 @@ from itertools import chain, combinations, product
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import SLOTS, Region, Slot
-from mellow_tide.core.flow.flow import FIRM, Step, StopMedium
+from mellow_tide.core.flow.flow import FIRM, PartMedium, Step
 from mellow_tide.core.hands.spread import STRONG, tired_by
 from mellow_tide.core.planner.passes import Passes, totals_of
 from mellow_tide.core.planner.place import Place, needs_wiping, place_at
@@ -18,7 +18,7 @@ ASK_AGAIN = 480
 """Seconds after which a client whose face is hidden is asked again."""
 
 CLOSE_ENOUGH = 5
-"""Seconds by which a stop may miss its target without trying another set of strokes."""
+"""Seconds by which a part may miss its target without trying another set of strokes."""
 
 ODD = 8
 """Of how many options odd sets are made."""
@@ -28,16 +28,16 @@ WARMING_UNITS = 2
 
 
 VARIED: tuple[Slot, ...] = ("knead", "specific")
-"""Slots in which neighbouring stops differ where they can."""
+"""Slots in which neighbouring parts differ where they can."""
 
 
 Worked = tuple[tuple[str, Slot, str, int], ...]
-"""Stroke, slot, tool and depth of the steps of a stop."""
+"""Stroke, slot, tool and depth of the steps of a part."""
 
 
 @dataclass(frozen=True)
 class Arc:
-    """The strokes of a stop in order, with their passes; after those in `asked` comes a word about the pressure.
+    """The strokes of a part in order, with their passes; after those in `asked` comes a word about the pressure.
 
     `seconds` are those of working it, on skin that is `medium`.
     """
@@ -46,11 +46,11 @@ class Arc:
     passes: Passes
     asked: frozenset[int]
     seconds: int
-    medium: StopMedium
+    medium: PartMedium
 
     @cached_property
     def steps(self) -> tuple[Step, ...]:
-        """The arc as the steps of a stop."""
+        """The arc as the steps of a part."""
         return tuple(
             Step.model_construct(
                 stroke=o.stroke.id,

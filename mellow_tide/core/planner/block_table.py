@@ -20,7 +20,7 @@ NEVER = np.int32(FAR)
 
 
 @dataclass(frozen=True)
-class Part:
+class BlockTable:
     """A block from one start: by the set of its classes, the seconds to the end, and to each scene it can leave."""
 
     ends: Seconds
@@ -50,8 +50,10 @@ class _Row:
     exits: list[dict[int, Seconds]]
 
 
-def block_parts(starts: Sequence[Scene], rows: Rows, closing: Leg, goes_on: bool, walk: Walk) -> list[Part]:
-    """The parts of a block, one for each of `starts`; it may leave to a further block only if that `goes_on`."""
+def block_tables(
+    starts: Sequence[Scene], rows: Rows, closing: Leg, goes_on: bool, walk: Walk
+) -> list[BlockTable]:
+    """The tables of a block, one for each of `starts`; it may leave to a further block only if that `goes_on`."""
     there = [walk.number(scene) for scene in starts]
     done: list[_Row] = []
     for row, classes in enumerate(rows.classes):
@@ -64,7 +66,7 @@ def block_parts(starts: Sequence[Scene], rows: Rows, closing: Leg, goes_on: bool
     for passed in reversed(done):
         remaining = _before(passed, there, remaining)
         there = passed.starts
-    return [_part(found, scenes) for found in remaining]
+    return [_table(found, scenes) for found in remaining]
 
 
 def _exits(starts: list[int], legs: list[LegSteps]) -> dict[int, Seconds]:
@@ -113,6 +115,6 @@ def _before(row: _Row, there: list[int], remaining: Seconds) -> Seconds:
     return found.reshape(len(row.starts), outcomes, -1)
 
 
-def _part(found: Seconds, scenes: dict[Scene, int]) -> Part:
+def _table(found: Seconds, scenes: dict[Scene, int]) -> BlockTable:
     leaves = {scene: found[place] for scene, place in scenes.items() if (found[place] < NEVER).any()}
-    return Part(found[0], leaves)
+    return BlockTable(found[0], leaves)

@@ -1,7 +1,7 @@
 """Which regions: the best set, proven.
 
 For every set of optional regions the seconds of its cheapest order are known at once, and with them a Lagrangian bound
-(the best value at any price of a second). Sets are then taken best bound first, priced exactly, and the search stops
+(the best value at any price of a second). Sets are then taken best bound first, priced exactly, and the search parts
 when the next bound cannot beat the best value found: that value is proven best.
 """
 

@@ -81,7 +81,7 @@ def difference(
 
 
 def _steps(flow: Flow, region: str) -> list[object]:
-    return [stop.steps for stop in flow.stops if stop.region == region and stop.role == "work"]
+    return [part.steps for part in flow.parts if part.region == region and part.role == "work"]
 
 
 def _compared(before: set[Stroked], after: set[Stroked]) -> Strokes:
@@ -93,11 +93,11 @@ def _compared(before: set[Stroked], after: set[Stroked]) -> Strokes:
 
 
 def _strokes(flow: Flow, region: str) -> set[Stroked]:
-    worked = (stop for stop in flow.stops if stop.region == region and stop.role == "work")
-    return {(step.stroke, step.zone, step.depth) for stop in worked for step in stop.steps}
+    worked = (part for part in flow.parts if part.region == region and part.role == "work")
+    return {(step.stroke, step.zone, step.depth) for part in worked for step in part.steps}
 
 
 def _order(flow: Flow, other: Flow) -> list[tuple[str, str, str]]:
-    """The stops of what both work, in order."""
-    both = {stop.region for stop in other.stops}
-    return [(s.region, s.side, s.position) for s in flow.stops if s.role == "work" and s.region in both]
+    """The parts of what both work, in order."""
+    both = {part.region for part in other.parts}
+    return [(s.region, s.side, s.position) for s in flow.parts if s.role == "work" and s.region in both]

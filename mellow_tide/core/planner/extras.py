@@ -4,7 +4,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import DEFAULTS, House
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts, Side
-from mellow_tide.core.flow.flow import Flow, Step, StopMedium
+from mellow_tide.core.flow.flow import Flow, PartMedium, Step
 from mellow_tide.core.planner.arc import fit_arc
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.place import place_at
@@ -23,7 +23,7 @@ class Extra(Record):
     sides: tuple[Side, ...]
     position: str
     window: str
-    medium: StopMedium
+    medium: PartMedium
     clean_hands: bool
     seconds: int
     steps: tuple[Step, ...]
@@ -48,7 +48,7 @@ def extras(
     found = homes(question.way, asked.catalogue)
     blocks = question.way.blocks(asked.catalogue)
     made = []
-    for position in dict.fromkeys(stop.position for stop in flow.stops):
+    for position in dict.fromkeys(part.position for part in flow.parts):
         for id, share in question.shares.items():
             if not any(blocks[i].position == position for home in found[id] for i in home):
                 continue

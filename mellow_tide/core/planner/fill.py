@@ -1,9 +1,9 @@
-"""From an order and minutes to a flow: strokes along the arc of every stop, and a close that makes up the rest."""
+"""From an order and minutes to a flow: strokes along the arc of every part, and a close that makes up the rest."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from mellow_tide.core.flow.flow import Flow, Step, Stop, Visit
+from mellow_tide.core.flow.flow import Flow, Part, Step, Visit
 from mellow_tide.core.planner.arc import Worked, after, fit_arc, worked_as
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.order import Order
@@ -11,10 +11,10 @@ from mellow_tide.core.planner.place import Place, place_at
 from mellow_tide.core.planner.question import Question
 from mellow_tide.core.planner.refit import NEAR, refit
 from mellow_tide.core.planner.rituals import closed, ritual_steps
-from mellow_tide.core.timing.run_sheet import TOLERATED, stop_seconds
+from mellow_tide.core.timing.run_sheet import TOLERATED, part_seconds
 
 MAKES_GOOD = 5
-"""Seconds per side by which a stop may make good what those before it missed."""
+"""Seconds per side by which a part may make good what those before it missed."""
 
 Present = Mapping[str, tuple[Step, ...]]
 """The steps that regions have now."""
@@ -22,7 +22,7 @@ Present = Mapping[str, tuple[Step, ...]]
 
 @dataclass(frozen=True)
 class Filled:
-    """The steps of each region, to be mirrored, and the whole seconds of all their stops together."""
+    """The steps of each region, to be mirrored, and the whole seconds of all their parts together."""
 
     steps: dict[str, tuple[Step, ...]]
     seconds: int
@@ -36,9 +36,9 @@ def filled(
     A region that is there already keeps its strokes as far as the minutes and the client's health let it.
     """
     work = _work(asked, question, order.visits, minutes, present)
-    stops = [_stop(visit, work.steps, asked) for visit in order.visits]
-    taken = order.seconds + work.seconds + stop_seconds(stops[-1], asked.catalogue, asked.tempo)
-    flow = Flow(brief=asked.brief, stops=tuple(stops))
+    parts = [_part(visit, work.steps, asked) for visit in order.visits]
+    taken = order.seconds + work.seconds + part_seconds(parts[-1], asked.catalogue, asked.tempo)
+    flow = Flow(brief=asked.brief, parts=tuple(parts))
     return closed(flow, question.hands_on - taken, asked.catalogue, asked.tempo)
 
 
@@ -79,11 +79,11 @@ def _fresh(place: Place, target: int) -> tuple[tuple[Step, ...], int]:
     return arc.steps, arc.seconds
 
 
-def _stop(visit: Visit, steps: Mapping[str, tuple[Step, ...]], asked: Asked) -> Stop:
+def _part(visit: Visit, steps: Mapping[str, tuple[Step, ...]], asked: Asked) -> Part:
     if visit.role != "work":
-        return Stop.at(visit, visit.role, ritual_steps(visit, asked.brief, asked.catalogue))
+        return Part.at(visit, visit.role, ritual_steps(visit, asked.brief, asked.catalogue))
     id = visit.region if visit.side == "mid" else f"{visit.region}-{visit.side}"
-    stop = Stop.at(visit, id, steps[visit.region])
+    part = Part.at(visit, id, steps[visit.region])
     if asked.catalogue.regions[visit.region].only is None:
-        return stop
-    return stop.model_copy(update={"reason": "the other side is left alone"})
+        return part
+    return part.model_copy(update={"reason": "the other side is left alone"})

@@ -2,7 +2,7 @@
 
 from mellow_tide.core.catalogue.records import Slot
 from mellow_tide.core.flow.brief import Side
-from mellow_tide.core.flow.flow import FIRM, Flow, Step, Stop
+from mellow_tide.core.flow.flow import FIRM, Flow, Part, Step
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.legs import ritual_visit
 from mellow_tide.core.planner.repertoire import TOO_DEEP
@@ -44,23 +44,23 @@ def labour_flow(asked: Asked) -> Flow:
     position = catalogue.schools[brief.school].blocks[0].position
     barred = {x.id for x in restrictions.regions} | set(brief.leave_out)
     rounds = [
-        _stop(region, side, position, asked)
+        _part(region, side, position, asked)
         for region in sorted(BETWEEN_AND_DURING, key=lambda id: id not in brief.focus)
         for side in SIDES[region]
         if region not in barred and restrictions.kept_off(region, side) is None
     ]
-    stops = [stop for stop in rounds if stop]
-    if not stops:
+    parts = [part for part in rounds if part]
+    if not parts:
         raise DoesNotFit(FieldProblem("leave_out", "nothing is left to work on", "leave out fewer regions"))
     opening = ritual_visit("open", catalogue.openings[position], position, catalogue)
     closing = ritual_visit("close", catalogue.closings[brief.close_with], position, catalogue)
     first, last = (
-        Stop.at(visit, visit.role, ritual_steps(visit, brief, catalogue)) for visit in (opening, closing)
+        Part.at(visit, visit.role, ritual_steps(visit, brief, catalogue)) for visit in (opening, closing)
     )
-    return Flow(brief=brief, stops=(first, *stops, last))
+    return Flow(brief=brief, parts=(first, *parts, last))
 
 
-def _stop(region: str, side: Side, position: str, asked: Asked) -> Stop | None:
+def _part(region: str, side: Side, position: str, asked: Asked) -> Part | None:
     """The round on one region, without what is too deep or at a place to be left alone; None if only rest is left."""
     touch = asked.touch(region)
     # Nothing is warmed here before it, so it is never strong.
@@ -89,7 +89,7 @@ def _stop(region: str, side: Side, position: str, asked: Asked) -> Stop | None:
         )
     if len(steps) < 2:
         return None
-    return Stop(
+    return Part(
         id=region if side == "mid" else f"{region}-{side}",
         region=region,
         side=side,

@@ -1,4 +1,4 @@
-"""Stops that always travel together: the legs of a row."""
+"""Parts that always travel together: the legs of a row."""
 
 from collections.abc import Iterator
 from dataclasses import replace

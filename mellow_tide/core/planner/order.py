@@ -1,6 +1,6 @@
 """The cheapest order of a chosen set of regions that a school's rows allow.
 
-Stops that always travel together form a leg of the way and are never split. Rows follow one another, the legs of a row
+Parts that always travel together form a leg of the way and are never split. Rows follow one another, the legs of a row
 may come in any order, and blocks are joined by a turn.
 """
 

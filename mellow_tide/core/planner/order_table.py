@@ -15,7 +15,7 @@ from numpy.typing import NDArray
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.rules import Block
-from mellow_tide.core.planner.block_table import NEVER, Part, Rows, Seconds, block_parts
+from mellow_tide.core.planner.block_table import NEVER, BlockTable, Rows, Seconds, block_tables
 from mellow_tide.core.planner.legs import ritual_visit
 from mellow_tide.core.planner.repertoire import medium_of
 from mellow_tide.core.planner.walk import Walk
@@ -146,7 +146,7 @@ class _Builder:
         return _united(tuple(1 << self._bit[b][place] for b, place in self._class_set(id, home)))
 
     def _joint(self) -> Seconds:
-        """Combine the blocks: over all sets of classes, the cheapest chain of parts from opening to close."""
+        """Combine the blocks: over all sets of classes, the cheapest chain of tables from opening to close."""
         width = 1 + max(chain.from_iterable(self._bit), default=-1)
         size = 1 << width
         masks = [_masks(bits, width) for bits in self._bit]
@@ -160,16 +160,16 @@ class _Builder:
         for b, mask in enumerate(masks):
             used = mask != 0
             grown: dict[Scene | None, Seconds] = {}
-            parts = self._parts(b, list(reached))
+            tables = self._tables(b, list(reached))
             for start, cost in reached.items():
                 _lower(grown, start, np.where(used, NEVER, cost))
                 if not used.any():
                     continue
-                part = parts[start]
+                table = tables[start]
                 begun = cost + np.int32(0 if start else self._way.opening(b))
-                ends = np.where(used & is_last[b], begun + part.ends[mask], NEVER)
+                ends = np.where(used & is_last[b], begun + table.ends[mask], NEVER)
                 total = np.minimum(total, ends)
-                for scene, passes in part.leaves.items():
+                for scene, passes in table.leaves.items():
                     _lower(grown, scene, np.where(used, np.minimum(begun + passes[mask], NEVER), NEVER))
             reached = grown
         blocks = sum((mask != 0).astype(np.int32) for mask in masks)
@@ -180,14 +180,14 @@ class _Builder:
         ritual = ritual_visit("open", self._catalogue.openings[position], position, self._catalogue)
         return opening_scene(ritual, self._catalogue)
 
-    def _parts(self, b: int, starts: list[Scene | None]) -> dict[Scene | None, Part]:
+    def _tables(self, b: int, starts: list[Scene | None]) -> dict[Scene | None, BlockTable]:
         """The block from each start, its opening where nothing was worked before it."""
         position, c = self._blocks[b].position, self._catalogue
         rows = Rows(position, self._way.clothed(c), self._classes[b], c)
         closing = (ritual_visit("close", c.closings[self._way.closing], position, c),)
         scenes = [start or self._opening(b) for start in starts]
         goes_on = b + 1 < len(self._blocks)
-        return dict(zip(starts, block_parts(scenes, rows, closing, goes_on, self._walk), strict=True))
+        return dict(zip(starts, block_tables(scenes, rows, closing, goes_on, self._walk), strict=True))
 
 
 def _masks(bits: Sequence[int], width: int) -> NDArray[np.intp]:

@@ -1,4 +1,4 @@
-"""An order of stops that was made by hand, kept for another set of regions."""
+"""An order of parts that was made by hand, kept for another set of regions."""
 
 from collections.abc import Sequence
 from dataclasses import replace
@@ -60,7 +60,7 @@ def _ordered(flow: Flow, regions: frozenset[str], question: Question, asked: Ask
     usual = cheapest_order(regions, question.way, asked.catalogue)
     opening, *_, closing = usual.visits
     stays = [visit for visit in _worked(flow) if visit.region in regions and _reached(visit, asked)]
-    # What was split by hand is one stop again, where the first of it was.
+    # What was split by hand is one part again, where the first of it was.
     here = {(visit.region, visit.side): visit for visit in reversed(stays)}
     kept = [visit for visit in stays if here[(visit.region, visit.side)] is visit]
     for visit in usual.visits:
@@ -79,7 +79,7 @@ def _opened(visit: Visit, asked: Asked) -> str:
 
 
 def _reached(visit: Visit, asked: Asked) -> bool:
-    """Whether a stop may stay as it is: in a position that is allowed, on a side that is not left alone."""
+    """Whether a part may stay as it is: in a position that is allowed, on a side that is not left alone."""
     barred = {barred.id for barred in asked.restrictions.positions}
     only = asked.catalogue.regions[visit.region].only
     return visit.position not in barred and only in (None, visit.side)
@@ -94,4 +94,4 @@ def _seconds(visits: Sequence[Visit], question: Question, asked: Asked) -> int:
 
 
 def _worked(flow: Flow) -> list[Visit]:
-    return [stop.visit for stop in flow.stops if stop.role == "work"]
+    return [part.visit for part in flow.parts if part.role == "work"]

@@ -10,7 +10,7 @@ Passes = tuple[int, ...]
 Counts = NDArray[np.int32]
 
 LONGEST = 1_800
-"""Seconds beyond which no stop is ever worked."""
+"""Seconds beyond which no part is ever worked."""
 
 ALIKE = 3
 """Seconds within which fits count as equal, so that passes closer to usual win."""

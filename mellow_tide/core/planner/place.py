@@ -1,4 +1,4 @@
-"""Where a stop is worked, and what strokes take there."""
+"""Where a part is worked, and what strokes take there."""
 
 from collections.abc import Iterable
 from dataclasses import dataclass, field
@@ -7,7 +7,7 @@ from itertools import accumulate
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Region
-from mellow_tide.core.flow.flow import StopMedium
+from mellow_tide.core.flow.flow import PartMedium
 from mellow_tide.core.planner.passes import Lengths, Passes
 from mellow_tide.core.planner.repertoire import Option, Touch, arc_options, medium_of
 from mellow_tide.core.timing.oiling import oilings, wants_oil
@@ -19,7 +19,7 @@ Key = tuple[str, int, tuple[int, int, int]]
 
 @dataclass(frozen=True, eq=False)
 class Place:
-    """Where and how a stop is worked: region and position, the touch, and whose seconds count."""
+    """Where and how a part is worked: region and position, the touch, and whose seconds count."""
 
     region: Region
     position: str
@@ -29,7 +29,7 @@ class Place:
     _lengths: dict[Key, Lengths] = field(default_factory=dict)
 
     @cached_property
-    def medium(self) -> StopMedium:
+    def medium(self) -> PartMedium:
         """What is on the skin, or over it."""
         return medium_of(self.region.id, self.touch.clothed, self.catalogue)
 

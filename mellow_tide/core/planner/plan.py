@@ -30,7 +30,7 @@ class Plan(Record):
     """A flow that answers the brief, what it leaves out, and the proof of its choice; a labour is not chosen so.
 
     `by_hand` are the regions whose strokes or minutes were set by hand since it was planned; `order_by_hand`: whether
-    the order of its stops was.
+    the order of its parts was.
     """
 
     flow: Flow
@@ -78,8 +78,8 @@ def planned(asked: Asked, chosen: Chosen, flow: Flow) -> Plan:
 
 
 def worked_by_hand(before: Plan, flow: Flow) -> Plan:
-    """The plan with `flow` made of its own by hand: the regions whose stops differ now were set by hand."""
-    regions = dict.fromkeys(stop.region for stop in flow.stops if stop.role == "work")
+    """The plan with `flow` made of its own by hand: the regions whose parts differ now were set by hand."""
+    regions = dict.fromkeys(part.region for part in flow.parts if part.role == "work")
     changed = [id for id in regions if _worked(before.flow, id) != _worked(flow, id)]
     by_hand = tuple(id for id in regions if id in changed or id in before.by_hand)
     order = before.order_by_hand or _order(before.flow, flow) != _order(flow, before.flow)
@@ -87,10 +87,10 @@ def worked_by_hand(before: Plan, flow: Flow) -> Plan:
 
 
 def _order(flow: Flow, other: Flow) -> list[tuple[str, str]]:
-    """The stops that both flows have, in the order of `flow`, with their positions."""
-    both = {stop.id for stop in other.stops}
-    return [(stop.id, stop.position) for stop in flow.stops if stop.id in both]
+    """The parts that both flows have, in the order of `flow`, with their positions."""
+    both = {part.id for part in other.parts}
+    return [(part.id, part.position) for part in flow.parts if part.id in both]
 
 
 def _worked(flow: Flow, region: str) -> list[tuple[str, tuple[Step, ...]]]:
-    return [(s.side, s.steps) for s in flow.stops if s.role == "work" and s.region == region]
+    return [(s.side, s.steps) for s in flow.parts if s.role == "work" and s.region == region]

@@ -106,7 +106,7 @@ def _close(asked: Asked) -> Share:
     seconds = closing.seconds
     shortest = _ritual_seconds(closing, "close", 0, catalogue, tempo)
     longest = _ritual_seconds(closing, "close", 2, catalogue, tempo)
-    # The last hold must still be able to grow, and to shrink, by what the stops before it miss.
+    # The last hold must still be able to grow, and to shrink, by what the parts before it miss.
     least = max(seconds.least, shortest + TOLERATED) + more
     most = max(least, min(seconds.most, longest - TOLERATED) + more)
     return Share(1, closing.share, seconds.saturation, least, most)

@@ -18,7 +18,7 @@ from mellow_tide.core.planner.minutes import Share, allot
 from mellow_tide.core.planner.question import CLOSE, Question, pose
 from mellow_tide.core.planner.walk import between
 from mellow_tide.core.planner.way import homes, sides_in
-from mellow_tide.core.timing.run_sheet import stop_seconds
+from mellow_tide.core.timing.run_sheet import part_seconds
 from mellow_tide.core.timing.tempo import OwnPace
 
 MINUTE = 60
@@ -46,7 +46,7 @@ class RegionReason(Record):
 
 
 class OrderReason(Record):
-    """Whole seconds of all transitions: as the stops are ordered, and in the school's plain order.
+    """Whole seconds of all transitions: as the parts are ordered, and in the school's plain order.
 
     Plain: row by row as the school names them, each region with both its sides before the next one.
     """
@@ -56,7 +56,7 @@ class OrderReason(Record):
 
 
 class Reasons(Record):
-    """Why the stops of a flow have their minutes and their order."""
+    """Why the parts of a flow have their minutes and their order."""
 
     regions: tuple[RegionReason, ...]
     order: OrderReason | None
@@ -75,11 +75,11 @@ def reasons(
         return Reasons(regions=(), order=None)
     question = pose(asked)
     now = {
-        stop.region: stop_seconds(stop, asked.catalogue, asked.tempo)
-        for stop in flow.stops
-        if stop.role == "work" and stop.region in question.shares
+        part.region: part_seconds(part, asked.catalogue, asked.tempo)
+        for part in flow.parts
+        if part.role == "work" and part.region in question.shares
     }
-    close = stop_seconds(flow.stops[-1], asked.catalogue, asked.tempo)
+    close = part_seconds(flow.parts[-1], asked.catalogue, asked.tempo)
     found = tuple(_region(id, now, close, question, asked) for id in now)
     return Reasons(regions=found, order=_order(flow, frozenset(now), question, asked))
 
@@ -135,7 +135,7 @@ def _reachable(shares: Collection[Share], total: float) -> float:
 def _order(flow: Flow, regions: frozenset[str], question: Question, asked: Asked) -> OrderReason | None:
     if not regions or not regions <= homes(question.way, asked.catalogue).keys():
         return None
-    visits = [stop.visit for stop in flow.stops]
+    visits = [part.visit for part in flow.parts]
     plain = [visits[0], *_plain(regions, question, asked), visits[-1]]
     plain[0] = replace(plain[0], position=plain[1].position)
     plain[-1] = replace(plain[-1], position=plain[-2].position)

@@ -1,4 +1,4 @@
-"""The strokes of a stop as they are, with passes for other seconds."""
+"""The strokes of a part as they are, with passes for other seconds."""
 
 from collections import Counter
 
@@ -9,7 +9,7 @@ from mellow_tide.core.planner.place import Place, needs_wiping
 from mellow_tide.core.planner.repertoire import TOO_DEEP, Option
 
 NEAR = 10
-"""Seconds by which a stop may miss its target."""
+"""Seconds by which a part may miss its target."""
 
 
 def refit(
@@ -103,7 +103,7 @@ def _option(step: Step, place: Place) -> Option:
 
 
 def _rank(step: Step, place: Place) -> int:
-    """How late the step is wanted as a stop grows: 0 where it is always there, or was added by hand."""
+    """How late the step is wanted as a part grows: 0 where it is always there, or was added by hand."""
     ranks = [
         o.rank for o in place.options if (o.stroke.id, o.slot, o.zone) == (step.stroke, step.slot, step.zone)
     ]

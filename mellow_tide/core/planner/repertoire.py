@@ -5,16 +5,16 @@ from functools import lru_cache
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import SLOTS, Slot, Stroke
-from mellow_tide.core.flow.flow import FIRM, StopMedium
+from mellow_tide.core.flow.flow import FIRM, PartMedium
 from mellow_tide.core.hands.load import THUMBS
 from mellow_tide.core.hands.spread import STRONG
 
-ESSENTIAL: dict[StopMedium, tuple[Slot, ...]] = {
+ESSENTIAL: dict[PartMedium, tuple[Slot, ...]] = {
     "lubricated": ("spread", "warm", "settle"),
     "dry": ("warm", "settle"),
     "clothed": ("warm", "knead", "settle"),
 }
-"""Slots that no stop is without, if there is a stroke for them at all; their first stroke always stays."""
+"""Slots that no part is without, if there is a stroke for them at all; their first stroke always stays."""
 
 PLANNED_SLOTS: tuple[Slot, ...] = tuple(
     s for s in SLOTS if s not in ("open", "rouse", "contraction", "close")
@@ -24,7 +24,7 @@ ONCE: tuple[Slot, ...] = ("spread", "flush", "settle")
 """Slots in which one stroke at one place is enough."""
 
 REPEATED: tuple[Slot, ...] = ("warm", "knead", "specific")
-"""Slots that a long stop works through again."""
+"""Slots that a long part works through again."""
 
 LIGHT = 2
 """Depth that is light enough for any wish."""
@@ -53,7 +53,7 @@ class Touch:
     """How a region may be worked: the depth wished and the most allowed (1 to 5), what is left out, what is liked.
 
     `zones` are to be left alone, `families` of strokes not to be used; `clothed` is work through clothing. `likes` and
-    `dislikes` are ids of strokes and tools. `before` are the strokes of the stop before, that others now go before,
+    `dislikes` are ids of strokes and tools. `before` are the strokes of the part before, that others now go before,
     and `tired` the tools that it has strained.
     """
 
@@ -69,12 +69,12 @@ class Touch:
 
     @property
     def varied(self) -> bool:
-        """Whether the stop before makes a difference here."""
+        """Whether the part before makes a difference here."""
         return bool(self.before or self.tired)
 
     @property
     def plain(self) -> "Touch":
-        """The same touch after a stop that makes no difference."""
+        """The same touch after a part that makes no difference."""
         return replace(self, before=frozenset(), tired=frozenset())
 
 
@@ -89,14 +89,14 @@ class Option:
     depth: int
     passes: tuple[int, int, int]
     rank: int
-    """How early it is wanted as a stop grows longer: 0 is always there."""
+    """How early it is wanted as a part grows longer: 0 is always there."""
 
 
 @lru_cache(maxsize=2_000)
 def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Option, ...]:
-    """All options for the region, the essential first, then in the order in which a longer stop wants them.
+    """All options for the region, the essential first, then in the order in which a longer part wants them.
 
-    What a long stop has worked through once it works through again.
+    What a long part has worked through once it works through again.
     """
     found = [
         option
@@ -126,9 +126,9 @@ def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue
     fitting = [s for s in known if not _disliked(s, touch)]
     essential = 1 if slot in ESSENTIAL[medium] else 0
     if essential and known and not any(s.depth[0] < FIRM for s in fitting):
-        # What a stop cannot do without, and nothing as light stands in for, is done all the same.
+        # What a part cannot do without, and nothing as light stands in for, is done all the same.
         fitting = [known[0], *(s for s in fitting if s is not known[0])]
-    # What a stop cannot do without stays; the rest goes by what is liked, and by what the stop before did not have.
+    # What a part cannot do without stays; the rest goes by what is liked, and by what the part before did not have.
     varied = sorted(fitting[essential:], key=lambda s: (s.id not in touch.likes, _repeats(s, touch)))
     placed = [
         (stroke, zone)
@@ -146,7 +146,7 @@ def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue
 
 
 @lru_cache(maxsize=2_000)
-def _known(region_id: str, slot: Slot, medium: StopMedium, catalogue: Catalogue) -> tuple[Stroke, ...]:
+def _known(region_id: str, slot: Slot, medium: PartMedium, catalogue: Catalogue) -> tuple[Stroke, ...]:
     """The strokes that are planned in a slot on a region for anybody, what the house wants first before all others."""
     if medium == "lubricated" and slot in catalogue.skipped_slots:
         return ()
@@ -173,7 +173,7 @@ def _disliked(stroke: Stroke, touch: Touch) -> bool:
 
 
 def _repeats(stroke: Stroke, touch: Touch) -> bool:
-    """Whether the stop before had the stroke, or strained every tool it could be done with."""
+    """Whether the part before had the stroke, or strained every tool it could be done with."""
     return stroke.id in touch.before or touch.tired.issuperset(stroke.tools)
 
 
@@ -190,7 +190,7 @@ def _tool(stroke: Stroke, depth: int, touch: Touch, catalogue: Catalogue) -> str
     return rested[0] if depth >= STRONG and rested and tools[0] in touch.tired else tools[0]
 
 
-def medium_of(region_id: str, clothed: bool, catalogue: Catalogue) -> StopMedium:
+def medium_of(region_id: str, clothed: bool, catalogue: Catalogue) -> PartMedium:
     """`clothed` in a kind that works so; else `lubricated` where oil may be spread on the region, or `dry`."""
     if clothed:
         return "clothed"

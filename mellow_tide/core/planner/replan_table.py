@@ -1,6 +1,6 @@
 """What to do with the time that is left, for the table's side and without a server.
 
-The order of the flow is kept. At each stop the regions still to come share what is left: the wished ones stay, others
+The order of the flow is kept. At each part the regions still to come share what is left: the wished ones stay, others
 may go, and sides already promised get what the first side got. The table is read at the remaining seconds less those
 owed to second sides, so that it holds even where a first side took longer. It is a short list of pieces, each with the
 set of regions that is then worked; inside a piece every region's seconds are clamp(weight * m - saturation, least,
@@ -19,11 +19,11 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.kept_order import FromStop, from_every_stop
+from mellow_tide.core.planner.kept_order import FromPart, from_every_part
 from mellow_tide.core.planner.kept_sets import Envelope, KeptSets
 from mellow_tide.core.planner.minutes import Share
 from mellow_tide.core.planner.question import CLOSE, Question, pose
-from mellow_tide.core.timing.run_sheet import hands_on_seconds, stop_seconds
+from mellow_tide.core.timing.run_sheet import hands_on_seconds, part_seconds
 from mellow_tide.core.timing.tempo import OwnPace
 
 LONGER = 900
@@ -53,14 +53,14 @@ class Piece(Record):
     level: tuple[tuple[float, float], ...]
 
 
-class StopTable(Record):
-    """What may be done from `stop` (its place in the flow) on, before it is begun; pieces in order of their start.
+class PartTable(Record):
+    """What may be done from `part` (its place in the flow) on, before it is begun; pieces in order of their start.
 
     `owed` are the regions whose second side is still to come. With fewer seconds than the first piece starts at,
     nothing fits. `frees`: the whole seconds of strokes, at least, that giving up a wished region would free then.
     """
 
-    stop: int
+    part: int
     owed: tuple[str, ...]
     shares: tuple[TableShare, ...]
     pieces: tuple[Piece, ...]
@@ -68,9 +68,9 @@ class StopTable(Record):
 
 
 class ReplanTable(Record):
-    """One table for each stop of a flow, the opening's first; none for a session without minutes to meet."""
+    """One table for each part of a flow, the opening's first; none for a session without minutes to meet."""
 
-    stops: tuple[StopTable, ...]
+    parts: tuple[PartTable, ...]
 
 
 def replan_table(
@@ -84,27 +84,27 @@ def replan_table(
     """The tables of a flow for `client`. What was set by hand weighs as much as it takes to get what it has."""
     asked = Asked.of(flow.brief, client, catalogue, house, pace)
     if asked.kind.open_ended:
-        return ReplanTable(stops=())
+        return ReplanTable(parts=())
     shares = _shares(flow, by_hand, asked)
     must = {id for id in shares if id in flow.brief.focus}
     bits = {id: i for i, id in enumerate(id for id in shares if id not in must)}
     longest = hands_on_seconds(flow.brief, asked.catalogue) + LONGER
-    tables = [_stop_table(flow, shares, bits, there, longest) for there in from_every_stop(flow, bits, asked)]
-    return ReplanTable(stops=tuple(reversed(tables)))
+    tables = [_part_table(flow, shares, bits, there, longest) for there in from_every_part(flow, bits, asked)]
+    return ReplanTable(parts=tuple(reversed(tables)))
 
 
 def _shares(flow: Flow, by_hand: tuple[str, ...], asked: Asked) -> dict[str, Share]:
     """By region that the flow works, and for the close, what it may claim."""
     question = pose(asked)
     now = {
-        stop.region: stop_seconds(stop, asked.catalogue, asked.tempo)
-        for stop in flow.stops
-        if stop.role == "work"
+        part.region: part_seconds(part, asked.catalogue, asked.tempo)
+        for part in flow.parts
+        if part.role == "work"
     }
     found = {}
     for id, seconds in now.items():
         share = question.shares.get(id) or _unasked(seconds)
-        count = sum(stop.region == id and stop.role == "work" for stop in flow.stops)
+        count = sum(part.region == id and part.role == "work" for part in flow.parts)
         weight = _own_weight(share, seconds, now, question) if id in by_hand else share.weight
         found[id] = Share(count, weight, share.saturation, share.least, share.most)
     return {**found, CLOSE: question.close}
@@ -123,11 +123,11 @@ def _own_weight(share: Share, seconds: int, now: dict[str, int], question: Quest
     return (share.saturation + seconds) / level
 
 
-def _stop_table(
-    flow: Flow, shares: dict[str, Share], bits: dict[str, int], there: FromStop, longest: int
-) -> StopTable:
-    before = {stop.region for stop in flow.stops[: there.stop] if stop.role == "work"}
-    ahead = [stop.region for stop in flow.stops[there.stop :] if stop.role == "work"]
+def _part_table(
+    flow: Flow, shares: dict[str, Share], bits: dict[str, int], there: FromPart, longest: int
+) -> PartTable:
+    before = {part.region for part in flow.parts[: there.part] if part.role == "work"}
+    ahead = [part.region for part in flow.parts[there.part :] if part.role == "work"]
     owed = tuple(id for id in dict.fromkeys(ahead) if id in before)
     free = [id for id in dict.fromkeys(ahead) if id not in before]
     optional = [id for id in free if id in bits]
@@ -135,8 +135,8 @@ def _stop_table(
     between = there.seconds[_indices(owed, optional, bits)]
     sets = KeptSets([shares[id] for id in optional], [*(shares[id] for id in must), shares[CLOSE]], between)
     pieces = tuple(_piece(found, optional, must, sets) for found in sets.envelope(longest))
-    return StopTable(
-        stop=there.stop,
+    return PartTable(
+        part=there.part,
         owed=owed,
         shares=tuple(_row(id, shares[id]) for id in (*free, CLOSE)),
         pieces=pieces,

@@ -1,9 +1,9 @@
-"""A stop made longer or shorter by hand, with the other side; the rest of the session makes room."""
+"""A part made longer or shorter by hand, with the other side; the rest of the session makes room."""
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import DEFAULTS, House
 from mellow_tide.core.flow.brief import ClientFacts
-from mellow_tide.core.flow.flow import Flow, Stop
+from mellow_tide.core.flow.flow import Flow, Part
 from mellow_tide.core.planner.adjust import adjust
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Deadline, no_deadline
@@ -18,7 +18,7 @@ from mellow_tide.core.timing.tempo import OwnPace
 
 def reshaped(
     present: Plan,
-    stop_id: str,
+    part_id: str,
     seconds: int,
     client: ClientFacts,
     catalogue: Catalogue,
@@ -27,24 +27,24 @@ def reshaped(
     alone: bool = False,
     deadline: Deadline = no_deadline,
 ) -> Plan:
-    """The plan with a stop that takes as near to `seconds` as whole passes of its strokes allow.
+    """The plan with a part that takes as near to `seconds` as whole passes of its strokes allow.
 
     The other side of its region gets the same, unless it is `alone`. What that adds or frees is shared out with the
-    least change; where it cannot be, the flow stays over or under and says so by a finding. Raises `BadFlow` for a stop
+    least change; where it cannot be, the flow stays over or under and says so by a finding. Raises `BadFlow` for a part
     that is not there, or is no work.
     """
     asked = Asked.of(present.flow.brief, client, catalogue, house, pace)
-    stop = next((s for s in present.flow.stops if s.id == stop_id and s.role == "work"), None)
-    if stop is None:
+    part = next((s for s in present.flow.parts if s.id == part_id and s.role == "work"), None)
+    if part is None:
         raise BadFlow(
-            FieldProblem("stop_id", f"there is no stop “{stop_id}” to reshape", "choose another stop")
+            FieldProblem("part_id", f"there is no part “{part_id}” to reshape", "choose another part")
         )
-    place = place_at(stop.region, stop.position, asked.touch(stop.region), asked.catalogue, asked.tempo)
-    steps = nearest_to(place, stop.steps, seconds)
+    place = place_at(part.region, part.position, asked.touch(part.region), asked.catalogue, asked.tempo)
+    steps = nearest_to(place, part.steps, seconds)
     changed = tuple(
-        s.model_copy(update={"steps": steps}) if _follows(s, stop, alone) else s for s in present.flow.stops
+        s.model_copy(update={"steps": steps}) if _follows(s, part, alone) else s for s in present.flow.parts
     )
-    flow = present.flow.model_copy(update={"stops": changed})
+    flow = present.flow.model_copy(update={"parts": changed})
     over = lay_out(flow, asked.catalogue, asked.tempo).over
     flow = closed(flow, -over, asked.catalogue, asked.tempo)
     made = worked_by_hand(present, flow)
@@ -53,9 +53,9 @@ def reshaped(
     return _shared_out(made, flow, client, catalogue, house, pace, deadline)
 
 
-def _follows(other: Stop, stop: Stop, alone: bool) -> bool:
-    """Whether a stop is given what `stop` is given."""
-    return other.role == "work" and (other.id == stop.id if alone else other.region == stop.region)
+def _follows(other: Part, part: Part, alone: bool) -> bool:
+    """Whether a part is given what `part` is given."""
+    return other.role == "work" and (other.id == part.id if alone else other.region == part.region)
 
 
 def _shared_out(

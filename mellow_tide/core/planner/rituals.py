@@ -62,7 +62,7 @@ def closed(flow: Flow, missing: int, catalogue: Catalogue, tempo: Tempo) -> Flow
 
     In a house's catalogue; see `meet_the_minutes`.
     """
-    close = flow.stops[-1]
+    close = flow.parts[-1]
     last = close.steps[-1]
     stroke, region = catalogue.strokes[last.stroke], catalogue.regions[close.region]
     if close.role != "close" or "close" not in stroke.slots:
@@ -71,4 +71,4 @@ def closed(flow: Flow, missing: int, catalogue: Catalogue, tempo: Tempo) -> Flow
     least, _, most = stroke.slots["close"]
     passes = min(most, max(least, last.passes + round(missing / one)))
     steps = (*close.steps[:-1], last.model_copy(update={"passes": passes}))
-    return flow.model_copy(update={"stops": (*flow.stops[:-1], close.model_copy(update={"steps": steps}))})
+    return flow.model_copy(update={"parts": (*flow.parts[:-1], close.model_copy(update={"steps": steps}))})

@@ -7,7 +7,7 @@ from itertools import pairwise
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.planner.minutes import Share, allot
 from mellow_tide.core.planner.question import CLOSE
-from mellow_tide.core.planner.replan_table import Piece, StopTable, TableShare
+from mellow_tide.core.planner.replan_table import PartTable, Piece, TableShare
 
 
 class SharedOut(Record):
@@ -23,8 +23,8 @@ class SharedOut(Record):
     short_by: int
 
 
-def share_out(table: StopTable, left: float, held: Mapping[str, float] | None = None) -> SharedOut:
-    """What to do from the table's stop on with `left` seconds, those owed to second sides taken off.
+def share_out(table: PartTable, left: float, held: Mapping[str, float] | None = None) -> SharedOut:
+    """What to do from the table's part on with `left` seconds, those owed to second sides taken off.
 
     A region in `held` keeps just so many seconds per side; what must give, the others give.
     """
@@ -61,7 +61,7 @@ def _level(corners: tuple[tuple[float, float], ...], total: float) -> float:
     return corners[-1][1]
 
 
-def _around(table: StopTable, left: float, held: Mapping[str, float]) -> SharedOut:
+def _around(table: PartTable, left: float, held: Mapping[str, float]) -> SharedOut:
     """The rest shared out around what is held: of the sets that the table knows, the one that does most good."""
     fixed = sum(s.count * held[s.region] for s in table.shares if s.region in held)
     best: tuple[float, SharedOut] | None = None
@@ -82,7 +82,7 @@ def _around(table: StopTable, left: float, held: Mapping[str, float]) -> SharedO
 
 
 def _shared(
-    table: StopTable, piece: Piece, rest: list[TableShare], total: float, held: Mapping[str, float]
+    table: PartTable, piece: Piece, rest: list[TableShare], total: float, held: Mapping[str, float]
 ) -> tuple[float, SharedOut] | None:
     """The value of one set's rest at `total` seconds, and what everything gets; None if it does not fit."""
     shares = [Share(s.count, s.weight, s.saturation, s.least, s.most) for s in rest]

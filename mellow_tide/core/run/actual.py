@@ -7,17 +7,17 @@ from mellow_tide.core.timing.run_sheet import Entry, RunSheet
 
 
 def actual(sheet: RunSheet, run: RunState) -> RunSheet:
-    """Every stop that was worked, in the plan's order, each as long as it took; what was skipped is not in it.
+    """Every part that was worked, in the plan's order, each as long as it took; what was skipped is not in it.
 
-    Within a stop the time goes to its entries as planned: only stops were measured as a whole. What was added comes
-    after the stop at which it was, and has no depth of its own to draw.
+    Within a part the time goes to its entries as planned: only parts were measured as a whole. What was added comes
+    after the part at which it was, and has no depth of its own to draw.
     """
     skipped = {index for skip in run.skipped for index in skip.entries}
     entries: list[Entry] = []
     clock = 0.0
-    for stop in dict.fromkeys(entry.stop_id for entry in sheet.entries):
-        taken = run.taken.get(stop, 0.0)
-        here = [e for i, e in enumerate(sheet.entries) if e.stop_id == stop and i not in skipped]
+    for part in dict.fromkeys(entry.part_id for entry in sheet.entries):
+        taken = run.taken.get(part, 0.0)
+        here = [e for i, e in enumerate(sheet.entries) if e.part_id == part and i not in skipped]
         planned = sum(entry.seconds for entry in here)
         if taken > 0 and planned > 0:
             for entry in here:
@@ -27,6 +27,6 @@ def actual(sheet: RunSheet, run: RunState) -> RunSheet:
         elif taken > 0:
             clock += taken
         clock += sum(
-            run.taken.get(one.stop_id, 0.0) for one in run.added if sheet.entries[one.entry].stop_id == stop
+            run.taken.get(one.part_id, 0.0) for one in run.added if sheet.entries[one.entry].part_id == part
         )
     return sheet.model_copy(update={"entries": tuple(entries), "seconds": round(clock)})

@@ -28,12 +28,12 @@ def regions_done(sheet: RunSheet, state: RunState) -> tuple[RegionDone, ...]:
         if entry.role != "work":
             continue
         planned[entry.region] = planned.get(entry.region, 0) + entry.seconds
-        if entry.stop_id not in counted:
-            counted.add(entry.stop_id)
-            taken[entry.region] = taken.get(entry.region, 0) + state.taken.get(entry.stop_id, 0)
+        if entry.part_id not in counted:
+            counted.add(entry.part_id)
+            taken[entry.region] = taken.get(entry.region, 0) + state.taken.get(entry.part_id, 0)
     for addition in state.added:
         planned.setdefault(addition.region, 0)
-        taken[addition.region] = taken.get(addition.region, 0) + state.taken.get(addition.stop_id, 0)
+        taken[addition.region] = taken.get(addition.region, 0) + state.taken.get(addition.part_id, 0)
     last = {saying.region: saying for saying in state.said}
     return tuple(
         RegionDone(

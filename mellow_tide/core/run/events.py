@@ -18,7 +18,7 @@ Number = Annotated[int, Field(ge=0, le=10)]
 """Discomfort on the 11-point numeric rating scale: 0 none, 10 the worst."""
 
 Reason = Annotated[str, Field(max_length=400)]
-StopId = Annotated[str, Field(max_length=80)]
+PartId = Annotated[str, Field(max_length=80)]
 
 
 class Event(Record):
@@ -104,7 +104,7 @@ class PointLeft(Event):
 
 
 class Paused(Event):
-    """Time stands still: what passes from now on belongs to no stop."""
+    """Time stands still: what passes from now on belongs to no part."""
 
     kind: Literal["paused"] = "paused"
 
@@ -116,30 +116,30 @@ class Resumed(Event):
 
 
 class Bent(Event):
-    """The rest is shared out anew: seconds of work by stop id, 0 for a stop that is left out.
+    """The rest is shared out anew: seconds of work by part id, 0 for a part that is left out.
 
     `total` is what the session has from first touch to last from now on (60 to 14,400 s).
     """
 
     kind: Literal["bent"] = "bent"
-    seconds: Annotated[Mapping[StopId, Annotated[int, Field(ge=0, le=3600)]], Field(max_length=200)]
+    seconds: Annotated[Mapping[PartId, Annotated[int, Field(ge=0, le=3600)]], Field(max_length=200)]
     total: Annotated[int, Field(ge=60, le=14_400)]
 
 
 class Skipped(Event):
-    """Entries of a stop left undone. Without a `reason` they are owed until they are done; with one they are waived."""
+    """Entries of a part left undone. Without a `reason` they are owed until they are done; with one they are waived."""
 
     kind: Literal["skipped"] = "skipped"
-    stop_id: StopId
+    part_id: PartId
     entries: Annotated[tuple[Annotated[int, Field(ge=0, le=5000)], ...], Field(min_length=1, max_length=100)]
     reason: Reason = ""
 
 
 class Added(Event):
-    """A region worked now that the plan has not: `seconds` 15 to 3600, until the next move. `stop_id` is its own."""
+    """A region worked now that the plan has not: `seconds` 15 to 3600, until the next move. `part_id` is its own."""
 
     kind: Literal["added"] = "added"
-    stop_id: StopId
+    part_id: PartId
     region: str
     side: Side
     seconds: Annotated[int, Field(ge=15, le=3600)]

@@ -56,15 +56,15 @@ class Seen(Record):
 class Skip(Record):
     """Entries left undone: owed while there is no `reason`, waived with one."""
 
-    stop_id: str
+    part_id: str
     entries: tuple[int, ...]
     reason: str
 
 
 class Addition(Record):
-    """A region worked beside the plan, at `entry`; `seconds` are those meant for it, `taken` has its stop's id."""
+    """A region worked beside the plan, at `entry`; `seconds` are those meant for it, `taken` has its part's id."""
 
-    stop_id: str
+    part_id: str
     region: str
     side: Side
     seconds: int
@@ -72,11 +72,11 @@ class Addition(Record):
 
 
 class RunState(Record):
-    """Where a run is: present entry, seconds taken by stop id up to `last_at`, and what was said, in order.
+    """Where a run is: present entry, seconds taken by part id up to `last_at`, and what was said, in order.
 
-    `paused` are seconds that belong to no stop, up to `paused_at` if time stands still now. `allotted` are the seconds
-    of work that a stop has since the rest was shared out anew, 0 where it is left out, and `total` what the session
-    then has. `added` are regions worked beside the plan, and `adding` the stop id of the one being worked now, if any.
+    `paused` are seconds that belong to no part, up to `paused_at` if time stands still now. `allotted` are the seconds
+    of work that a part has since the rest was shared out anew, 0 where it is left out, and `total` what the session
+    then has. `added` are regions worked beside the plan, and `adding` the part id of the one being worked now, if any.
     `halted`: why it was stopped for safety, None if it was not.
     """
 
@@ -103,7 +103,7 @@ class RunState(Record):
 def fold(events: Iterable[RunEvent], sheet: RunSheet) -> RunState:
     """The state after `events`, in their order. Events before `began` and after `ended` change nothing.
 
-    A move beyond the sheet goes to its last entry. Time between two events belongs to the stop that was being worked,
+    A move beyond the sheet goes to its last entry. Time between two events belongs to the part that was being worked,
     or to none while it is paused; a device clock that steps back adds none.
     """
     state = RunState()
@@ -125,13 +125,13 @@ def step(state: RunState, event: RunEvent, sheet: RunSheet) -> RunState:
 
 
 def _spent(state: RunState, at: datetime, sheet: RunSheet) -> RunState:
-    """Time up to `at` given to the stop that is being worked, or to the pause."""
+    """Time up to `at` given to the part that is being worked, or to the pause."""
     last = state.last_at or at
     passed = max(0.0, (at - last).total_seconds())
     if state.paused_at is not None:
         return state.model_copy(update={"paused": state.paused + passed, "last_at": max(last, at)})
-    stop_id = state.adding or sheet.entries[state.entry].stop_id
-    taken = {**state.taken, stop_id: state.taken.get(stop_id, 0) + passed}
+    part_id = state.adding or sheet.entries[state.entry].part_id
+    taken = {**state.taken, part_id: state.taken.get(part_id, 0) + passed}
     return state.model_copy(update={"taken": taken, "last_at": max(last, at)})
 
 
@@ -149,19 +149,19 @@ def _changed(state: RunState, event: RunEvent, last_entry: int) -> RunState:
         case Bent():
             change = {"allotted": {**state.allotted, **event.seconds}, "total": event.total}
         case Skipped():
-            skip = Skip(stop_id=event.stop_id, entries=event.entries, reason=event.reason)
+            skip = Skip(part_id=event.part_id, entries=event.entries, reason=event.reason)
             before = _standing(tuple(_without(one, set(skip.entries)) for one in state.skipped))
             change = {"skipped": (*before, skip)}
         case Added():
             addition = Addition(
-                stop_id=event.stop_id,
+                part_id=event.part_id,
                 region=event.region,
                 side=event.side,
                 seconds=event.seconds,
                 entry=state.entry,
             )
-            others = tuple(one for one in state.added if one.stop_id != event.stop_id)
-            change = {"added": (*others, addition), "adding": event.stop_id}
+            others = tuple(one for one in state.added if one.part_id != event.part_id)
+            change = {"added": (*others, addition), "adding": event.part_id}
         case Halted():
             change = {"halted": event.reason, "ended_at": event.at}
         case Ended():

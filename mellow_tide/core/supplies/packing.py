@@ -7,7 +7,7 @@ from pydantic import Field
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts
-from mellow_tide.core.flow.flow import Amount, Flow, Stop
+from mellow_tide.core.flow.flow import Amount, Flow, Part
 from mellow_tide.core.supplies.body_surface import mosteller
 from mellow_tide.core.timing.run_sheet import RunSheet
 
@@ -115,31 +115,31 @@ def _lubricant(
     for entry in sheet.entries:
         if entry.kind != "oil":
             continue
-        stop = flow.stops[entry.stop]
-        part = AMOUNT[stop.oil] * _gripping(stop, catalogue) * (AGAIN if stop.id in oiled else 1.0)
-        oiled.add(stop.id)
+        part = flow.parts[entry.part]
+        factor = AMOUNT[part.oil] * _gripping(part, catalogue) * (AGAIN if part.id in oiled else 1.0)
+        oiled.add(part.id)
         region = catalogue.regions[entry.region]
-        part *= 0.5 if region.halved(stop.side) else 1.0
-        amounts[region.id] = amounts.get(region.id, 0) + part * scale * region.share * region.oil_factor
+        factor *= 0.5 if region.halved(part.side) else 1.0
+        amounts[region.id] = amounts.get(region.id, 0) + factor * scale * region.share * region.oil_factor
     return list(amounts.items())
 
 
-def _gripping(stop: Stop, catalogue: Catalogue) -> float:
+def _gripping(part: Part, catalogue: Catalogue) -> float:
     """1, or less where most strokes grip or rub."""
-    gripping = sum(catalogue.strokes[x.stroke].family in GRIPPING for x in stop.steps)
-    return DRY_STROKE if 2 * gripping > len(stop.steps) else 1.0
+    gripping = sum(catalogue.strokes[x.stroke].family in GRIPPING for x in part.steps)
+    return DRY_STROKE if 2 * gripping > len(part.steps) else 1.0
 
 
 def _linen(flow: Flow, catalogue: Catalogue) -> tuple[str, ...]:
     kind = catalogue.kinds[flow.brief.kind]
     linen = CHAIR_LINEN if kind.surface == "chair" else LINEN
-    chest = (CHEST_COVER,) if any(stop.window == "abdomen" for stop in flow.stops) else ()
+    chest = (CHEST_COVER,) if any(part.window == "abdomen" for part in flow.parts) else ()
     return (*linen, *(PRENATAL_LINEN if kind.id == "prenatal" else ()), *chest)
 
 
 def _supports(flow: Flow, catalogue: Catalogue) -> tuple[str, ...]:
     """Every support that some position of the flow takes, once."""
-    used = {id for stop in flow.stops for id in catalogue.positions[stop.position].supports}
+    used = {id for part in flow.parts for id in catalogue.positions[part.position].supports}
     return tuple(id for id in catalogue.supports if id in used)
 
 

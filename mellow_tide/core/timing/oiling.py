@@ -1,4 +1,4 @@
-"""When oil goes on in a stop."""
+"""When oil goes on in a part."""
 
 from collections.abc import Iterable
 from typing import Literal
@@ -17,7 +17,7 @@ def wants_oil(stroke: Stroke, slot: Slot) -> bool:
 
 
 def oilings(steps: Iterable[Worked], lasts: int) -> list[Oiling | None]:
-    """For each step of a stop, whether oil goes on before it.
+    """For each step of a part, whether oil goes on before it.
 
     The first time before the first stroke that wants it; again before one that does once the oil has been worked for
     `lasts` seconds, but not for the last slow stroke.

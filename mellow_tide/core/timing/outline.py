@@ -7,10 +7,10 @@ from mellow_tide.core.timing.run_sheet import RunSheet
 
 
 class OutlineStroke(Record):
-    """Strokes of one stop that follow one another at one depth; `start` and `seconds` as on the run sheet."""
+    """Strokes of one part that follow one another at one depth; `start` and `seconds` as on the run sheet."""
 
-    stop: int
-    stop_id: str
+    part: int
+    part_id: str
     role: Role
     side: Side
     position: str
@@ -33,8 +33,8 @@ def outline(sheet: RunSheet) -> Outline:
         if entry.kind != "stroke" or entry.depth is None:
             continue
         last = strokes[-1] if strokes else None
-        if last and (last.stop, last.depth, last.start + last.seconds) == (
-            entry.stop,
+        if last and (last.part, last.depth, last.start + last.seconds) == (
+            entry.part,
             entry.depth,
             entry.start,
         ):
@@ -42,8 +42,8 @@ def outline(sheet: RunSheet) -> Outline:
             continue
         strokes.append(
             OutlineStroke(
-                stop=entry.stop,
-                stop_id=entry.stop_id,
+                part=entry.part,
+                part_id=entry.part_id,
                 role=entry.role,
                 side=entry.side,
                 position=entry.position,

@@ -10,7 +10,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import on_surface
 from mellow_tide.core.catalogue.records import Depth, Height, Record, Slot
 from mellow_tide.core.flow.brief import Brief, Side
-from mellow_tide.core.flow.flow import Flow, Role, Step, Stop
+from mellow_tide.core.flow.flow import Flow, Part, Role, Step
 from mellow_tide.core.timing.oiling import oilings, wants_oil
 from mellow_tide.core.timing.scene import HandState, Place, Scene, Transition, TransitionKind, opening_scene
 from mellow_tide.core.timing.step_seconds import step_seconds
@@ -25,16 +25,16 @@ TOLERATED = 15
 class Entry:
     """One stroke or transition on the clock; `start` and `seconds` are whole seconds from the first touch.
 
-    `stop` and `step` index the flow; a transition has no step and belongs to the stop it leads to.
-    The scene (position, place, window, hands, table) is the one during the entry. `working` is working the stop, its
+    `part` and `step` index the flow; a transition has no step and belongs to the part it leads to.
+    The scene (position, place, window, hands, table) is the one during the entry. `working` is working the part, its
     oiling and asking included; getting there is not.
     """
 
     kind: Literal["stroke"] | TransitionKind
     start: Annotated[int, Field(ge=0)]
     seconds: Annotated[int, Field(ge=0)]
-    stop: int
-    stop_id: str
+    part: int
+    part_id: str
     role: Role
     region: str
     side: Side
@@ -86,21 +86,21 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
     catalogue = on_surface(flow.brief.surface, catalogue)
     entries: list[Entry] = []
     clock = 0
-    scene = opening_scene(flow.stops[0].visit, catalogue)
-    for index, stop in enumerate(flow.stops):
-        changes, working = approach(scene, stop.visit, catalogue)
+    scene = opening_scene(flow.parts[0].visit, catalogue)
+    for index, part in enumerate(flow.parts):
+        changes, working = approach(scene, part.visit, catalogue)
         for transition, after in changes:
             during = after if transition.kind == "wash" else scene
-            entries.append(_transition_entry(clock, index, stop, during, transition, working=False))
+            entries.append(_transition_entry(clock, index, part, during, transition, working=False))
             clock += transition.seconds
             scene = after
-        for item, seconds in work_through(stop, catalogue, tempo):
+        for item, seconds in work_through(part, catalogue, tempo):
             if isinstance(item, Transition):
-                entries.append(_transition_entry(clock, index, stop, scene, item, working=True))
-                # Hands are as they came until the first oil of the stop goes on.
+                entries.append(_transition_entry(clock, index, part, scene, item, working=True))
+                # Hands are as they came until the first oil of the part goes on.
                 scene = working if item.kind == "oil" else scene
             else:
-                entries.append(_stroke_entry(clock, seconds, index, stop, scene, item))
+                entries.append(_stroke_entry(clock, seconds, index, part, scene, item))
             clock += seconds
         scene = working
     return RunSheet.model_construct(
@@ -112,49 +112,49 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
 
 
 def work_through(
-    stop: Stop, catalogue: Catalogue, tempo: Tempo
+    part: Part, catalogue: Catalogue, tempo: Tempo
 ) -> Iterator[tuple[Transition | tuple[int, Step], int]]:
-    """The steps of `stop` in order, with the oiling, wiping and asking between them, each with its whole seconds.
+    """The steps of `part` in order, with the oiling, wiping and asking between them, each with its whole seconds.
 
     A hot towel is fetched before the stroke it is for; for the oil see `oilings`.
     """
-    region, pace = catalogue.regions[stop.region], catalogue.pace
-    strokes = [catalogue.strokes[step.stroke] for step in stop.steps]
+    region, pace = catalogue.regions[part.region], catalogue.pace
+    strokes = [catalogue.strokes[step.stroke] for step in part.steps]
     taken = [
         step_seconds(step, stroke, region, pace, tempo)
-        for step, stroke in zip(stop.steps, strokes, strict=True)
+        for step, stroke in zip(part.steps, strokes, strict=True)
     ]
     worked = (
-        (stop.medium == "lubricated" and wants_oil(stroke, step.slot), step.slot == "settle", seconds)
-        for step, stroke, seconds in zip(stop.steps, strokes, taken, strict=True)
+        (part.medium == "lubricated" and wants_oil(stroke, step.slot), step.slot == "settle", seconds)
+        for step, stroke, seconds in zip(part.steps, strokes, taken, strict=True)
     )
     for index, oiling in enumerate(oilings(worked, pace.oil_lasts)):
-        step = stop.steps[index]
+        step = part.steps[index]
         if oiling:
             seconds = pace.oil_first if oiling == "first" else pace.oil_again
-            yield Transition("oil", seconds, stop.region, stop.side), seconds
+            yield Transition("oil", seconds, part.region, part.side), seconds
         if strokes[index].heat:
-            yield Transition("towel", pace.towel, stop.region, stop.side), pace.towel
+            yield Transition("towel", pace.towel, part.region, part.side), pace.towel
         if step.wipe:
-            yield Transition("wipe", pace.wipe, stop.region, stop.side), pace.wipe
+            yield Transition("wipe", pace.wipe, part.region, part.side), pace.wipe
         yield (index, step), taken[index]
         if step.check_in:
-            yield Transition("check_in", pace.check_in, stop.region, stop.side), pace.check_in
+            yield Transition("check_in", pace.check_in, part.region, part.side), pace.check_in
 
 
-def stop_seconds(stop: Stop, catalogue: Catalogue, tempo: Tempo = USUAL) -> int:
-    """Whole seconds of working `stop`, oiling and asking included, getting there not."""
-    return sum(seconds for _, seconds in work_through(stop, catalogue, tempo))
+def part_seconds(part: Part, catalogue: Catalogue, tempo: Tempo = USUAL) -> int:
+    """Whole seconds of working `part`, oiling and asking included, getting there not."""
+    return sum(seconds for _, seconds in work_through(part, catalogue, tempo))
 
 
 def _transition_entry(
-    clock: int, index: int, stop: Stop, scene: Scene, transition: Transition, working: bool
+    clock: int, index: int, part: Part, scene: Scene, transition: Transition, working: bool
 ) -> Entry:
     return Entry(
         transition.kind,
         clock,
         transition.seconds,
-        *_where(index, stop, scene),
+        *_where(index, part, scene),
         working,
         about=transition.about,
         about_side=transition.side,
@@ -162,14 +162,14 @@ def _transition_entry(
 
 
 def _stroke_entry(
-    clock: int, seconds: int, index: int, stop: Stop, scene: Scene, item: tuple[int, Step]
+    clock: int, seconds: int, index: int, part: Part, scene: Scene, item: tuple[int, Step]
 ) -> Entry:
     number, step = item
     return Entry(
         "stroke",
         clock,
         seconds,
-        *_where(index, stop, scene),
+        *_where(index, part, scene),
         working=True,
         step=number,
         stroke=step.stroke,
@@ -184,14 +184,14 @@ def _stroke_entry(
 Where = tuple[int, str, Role, str, Side, str, Place, str, Side, HandState, Height, bool, str]
 
 
-def _where(index: int, stop: Stop, scene: Scene) -> Where:
-    """What an entry says of its stop and scene, in the order of its fields."""
+def _where(index: int, part: Part, scene: Scene) -> Where:
+    """What an entry says of its part and scene, in the order of its fields."""
     return (
         index,
-        stop.id,
-        stop.role,
-        stop.region,
-        stop.side,
+        part.id,
+        part.role,
+        part.region,
+        part.side,
         scene.position,
         scene.place,
         scene.window,

@@ -68,7 +68,7 @@ def places(region: Region, side: Side) -> tuple[Place, ...]:
 
 
 def opening_scene(visit: Visit, catalogue: Catalogue) -> Scene:
-    """The scene before the first stop: client settled and covered, therapist in place, hands clean."""
+    """The scene before the first part: client settled and covered, therapist in place, hands clean."""
     region = catalogue.regions[visit.region]
     place = places(region, visit.side)[0]
     stool = place if wants_stool(visit, region, catalogue) else None

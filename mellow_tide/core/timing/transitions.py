@@ -1,4 +1,4 @@
-"""Everything between strokes: what must happen before a stop can begin, and how long it takes."""
+"""Everything between strokes: what must happen before a part can begin, and how long it takes."""
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Region

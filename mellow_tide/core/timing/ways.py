@@ -1,4 +1,4 @@
-"""From any stop of a flow to any later one: what must happen on the way if all between are left out."""
+"""From any part of a flow to any later one: what must happen on the way if all between are left out."""
 
 from typing import Annotated
 
@@ -23,7 +23,7 @@ class Change(Record):
 
 
 class Way(Record):
-    """The transitions from stop `start` to stop `to` (places in the flow), in order; none between them is worked."""
+    """The transitions from part `start` to part `to` (places in the flow), in order; none between them is worked."""
 
     start: int
     to: int
@@ -31,14 +31,14 @@ class Way(Record):
 
 
 def ways(flow: Flow, catalogue: Catalogue) -> tuple[Way, ...]:
-    """Every way past at least one stop. The hands are as the whole flow has left them by the stop one comes from."""
+    """Every way past at least one part. The hands are as the whole flow has left them by the part one comes from."""
     catalogue = on_surface(flow.brief.surface, catalogue)
-    scene = opening_scene(flow.stops[0].visit, catalogue)
+    scene = opening_scene(flow.parts[0].visit, catalogue)
     found = []
-    for start, stop in enumerate(flow.stops):
-        _, scene = approach(scene, stop.visit, catalogue)
-        for to in range(start + 2, len(flow.stops)):
-            changes, _ = approach(scene, flow.stops[to].visit, catalogue)
+    for start, part in enumerate(flow.parts):
+        _, scene = approach(scene, part.visit, catalogue)
+        for to in range(start + 2, len(flow.parts)):
+            changes, _ = approach(scene, flow.parts[to].visit, catalogue)
             found.append(Way(start=start, to=to, changes=tuple(_change(one) for one, _ in changes)))
     return tuple(found)
 

@@ -21,7 +21,7 @@ from mellow_tide.web.straight import straight
 
 router = APIRouter(prefix="/sessions/{session_id}", tags=["designing"])
 
-StopId = Annotated[str, Field(max_length=80)]
+PartId = Annotated[str, Field(max_length=80)]
 
 
 class EditsToTry(Body):
@@ -36,16 +36,16 @@ class FlowBefore(Body):
     flow: Flow
 
 
-@router.get("/stops/{stop_id}/places", response_model=Places)
-def read_places(session_id: UUID, stop_id: StopId, db: Db, who: Who, known: Known) -> Response:
-    """Where a stop may go, and why it may not go elsewhere."""
-    return straight(editing.places_of(db, who, session_id, stop_id, known))
+@router.get("/parts/{part_id}/places", response_model=Places)
+def read_places(session_id: UUID, part_id: PartId, db: Db, who: Who, known: Known) -> Response:
+    """Where a part may go, and why it may not go elsewhere."""
+    return straight(editing.places_of(db, who, session_id, part_id, known))
 
 
-@router.get("/stops/{stop_id}/strokes")
-def read_picks(session_id: UUID, stop_id: StopId, db: Db, who: Who, known: Known) -> list[Pick]:
-    """The strokes that fit a stop, and why the others do not."""
-    return list(editing.picks_of(db, who, session_id, stop_id, known))
+@router.get("/parts/{part_id}/strokes")
+def read_picks(session_id: UUID, part_id: PartId, db: Db, who: Who, known: Known) -> list[Pick]:
+    """The strokes that fit a part, and why the others do not."""
+    return list(editing.picks_of(db, who, session_id, part_id, known))
 
 
 @router.get("/suggestions")
@@ -57,7 +57,7 @@ def read_suggestions(
     line: Annotated[str, Query(max_length=80)],
     at: Annotated[str | None, Query(max_length=80)] = None,
 ) -> list[Suggestion]:
-    """What a typed line could mean at a stop."""
+    """What a typed line could mean at a part."""
     return list(editing.suggestions_of(db, who, session_id, line, at, known))
 
 

@@ -33,10 +33,10 @@ class BriefChange(Body):
 
 
 class Reshape(Body):
-    """A stop of the session read at `revision`, and the seconds it is to take; `alone` without its other side."""
+    """A part of the session read at `revision`, and the seconds it is to take; `alone` without its other side."""
 
     revision: Revision
-    stop_id: Annotated[str, Field(max_length=80)]
+    part_id: Annotated[str, Field(max_length=80)]
     seconds: Annotated[int, Field(ge=15, le=1800)]
     alone: bool = False
 
@@ -195,9 +195,9 @@ def edit_flow(session_id: UUID, change: Edits, db: Db, who: Who, known: Known) -
 
 @router.post("/reshape", response_model=SessionView)
 def reshape(session_id: UUID, change: Reshape, db: Db, who: Who, known: Known) -> Response:
-    """Make a stop longer or shorter by hand; the rest of the session makes room."""
+    """Make a part longer or shorter by hand; the rest of the session makes room."""
     made = planning.reshape(
-        db, who, session_id, change.revision, change.stop_id, change.seconds, change.alone, known
+        db, who, session_id, change.revision, change.part_id, change.seconds, change.alone, known
     )
     return straight(made)
 

@@ -26,8 +26,8 @@ def codes(flow, check, client=None):
     return [f.code for f in found_in(flow, check, client)]
 
 
-def stops_found(flow, check):
-    return sum(f.severity == "stop" for f in found_in(flow, check))
+def parts_found(flow, check):
+    return sum(f.severity == "refuse" for f in found_in(flow, check))
 
 
 @EACH
@@ -43,11 +43,11 @@ def test_the_bad_flow_fails_at_a_place_that_is_there(check: Check):
     bad = check.bad(CATALOGUE)
     found = [f for f in found_in(bad, check) if f.code == check.code]
     assert found
-    steps = {stop.id: len(stop.steps) for stop in bad.stops}
+    steps = {part.id: len(part.steps) for part in bad.parts}
     for finding in found:
         assert finding.what.endswith(".")
-        assert finding.stop_id is None or finding.stop_id in steps
-        assert finding.step is None or finding.step < steps[finding.stop_id]
+        assert finding.part_id is None or finding.part_id in steps
+        assert finding.step is None or finding.step < steps[finding.part_id]
 
 
 @EACH
@@ -59,7 +59,7 @@ def test_a_repair_mends_and_makes_nothing_worse(check: Check):
             repaired = apply(bad, repair.edits)
             check_flow(repaired, CATALOGUE)
             assert codes(repaired, check).count(check.code) < before
-            assert stops_found(repaired, check) <= stops_found(bad, check)
+            assert parts_found(repaired, check) <= parts_found(bad, check)
 
 
 def test_codes_and_names_are_unique_and_every_check_explains_itself():
@@ -73,7 +73,7 @@ def test_a_check_that_fails_itself_takes_nothing_down(caplog):
         raise ZeroDivisionError
 
     first = CHECKS[0]
-    ill = Check("XXX01", "ill", "stop", "s.", "r.", first.bad, first.good, broken)
+    ill = Check("XXX01", "ill", "refuse", "s.", "r.", first.bad, first.good, broken)
     bad = first.bad(CATALOGUE)
     found = findings(case_of(bad, ClientFacts(), CATALOGUE), [ill, first])
     assert [f.code for f in found] == [first.code, BROKEN]

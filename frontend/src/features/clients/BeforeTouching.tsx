@@ -5,7 +5,7 @@ import { listed } from "../../lib/words";
 import { type Caution, cautionsOf, consentsOf, keptOff } from "../../meeting/know";
 
 const LEVELS: Record<Caution["level"], string> = {
-  stop: "No session, refer",
+  refer: "No session, refer",
   ask: "The clinician first",
   adapt: "Adapt",
 };

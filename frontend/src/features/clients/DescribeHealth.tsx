@@ -6,7 +6,7 @@ import { Field } from "./Field";
 import type { Describe } from "./useDescribe";
 
 const LEVELS = [
-  ["stop", "No session: refer"],
+  ["refer", "No session: refer"],
   ["ask", "The clinician first"],
   ["adapt", "Adapt"],
 ] as const;

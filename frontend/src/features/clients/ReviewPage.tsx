@@ -92,7 +92,7 @@ export function ReviewPage() {
   );
 }
 
-const MARKS = { stop: "△ No session: ", ask: "△ ", adapt: "○ ", note: "" } as const;
+const MARKS = { refer: "△ No session: ", ask: "△ ", adapt: "○ ", note: "" } as const;
 
 interface AnswerProps {
   one: Item;
@@ -105,7 +105,7 @@ function Answer({ one, busy, narrow, onJudge }: AnswerProps) {
   const { item, judged } = one;
   const [asking, setAsking] = useState(false);
   const [note, setNote] = useState("");
-  const grave = item.level === "stop" || item.level === "ask";
+  const grave = item.level === "refer" || item.level === "ask";
   return (
     <li
       className={`grid content-start gap-x-6 gap-y-1 border-t border-base-300 py-2 ${narrow ? "sm:grid-cols-[1fr_auto]" : "lg:grid-cols-[15rem_1fr_auto]"}`}

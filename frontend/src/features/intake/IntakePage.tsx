@@ -43,7 +43,7 @@ function Filling({ token }: { token: string }) {
     ) : (
       <Waiting what="Opening the form" />
     );
-  return <Parts intake={intake} form={intake.form} />;
+  return <Sections intake={intake} form={intake.form} />;
 }
 
 function Notice({ title, says }: { title: string; says: string }) {
@@ -57,32 +57,32 @@ function Notice({ title, says }: { title: string; says: string }) {
 
 type Intake = ReturnType<typeof useIntake>;
 
-function Parts({ intake, form }: { intake: Intake; form: IntakeForm }) {
+function Sections({ intake, form }: { intake: Intake; form: IntakeForm }) {
   const [at, setAt] = useState(0);
   const heading = useRef<HTMLHeadingElement>(null);
   const answers = intake.answers ?? { conditions: {}, consents: {} };
-  const part = form.parts[at];
-  const last = at === form.parts.length - 1;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a further part begins at its top, for eyes and readers
+  const section = form.sections[at];
+  const last = at === form.sections.length - 1;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a further section begins at its top, for eyes and readers
   useEffect(() => {
     scrollTo(0, 0);
     heading.current?.focus({ preventScroll: true });
   }, [at]);
-  if (!part) return null;
-  const questions = part.questions.filter((one) => !one.if_pregnant || answers.pregnant === "yes");
-  const elsewhere = form.parts.findIndex(
+  if (!section) return null;
+  const questions = section.questions.filter((one) => !one.if_pregnant || answers.pregnant === "yes");
+  const elsewhere = form.sections.findIndex(
     (one, index) => index !== at && one.questions.some(({ field }) => faultOf(intake, field)),
   );
   return (
     <>
       <p className="text-quiet">
-        {form.practice} · part {at + 1} of {form.parts.length}
+        {form.practice} · section {at + 1} of {form.sections.length}
       </p>
-      <Progress at={at} of={form.parts.length} />
+      <Progress at={at} of={form.sections.length} />
       <h1 ref={heading} tabIndex={-1} className="mt-4 text-4xl outline-none">
-        {part.title}
+        {section.title}
       </h1>
-      {part.says && <p className="mt-2 text-lg">{part.says}</p>}
+      {section.says && <p className="mt-2 text-lg">{section.says}</p>}
       <div className="mt-6 grid gap-9">
         {questions.map((question) => (
           <Asked
@@ -105,7 +105,7 @@ function Parts({ intake, form }: { intake: Intake; form: IntakeForm }) {
       {last && elsewhere >= 0 && (
         <p role="alert" className="text-accent">
           <span aria-hidden="true">△ </span>
-          Something in “{form.parts[elsewhere]?.title}” cannot be right yet.{" "}
+          Something in “{form.sections[elsewhere]?.title}” cannot be right yet.{" "}
           <button type="button" className="underline" onClick={() => setAt(elsewhere)}>
             Look there
           </button>
@@ -151,7 +151,7 @@ function faultOf(intake: Intake, field: string): string | undefined {
   return fault && `${fault.what}: ${fault.remedy}.`;
 }
 
-/** The water rises with every part. */
+/** The water rises with every section. */
 function Progress({ at, of }: { at: number; of: number }) {
   return (
     <div className="mt-2 h-2 overflow-hidden rounded-full bg-base-300" aria-hidden="true">

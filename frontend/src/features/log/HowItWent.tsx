@@ -9,7 +9,7 @@ export function HowItWent({ page, catalogue }: { page: LogView; catalogue: Catal
   const leftOut = [
     ...new Set(
       entries
-        .filter(({ stop_id }) => run.allotted[stop_id] === 0)
+        .filter(({ part_id }) => run.allotted[part_id] === 0)
         .map((entry) => placeName(entry, catalogue)),
     ),
   ];
@@ -21,7 +21,7 @@ export function HowItWent({ page, catalogue }: { page: LogView; catalogue: Catal
     const where = first ? placeName(first, catalogue) : "";
     return `${listed([...new Set(strokes)])}, ${where}: ${reason || "no reason said"}`;
   });
-  const added = run.added.map((one) => `${placeName(one, catalogue)}, ${span(run.taken[one.stop_id] ?? 0)}`);
+  const added = run.added.map((one) => `${placeName(one, catalogue)}, ${span(run.taken[one.part_id] ?? 0)}`);
   const lines: [string, string[]][] = [
     ["Left out for time", leftOut],
     ["Skipped", skipped],

@@ -13,7 +13,7 @@ import { PlayTable } from "./PlayTable";
 
 /** A step whose zone is being chosen. */
 export interface ZoneChoice {
-  stopId: string;
+  partId: string;
   step: number;
 }
 
@@ -24,7 +24,7 @@ interface Props {
   catalogue: Catalogue;
   selected: string | null;
   pointed: Pointed;
-  onSelect(stopId: string): void;
+  onSelect(partId: string): void;
   choosing: ZoneChoice | null;
   onZone(choice: ZoneChoice, zone: string | null): void;
   /** Without it the places to keep off are only seen. */
@@ -38,7 +38,7 @@ export function AtTheTable(props: Props) {
   const [off, setOff] = useState<ChosenPlace | null | undefined>(undefined);
   const keepingOff = off !== undefined;
   const under = usePointed(pointed);
-  const own = (choosing && entryOf(sheet, choosing.stopId, choosing.step)) || undefined;
+  const own = (choosing && entryOf(sheet, choosing.partId, choosing.step)) || undefined;
   const entry = own ?? (keepingOff ? undefined : under) ?? firstStroke(sheet, selected) ?? sheet.entries[0];
   const moment = useMoment(session, entry, catalogue);
   if (!moment || !entry) return null;
@@ -89,26 +89,26 @@ export function AtTheTable(props: Props) {
   );
 }
 
-function entryOf(sheet: RunSheet, stopId: string, step: number): Entry | undefined {
-  return sheet.entries.find((entry) => entry.stop_id === stopId && entry.step === step);
+function entryOf(sheet: RunSheet, partId: string, step: number): Entry | undefined {
+  return sheet.entries.find((entry) => entry.part_id === partId && entry.step === step);
 }
 
-function firstStroke(sheet: RunSheet, stopId: string | null): Entry | undefined {
-  return sheet.entries.find((entry) => entry.stop_id === stopId && entry.kind === "stroke");
+function firstStroke(sheet: RunSheet, partId: string | null): Entry | undefined {
+  return sheet.entries.find((entry) => entry.part_id === partId && entry.kind === "stroke");
 }
 
-/** Choose the stop at which a place is worked, if it is. */
-function select(spot: Spot, sheet: RunSheet, onSelect: (stopId: string) => void) {
+/** Choose the part at which a place is worked, if it is. */
+function select(spot: Spot, sheet: RunSheet, onSelect: (partId: string) => void) {
   const there = sheet.entries.find(
     (entry) =>
       entry.role === "work" &&
       entry.region === spot.region &&
       (entry.side === spot.side || entry.side === "both" || spot.side === "mid"),
   );
-  if (there) onSelect(there.stop_id);
+  if (there) onSelect(there.part_id);
 }
 
-/** What is done at the moment, in words, and what was found at its stop. */
+/** What is done at the moment, in words, and what was found at its part. */
 function Detail({
   entry,
   sheet,
@@ -117,9 +117,9 @@ function Detail({
 }: Pick<Props, "sheet" | "session" | "catalogue"> & { entry: Entry }) {
   const region = catalogue.regions[entry.region];
   const stroke = catalogue.strokes[entry.stroke ?? ""];
-  const own = sheet.entries.filter((one) => one.stop_id === entry.stop_id && one.working);
+  const own = sheet.entries.filter((one) => one.part_id === entry.part_id && one.working);
   const seconds = own.reduce((sum, one) => sum + one.seconds, 0);
-  const found = session.evaluation.findings.filter((finding) => finding.stop_id === entry.stop_id);
+  const found = session.evaluation.findings.filter((finding) => finding.part_id === entry.part_id);
   return (
     <div className="mt-3 min-h-32">
       <p>

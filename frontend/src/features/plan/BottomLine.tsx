@@ -9,7 +9,7 @@ interface Props {
   planning: boolean;
   open: boolean;
   onOpen(open: boolean): void;
-  onShow(stopId: string): void;
+  onShow(partId: string): void;
   /** Shows what a repair would do; none where the plan stands. */
   onTry: ((words: string, edits: Edit[]) => void) | undefined;
   onTryAll: (() => void) | undefined;
@@ -63,7 +63,7 @@ function answersOf({ evaluation }: SessionView) {
   const { sheet, balance, findings, hands, supplies } = evaluation;
   const over = sheet.seconds - sheet.hands_on_seconds;
   const apart = Math.abs(balance.left - balance.right);
-  const grave = findings.filter((finding) => finding.severity === "stop").length;
+  const grave = findings.filter((finding) => finding.severity === "refuse").length;
   return {
     fit: sheet.open_ended
       ? `${span(sheet.seconds)} of work, at her pace`

@@ -65,20 +65,20 @@ export function Designer({ session, catalogue, from }: Props) {
   const begins = useBegins(session, catalogue);
   const later = useLater();
   const evaluation = preview?.tried.evaluation ?? session.evaluation;
-  const { stops } = session.plan.flow;
+  const { parts } = session.plan.flow;
 
-  const select = useCallback((stopId: string | null) => {
+  const select = useCallback((partId: string | null) => {
     setChoosing(null);
-    setSelected(stopId);
+    setSelected(partId);
   }, []);
   function look(words: string, edits: Edit[]) {
     setLooking(false);
     tryEdits(words, edits);
   }
   const lookAtAll = () => mending.tryAll(undefined, { onSettled: () => setLooking(false) });
-  function give({ stopId, step }: ZoneChoice, zone: string | null) {
-    const stop = stops.find((one) => one.id === stopId);
-    if (stop) changes.edit(changeStep(stops, stop, step, zone ? { zone } : { clear: ["zone"] }));
+  function give({ partId, step }: ZoneChoice, zone: string | null) {
+    const part = parts.find((one) => one.id === partId);
+    if (part) changes.edit(changeStep(parts, part, step, zone ? { zone } : { clear: ["zone"] }));
   }
 
   return (
@@ -87,7 +87,7 @@ export function Designer({ session, catalogue, from }: Props) {
         <BriefSentence
           brief={brief}
           catalogue={catalogue}
-          wayUp={wayUp(stops, catalogue)}
+          wayUp={wayUp(parts, catalogue)}
           problem={problem}
           fixed={fixed}
           onChange={change}
@@ -227,9 +227,9 @@ export function Designer({ session, catalogue, from }: Props) {
         planning={changes.changing}
         open={looking}
         onOpen={setLooking}
-        onShow={(stopId) => {
+        onShow={(partId) => {
           setLooking(false);
-          select(stopId);
+          select(partId);
         }}
         onTry={fixed ? undefined : look}
         onTryAll={fixed ? undefined : lookAtAll}

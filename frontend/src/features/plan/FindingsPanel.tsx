@@ -7,7 +7,7 @@ interface Props {
   session: SessionView;
   findings: readonly Finding[];
   catalogue: Catalogue;
-  onShow(stopId: string): void;
+  onShow(partId: string): void;
   onTry: ((words: string, edits: Edit[]) => void) | undefined;
   onTryAll: (() => void) | undefined;
   trying: boolean;
@@ -15,7 +15,7 @@ interface Props {
 }
 
 const WORDS: Record<Finding["severity"], string> = {
-  stop: "Do not work so",
+  refuse: "Do not work so",
   caution: "Mend this",
   advice: "Worth a thought",
 };
@@ -54,15 +54,15 @@ export function FindingsPanel({
           Close
         </button>
       </div>
-      {byPlace(findings, session, catalogue).map(({ place, stopId, found }) => (
+      {byPlace(findings, session, catalogue).map(({ place, partId, found }) => (
         <div key={place} className="mt-3">
           <h3 className="flex flex-wrap items-baseline gap-x-4 text-lg">
             {place}
-            {stopId && (
+            {partId && (
               <button
                 type="button"
                 className="btn btn-ghost min-h-11 font-sans"
-                onClick={() => onShow(stopId)}
+                onClick={() => onShow(partId)}
               >
                 Show it
               </button>
@@ -125,15 +125,15 @@ function FindingRow({
 
 /** The findings of each place together, those of the whole session first, then in the order of the flow. */
 function byPlace(findings: readonly Finding[], session: SessionView, catalogue: Catalogue) {
-  const groups: { place: string; stopId: string | null; found: Finding[] }[] = [];
-  const { stops } = session.plan.flow;
-  const order = (id: string | null | undefined) => stops.findIndex((stop) => stop.id === id);
-  for (const finding of [...findings].sort((a, b) => order(a.stop_id) - order(b.stop_id))) {
-    const stop = stops.find((one) => one.id === finding.stop_id);
-    const place = stop ? capital(nameOf(stop, catalogue)) : "The whole session";
+  const groups: { place: string; partId: string | null; found: Finding[] }[] = [];
+  const { parts } = session.plan.flow;
+  const order = (id: string | null | undefined) => parts.findIndex((part) => part.id === id);
+  for (const finding of [...findings].sort((a, b) => order(a.part_id) - order(b.part_id))) {
+    const part = parts.find((one) => one.id === finding.part_id);
+    const place = part ? capital(nameOf(part, catalogue)) : "The whole session";
     const group = groups.find((one) => one.place === place);
     if (group) group.found.push(finding);
-    else groups.push({ place, stopId: stop?.id ?? null, found: [finding] });
+    else groups.push({ place, partId: part?.id ?? null, found: [finding] });
   }
   return groups;
 }

@@ -1,20 +1,20 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Catalogue, Edit, Entry, SessionView, Stop } from "../../api/client";
+import type { Catalogue, Edit, Entry, Part, SessionView } from "../../api/client";
 import { reasonsQuery } from "../../api/queries";
 import { capital } from "../../lib/words";
 import type { TideEditing } from "../../tideline/TideLine";
 import type { ZoneChoice } from "./AtTheTable";
+import { PartRow } from "./PartRow";
 import { whatOrderSaves } from "./reasons";
 import { SeveralBar } from "./SeveralBar";
-import { StopRow } from "./StopRow";
 import { groupByPosition } from "./sequence";
 
 interface Props {
   session: SessionView;
   catalogue: Catalogue;
   selected: string | null;
-  onSelect(stopId: string | null): void;
+  onSelect(partId: string | null): void;
   /** Without these the list is only read. */
   onEdit: ((edits: Edit[], words?: string) => void) | undefined;
   editing: TideEditing | undefined;
@@ -22,7 +22,7 @@ interface Props {
   onChooseZone(choice: ZoneChoice | null): void;
 }
 
-/** The session as a list: position, then stop, then stroke. */
+/** The session as a list: position, then part, then stroke. */
 export function FlowList(props: Props) {
   const { session, catalogue, selected, onSelect, onEdit } = props;
   const { flow } = session.plan;
@@ -30,7 +30,7 @@ export function FlowList(props: Props) {
   const reasons = useQuery(reasonsQuery(session.session_id, session.revision));
   const saves = whatOrderSaves(reasons.data?.order ?? null);
   const [several, setSeveral] = useState<ReadonlySet<string> | null>(null);
-  const entriesOf = (stop: Stop): Entry[] => sheet.entries.filter((entry) => entry.stop_id === stop.id);
+  const entriesOf = (part: Part): Entry[] => sheet.entries.filter((entry) => entry.part_id === part.id);
   const toggle = (id: string) =>
     setSeveral((now) => {
       const next = new Set(now);
@@ -62,28 +62,28 @@ export function FlowList(props: Props) {
           onClear={() => setSeveral(new Set())}
         />
       )}
-      {groupByPosition(flow.stops).map(({ position, stops }) => (
-        <div key={`${position} ${stops[0]?.id}`} className="mt-4">
+      {groupByPosition(flow.parts).map(({ position, parts }) => (
+        <div key={`${position} ${parts[0]?.id}`} className="mt-4">
           <h3 className="text-xl italic" title={catalogue.positions[position]?.gloss}>
             {capital(catalogue.positions[position]?.name ?? position)}
           </h3>
           <p className="text-quiet">{catalogue.positions[position]?.setup.join(" · ")}</p>
           <ol className="mt-2">
-            {stops.map((stop) => (
-              <StopRow
-                key={stop.id}
+            {parts.map((part) => (
+              <PartRow
+                key={part.id}
                 session={session}
-                stop={stop}
-                entries={entriesOf(stop)}
+                part={part}
+                entries={entriesOf(part)}
                 catalogue={catalogue}
-                open={stop.id === selected}
-                ticked={several && stop.role === "work" ? several.has(stop.id) : null}
-                onTick={() => toggle(stop.id)}
+                open={part.id === selected}
+                ticked={several && part.role === "work" ? several.has(part.id) : null}
+                onTick={() => toggle(part.id)}
                 onEdit={onEdit}
                 editing={props.editing}
                 choosing={props.choosing}
                 onChooseZone={props.onChooseZone}
-                onToggle={() => onSelect(stop.id === selected ? null : stop.id)}
+                onToggle={() => onSelect(part.id === selected ? null : part.id)}
               />
             ))}
           </ol>

@@ -1,15 +1,15 @@
 import { useEffect, useRef } from "react";
 
 const KEYS: [string[], string][] = [
-  [["←", "→", "Home", "End"], "from stop to stop along the tide"],
+  [["←", "→", "Home", "End"], "from part to part along the tide"],
   [[",", "."], "15 s shorter, 15 s longer; the other side follows"],
   [["Alt", ",", "."], "the same at the edge, this side only"],
-  [["Shift", "←", "→"], "move the stop to the next place where it may go"],
+  [["Shift", "←", "→"], "move the part to the next place where it may go"],
   [["m"], "give the other side the same strokes"],
-  [["s"], "split the stop in two"],
+  [["s"], "split the part in two"],
   [["Delete"], "leave the region out"],
-  [["Shift", "Delete"], "take only this stop away"],
-  [["z", "Esc"], "bring the stop nearer; the whole session again"],
+  [["Shift", "Delete"], "take only this part away"],
+  [["z", "Esc"], "bring the part nearer; the whole session again"],
   [["Ctrl", "wheel"], "nearer and farther"],
   [["/"], "add by typing"],
   [["Ctrl", "Z"], "take the last change back"],

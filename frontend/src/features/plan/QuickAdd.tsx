@@ -6,7 +6,7 @@ import type { PlanChanges } from "./usePlanChanges";
 
 interface Props {
   session: SessionView;
-  /** The stop at which a stroke without a region is meant. */
+  /** The part at which a stroke without a region is meant. */
   selected: string | null;
   changes: PlanChanges;
   onBrief(patch: Partial<Brief>): void;
@@ -31,7 +31,7 @@ export function QuickAdd({ session, selected, changes, onBrief }: Props) {
   function take(suggestion: Suggestion | undefined) {
     if (!suggestion || suggestion.why_not) return;
     if (suggestion.edits?.length) changes.edit(suggestion.edits, suggestion.says);
-    else if (suggestion.reshape) changes.reshape(suggestion.reshape.stop_id, suggestion.reshape.seconds);
+    else if (suggestion.reshape) changes.reshape(suggestion.reshape.part_id, suggestion.reshape.seconds);
     else if (suggestion.brief) onBrief(given(suggestion.brief));
     setLine("");
     setActive(0);

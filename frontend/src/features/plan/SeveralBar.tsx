@@ -9,26 +9,26 @@ interface Props {
   onClear(): void;
 }
 
-/** What can be done to several stops at once. */
+/** What can be done to several parts at once. */
 export function SeveralBar({ flow, chosen, catalogue, onEdit, onClear }: Props) {
-  const { stops } = flow;
-  const count = `${chosen.size} ${chosen.size === 1 ? "stop" : "stops"}`;
+  const { parts } = flow;
+  const count = `${chosen.size} ${chosen.size === 1 ? "part" : "parts"}`;
   const depthOf = (stroke: string) => catalogue.strokes[stroke]?.depth as [number, number] | undefined;
   const acts: [string, Edit[]][] = [
-    ["Lighter", changeSeveral(stops, chosen, { depth: -1 }, depthOf)],
-    ["Deeper", changeSeveral(stops, chosen, { depth: 1 }, depthOf)],
-    ["A pass fewer", changeSeveral(stops, chosen, { passes: -1 }, depthOf)],
-    ["A pass more", changeSeveral(stops, chosen, { passes: 1 }, depthOf)],
-    ["Take away", removeSeveral(stops, chosen)],
+    ["Lighter", changeSeveral(parts, chosen, { depth: -1 }, depthOf)],
+    ["Deeper", changeSeveral(parts, chosen, { depth: 1 }, depthOf)],
+    ["A pass fewer", changeSeveral(parts, chosen, { passes: -1 }, depthOf)],
+    ["A pass more", changeSeveral(parts, chosen, { passes: 1 }, depthOf)],
+    ["Take away", removeSeveral(parts, chosen)],
   ];
   return (
     <div
       role="toolbar"
-      aria-label="Several stops"
+      aria-label="Several parts"
       className="sticky top-0 z-10 mt-2 flex flex-wrap items-center gap-2 rounded-box bg-base-200 px-4 py-2"
     >
       <span role="status" className="mr-2">
-        {chosen.size === 0 ? "Tick the stops to change together." : count}
+        {chosen.size === 0 ? "Tick the parts to change together." : count}
       </span>
       {acts.map(([words, edits]) => (
         <button

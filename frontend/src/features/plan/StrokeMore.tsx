@@ -76,7 +76,7 @@ export function StrokeMore({ step, name, does }: { step: Step; name: string; doe
         </button>
         {does.split && (
           <button type="button" className="btn min-h-11 bg-base-100" onClick={does.split}>
-            Split the stop here
+            Split the part here
           </button>
         )}
         <button type="button" className="btn min-h-11 bg-base-100" disabled={does.last} onClick={does.remove}>

@@ -8,7 +8,7 @@ import { Waiting } from "../../ui/Waiting";
 
 interface Props {
   session: SessionView;
-  stopId: string;
+  partId: string;
   catalogue: Catalogue;
   onTake(edits: Edit[], words: string): void;
 }
@@ -28,8 +28,8 @@ const SLOTS: Record<StrokePick["slot"], string> = {
   close: "To close",
 };
 
-/** All strokes for a stop, by their place in the arc: those that fit can be taken, the others say why not. */
-export function StrokePicker({ session, stopId, catalogue, onTake }: Props) {
+/** All strokes for a part, by their place in the arc: those that fit can be taken, the others say why not. */
+export function StrokePicker({ session, partId, catalogue, onTake }: Props) {
   const [open, setOpen] = useState(false);
   return (
     <div className="mb-3 pl-14">
@@ -39,7 +39,7 @@ export function StrokePicker({ session, stopId, catalogue, onTake }: Props) {
       {open && (
         <Strokes
           session={session}
-          stopId={stopId}
+          partId={partId}
           catalogue={catalogue}
           onTake={(edits, words) => {
             setOpen(false);
@@ -51,8 +51,8 @@ export function StrokePicker({ session, stopId, catalogue, onTake }: Props) {
   );
 }
 
-function Strokes({ session, stopId, catalogue, onTake }: Props) {
-  const found = useQuery(picksQuery(session.session_id, session.revision, stopId));
+function Strokes({ session, partId, catalogue, onTake }: Props) {
+  const found = useQuery(picksQuery(session.session_id, session.revision, partId));
   if (found.error) return <ProblemNote error={found.error} onAgain={() => found.refetch()} />;
   if (!found.data) return <Waiting what="Trying every stroke here" />;
   const fitting = found.data.filter((pick) => !pick.why_not);

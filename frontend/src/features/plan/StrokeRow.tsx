@@ -18,7 +18,7 @@ interface Props {
 
 const MOST_PASSES = 60;
 
-/** A stroke of an opened stop: what, how long, with what, where, how deep, how often. */
+/** A stroke of an opened part: what, how long, with what, where, how deep, how often. */
 export function StrokeRow(props: Props) {
   const { entry, step, catalogue, does } = props;
   const stroke = catalogue.strokes[step.stroke];

@@ -1,30 +1,30 @@
-import type { Catalogue, Entry, Stop } from "../../api/client";
+import type { Catalogue, Entry, Part } from "../../api/client";
 import { transitionWord } from "../../tideline/transitionWord";
 
-/** Neighbouring stops in one position together. */
-export function groupByPosition(stops: readonly Stop[]): { position: string; stops: Stop[] }[] {
-  const groups: { position: string; stops: Stop[] }[] = [];
-  for (const stop of stops) {
+/** Neighbouring parts in one position together. */
+export function groupByPosition(parts: readonly Part[]): { position: string; parts: Part[] }[] {
+  const groups: { position: string; parts: Part[] }[] = [];
+  for (const part of parts) {
     const last = groups.at(-1);
-    if (last?.position === stop.position) last.stops.push(stop);
-    else groups.push({ position: stop.position, stops: [stop] });
+    if (last?.position === part.position) last.parts.push(part);
+    else groups.push({ position: part.position, parts: [part] });
   }
   return groups;
 }
 
 /** Which way up a flow begins, in words: `prone first`, or `supine throughout`. */
-export function wayUp(stops: readonly Stop[], catalogue: Pick<Catalogue, "positions">): string {
-  const [first, ...others] = groupByPosition(stops).map(({ position }) => position);
+export function wayUp(parts: readonly Part[], catalogue: Pick<Catalogue, "positions">): string {
+  const [first, ...others] = groupByPosition(parts).map(({ position }) => position);
   const name = catalogue.positions[first ?? ""]?.name ?? "";
   return `${name} ${others.length > 0 ? "first" : "throughout"}`;
 }
 
-/** Seconds of working a stop, oiling and asking included, getting there not. */
-export function stopSeconds(entries: readonly Entry[]): number {
+/** Seconds of working a part, oiling and asking included, getting there not. */
+export function partSeconds(entries: readonly Entry[]): number {
   return entries.filter((entry) => entry.working).reduce((sum, entry) => sum + entry.seconds, 0);
 }
 
-/** What happens before a stop, in one line with the seconds of all of it. */
+/** What happens before a part, in one line with the seconds of all of it. */
 export function transitionWords(entries: readonly Entry[], catalogue: Catalogue): string {
   const seconds = entries.reduce((sum, entry) => sum + entry.seconds, 0);
   return `${entries.map((entry) => transitionWord(entry, catalogue)).join(", ")} (${seconds} s)`;

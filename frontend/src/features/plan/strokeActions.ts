@@ -5,8 +5,8 @@ export interface StrokeActions {
   change(change: StepChange): void;
   move(by: -1 | 1): void;
   remove(): void;
-  /** Begins a stop of its own with it. */
+  /** Begins a part of its own with it. */
   split: (() => void) | undefined;
-  /** It is the only one of its stop, which cannot be without. */
+  /** It is the only one of its part, which cannot be without. */
   last: boolean;
 }

@@ -6,7 +6,7 @@ import { capital } from "../../lib/words";
 import { landingWords, nextLanding } from "../../tideline/landing";
 import { nameOf } from "../../tideline/names";
 import type { TideEditing } from "../../tideline/TideLine";
-import { splitStop } from "./edits";
+import { splitPart } from "./edits";
 import type { PlanChanges } from "./usePlanChanges";
 
 interface Args {
@@ -18,13 +18,13 @@ interface Args {
   say(words: string): void;
 }
 
-/** What tide line and list do to the stops; the same for pointer and keys. Where a stop may go, the server knows. */
+/** What tide line and list do to the parts; the same for pointer and keys. Where a part may go, the server knows. */
 export function useEditing({ session, catalogue, changes, change, say }: Args): TideEditing {
   const queries = useQueryClient();
   const [touched, setTouched] = useState<string | null>(null);
   const places = useQuery({
     ...placesQuery(session.session_id, session.revision, touched ?? ""),
-    enabled: touched !== null && session.plan.flow.stops.some((stop) => stop.id === touched),
+    enabled: touched !== null && session.plan.flow.parts.some((part) => part.id === touched),
   });
   // What is done is done to the newest of everything, though the functions stay the same: the line is drawn anew only
   // when what it shows has changed.
@@ -35,17 +35,17 @@ export function useEditing({ session, catalogue, changes, change, say }: Args): 
 
   const actions = useMemo(() => {
     const now = () => newest.current;
-    const stopOf = (id: string) => now().session.plan.flow.stops.find((stop) => stop.id === id);
+    const partOf = (id: string) => now().session.plan.flow.parts.find((part) => part.id === id);
     const named = (id: string) => {
-      const stop = stopOf(id);
-      return stop ? nameOf(stop, now().catalogue) : id;
+      const part = partOf(id);
+      return part ? nameOf(part, now().catalogue) : id;
     };
     const placesOf = (id: string) => {
       const { session_id } = now().session;
       const { revision } = queries.getQueryData(sessionQuery(session_id).queryKey) ?? now().session;
       return queries.fetchQuery(placesQuery(session_id, revision, id));
     };
-    // A key pressed again while a move is on its way waits for it: where a stop may go next depends on where it is.
+    // A key pressed again while a move is on its way waits for it: where a part may go next depends on where it is.
     let turn: Promise<unknown> = Promise.resolve();
     const inTurn = (act: () => Promise<void>) => {
       turn = turn.then(act).catch(() => now().say("That could not be done just now."));
@@ -71,10 +71,10 @@ export function useEditing({ session, catalogue, changes, change, say }: Args): 
           else if (other_side.why_not) now().say(`Not mirrored: ${other_side.why_not}`);
           else await land(other_side, `the other side of the ${named(id)}`, "The other side");
         }),
-      onRemove: ({ stopId, region }: { stopId: string; region: string }, whole: boolean) => {
+      onRemove: ({ partId, region }: { partId: string; region: string }, whole: boolean) => {
         const { leave_out = [], focus = [] } = now().session.plan.flow.brief;
         if (!whole)
-          now().changes.edit([{ kind: "remove_stop", stop_id: stopId }], `taking the ${named(stopId)} away`);
+          now().changes.edit([{ kind: "remove_part", part_id: partId }], `taking the ${named(partId)} away`);
         else
           now().change({
             leave_out: [...leave_out, region],
@@ -82,8 +82,8 @@ export function useEditing({ session, catalogue, changes, change, say }: Args): 
           });
       },
       onSplit: (id: string) => {
-        const stop = stopOf(id);
-        const edits = stop ? splitStop(now().session.plan.flow.stops, stop) : [];
+        const part = partOf(id);
+        const edits = part ? splitPart(now().session.plan.flow.parts, part) : [];
         if (edits.length > 0) now().changes.edit(edits, `splitting the ${named(id)}`);
         else now().say("A single stroke cannot be split.");
       },
@@ -92,7 +92,7 @@ export function useEditing({ session, catalogue, changes, change, say }: Args): 
 
   const landings = places.data?.landings;
   return useMemo(
-    () => ({ ...actions, landings: touched && landings ? { stopId: touched, places: landings } : undefined }),
+    () => ({ ...actions, landings: touched && landings ? { partId: touched, places: landings } : undefined }),
     [actions, touched, landings],
   );
 }

@@ -65,9 +65,9 @@ export function usePlanChanges(session: SessionView) {
     edit: (edits: Edit[], words = "a change by hand") =>
       quietly(words, (revision) => api.POST(`${path}/edits`, { params, body: { revision, edits } })),
     /** `alone`: the other side does not follow. */
-    reshape: (stop_id: string, seconds: number, alone = false) =>
-      quietly("another length of a stop", (revision) =>
-        api.POST(`${path}/reshape`, { params, body: { revision, stop_id, seconds, alone } }),
+    reshape: (part_id: string, seconds: number, alone = false) =>
+      quietly("another length of a part", (revision) =>
+        api.POST(`${path}/reshape`, { params, body: { revision, part_id, seconds, alone } }),
       ),
     undo: () =>
       quietly("taking a change back", (revision) => api.POST(`${path}/undo`, { params, body: { revision } })),

@@ -7,7 +7,7 @@ import { capital } from "../../lib/words";
 import { SmallTide } from "../../tideline/SmallTide";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
-import { linesOf, type StopLines } from "./lines";
+import { linesOf, type PartLines } from "./lines";
 
 /** The run sheet to be printed: one or two pages, large enough to read from the table. */
 export function SheetPage() {
@@ -49,9 +49,9 @@ function Sheet({ session, catalogue }: { session: SessionView; catalogue: Catalo
         <SmallTide sheet={evaluation.sheet} width={260} height={44} />
       </div>
       <Cautions session={session} />
-      <ol className="run-sheet-stops mt-2">
+      <ol className="run-sheet-parts mt-2">
         {lines.map((line, i) => (
-          <StopLine
+          <PartLine
             key={line.id}
             line={line}
             hour={hour}
@@ -70,7 +70,7 @@ function Sheet({ session, catalogue }: { session: SessionView; catalogue: Catalo
   );
 }
 
-function StopLine(props: { line: StopLines; hour(second: number): string; position: string | null }) {
+function PartLine(props: { line: PartLines; hour(second: number): string; position: string | null }) {
   const { line, hour, position } = props;
   return (
     <li className="break-inside-avoid py-0.5">

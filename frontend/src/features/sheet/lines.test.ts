@@ -9,7 +9,7 @@ const catalogue = {
   positions: { supine: { name: "supine" } },
 } as unknown as Catalogue;
 const flow = {
-  stops: [
+  parts: [
     {
       id: "f",
       role: "work",
@@ -20,7 +20,7 @@ const flow = {
     },
   ],
 } as unknown as SessionView["plan"]["flow"];
-const base = { stop: 0, stop_id: "f", position: "supine", about_side: "mid", working: false };
+const base = { part: 0, part_id: "f", position: "supine", about_side: "mid", working: false };
 const sheet = {
   entries: [
     { ...base, kind: "turn", about: "supine", start: 0, seconds: 90 },
@@ -43,7 +43,7 @@ const sheet = {
   ],
 } as unknown as RunSheet;
 
-it("says what comes before a stop and its strokes with depth and passes", () => {
+it("says what comes before a part and its strokes with depth and passes", () => {
   expect(linesOf(flow, sheet, catalogue)).toEqual([
     {
       id: "f",

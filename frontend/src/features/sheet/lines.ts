@@ -3,7 +3,7 @@ import type { Catalogue, Entry, RunSheet, SessionView } from "../../api/client";
 import { capital, sided, spoken } from "../../lib/words";
 import { transitionWord } from "../../tideline/transitionWord";
 
-export interface StopLines {
+export interface PartLines {
   id: string;
   start: number;
   seconds: number;
@@ -16,18 +16,18 @@ export interface StopLines {
 
 type Flow = SessionView["plan"]["flow"];
 
-/** Each stop with what comes before it and its strokes in few words. */
-export function linesOf(flow: Flow, sheet: RunSheet, catalogue: Catalogue): StopLines[] {
-  return flow.stops.map((stop) => {
-    const own = sheet.entries.filter((entry) => entry.stop_id === stop.id);
+/** Each part with what comes before it and its strokes in few words. */
+export function linesOf(flow: Flow, sheet: RunSheet, catalogue: Catalogue): PartLines[] {
+  return flow.parts.map((part) => {
+    const own = sheet.entries.filter((entry) => entry.part_id === part.id);
     const working = own.filter((entry) => entry.working);
-    const region = catalogue.regions[stop.region];
-    const name = region ? sided(region, stop.side) : stop.region;
+    const region = catalogue.regions[part.region];
+    const name = region ? sided(region, part.side) : part.region;
     const role = { open: "First contact, ", work: "", integrate: "The whole: ", close: "Close, " }[
-      stop.role ?? "work"
+      part.role ?? "work"
     ];
     return {
-      id: stop.id,
+      id: part.id,
       start: working[0]?.start ?? own[0]?.start ?? 0,
       seconds: working.reduce((sum, entry) => sum + entry.seconds, 0),
       name: capital(role + name),
@@ -36,7 +36,7 @@ export function linesOf(flow: Flow, sheet: RunSheet, catalogue: Catalogue): Stop
         .map((entry) => transitionWord(entry, catalogue))
         .filter(Boolean),
       strokes: working.map((entry) => stroke(entry, flow, catalogue)).filter(Boolean),
-      position: stop.position,
+      position: part.position,
     };
   });
 }
@@ -46,7 +46,7 @@ function stroke(entry: Entry, flow: Flow, catalogue: Catalogue): string {
   if (entry.kind === "towel") return "hot towel";
   if (entry.kind === "wipe") return "wipe";
   if (entry.kind !== "stroke") return "";
-  const step = flow.stops[entry.stop]?.steps[entry.step ?? 0];
+  const step = flow.parts[entry.part]?.steps[entry.step ?? 0];
   const name = catalogue.strokes[entry.stroke ?? ""]?.name ?? "";
   const where = entry.zone ? ` ${spoken(entry.zone)}` : "";
   const note = step?.note ? ` (${step.note})` : "";

@@ -28,7 +28,7 @@ import { useTable } from "./useTable";
 import { useTableSettings } from "./useTableSettings";
 import { Water } from "./Water";
 
-/** One stroke at a time, in letters to be read from a step away; the water falls as its stop's time runs out. */
+/** One stroke at a time, in letters to be read from a step away; the water falls as its part's time runs out. */
 export function AtTheTable(props: AtTheTableProps) {
   const { catalogue, run, happen, clock } = props;
   const side = useQuery(tableSideQuery(props.session.session_id));
@@ -140,7 +140,7 @@ export function AtTheTable(props: AtTheTableProps) {
   );
 }
 
-/** The session with its sheet as it stands once stops have been left out. */
+/** The session with its sheet as it stands once parts have been left out. */
 function useBent(session: SessionView, run: RunState, side: TableSide | undefined): SessionView {
   const { allotted } = run;
   return useMemo(() => {

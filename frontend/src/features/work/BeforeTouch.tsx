@@ -18,7 +18,7 @@ interface Props {
 export function BeforeTouch({ session, catalogue, onBegin }: Props) {
   const answering = useDayAnswer(session);
   const cautions = cautionsOf(session.evaluation.restrictions);
-  const refer = cautions.some(({ level }) => level === "stop");
+  const refer = cautions.some(({ level }) => level === "refer");
   const answer = session.day_answer;
   function keep(answered: DayAnswer, lasting: boolean) {
     const nothing = !answered.note && !answered.conditions?.length && !answered.excluded?.length;

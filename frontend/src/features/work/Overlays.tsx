@@ -2,7 +2,7 @@ import type { TableSide } from "../../api/client";
 import { AddRegion } from "./AddRegion";
 import { Halt } from "./Halt";
 import { owed } from "./owed";
-import { stopSecondsLeft } from "./pace";
+import { partSecondsLeft } from "./pace";
 import { Settings } from "./Settings";
 import { SorePoints } from "./SorePoints";
 import type { AtTheTableProps } from "./tableProps";
@@ -31,7 +31,7 @@ export function Overlays(props: Props) {
           catalogue={catalogue}
           run={run}
           entry={table.working}
-          secondsLeft={stopSecondsLeft(run, sheet, now)}
+          secondsLeft={partSecondsLeft(run, sheet, now)}
           falls={side?.falls ?? {}}
           happen={happen}
           onClose={close}
@@ -42,7 +42,7 @@ export function Overlays(props: Props) {
         <Undone
           sheet={sheet}
           catalogue={catalogue}
-          entries={owed(run, sheet.entries[run.entry]?.stop_id)}
+          entries={owed(run, sheet.entries[run.entry]?.part_id)}
           onNow={table.debts.now}
           onLater={table.debts.later}
           onWaive={table.debts.waive}

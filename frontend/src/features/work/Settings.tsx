@@ -54,7 +54,7 @@ export function Settings({ settings, onChange, onClose }: Props) {
         {(
           [
             ["strokes", "Every stroke"],
-            ["stops", "Every region"],
+            ["parts", "Every region"],
             ["turns", "Only turns"],
           ] as const
         ).map(([announces, words]) => (

@@ -18,7 +18,7 @@ interface Props {
   run: RunState;
   /** The stroke that is being worked, or was last. */
   entry: Entry;
-  /** Seconds of work that there are left in this stop. */
+  /** Seconds of work that there are left in this part. */
   secondsLeft: number;
   /** By how much a place fell on earlier visits; the key is region, side and zone. */
   falls: Readonly<Record<string, number>>;

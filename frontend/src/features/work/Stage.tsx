@@ -22,7 +22,7 @@ interface Props {
 export function Stage({ session, catalogue, run, entry, clock, extra, askEarly }: Props) {
   const cue = cueFor(entry, catalogue);
   const since = useSince(`${run.entry} ${run.adding}`, run, clock);
-  const own = session.plan.flow.stops[entry.stop]?.steps[entry.step ?? -1]?.cue;
+  const own = session.plan.flow.parts[entry.part]?.steps[entry.step ?? -1]?.cue;
   const beats = run.adding ? null : beatsOf(entry, catalogue, own);
   if (run.adding) return <AddedStage entry={entry} extra={extra} catalogue={catalogue} place={cue.place} />;
   return (

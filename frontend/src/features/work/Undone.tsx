@@ -7,7 +7,7 @@ import { Overlay } from "./Overlay";
 interface Props {
   sheet: RunSheet;
   catalogue: Catalogue;
-  /** The entries that are owed in the stop that is being left. */
+  /** The entries that are owed in the part that is being left. */
   entries: readonly number[];
   onNow(): void;
   onLater(): void;

@@ -1,4 +1,4 @@
-/** The screen as water: full when a stop begins, gone when its time is. */
+/** The screen as water: full when a part begins, gone when its time is. */
 export function Water({ level }: { level: number }) {
   return (
     <div

@@ -5,7 +5,7 @@ export type Addition = RunState["added"][number];
 
 /** The region being worked beside the plan now, if any. */
 export function additionOf(run: RunState): Addition | undefined {
-  return run.added.find(({ stop_id }) => stop_id === run.adding);
+  return run.added.find(({ part_id }) => part_id === run.adding);
 }
 
 /** How the region may be worked in the position that `entry` is in. */
@@ -24,7 +24,7 @@ export function entryOf(addition: Addition, entry: Entry, extra: Extra | undefin
     ...entry,
     kind: "stroke",
     role: "work",
-    stop_id: addition.stop_id,
+    part_id: addition.part_id,
     region: addition.region,
     side: addition.side,
     seconds: addition.seconds,

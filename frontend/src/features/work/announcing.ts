@@ -12,14 +12,14 @@ export function isAnnounced(
   announces: TableSettings["announces"],
 ): boolean {
   if (announces === "turns") return TURNS.has(entry.kind);
-  if (announces === "stops") return before?.stop_id !== entry.stop_id;
+  if (announces === "parts") return before?.part_id !== entry.part_id;
   return true;
 }
 
 /** What the voice says: the name, and where, if that is new. */
 export function spokenCue(before: Entry | undefined, entry: Entry, catalogue: Catalogue): string {
   const cue: Cue = cueFor(entry, catalogue);
-  return before?.stop_id === entry.stop_id ? cue.name : `${cue.place}. ${cue.name}`;
+  return before?.part_id === entry.part_id ? cue.name : `${cue.place}. ${cue.name}`;
 }
 
 /** Voices that need no network, those of the page's language first. */

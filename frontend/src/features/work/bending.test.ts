@@ -3,8 +3,8 @@ import type { ReplanTables, RunSheet } from "../../api/client";
 import { bend } from "./bending";
 import { UNBEGUN } from "./runState";
 
-const entry = (stop_id: string, region: string, side: string, role: string, seconds: number) => ({
-  stop_id,
+const entry = (part_id: string, region: string, side: string, role: string, seconds: number) => ({
+  part_id,
   region,
   side,
   role,
@@ -30,9 +30,9 @@ const share = (region: string, count: number, least: number, most: number) => ({
 });
 // The level is the seconds of each side of a foot; the close takes its 60.
 const tables = {
-  stops: [
+  parts: [
     {
-      stop: 2,
+      part: 2,
       owed: [],
       shares: [share("foot", 2, 60, 480), share("close", 1, 60, 60)],
       pieces: [
@@ -50,7 +50,7 @@ const tables = {
       frees: {},
     },
     {
-      stop: 3,
+      part: 3,
       owed: ["foot"],
       shares: [share("close", 1, 60, 60)],
       pieces: [{ start: 60, kept: ["close"], fixed: 0, level: [[60, 60]] }],

@@ -7,7 +7,7 @@ import { elapsed, stillNeeded, takenBy } from "./pace";
 import { workOf } from "./schedule";
 
 export interface Bending {
-  /** Seconds of work by stop id; 0 for a stop that is left out. */
+  /** Seconds of work by part id; 0 for a part that is left out. */
   seconds: Record<string, number>;
   total: number;
   /** What gives way, in one line; empty if nothing does. */
@@ -20,13 +20,13 @@ export interface Bending {
 /** Seconds a side below which a change is not named. */
 const SAID = 15;
 
-/** The stops in order, each once. */
-function stopsOf(sheet: RunSheet): RunSheet["entries"] {
-  return sheet.entries.filter((entry, index) => entry.stop_id !== sheet.entries[index - 1]?.stop_id);
+/** The parts in order, each once. */
+function partsOf(sheet: RunSheet): RunSheet["entries"] {
+  return sheet.entries.filter((entry, index) => entry.part_id !== sheet.entries[index - 1]?.part_id);
 }
 
 /**
- * What becomes of the stops after the present one if the session has `total` seconds from first touch to last. Second
+ * What becomes of the parts after the present one if the session has `total` seconds from first touch to last. Second
  * sides get what their first side got; the regions in `keep` give nothing, the others give more.
  */
 export function bend(
@@ -38,41 +38,41 @@ export function bend(
   catalogue: Pick<Catalogue, "regions">,
   keep: ReadonlySet<string> = new Set(),
 ): Bending | null {
-  const stops = stopsOf(sheet);
-  const present = stops.findIndex(({ stop_id }) => stop_id === sheet.entries[run.entry]?.stop_id);
+  const parts = partsOf(sheet);
+  const present = parts.findIndex(({ part_id }) => part_id === sheet.entries[run.entry]?.part_id);
   const next = present + 1;
-  const table = tables.stops.find(({ stop }) => stop === next);
+  const table = tables.parts.find(({ part }) => part === next);
   if (!table || present < 0) return null;
   const mine = stillNeeded(run, sheet, now);
   const firstSide = (region: string) =>
-    stops.slice(0, next).find((stop) => stop.role === "work" && stop.region === region);
+    parts.slice(0, next).find((part) => part.role === "work" && part.region === region);
   const owed = (region: string) => {
     const first = firstSide(region);
-    return first ? workOf(sheet, run, first.stop_id) : 0;
+    return first ? workOf(sheet, run, first.part_id) : 0;
   };
-  const beside = run.added.find(({ stop_id }) => stop_id === run.adding);
-  const adding = beside ? Math.max(0, beside.seconds - takenBy(run, sheet, beside.stop_id, now)) : 0;
+  const beside = run.added.find(({ part_id }) => part_id === run.adding);
+  const adding = beside ? Math.max(0, beside.seconds - takenBy(run, sheet, beside.part_id, now)) : 0;
   const left =
     total - elapsed(run, now) - mine - adding - table.owed.reduce((sum, region) => sum + owed(region), 0);
   const rows = new Set(table.shares.map(({ region }) => region));
   const held = Object.fromEntries(
-    stops
+    parts
       .slice(next)
       .filter(({ role, region }) => role === "work" && keep.has(region) && rows.has(region))
-      .map(({ region, stop_id }) => [region, workOf(sheet, run, stop_id)]),
+      .map(({ region, part_id }) => [region, workOf(sheet, run, part_id)]),
   );
   const shared = shareOut(table, left, held);
   if (shared.short_by > 0) return { seconds: {}, total, says: "", gives: [], short_by: shared.short_by };
   const seconds: Record<string, number> = {};
   const moved = new Map<string, { before: number; after: number }>();
-  for (const stop of stops.slice(next)) {
-    if (stop.role !== "work" && stop.role !== "close") continue;
-    const key = stop.role === "close" ? "close" : stop.region;
+  for (const part of parts.slice(next)) {
+    if (part.role !== "work" && part.role !== "close") continue;
+    const key = part.role === "close" ? "close" : part.region;
     if (table.owed.includes(key)) continue;
     const after = Math.round(shared.seconds[key] ?? 0);
-    const before = workOf(sheet, run, stop.stop_id);
-    seconds[stop.stop_id] = after;
-    if (stop.role === "work") moved.set(stop.region, { before, after });
+    const before = workOf(sheet, run, part.part_id);
+    seconds[part.part_id] = after;
+    if (part.role === "work") moved.set(part.region, { before, after });
   }
   const words = [...moved].flatMap(([region, { before, after }]) => {
     const name = catalogue.regions[region]?.whole ?? region;

@@ -8,9 +8,9 @@ export function isOn(run: RunState): boolean {
 
 /** What steadies during a contraction where one works now, or wherever the round has it next. */
 export function duringEntry(sheet: RunSheet, run: RunState): Entry | undefined {
-  const here = sheet.entries[run.entry]?.stop_id;
+  const here = sheet.entries[run.entry]?.part_id;
   const during = sheet.entries.filter(({ slot }) => slot === "contraction");
-  return during.find(({ stop_id }) => stop_id === here) ?? during[0];
+  return during.find(({ part_id }) => part_id === here) ?? during[0];
 }
 
 /** The first stroke of the round, to begin it again. */

@@ -5,24 +5,24 @@ import { UNBEGUN } from "./runState";
 
 const sheet = {
   entries: [
-    { stop_id: "back", kind: "stroke" },
-    { stop_id: "back", kind: "stroke" },
-    { stop_id: "foot", kind: "close_window" },
-    { stop_id: "foot", kind: "stroke" },
+    { part_id: "back", kind: "stroke" },
+    { part_id: "back", kind: "stroke" },
+    { part_id: "foot", kind: "close_window" },
+    { part_id: "foot", kind: "stroke" },
   ],
 } as unknown as RunSheet;
 
 it("owes what was skipped without a reason, in order", () => {
   const skipped = [
-    { stop_id: "back", entries: [4, 2], reason: "" },
-    { stop_id: "back", entries: [3], reason: "ticklish" },
-    { stop_id: "foot", entries: [1], reason: "" },
+    { part_id: "back", entries: [4, 2], reason: "" },
+    { part_id: "back", entries: [3], reason: "ticklish" },
+    { part_id: "foot", entries: [1], reason: "" },
   ];
   expect(owed({ ...UNBEGUN, skipped })).toEqual([1, 2, 4]);
   expect(owed({ ...UNBEGUN, skipped }, "back")).toEqual([2, 4]);
 });
 
-it("leaves a stop with its cover, with another stop, and at the end", () => {
+it("leaves a part with its cover, with another part, and at the end", () => {
   expect([leaves(sheet, 0, 1), leaves(sheet, 1, 2), leaves(sheet, 2, 3), leaves(sheet, 3, 3)]).toEqual([
     false,
     true,

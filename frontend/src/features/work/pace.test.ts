@@ -5,7 +5,7 @@ import { UNBEGUN } from "./runState";
 
 const T0 = Date.parse("2026-05-04T09:00:00Z");
 const iso = (second: number) => new Date(T0 + second * 1000).toISOString();
-const entry = (start: number, seconds: number, stop_id: string) => ({ start, seconds, stop_id });
+const entry = (start: number, seconds: number, part_id: string) => ({ start, seconds, part_id });
 const sheet = { entries: [entry(0, 40, "a"), entry(40, 60, "b"), entry(100, 20, "b")] } as RunSheet;
 const run = (over: Partial<RunState>): RunState => ({
   ...UNBEGUN,
@@ -15,7 +15,7 @@ const run = (over: Partial<RunState>): RunState => ({
 });
 
 describe("the water level", () => {
-  it("falls over the whole stop, not the single stroke", () => {
+  it("falls over the whole part, not the single stroke", () => {
     const inB = run({ entry: 2, taken: { a: 40, b: 60 }, last_at: iso(100) });
     expect(waterLevel(inB, sheet, T0 + 100_000)).toBeCloseTo(0.25);
     expect(waterLevel(inB, sheet, T0 + 110_000)).toBeCloseTo(0.125);

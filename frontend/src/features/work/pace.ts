@@ -1,6 +1,6 @@
 import type { RunSheet, RunState, SessionView } from "../../api/client";
 import { span } from "../../lib/time";
-import { presentStop } from "./runState";
+import { presentPart } from "./runState";
 import { schedule, workOf } from "./schedule";
 
 const TOLERATED = 20;
@@ -16,30 +16,30 @@ export function elapsed(run: RunState, now: number): number {
   return (now - Date.parse(run.begun_at)) / 1000 - run.paused - still;
 }
 
-/** Seconds that a stop has taken up to now. */
-export function takenBy(run: RunState, sheet: RunSheet, stop: string, now: number): number {
-  const present = presentStop(run, sheet) === stop && !run.ended_at && !run.paused_at;
+/** Seconds that a part has taken up to now. */
+export function takenBy(run: RunState, sheet: RunSheet, part: string, now: number): number {
+  const present = presentPart(run, sheet) === part && !run.ended_at && !run.paused_at;
   const since = present && run.last_at ? Math.max(0, (now - Date.parse(run.last_at)) / 1000) : 0;
-  return (run.taken[stop] ?? 0) + since;
+  return (run.taken[part] ?? 0) + since;
 }
 
-/** Seconds of work that the present stop still has. */
-export function stopSecondsLeft(run: RunState, sheet: RunSheet, now: number): number {
-  const stop = presentStop(run, sheet);
-  const has = run.added.find(({ stop_id }) => stop_id === stop)?.seconds ?? workOf(sheet, run, stop);
-  return Math.max(0, has - takenBy(run, sheet, stop, now));
+/** Seconds of work that the present part still has. */
+export function partSecondsLeft(run: RunState, sheet: RunSheet, now: number): number {
+  const part = presentPart(run, sheet);
+  const has = run.added.find(({ part_id }) => part_id === part)?.seconds ?? workOf(sheet, run, part);
+  return Math.max(0, has - takenBy(run, sheet, part, now));
 }
 
-/** How much of the present stop's time is left, 1 to 0: the water level. */
+/** How much of the present part's time is left, 1 to 0: the water level. */
 export function waterLevel(run: RunState, sheet: RunSheet, now: number): number {
-  const stop = presentStop(run, sheet);
+  const part = presentPart(run, sheet);
   const planned =
-    run.added.find(({ stop_id }) => stop_id === stop)?.seconds ??
+    run.added.find(({ part_id }) => part_id === part)?.seconds ??
     schedule(sheet, run).reduce(
-      (sum, { seconds }, index) => sum + (sheet.entries[index]?.stop_id === stop ? seconds : 0),
+      (sum, { seconds }, index) => sum + (sheet.entries[index]?.part_id === part ? seconds : 0),
       0,
     );
-  return planned === 0 ? 0 : Math.max(0, 1 - takenBy(run, sheet, stop, now) / planned);
+  return planned === 0 ? 0 : Math.max(0, 1 - takenBy(run, sheet, part, now) / planned);
 }
 
 /**
@@ -51,11 +51,11 @@ export function behind(run: RunState, sheet: RunSheet, now: number): number {
   return passed - at;
 }
 
-/** Seconds that the present stop still needs: what is left of its present entry, and those after it. */
+/** Seconds that the present part still needs: what is left of its present entry, and those after it. */
 export function stillNeeded(run: RunState, sheet: RunSheet, now: number): number {
   const { times, at } = where(run, sheet, now);
-  const stop = sheet.entries[run.entry]?.stop_id;
-  const last = times[sheet.entries.findLastIndex(({ stop_id }) => stop_id === stop)];
+  const part = sheet.entries[run.entry]?.part_id;
+  const last = times[sheet.entries.findLastIndex(({ part_id }) => part_id === part)];
   return last ? last.start + last.seconds - at : 0;
 }
 

@@ -2,10 +2,10 @@ import { expect, it } from "vitest";
 import type { RunSheet, TableSide } from "../../api/client";
 import { pastLeftOut, type TableEntry } from "./past";
 
-const entry = (stop: number, kind: string, seconds: number, working: boolean) =>
+const entry = (part: number, kind: string, seconds: number, working: boolean) =>
   ({
-    stop,
-    stop_id: `s${stop}`,
+    part,
+    part_id: `s${part}`,
     kind,
     seconds,
     working,
@@ -31,7 +31,7 @@ const ways = [
   { start: 1, to: 3, changes: [] },
 ] as unknown as TableSide["ways"];
 
-it("keeps the turn when the first stop after it is left out", () => {
+it("keeps the turn when the first part after it is left out", () => {
   const past = pastLeftOut(sheet, { s1: 0 }, ways).entries as TableEntry[];
   expect(past[4]).toMatchObject({ kind: "turn", seconds: 142, about: "supine" });
   expect(past[4]?.way?.map(({ kind }) => kind)).toEqual(["close_window", "turn", "announce"]);

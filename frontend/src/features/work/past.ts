@@ -1,4 +1,4 @@
-/** The run sheet once stops are left out: what must happen on the way past them is there, and what need not is gone. */
+/** The run sheet once parts are left out: what must happen on the way past them is there, and what need not is gone. */
 import type { Entry, RunSheet, RunState, TableSide } from "../../api/client";
 
 export type Change = TableSide["ways"][number]["changes"][number];
@@ -10,7 +10,7 @@ export type TableEntry = Entry & { way?: readonly Change[] };
 const FOREMOST: readonly Entry["kind"][] = ["turn", "sit_back", "wash", "open_window", "close_window"];
 
 /**
- * The sheet with the same entries at the same places. Where the stop before is left out, the first entry of the next
+ * The sheet with the same entries at the same places. Where the part before is left out, the first entry of the next
  * one becomes the way from the last that is worked, and the rest of its getting there takes no time.
  */
 export function pastLeftOut(
@@ -20,23 +20,23 @@ export function pastLeftOut(
 ): RunSheet {
   if (!ways || !Object.values(allotted).includes(0)) return sheet;
   const first = new Map<number, Entry>();
-  for (const entry of sheet.entries) if (!first.has(entry.stop)) first.set(entry.stop, entry);
+  for (const entry of sheet.entries) if (!first.has(entry.part)) first.set(entry.part, entry);
   const cameFrom = new Map<number, number>();
   let last = 0;
-  for (const [stop, { stop_id }] of first) {
-    if (allotted[stop_id] === 0) continue;
-    cameFrom.set(stop, last);
-    last = stop;
+  for (const [part, { part_id }] of first) {
+    if (allotted[part_id] === 0) continue;
+    cameFrom.set(part, last);
+    last = part;
   }
   const seen = new Set<number>();
   return {
     ...sheet,
     entries: sheet.entries.map((entry): TableEntry => {
-      const from = cameFrom.get(entry.stop);
-      const way = ways.find(({ start, to }) => start === from && to === entry.stop);
+      const from = cameFrom.get(entry.part);
+      const way = ways.find(({ start, to }) => start === from && to === entry.part);
       if (!way || entry.working) return entry;
-      if (seen.has(entry.stop)) return { ...entry, seconds: 0 };
-      seen.add(entry.stop);
+      if (seen.has(entry.part)) return { ...entry, seconds: 0 };
+      seen.add(entry.part);
       return asWay(entry, way.changes);
     }),
   };

@@ -50,7 +50,7 @@ export function advice(point: SorePoint, ceiling: number): string {
   const [before, last] = point.numbers.length > 1 ? point.numbers.slice(-2) : [undefined, point.numbers[0]];
   if (last === undefined) return "Ask for the number: 0 none, 10 the worst.";
   if (last > ceiling) return "Over the ceiling: ease off at once.";
-  if (before !== undefined && last > before) return "It rises: stop, and leave it for today.";
+  if (before !== undefined && last > before) return "It rises: part, and leave it for today.";
   if (point.left) return "Left for another day, as slow to ease.";
   if (point.holds >= MOST_HOLDS) return "Three holds: enough for today.";
   if (last <= 3) return "Eased: flush, and go on.";

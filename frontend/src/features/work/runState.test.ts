@@ -4,13 +4,13 @@ import type { RunEvent, RunState } from "../../api/client";
 import { step, UNBEGUN } from "./runState";
 
 interface Vectors {
-  stops: string[];
+  parts: string[];
   cases: { name: string; events: RunEvent[]; state: RunState }[];
 }
 
 // The core writes this file and is tested against it too.
 const vectors: Vectors = JSON.parse(readFileSync("../tests/vectors/run_state.json", "utf-8"));
-const sheet = { entries: vectors.stops.map((stop_id) => ({ stop_id })) };
+const sheet = { entries: vectors.parts.map((part_id) => ({ part_id })) };
 
 /** Instants as numbers, and absent as null, so that only the meaning is compared. */
 function meaning(state: RunState) {

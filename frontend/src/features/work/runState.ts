@@ -3,9 +3,9 @@ import type { RunEvent, RunState } from "../../api/client";
 import { contractionsAfter } from "./contractions";
 import { pointsAfter } from "./points";
 
-/** What of a run sheet the fold reads: which stop each entry belongs to. */
+/** What of a run sheet the fold reads: which part each entry belongs to. */
 export interface Entries {
-  entries: readonly { stop_id: string }[];
+  entries: readonly { part_id: string }[];
 }
 
 export const UNBEGUN: RunState = {
@@ -36,18 +36,18 @@ export function step(state: RunState, event: RunEvent, sheet: Entries): RunState
   return changed(spent(state, event.at, sheet), event, sheet.entries.length - 1);
 }
 
-/** Time up to `at` given to the stop that is being worked, or to the pause. A clock that steps back adds none. */
+/** Time up to `at` given to the part that is being worked, or to the pause. A clock that steps back adds none. */
 function spent(state: RunState, at: string, sheet: Entries): RunState {
   const passed = Math.max(0, (Date.parse(at) - Date.parse(state.last_at ?? at)) / 1000);
   const last_at = passed > 0 ? at : (state.last_at ?? at);
   if (state.paused_at) return { ...state, paused: state.paused + passed, last_at };
-  const stop = presentStop(state, sheet);
-  return { ...state, taken: { ...state.taken, [stop]: (state.taken[stop] ?? 0) + passed }, last_at };
+  const part = presentPart(state, sheet);
+  return { ...state, taken: { ...state.taken, [part]: (state.taken[part] ?? 0) + passed }, last_at };
 }
 
-/** The stop that time now goes to: what was added to the plan, or the present entry's. */
-export function presentStop(state: RunState, sheet: Entries): string {
-  return state.adding ?? sheet.entries[state.entry]?.stop_id ?? "";
+/** The part that time now goes to: what was added to the plan, or the present entry's. */
+export function presentPart(state: RunState, sheet: Entries): string {
+  return state.adding ?? sheet.entries[state.entry]?.part_id ?? "";
 }
 
 function changed(state: RunState, event: RunEvent, lastEntry: number): RunState {
@@ -79,17 +79,17 @@ function changed(state: RunState, event: RunEvent, lastEntry: number): RunState 
     case "bent":
       return { ...state, allotted: { ...state.allotted, ...event.seconds }, total: event.total };
     case "skipped": {
-      const { stop_id, entries, reason = "" } = event;
+      const { part_id, entries, reason = "" } = event;
       const before = state.skipped.map((skip) => without(skip, entries)).filter(stands);
-      return { ...state, skipped: [...before, { stop_id, entries, reason }] };
+      return { ...state, skipped: [...before, { part_id, entries, reason }] };
     }
     case "added": {
-      const { stop_id, region, side, seconds } = event;
-      const others = state.added.filter((one) => one.stop_id !== stop_id);
+      const { part_id, region, side, seconds } = event;
+      const others = state.added.filter((one) => one.part_id !== part_id);
       return {
         ...state,
-        added: [...others, { stop_id, region, side, seconds, entry: state.entry }],
-        adding: stop_id,
+        added: [...others, { part_id, region, side, seconds, entry: state.entry }],
+        adding: part_id,
       };
     }
     case "contraction_began":

@@ -6,22 +6,22 @@ export interface Scheduled {
   seconds: number;
 }
 
-/** Seconds of work of a stop as planned: its strokes, oiling and asking. */
-export function plannedWork(sheet: RunSheet, stop: string): number {
-  return sheet.entries.reduce((sum, one) => sum + (one.stop_id === stop && one.working ? one.seconds : 0), 0);
+/** Seconds of work of a part as planned: its strokes, oiling and asking. */
+export function plannedWork(sheet: RunSheet, part: string): number {
+  return sheet.entries.reduce((sum, one) => sum + (one.part_id === part && one.working ? one.seconds : 0), 0);
 }
 
-/** Seconds of work that a stop has now. */
-export function workOf(sheet: RunSheet, run: Pick<RunState, "allotted">, stop: string): number {
-  return run.allotted[stop] ?? plannedWork(sheet, stop);
+/** Seconds of work that a part has now. */
+export function workOf(sheet: RunSheet, run: Pick<RunState, "allotted">, part: string): number {
+  return run.allotted[part] ?? plannedWork(sheet, part);
 }
 
-/** When each entry begins and how long it takes; nothing of a stop that is left out takes any time. */
+/** When each entry begins and how long it takes; nothing of a part that is left out takes any time. */
 export function schedule(sheet: RunSheet, run: Pick<RunState, "allotted">): Scheduled[] {
   let start = 0;
   return sheet.entries.map((entry) => {
-    const own = run.allotted[entry.stop_id];
-    const planned = own === undefined ? 0 : plannedWork(sheet, entry.stop_id);
+    const own = run.allotted[entry.part_id];
+    const planned = own === undefined ? 0 : plannedWork(sheet, entry.part_id);
     const seconds =
       own === undefined
         ? entry.seconds
@@ -46,8 +46,8 @@ export function neighbour(sheet: RunSheet, run: RunState, by: 1 | -1): number {
     const entry = sheet.entries[index];
     if (!entry) return false;
     return (
-      run.allotted[entry.stop_id] === 0 ||
-      // What a way past left out stops has made needless.
+      run.allotted[entry.part_id] === 0 ||
+      // What a way past left out parts has made needless.
       entry.seconds === 0 ||
       (by > 0 && skipped.has(strokeOf(sheet, index))) ||
       (sheet.open_ended && entry.slot === "contraction")
@@ -61,13 +61,13 @@ export function neighbour(sheet: RunSheet, run: RunState, by: 1 | -1): number {
 /** The stroke that an entry is, or serves: oil goes before its stroke, asking comes after it. */
 function strokeOf(sheet: RunSheet, index: number): number {
   const by = sheet.entries[index]?.kind === "check_in" ? -1 : 1;
-  const stop = sheet.entries[index]?.stop;
+  const part = sheet.entries[index]?.part;
   let at = index;
   while (
     sheet.entries[at]?.working &&
     sheet.entries[at]?.kind !== "stroke" &&
-    sheet.entries[at]?.stop === stop
+    sheet.entries[at]?.part === part
   )
     at += by;
-  return sheet.entries[at]?.stop === stop ? at : index;
+  return sheet.entries[at]?.part === part ? at : index;
 }

@@ -58,9 +58,9 @@ export function useTable({ session, catalogue, run, happen, side, settings }: Gi
         setReturning(null);
         return { kind: "moved", to: returning };
       }
-      const stop = at?.stop_id ?? "";
+      const part = at?.part_id ?? "";
       const atTheCover = !ending && leaves(sheet, present.entry, next);
-      if (!atTheCover || asked.has(stop) || owed(present, stop).length === 0) return forward(present);
+      if (!atTheCover || asked.has(part) || owed(present, part).length === 0) return forward(present);
       setOver("undone");
       return null;
     });
@@ -83,7 +83,7 @@ export function useTable({ session, catalogue, run, happen, side, settings }: Gi
   const say = (word: Word) =>
     about(({ region, side, depth }) => ({ kind: "said", word, region, side, depth: depth ?? 1 }));
   const point = () => working && setOver("sore");
-  const stopId = planned?.stop_id ?? "";
+  const partId = planned?.part_id ?? "";
 
   useKeys({ on, back, say, point, resting: over !== null });
   useHandsOff({
@@ -117,7 +117,7 @@ export function useTable({ session, catalogue, run, happen, side, settings }: Gi
     skip: () => {
       happen(({ entry }) =>
         sheet.entries[entry]?.kind === "stroke"
-          ? { kind: "skipped", stop_id: stopId, entries: [entry], reason: "" }
+          ? { kind: "skipped", part_id: partId, entries: [entry], reason: "" }
           : null,
       );
       go();
@@ -125,10 +125,10 @@ export function useTable({ session, catalogue, run, happen, side, settings }: Gi
     /** All that is left of the region: named at once, to be done later or left out. */
     skipRegion: () => {
       happen(({ entry }) => {
-        const entries = sheet.entries.flatMap(({ kind, stop_id }, index) =>
-          index >= entry && kind === "stroke" && stop_id === stopId ? [index] : [],
+        const entries = sheet.entries.flatMap(({ kind, part_id }, index) =>
+          index >= entry && kind === "stroke" && part_id === partId ? [index] : [],
         );
-        return entries.length > 0 ? { kind: "skipped", stop_id: stopId, entries, reason: "" } : null;
+        return entries.length > 0 ? { kind: "skipped", part_id: partId, entries, reason: "" } : null;
       });
       setOver("undone");
     },
@@ -136,21 +136,21 @@ export function useTable({ session, catalogue, run, happen, side, settings }: Gi
       setOver(null);
       happen(() => added(region, sides[0] ?? "mid", seconds));
     },
-    /** What becomes of the strokes that are owed in the stop that is being left. */
+    /** What becomes of the strokes that are owed in the part that is being left. */
     debts: {
       now: () => {
-        const to = owed(run, stopId)[0] ?? run.entry;
+        const to = owed(run, partId)[0] ?? run.entry;
         setReturning(run.entry);
         setOver(null);
         happen(() => ({ kind: "moved", to }));
       },
       later: () => {
-        setAsked(new Set([...asked, stopId]));
+        setAsked(new Set([...asked, partId]));
         setOver(null);
         go();
       },
       waive: (reason: string) => {
-        happen((present) => ({ kind: "skipped", stop_id: stopId, entries: owed(present, stopId), reason }));
+        happen((present) => ({ kind: "skipped", part_id: partId, entries: owed(present, partId), reason }));
         setOver(null);
         go();
       },
@@ -161,7 +161,7 @@ export function useTable({ session, catalogue, run, happen, side, settings }: Gi
 export type TableActs = ReturnType<typeof useTable>;
 
 function added(region: string, side: Entry["side"], seconds: number): Happening {
-  return { kind: "added", stop_id: `added-${crypto.randomUUID()}`, region, side, seconds };
+  return { kind: "added", part_id: `added-${crypto.randomUUID()}`, region, side, seconds };
 }
 
 /** The other side gets the same; then the plan goes on where it was left. */
@@ -175,11 +175,11 @@ function afterAddition(
   return other ? added(addition.region, other, addition.seconds) : { kind: "moved", to: run.entry };
 }
 
-/** The stroke a word on pressure is about: the present one, or the last before it in the same stop. */
+/** The stroke a word on pressure is about: the present one, or the last before it in the same part. */
 function strokeAt(sheet: RunSheet, run: RunState, shown: Entry): Entry | undefined {
   if (run.adding || isOn(run)) return shown;
-  const stop = sheet.entries[run.entry]?.stop;
-  for (let i = run.entry; i >= 0 && sheet.entries[i]?.stop === stop; i--)
+  const part = sheet.entries[run.entry]?.part;
+  for (let i = run.entry; i >= 0 && sheet.entries[i]?.part === part; i--)
     if (sheet.entries[i]?.kind === "stroke") return sheet.entries[i];
   return undefined;
 }

@@ -6,7 +6,7 @@ export interface TableSettings {
   advances: boolean;
   sound: "none" | "chime" | "voice";
   /** What a sound, or a vibration, announces. */
-  announces: "strokes" | "stops" | "turns";
+  announces: "strokes" | "parts" | "turns";
   vibrates: boolean;
   /** One picture and one sentence, for a partner or a beginner. */
   plain: boolean;
@@ -20,7 +20,7 @@ const KEY = "tide-table";
 const USUAL: TableSettings = {
   advances: false,
   sound: "none",
-  announces: "stops",
+  announces: "parts",
   vibrates: false,
   plain: false,
   footSwitch: false,

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.brief import ClientFacts
 
 
@@ -20,8 +20,8 @@ CHECK = Check(
     severity="advice",
     summary="Some conditions are met with small changes of depth, position, oil or words.",
     rationale="Known and forgotten is as bad as not asked.",
-    bad=lambda c: flow(c, stop(c, "back")),
-    good=lambda c: flow(c, stop(c, "back")),
+    bad=lambda c: flow(c, part(c, "back")),
+    good=lambda c: flow(c, part(c, "back")),
     client=ClientFacts(conditions=frozenset({"contact_lenses"})),
     check=check,
 )

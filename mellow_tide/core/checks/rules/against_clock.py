@@ -3,10 +3,10 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import Strokes, flow, stop
+from mellow_tide.core.checks.examples import Strokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.edits import ChangeStep
-from mellow_tide.core.flow.flow import Stop
+from mellow_tide.core.flow.flow import Part
 
 RIGHT_WAY = ("clockwise", "still", "toward_heart")
 
@@ -22,8 +22,8 @@ def check(case: Case) -> Iterator[Found]:
                 yield Found(what, s, i, _with_the_clock(s, i) if x.direction else leave_out(case, s, i))
 
 
-def _with_the_clock(s: Stop, step: int) -> tuple[Repair, ...]:
-    edits = (ChangeStep(stop_id=s.id, step=step, direction="clockwise"),)
+def _with_the_clock(s: Part, step: int) -> tuple[Repair, ...]:
+    edits = (ChangeStep(part_id=s.id, step=step, direction="clockwise"),)
     return (Repair(words="Follow the clock", edits=edits),)
 
 
@@ -37,8 +37,8 @@ CHECK = Check(
     summary="The abdomen is worked clockwise, as seen by someone looking at it, or with still hands.",
     rationale="The bowel runs up the client's right, across, and down the left; against it is only discomfort.",
     bad=lambda c: flow(
-        c, stop(c, "abdomen", position="supine", strokes=(*SPREAD, ("kneading", "knead", 2), *END))
+        c, part(c, "abdomen", position="supine", strokes=(*SPREAD, ("kneading", "knead", 2), *END))
     ),
-    good=lambda c: flow(c, stop(c, "abdomen", position="supine", strokes=(*SPREAD, *END))),
+    good=lambda c: flow(c, part(c, "abdomen", position="supine", strokes=(*SPREAD, *END))),
     check=check,
 )

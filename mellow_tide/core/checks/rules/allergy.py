@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import ChangeBrief
 
@@ -32,11 +32,11 @@ def _another(case: Case) -> tuple[Repair, ...]:
 CHECK = Check(
     code="HLT06",
     name="allergy to the lubricant",
-    severity="stop",
+    severity="refuse",
     summary="The lubricant contains nothing the client is allergic to or cannot bear.",
     rationale="Oil covers most of the skin for an hour; an allergy to it can be grave.",
-    bad=lambda c: flow(c, stop(c, "back"), lubricant="sweet_almond_oil"),
-    good=lambda c: flow(c, stop(c, "back"), lubricant="jojoba_wax"),
+    bad=lambda c: flow(c, part(c, "back"), lubricant="sweet_almond_oil"),
+    good=lambda c: flow(c, part(c, "back"), lubricant="jojoba_wax"),
     client=ClientFacts(conditions=frozenset({"nut_allergy"})),
     check=check,
 )

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.brief import ClientFacts
 
 
@@ -20,8 +20,8 @@ CHECK = Check(
     severity="caution",
     summary="Some conditions want the word of the client's own clinician before a session.",
     rationale="Whether touch is safe here is not the therapist's to judge.",
-    bad=lambda c: flow(c, stop(c, "back")),
-    good=lambda c: flow(c, stop(c, "back")),
+    bad=lambda c: flow(c, part(c, "back")),
+    good=lambda c: flow(c, part(c, "back")),
     client=ClientFacts(conditions=frozenset({"recent_surgery"})),
     check=check,
 )

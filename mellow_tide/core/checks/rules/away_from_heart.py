@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, Strokes, flow, stop
+from mellow_tide.core.checks.examples import ARC, Strokes, flow, part
 from mellow_tide.core.checks.repairs import work_at
 
 LIGHT = 2
@@ -29,7 +29,7 @@ CHECK = Check(
     severity="caution",
     summary="On limbs, pressure goes toward the heart; strokes that run outward are light.",
     rationale="The valves in the veins of a limb open toward the heart only.",
-    bad=lambda c: flow(c, stop(c, "foot", "right", _foot(3))),
-    good=lambda c: flow(c, stop(c, "foot", "right", _foot(2))),
+    bad=lambda c: flow(c, part(c, "foot", "right", _foot(3))),
+    good=lambda c: flow(c, part(c, "foot", "right", _foot(2))),
     check=check,
 )

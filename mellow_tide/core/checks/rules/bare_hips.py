@@ -4,14 +4,14 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import both, flow
-from mellow_tide.core.checks.repairs import leave_stop_out
+from mellow_tide.core.checks.repairs import leave_part_out
 from mellow_tide.core.flow.brief import ClientFacts
-from mellow_tide.core.flow.edits import ChangeStop, Edit, RemoveStep
-from mellow_tide.core.flow.flow import Stop
+from mellow_tide.core.flow.edits import ChangePart, Edit, RemoveStep
+from mellow_tide.core.flow.flow import Part
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Stops on bare skin where a yes is needed for bare skin, and none is on record."""
+    """Parts on bare skin where a yes is needed for bare skin, and none is on record."""
     kind = case.flow.brief.kind
     for consent in case.unanswered:
         if not consent.bare_only or not consent.needs_yes(kind):
@@ -19,23 +19,23 @@ def check(case: Case) -> Iterator[Found]:
         for s in case.worked():
             if s.region == consent.region and s.medium != "clothed":
                 what = f"The {case.place(s)} is worked uncovered, and no yes is on record for that."
-                yield Found(what, s, None, (*_through_the_drape(case, s), *leave_stop_out(case, s)))
+                yield Found(what, s, None, (*_through_the_drape(case, s), *leave_part_out(case, s)))
 
 
-def _through_the_drape(case: Case, s: Stop) -> tuple[Repair, ...]:
-    """The stop with the sheet left where it is, without the strokes that cloth stops; nothing if none is left."""
+def _through_the_drape(case: Case, s: Part) -> tuple[Repair, ...]:
+    """The part with the sheet left where it is, without the strokes that cloth stops; nothing if none is left."""
     cloth = [i for i, x in enumerate(s.steps) if not {"any", "clothed"} & set(case.stroke(x).medium)]
     if len(cloth) == len(s.steps):
         return ()
-    edits: list[Edit] = [RemoveStep(stop_id=s.id, step=i) for i in reversed(cloth)]
-    edits.append(ChangeStop(stop_id=s.id, medium="clothed", window="none"))
+    edits: list[Edit] = [RemoveStep(part_id=s.id, step=i) for i in reversed(cloth)]
+    edits.append(ChangePart(part_id=s.id, medium="clothed", window="none"))
     return (Repair(words="Work through the drape", edits=tuple(edits)),)
 
 
 CHECK = Check(
     code="CNS03",
     name="hips uncovered",
-    severity="stop",
+    severity="refuse",
     summary="The buttock muscles are uncovered only with a yes on record; otherwise they are worked through the drape.",
     rationale="Many clients welcome the work and not the uncovering. Schools differ: some never uncover.",
     bad=lambda c: flow(c, *both(c, "hips")),

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.checks.examples import ARC, flow, part, step
 from mellow_tide.core.checks.repairs import leave_out, work_at
 from mellow_tide.core.flow.flow import Flow
 
@@ -22,14 +22,14 @@ def check(case: Case) -> Iterator[Found]:
 
 def _circles(c: Catalogue, zone: str) -> Flow:
     circles = step(c, "circular_friction", "specific", 2).model_copy(update={"zone": zone})
-    calf = stop(c, "lower_leg_back", "right", ARC)
+    calf = part(c, "lower_leg_back", "right", ARC)
     return flow(c, calf.model_copy(update={"steps": (*calf.steps[:3], circles, *calf.steps[3:])}))
 
 
 CHECK = Check(
     code="CAU06",
     name="behind the knee",
-    severity="stop",
+    severity="refuse",
     summary="Behind the knee hands pass over lightly.",
     rationale="Vessels and a nerve lie there without cover. Schools differ: some avoid it, some circle lightly for "
     "drainage.",

@@ -4,13 +4,13 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import ARC, flow, stop
-from mellow_tide.core.flow.edits import ChangeStop
+from mellow_tide.core.checks.examples import ARC, flow, part
+from mellow_tide.core.flow.edits import ChangePart
 from mellow_tide.core.flow.flow import Flow
 
 
 def check(case: Case) -> Iterator[Found]:
-    """The first step of a stop on bare skin at a zone that its window leaves covered."""
+    """The first step of a part on bare skin at a zone that its window leaves covered."""
     for s in case.worked():
         beyond = case.catalogue.windows[s.window].beyond.get(s.region, ())
         outside = next((i for i, x in enumerate(s.steps) if x.zone in beyond), None)
@@ -18,14 +18,14 @@ def check(case: Case) -> Iterator[Found]:
             continue
         window, wanted = case.catalogue.windows[s.window], case.region(s).window_in(s.position)
         name = case.catalogue.windows[wanted].name
-        edits = (ChangeStop(stop_id=s.id, window=wanted),)
+        edits = (ChangePart(part_id=s.id, window=wanted),)
         zone = (s.steps[outside].zone or "").replace("_", " ")
         what = f"The {zone} of the {case.place(s)} lies outside the window ({window.name}): {window.limit}"
         yield Found(what, s, outside, (Repair(words=f"Use the window: {name}", edits=edits),))
 
 
 def _hip(zone: str, c: Catalogue) -> Flow:
-    hip = stop(c, "hips", "right", ARC)
+    hip = part(c, "hips", "right", ARC)
     kneading = hip.steps[2].model_copy(update={"zone": zone})
     steps = (*hip.steps[:2], kneading, *hip.steps[3:])
     return flow(c, hip.model_copy(update={"window": "back", "steps": steps}))
@@ -34,7 +34,7 @@ def _hip(zone: str, c: Catalogue) -> Flow:
 CHECK = Check(
     code="DRP03",
     name="beyond the window",
-    severity="stop",
+    severity="refuse",
     summary="Work stays inside the limit of the window that is open.",
     rationale="A sheet that creeps further than was said is felt as more than a sheet.",
     bad=lambda c: _hip("gluteal", c),

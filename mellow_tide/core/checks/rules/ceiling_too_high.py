@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.edits import ChangeBrief
 
 
@@ -33,7 +33,7 @@ CHECK = Check(
     summary="The number at which one eases off is no higher than the house allows.",
     rationale="Above it the body guards itself and nothing is gained. Schools differ: some bear no discomfort at "
     "all, some go to 7 of 10 on a point.",
-    bad=lambda c: flow(c, stop(c, "back"), ceiling=7),
-    good=lambda c: flow(c, stop(c, "back"), ceiling=4),
+    bad=lambda c: flow(c, part(c, "back"), ceiling=7),
+    good=lambda c: flow(c, part(c, "back"), ceiling=4),
     check=check,
 )

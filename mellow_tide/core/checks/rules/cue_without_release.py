@@ -13,13 +13,13 @@ LET_GO = "… and let go."
 
 def check(case: Case) -> Iterator[Found]:
     """Steps with a command of the therapist's own that never says to let go."""
-    for s in case.flow.stops:
+    for s in case.flow.parts:
         for i, x in enumerate(s.steps):
             if x.cue is None or x.cue.release.strip():
                 continue
             usual = case.stroke(x).cue
             whole = StepCue(command=x.cue.command, release=usual.release if usual else LET_GO)
-            edits = (ChangeStep(stop_id=s.id, step=i, cue=whole),)
+            edits = (ChangeStep(part_id=s.id, step=i, cue=whole),)
             what = f"“{x.cue.command}” never says when to let go."
             yield Found(what, s, i, (Repair(words=f"Add: {whole.release}", edits=edits),))
 

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.brief import ClientFacts
 
 
@@ -16,11 +16,11 @@ def check(case: Case) -> Iterator[Found]:
 CHECK = Check(
     code="HLT08",
     name="not asked today",
-    severity="stop",
+    severity="refuse",
     summary="Before work begins the client is asked what is new today, and what to keep away from.",
     rationale="Health changes between visits; asked before uncovering, the answer can still change the plan.",
-    bad=lambda c: flow(c, stop(c, "back")),
-    good=lambda c: flow(c, stop(c, "back")),
+    bad=lambda c: flow(c, part(c, "back")),
+    good=lambda c: flow(c, part(c, "back")),
     client=ClientFacts(day_question="open"),
     check=check,
 )

@@ -3,15 +3,15 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, flow, stop
-from mellow_tide.core.checks.repairs import leave_out, leave_stop_out
+from mellow_tide.core.checks.examples import Strokes, flow, part
+from mellow_tide.core.checks.repairs import leave_out, leave_part_out
 from mellow_tide.core.flow.brief import ClientFacts
 
 FACE: Strokes = (("face_sweep", "warm", 2), ("brow_press", "specific", 2), ("face_sweep", "settle", 1))
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Stops, or single strokes, to which the client has said no."""
+    """Parts, or single strokes, to which the client has said no."""
     for id in sorted(case.client.declined):
         consent = case.catalogue.consents[id]
         for s in case.worked():
@@ -19,7 +19,7 @@ def check(case: Case) -> Iterator[Found]:
                 continue
             if not consent.strokes:
                 what = f"The client has declined: {consent.name}."
-                yield Found(what, s, None, leave_stop_out(case, s))
+                yield Found(what, s, None, leave_part_out(case, s))
             for i, x in enumerate(s.steps):
                 if x.stroke in consent.strokes:
                     yield Found(f"The client has declined: {consent.name}.", s, i, leave_out(case, s, i))
@@ -28,11 +28,11 @@ def check(case: Case) -> Iterator[Found]:
 CHECK = Check(
     code="CNS02",
     name="declined",
-    severity="stop",
+    severity="refuse",
     summary="What the client has declined is not worked: abdomen, hips, chest, face, scalp and hair, or feet.",
     rationale="A no stands until the client takes it back, and needs no reason.",
-    bad=lambda c: flow(c, stop(c, "face", position="supine", strokes=FACE, medium="dry")),
-    good=lambda c: flow(c, stop(c, "neck", position="supine")),
+    bad=lambda c: flow(c, part(c, "face", position="supine", strokes=FACE, medium="dry")),
+    good=lambda c: flow(c, part(c, "neck", position="supine")),
     client=ClientFacts(declined=frozenset({"face"})),
     check=check,
 )

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.checks.repairs import work_at
 
 STRONG = 4
@@ -28,7 +28,7 @@ CHECK = Check(
     severity="caution",
     summary="Two warming strokes up to depth 3 come before anything at depth 4 or 5.",
     rationale="Cold tissue guards itself against depth; warmed, it lets the same depth in without force.",
-    bad=lambda c: flow(c, stop(c, "back", strokes=(ARC[0], ("reinforced_stroking", "warm", 4), *ARC[1:]))),
-    good=lambda c: flow(c, stop(c, "back", strokes=(*ARC[:3], ("knuckling", "specific", 4), *ARC[3:]))),
+    bad=lambda c: flow(c, part(c, "back", strokes=(ARC[0], ("reinforced_stroking", "warm", 4), *ARC[1:]))),
+    good=lambda c: flow(c, part(c, "back", strokes=(*ARC[:3], ("knuckling", "specific", 4), *ARC[3:]))),
     check=check,
 )

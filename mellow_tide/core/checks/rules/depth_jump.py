@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.checks.repairs import work_at
 
 
@@ -25,7 +25,7 @@ CHECK = Check(
     severity="caution",
     summary="Depth rises by one level at a time.",
     rationale="A body that has just met light hands braces against a sudden strong one.",
-    bad=lambda c: flow(c, stop(c, "back", strokes=(*ARC[:2], ("kneading", "knead", 4), *ARC[3:]))),
-    good=lambda c: flow(c, stop(c, "back")),
+    bad=lambda c: flow(c, part(c, "back", strokes=(*ARC[:2], ("kneading", "knead", 4), *ARC[3:]))),
+    good=lambda c: flow(c, part(c, "back")),
     check=check,
 )

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.flow.edits import MoveStep
 from mellow_tide.core.timing.oiling import wants_oil
 
@@ -20,7 +20,7 @@ def check(case: Case) -> Iterator[Found]:
                 name = case.stroke(x).name
                 repair = Repair(
                     words=f"Move the {name} before the oil",
-                    edits=(MoveStep(stop_id=s.id, step=i, to=oiled_at),),
+                    edits=(MoveStep(part_id=s.id, step=i, to=oiled_at),),
                 )
                 yield Found(f"{name} on the {case.place(s)} comes after the oil.", s, i, (repair,))
 
@@ -32,7 +32,7 @@ CHECK = Check(
     summary="Strokes that lift or hold dry skin come before any oil on the region.",
     rationale="Oiled skin slips out of the fingers: rolling and slow skin stretches no longer work. Schools differ: "
     "some work almost dry throughout.",
-    bad=lambda c: flow(c, stop(c, "back", strokes=(*ARC[:2], ("skin_rolling", "dry", 2), *ARC[2:]))),
-    good=lambda c: flow(c, stop(c, "back", strokes=(("skin_rolling", "dry", 2), *ARC))),
+    bad=lambda c: flow(c, part(c, "back", strokes=(*ARC[:2], ("skin_rolling", "dry", 2), *ARC[2:]))),
+    good=lambda c: flow(c, part(c, "back", strokes=(("skin_rolling", "dry", 2), *ARC))),
     check=check,
 )

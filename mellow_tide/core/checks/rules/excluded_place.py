@@ -5,20 +5,20 @@ from collections.abc import Iterator
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import Strokes, both, flow
-from mellow_tide.core.checks.repairs import leave_out, leave_stop_out
+from mellow_tide.core.checks.repairs import leave_out, leave_part_out
 from mellow_tide.core.flow.brief import ClientFacts, Excluded
 from mellow_tide.core.flow.flow import Flow
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Stops on an excluded side of a region, and steps on an excluded zone."""
+    """Parts on an excluded side of a region, and steps on an excluded zone."""
     if not case.restrictions.excluded:
         return
     for s in case.worked():
         whole = case.restrictions.kept_off(s.region, s.side)
         if whole:
             what = f"The {case.place(s)} is to be left alone{_why(whole)}."
-            yield Found(what, s, None, leave_stop_out(case, s))
+            yield Found(what, s, None, leave_part_out(case, s))
             continue
         zones = {x.zone: x for x in case.restrictions.excluded if x.holds(s.region, s.side)}
         for i, x in enumerate(s.steps):
@@ -52,7 +52,7 @@ def _feet(c: Catalogue) -> Flow:
 CHECK = Check(
     code="HLT07",
     name="place to leave alone",
-    severity="stop",
+    severity="refuse",
     summary="No work on a place that the client, or a plaster, a bruise or a sunburn, keeps hands away from.",
     rationale="What was asked for on the day goes before any plan.",
     bad=_feet,

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.flow.brief import ClientFacts
 
 
@@ -18,11 +18,11 @@ def check(case: Case) -> Iterator[Found]:
 CHECK = Check(
     code="PRG08",
     name="first trimester",
-    severity="stop",
+    severity="refuse",
     summary="Where the house declines the first trimester, there is no session until 14 weeks.",
     rationale="Light work is thought harmless. Schools differ: many decline so as never to be thought a cause.",
-    bad=lambda c: flow(c, stop(c, "neck", position="supine", strokes=(*ARC[:2], *ARC[3:]))),
-    good=lambda c: flow(c, stop(c, "neck", position="supine", strokes=(*ARC[:2], *ARC[3:]))),
+    bad=lambda c: flow(c, part(c, "neck", position="supine", strokes=(*ARC[:2], *ARC[3:]))),
+    good=lambda c: flow(c, part(c, "neck", position="supine", strokes=(*ARC[:2], *ARC[3:]))),
     client=ClientFacts(gestation_days=60),
     house=House(rules={"first_trimester": "decline"}),
     check=check,

@@ -3,9 +3,9 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import both, flow, stop
+from mellow_tide.core.checks.examples import both, flow, part
 from mellow_tide.core.checks.words import span
-from mellow_tide.core.flow.flow import Stop
+from mellow_tide.core.flow.flow import Part
 
 TOLERATED = 25
 """Seconds by which rounding and passes may miss a share on each side."""
@@ -20,10 +20,10 @@ def check(case: Case) -> Iterator[Found]:
     if case.kind.open_ended:
         return
     focus = case.flow.brief.focus
-    stops = list(case.worked())
-    others = [s for s in stops if s.region not in focus]
+    parts = list(case.worked())
+    others = [s for s in parts if s.region not in focus]
     for wanted in focus:
-        own = [s for s in stops if s.region == wanted]
+        own = [s for s in parts if s.region == wanted]
         whole = case.catalogue.regions[wanted].whole
         if not own:
             yield Found(f"The {whole} should get more, but get nothing.")
@@ -40,10 +40,10 @@ def check(case: Case) -> Iterator[Found]:
             )
 
 
-def _size(case: Case, stops: list[Stop]) -> float:
+def _size(case: Case, parts: list[Part]) -> float:
     weights = case.catalogue.schools[case.flow.brief.school].weights
     return sum(
-        case.region(s).share * weights.get(s.region, 1.0) / (2 if case.halved(s) else 1) for s in stops
+        case.region(s).share * weights.get(s.region, 1.0) / (2 if case.halved(s) else 1) for s in parts
     )
 
 
@@ -53,7 +53,7 @@ CHECK = Check(
     severity="caution",
     summary="A focus region gets at least as much, for its size, as what was not asked for.",
     rationale="What was asked for is what the client came for.",
-    bad=lambda c: flow(c, stop(c, "back", times=1), *both(c, "thigh_back"), focus=("back",)),
-    good=lambda c: flow(c, stop(c, "back", times=8), *both(c, "thigh_back"), focus=("back",)),
+    bad=lambda c: flow(c, part(c, "back", times=1), *both(c, "thigh_back"), focus=("back",)),
+    good=lambda c: flow(c, part(c, "back", times=8), *both(c, "thigh_back"), focus=("back",)),
     check=check,
 )

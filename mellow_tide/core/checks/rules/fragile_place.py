@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.checks.examples import ARC, flow, part, step
 from mellow_tide.core.checks.repairs import leave_out, work_at
 from mellow_tide.core.flow.flow import Flow
 
@@ -27,14 +27,14 @@ def check(case: Case) -> Iterator[Found]:
 
 def _kneading(zone: str, c: Catalogue) -> Flow:
     kneading = step(c, "kneading", "knead", 3).model_copy(update={"zone": zone})
-    arm = stop(c, "arm", "right", ARC, "supine")
+    arm = part(c, "arm", "right", ARC, "supine")
     return flow(c, arm.model_copy(update={"steps": (*arm.steps[:2], kneading, *arm.steps[3:])}))
 
 
 CHECK = Check(
     code="CAU01",
     name="fragile place",
-    severity="stop",
+    severity="refuse",
     summary="Each fragile place has its own most depth: the front of the neck, the inner elbow, the shin and others.",
     rationale="Vessels, nerves, organs and bone lie unprotected there.",
     bad=lambda c: _kneading("elbow_crease", c),

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, flow, stop
+from mellow_tide.core.checks.examples import Strokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 
 CIRCLES: Strokes = (("scalp_circles", "warm", 2), ("scalp_circles", "settle", 2))
@@ -24,10 +24,10 @@ def check(case: Case) -> Iterator[Found]:
 CHECK = Check(
     code="CNS04",
     name="hair lifted unasked",
-    severity="stop",
+    severity="refuse",
     summary="Hair is lifted at its roots only with a yes on record.",
     rationale="It may be thin, sore, dyed or not all their own; ask about hair first.",
-    bad=lambda c: flow(c, stop(c, "scalp", position="supine", strokes=LIFT, medium="dry")),
-    good=lambda c: flow(c, stop(c, "scalp", position="supine", strokes=CIRCLES, medium="dry")),
+    bad=lambda c: flow(c, part(c, "scalp", position="supine", strokes=LIFT, medium="dry")),
+    good=lambda c: flow(c, part(c, "scalp", position="supine", strokes=CIRCLES, medium="dry")),
     check=check,
 )

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import back_with, flow, step, stop
+from mellow_tide.core.checks.examples import back_with, flow, part, step
 from mellow_tide.core.flow.edits import ChangeStep, Edit
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import easier_tool
@@ -21,7 +21,7 @@ def check(case: Case) -> Iterator[Found]:
             if (x.stroke, x.tool, x.depth) == (hard.stroke, hard.tool, hard.depth)
         ]
         easier = easier_tool(stroke, hard.tool, case.catalogue)
-        edits: tuple[Edit, ...] = tuple(ChangeStep(stop_id=s.id, step=i, tool=easier) for s, i in places)
+        edits: tuple[Edit, ...] = tuple(ChangeStep(part_id=s.id, step=i, tool=easier) for s, i in places)
         repair = (
             (Repair(words=f"Use the {case.catalogue.tools[easier].name}", edits=edits),)
             if easier and edits
@@ -47,6 +47,6 @@ CHECK = Check(
     summary="No stroke, at one depth with one tool, has a strain index above 10 by itself.",
     rationale="Force, how often, how long and how bent: above 10 a task is hazardous (revised strain index, 2017).",
     bad=_all_thumb,
-    good=lambda c: flow(c, stop(c, "back")),
+    good=lambda c: flow(c, part(c, "back")),
     check=check,
 )

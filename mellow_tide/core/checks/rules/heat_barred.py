@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, Strokes, flow, stop
+from mellow_tide.core.checks.examples import ARC, Strokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.brief import ClientFacts
 
@@ -23,11 +23,11 @@ WITH_TOWEL: Strokes = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])
 CHECK = Check(
     code="HLT05",
     name="no heat",
-    severity="stop",
+    severity="refuse",
     summary="No heat where feeling is lost, or while tissue is being treated.",
     rationale="A burn is not felt in time where feeling is weak.",
-    bad=lambda c: flow(c, stop(c, "back", strokes=WITH_TOWEL)),
-    good=lambda c: flow(c, stop(c, "back")),
+    bad=lambda c: flow(c, part(c, "back", strokes=WITH_TOWEL)),
+    good=lambda c: flow(c, part(c, "back")),
     client=ClientFacts(conditions=frozenset({"numb_area"})),
     check=check,
 )

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, Strokes, flow, stop
+from mellow_tide.core.checks.examples import ARC, Strokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.brief import ClientFacts, Excluded
 
@@ -25,11 +25,11 @@ def check(case: Case) -> Iterator[Found]:
 CHECK = Check(
     code="CAU07",
     name="heat near a place to leave alone",
-    severity="stop",
+    severity="refuse",
     summary="No hot towel on a region with skin that is broken, inflamed, numb or otherwise to be left alone.",
     rationale="A towel lies over the whole region, and heat makes what is inflamed or broken worse.",
-    bad=lambda c: flow(c, stop(c, "back", strokes=TOWEL)),
-    good=lambda c: flow(c, stop(c, "back")),
+    bad=lambda c: flow(c, part(c, "back", strokes=TOWEL)),
+    good=lambda c: flow(c, part(c, "back")),
     client=ClientFacts(excluded=(Excluded(region="back", zone="mid_back", because="sunburn"),)),
     check=check,
 )

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import ARC, back_with, flow, step, stop
+from mellow_tide.core.checks.examples import ARC, back_with, flow, part, step
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import easier_tool
@@ -20,7 +20,7 @@ def check(case: Case) -> Iterator[Found]:
             if tool is None:
                 continue
             names = case.catalogue.tools
-            edits = (ChangeStep(stop_id=s.id, step=i, tool=tool),)
+            edits = (ChangeStep(part_id=s.id, step=i, tool=tool),)
             repair = Repair(words=f"Use the {names[tool].name}", edits=edits)
             what = f"{case.stroke(x).name} on the {case.place(s)} at depth {x.depth} with the {names[x.tool].name}"
             yield Found(f"{what}: the {names[tool].name} would spare your hand.", s, i, (repair,))
@@ -37,6 +37,6 @@ CHECK = Check(
     summary="Strong strokes use the easiest tool they allow.",
     rationale="The same depth through a forearm or a fist costs the hand a fraction of what a thumb pays.",
     bad=_with_thumb,
-    good=lambda c: flow(c, stop(c, "back", strokes=(*ARC[:3], ("stripping", "specific", 4), *ARC[3:]))),
+    good=lambda c: flow(c, part(c, "back", strokes=(*ARC[:3], ("stripping", "specific", 4), *ARC[3:]))),
     check=check,
 )

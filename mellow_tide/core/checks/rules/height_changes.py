@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import both, flow, stop
+from mellow_tide.core.checks.examples import both, flow, part
 
 MOST_IN_POSITION = 2
 """Changes of height in one position: down or up once, and back (from experience)."""
@@ -18,7 +18,7 @@ def check(case: Case) -> Iterator[Found]:
             continue
         changes[e.position] = changes.get(e.position, 0) + 1
         if changes[e.position] > MOST_IN_POSITION:
-            s = case.flow.stops[e.stop]
+            s = case.flow.parts[e.part]
             what = f"The table changes its height again for the {case.place(s)}: work what needs one height together."
             yield Found(what, s)
 
@@ -30,10 +30,10 @@ CHECK = Check(
     summary="In one position the table changes its height at most twice.",
     rationale="Work at the wrong height costs the back; changing it again and again costs the calm.",
     bad=lambda c: flow(
-        c, stop(c, "back"), *both(c, "foot"), *both(c, "hips"), *both(c, "arm"), *both(c, "thigh_back")
+        c, part(c, "back"), *both(c, "foot"), *both(c, "hips"), *both(c, "arm"), *both(c, "thigh_back")
     ),
     good=lambda c: flow(
-        c, stop(c, "back"), *both(c, "hips"), *both(c, "thigh_back"), *both(c, "foot"), *both(c, "arm")
+        c, part(c, "back"), *both(c, "hips"), *both(c, "thigh_back"), *both(c, "foot"), *both(c, "arm")
     ),
     house=House(rules={"table_height": "lifts"}),
     check=check,

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import Strokes, flow, stop
+from mellow_tide.core.checks.examples import Strokes, flow, part
 from mellow_tide.core.checks.words import span
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
@@ -24,7 +24,7 @@ def check(case: Case) -> Iterator[Found]:
         elif e.step is not None and e.role == "work":
             if end - since > LONGEST:
                 what = f"Nobody has asked anything for {span(end - since)}, and the face is hidden."
-                yield Found(what, case.flow.stops[e.stop], e.step, _ask_after(in_time))
+                yield Found(what, case.flow.parts[e.part], e.step, _ask_after(in_time))
                 since, in_time = end, None
             else:
                 in_time = e
@@ -34,12 +34,12 @@ def _ask_after(e: Entry | None) -> tuple[Repair, ...]:
     """Ask after the last step that ends in time, if there is one."""
     if e is None:
         return ()
-    edits = (ChangeStep(stop_id=e.stop_id, step=e.step or 0, check_in=True),)
+    edits = (ChangeStep(part_id=e.part_id, step=e.step or 0, check_in=True),)
     return (Repair(words="Ask before that, in few words", edits=edits),)
 
 
 def _light(c: Catalogue, asked: bool) -> Flow:
-    back = stop(c, "back", strokes=LIGHT, times=12)
+    back = part(c, "back", strokes=LIGHT, times=12)
     warm = back.steps[1].model_copy(update={"check_in": asked})
     return flow(c, back.model_copy(update={"steps": (back.steps[0], warm, *back.steps[2:])}))
 

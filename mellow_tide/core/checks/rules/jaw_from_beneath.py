@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import Strokes, flow, stop
+from mellow_tide.core.checks.examples import Strokes, flow, part
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
 
@@ -13,7 +13,7 @@ def check(case: Case) -> Iterator[Found]:
     """Steps at the jaw, or anywhere on the face, that press up from beneath."""
     for s, i, x, stroke in case.steps():
         if s.region == "face" and x.direction == "from_beneath":
-            edits = (ChangeStep(stop_id=s.id, step=i, direction=stroke.direction),)
+            edits = (ChangeStep(part_id=s.id, step=i, direction=stroke.direction),)
             repair = Repair(words="Come from the side", edits=edits)
             yield Found(f"{stroke.name} presses up from beneath the jaw.", s, i, (repair,))
 
@@ -22,7 +22,7 @@ FACE: Strokes = (("face_sweep", "warm", 2), ("jaw_release", "specific", 2), ("fa
 
 
 def _jaw(c: Catalogue, beneath: bool) -> Flow:
-    face = stop(c, "face", position="supine", strokes=FACE, medium="dry")
+    face = part(c, "face", position="supine", strokes=FACE, medium="dry")
     if not beneath:
         return flow(c, face)
     jaw = face.steps[1].model_copy(update={"direction": "from_beneath"})
@@ -32,7 +32,7 @@ def _jaw(c: Catalogue, beneath: bool) -> Flow:
 CHECK = Check(
     code="CAU05",
     name="jaw from beneath",
-    severity="stop",
+    severity="refuse",
     summary="The jaw is worked from the side, never up from beneath.",
     rationale="Glands, vessels and nerves lie under the jaw, and the throat behind them.",
     bad=lambda c: _jaw(c, beneath=True),

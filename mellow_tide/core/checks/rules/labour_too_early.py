@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.care.pregnancy import weeks_words
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import PRESS, flow, stop
+from mellow_tide.core.checks.examples import PRESS, flow, part
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.flow import Flow
 
@@ -20,14 +20,14 @@ def check(case: Case) -> Iterator[Found]:
 
 
 def _pressing(c: Catalogue) -> Flow:
-    back = stop(c, "back", position="forward_leaning", strokes=PRESS, medium="clothed")
+    back = part(c, "back", position="forward_leaning", strokes=PRESS, medium="clothed")
     return flow(c, back, kind="labour_support", school="between_and_during")
 
 
 CHECK = Check(
     code="PRG09",
     name="labour too early",
-    severity="stop",
+    severity="refuse",
     summary="Regular contractions before 37 weeks are a sign to call, not to work.",
     rationale="An early birth may still be stopped, or needs care that only a clinic has.",
     bad=_pressing,

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import PRESS, flow, stop
+from mellow_tide.core.checks.examples import PRESS, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
@@ -19,13 +19,13 @@ def check(case: Case) -> Iterator[Found]:
             what = f"{stroke.name} during a contraction: only a still press, circles or a hip squeeze."
             yield Found(what, s, i, leave_out(case, s, i))
         elif not x.check_in:
-            edits = (ChangeStep(stop_id=s.id, step=i, check_in=True),)
+            edits = (ChangeStep(part_id=s.id, step=i, check_in=True),)
             what = f"{stroke.name}: on her word only; nobody asks after it."
             yield Found(what, s, i, (Repair(words="Ask after it", edits=edits),))
 
 
 def _pressing(c: Catalogue, asked: bool) -> Flow:
-    back = stop(c, "back", position="forward_leaning", strokes=PRESS, medium="clothed")
+    back = part(c, "back", position="forward_leaning", strokes=PRESS, medium="clothed")
     steps = tuple(x.model_copy(update={"check_in": asked and x.slot == "contraction"}) for x in back.steps)
     return flow(
         c, back.model_copy(update={"steps": steps}), kind="labour_support", school="between_and_during"

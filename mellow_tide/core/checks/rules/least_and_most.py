@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, both, flow, stop
+from mellow_tide.core.checks.examples import Strokes, both, flow, part
 from mellow_tide.core.checks.words import span
 
 TOLERATED = 10
@@ -11,7 +11,7 @@ TOLERATED = 10
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Stops outside the least and most seconds of their region, side by side, in a session with minutes to meet."""
+    """Parts outside the least and most seconds of their region, side by side, in a session with minutes to meet."""
     if case.kind.open_ended:
         return
     for s in case.worked():
@@ -39,7 +39,7 @@ CHECK = Check(
     severity="caution",
     summary="Each region has at least its least useful time, and at most its most sensible one.",
     rationale="Two minutes on a back only wake it; half an hour on a calf leaves it sore.",
-    bad=lambda c: flow(c, stop(c, "back", times=1)),
+    bad=lambda c: flow(c, part(c, "back", times=1)),
     good=lambda c: flow(c, *both(c, "foot", strokes=FOOT)),
     check=check,
 )

@@ -3,13 +3,13 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, flow, stop
-from mellow_tide.core.checks.repairs import leave_out, leave_stop_out
+from mellow_tide.core.checks.examples import ARC, flow, part
+from mellow_tide.core.checks.repairs import leave_out, leave_part_out
 from mellow_tide.core.flow.brief import ClientFacts
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Stops on a forbidden region and steps of a forbidden family; consents and pregnancy have checks of their own."""
+    """Parts on a forbidden region and steps of a forbidden family; consents and pregnancy have checks of their own."""
     regions = {x.id: x.because for x in case.restrictions.regions if not (x.in_pregnancy or x.declined)}
     families = {x.id: x.because for x in case.restrictions.families}
     if not regions and not families:
@@ -17,7 +17,7 @@ def check(case: Case) -> Iterator[Found]:
     for s in case.worked():
         if s.region in regions:
             what = f"The {case.place(s)} is left alone ({regions[s.region]})."
-            yield Found(what, s, None, leave_stop_out(case, s))
+            yield Found(what, s, None, leave_part_out(case, s))
             continue
         for i, x in enumerate(s.steps):
             stroke = case.stroke(x)
@@ -31,11 +31,11 @@ def check(case: Case) -> Iterator[Found]:
 CHECK = Check(
     code="HLT09",
     name="left alone for health",
-    severity="stop",
+    severity="refuse",
     summary="Regions and kinds of strokes that a condition rules out are left out.",
     rationale="Brittle bones and percussion, hair extensions and fingers in the hair do not go together.",
-    bad=lambda c: flow(c, stop(c, "back", strokes=(*ARC[:2], ("clapping", "rouse", 2), *ARC[3:]))),
-    good=lambda c: flow(c, stop(c, "back", strokes=(*ARC[:2], *ARC[3:]))),
+    bad=lambda c: flow(c, part(c, "back", strokes=(*ARC[:2], ("clapping", "rouse", 2), *ARC[3:]))),
+    good=lambda c: flow(c, part(c, "back", strokes=(*ARC[:2], *ARC[3:]))),
     client=ClientFacts(conditions=frozenset({"osteoporosis_severe"})),
     check=check,
 )

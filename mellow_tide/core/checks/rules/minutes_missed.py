@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import both, flow, stop
+from mellow_tide.core.checks.examples import both, flow, part
 from mellow_tide.core.checks.rules.no_time_to_dress import eats_before_and_after
 from mellow_tide.core.checks.words import span
 from mellow_tide.core.timing.run_sheet import TOLERATED
@@ -25,6 +25,6 @@ CHECK = Check(
     summary="Strokes and transitions together meet the hands-on minutes within 15 s.",
     rationale="A session that does not add up is paid for by its last region, or by the next client.",
     bad=lambda c: flow(c, *both(c, "thigh_back"), booked_minutes=60),
-    good=lambda c: flow(c, stop(c, "back", times=8), booked_minutes=23),
+    good=lambda c: flow(c, part(c, "back", times=8), booked_minutes=23),
     check=check,
 )

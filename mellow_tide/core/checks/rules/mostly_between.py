@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, both, flow, stop
+from mellow_tide.core.checks.examples import Strokes, both, flow, part
 
 MOST = 0.35
 """Share of the session, from experience."""
@@ -28,6 +28,6 @@ CHECK = Check(
     summary="Covering, walking, washing and turning take at most about a third of the session.",
     rationale="Each further region costs its covering and its walk before the first stroke.",
     bad=lambda c: flow(c, *both(c, "hip_front", SHORT, "supine"), *both(c, "arm", SHORT, "supine")),
-    good=lambda c: flow(c, stop(c, "back", times=6), stop(c, "neck")),
+    good=lambda c: flow(c, part(c, "back", times=6), part(c, "neck")),
     check=check,
 )

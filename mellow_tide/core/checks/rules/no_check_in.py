@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import FIRM, Flow
 
@@ -12,12 +12,12 @@ FACE_HIDDEN = ("prone", "seated_leaning")
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Stops in which a client whose face is hidden is worked firmly and never asked from then on."""
+    """Parts in which a client whose face is hidden is worked firmly and never asked from then on."""
     for s in case.worked():
         firm = next((i for i, x in enumerate(s.steps) if x.depth >= FIRM), None)
         if s.position not in FACE_HIDDEN or firm is None or any(x.check_in for x in s.steps[firm:]):
             continue
-        repair = Repair(words="Ask after it", edits=(ChangeStep(stop_id=s.id, step=firm, check_in=True),))
+        repair = Repair(words="Ask after it", edits=(ChangeStep(part_id=s.id, step=firm, check_in=True),))
         what = (
             f"Nobody asks about the pressure after {case.stroke(s.steps[firm]).name} on the {case.place(s)}."
         )
@@ -25,7 +25,7 @@ def check(case: Case) -> Iterator[Found]:
 
 
 def _asking(c: Catalogue, check_in: bool) -> Flow:
-    back = stop(c, "back")
+    back = part(c, "back")
     steps = tuple(x.model_copy(update={"check_in": check_in and x.slot == "knead"}) for x in back.steps)
     return flow(c, back.model_copy(update={"steps": steps}))
 

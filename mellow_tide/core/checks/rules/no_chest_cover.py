@@ -3,8 +3,8 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, flow, stop
-from mellow_tide.core.checks.repairs import stop_skipping
+from mellow_tide.core.checks.examples import Strokes, flow, part
+from mellow_tide.core.checks.repairs import part_skipping
 
 ROUND: Strokes = (
     ("oil_spread", "spread", 1),
@@ -14,22 +14,22 @@ ROUND: Strokes = (
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Stops that open the window of the abdomen without the chest-cover towel."""
+    """Parts that open the window of the abdomen without the chest-cover towel."""
     for s in case.worked():
         if s.window == "abdomen" and "chest_cover" in s.skips:
             what = "The abdomen is uncovered without a towel over the chest."
-            yield Found(what, s, None, stop_skipping("Lay the chest cover first", s, "chest_cover"))
+            yield Found(what, s, None, part_skipping("Lay the chest cover first", s, "chest_cover"))
 
 
 CHECK = Check(
     code="DRP04",
     name="no chest cover",
-    severity="stop",
+    severity="refuse",
     summary="Before the abdomen is uncovered a folded towel covers the chest, whoever the client is.",
     rationale="The sheet that slides down would otherwise uncover both.",
     bad=lambda c: flow(
-        c, stop(c, "abdomen", position="supine", strokes=ROUND).model_copy(update={"skips": ("chest_cover",)})
+        c, part(c, "abdomen", position="supine", strokes=ROUND).model_copy(update={"skips": ("chest_cover",)})
     ),
-    good=lambda c: flow(c, stop(c, "abdomen", position="supine", strokes=ROUND)),
+    good=lambda c: flow(c, part(c, "abdomen", position="supine", strokes=ROUND)),
     check=check,
 )

@@ -3,12 +3,12 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import flow, stop
-from mellow_tide.core.checks.repairs import leave_stop_out
+from mellow_tide.core.checks.examples import flow, part
+from mellow_tide.core.checks.repairs import leave_part_out
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Stops on regions where silence is a no, and the client has neither agreed nor declined."""
+    """Parts on regions where silence is a no, and the client has neither agreed nor declined."""
     kind = case.flow.brief.kind
     for consent in case.unanswered:
         if consent.bare_only or consent.strokes or not consent.needs_yes(kind):
@@ -16,17 +16,17 @@ def check(case: Case) -> Iterator[Found]:
         for s in case.worked():
             if s.region == consent.region:
                 what = f"No yes is on record for {consent.name}: ask before anything is uncovered."
-                yield Found(what, s, None, leave_stop_out(case, s))
+                yield Found(what, s, None, leave_part_out(case, s))
 
 
 CHECK = Check(
     code="CNS01",
     name="consent missing",
-    severity="stop",
+    severity="refuse",
     summary="The abdomen, and in the chair the scalp, are worked only with a yes on record.",
     rationale="Where someone may be touched is theirs to say, before they are uncovered. Schools differ: some include "
     "the abdomen for all who do not decline.",
-    bad=lambda c: flow(c, stop(c, "neck", position="supine"), stop(c, "abdomen", position="supine")),
-    good=lambda c: flow(c, stop(c, "neck", position="supine")),
+    bad=lambda c: flow(c, part(c, "neck", position="supine"), part(c, "abdomen", position="supine")),
+    good=lambda c: flow(c, part(c, "neck", position="supine")),
     check=check,
 )

@@ -3,18 +3,18 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.edits import InsertStep
 from mellow_tide.core.flow.flow import Step
 
 
 def check(case: Case) -> Iterator[Found]:
     """A flow whose first step is not a hold."""
-    first = case.flow.stops[0]
+    first = case.flow.parts[0]
     if case.stroke(first.steps[0]).family == "hold":
         return
     hold = Step(stroke="resting_hold", slot="open", tool="palms", depth=1, passes=4)
-    repair = Repair(words="Begin with a still hold", edits=(InsertStep(stop_id=first.id, at=0, step=hold),))
+    repair = Repair(words="Begin with a still hold", edits=(InsertStep(part_id=first.id, at=0, step=hold),))
     yield Found("The session begins with movement, not with still hands.", first, 0, (repair,))
 
 
@@ -24,7 +24,7 @@ CHECK = Check(
     severity="caution",
     summary="The first touch is still, and through the drape.",
     rationale="Still hands tell the body who is there before anything is asked of it.",
-    bad=lambda c: flow(c, stop(c, "back"), opening=(("rocking", "open", 1),)),
-    good=lambda c: flow(c, stop(c, "back")),
+    bad=lambda c: flow(c, part(c, "back"), opening=(("rocking", "open", 1),)),
+    good=lambda c: flow(c, part(c, "back")),
     check=check,
 )

@@ -3,13 +3,13 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.flow.edits import InsertStep
 from mellow_tide.core.flow.flow import Step
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Lubricated stops whose last friction or point has no stroke toward the heart after it but the settling."""
+    """Lubricated parts whose last friction or point has no stroke toward the heart after it but the settling."""
     for s in case.worked():
         specific = [i for i, x in enumerate(s.steps) if x.slot == "specific" and case.stroke(x).local]
         if not specific or s.medium != "lubricated":
@@ -22,7 +22,7 @@ def check(case: Case) -> Iterator[Found]:
         stroke = Step(stroke="effleurage", slot="flush", tool="palms", depth=2, passes=2)
         repair = Repair(
             words="Add two strokes toward the heart",
-            edits=(InsertStep(stop_id=s.id, at=settle, step=stroke),),
+            edits=(InsertStep(part_id=s.id, at=settle, step=stroke),),
         )
         name = case.stroke(s.steps[last]).name
         yield Found(f"Nothing flushes the {case.place(s)} after {name}.", s, last, (repair,))
@@ -34,9 +34,9 @@ CHECK = Check(
     severity="caution",
     summary="Strokes toward the heart follow points and friction.",
     rationale="Small, local work leaves a place congested; broad strokes toward the heart clear and soothe it.",
-    bad=lambda c: flow(c, stop(c, "back", strokes=(*ARC[:3], ("circular_friction", "specific", 3), ARC[4]))),
+    bad=lambda c: flow(c, part(c, "back", strokes=(*ARC[:3], ("circular_friction", "specific", 3), ARC[4]))),
     good=lambda c: flow(
-        c, stop(c, "back", strokes=(*ARC[:3], ("circular_friction", "specific", 3), *ARC[3:]))
+        c, part(c, "back", strokes=(*ARC[:3], ("circular_friction", "specific", 3), *ARC[3:]))
     ),
     check=check,
 )

@@ -4,10 +4,10 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.checks.words import span
-from mellow_tide.core.flow.edits import InsertStop
-from mellow_tide.core.flow.flow import Flow, Step, Stop
+from mellow_tide.core.flow.edits import InsertPart
+from mellow_tide.core.flow.flow import Flow, Part, Step
 
 LONG = 900
 """Seconds on one region, both sides together (from experience)."""
@@ -19,19 +19,19 @@ def check(case: Case) -> Iterator[Found]:
     for s in case.worked():
         seconds[s.region] = seconds.get(s.region, 0) + case.seconds(s)
     for region, taken in seconds.items():
-        last = max(i for i, s in enumerate(case.flow.stops) if s.role == "work" and s.region == region)
+        last = max(i for i, s in enumerate(case.flow.parts) if s.role == "work" and s.region == region)
         half = case.catalogue.regions[region].lower
-        if taken <= LONG or any(case.region(s).lower != half for s in case.flow.stops[last + 1 :]):
+        if taken <= LONG or any(case.region(s).lower != half for s in case.flow.parts[last + 1 :]):
             continue
-        s = case.flow.stops[last]
+        s = case.flow.parts[last]
         far = "head" if half else "feet"
         repair = Repair(words=f"Rest the hands at the {far} after it", edits=(_far_hold(s, half, last + 1),))
         what = f"{span(taken)} on the {case.region(s).whole}, and nothing brings attention back to the whole."
         yield Found(what, s, None, (repair,))
 
 
-def _far_hold(s: Stop, from_lower: bool, at: int) -> InsertStop:
-    hold = Stop(
+def _far_hold(s: Part, from_lower: bool, at: int) -> InsertPart:
+    hold = Part(
         id=f"{s.id}-whole",
         role="integrate",
         region="scalp" if from_lower else "foot",
@@ -41,16 +41,16 @@ def _far_hold(s: Stop, from_lower: bool, at: int) -> InsertStop:
         medium="clothed",
         steps=(Step(stroke="resting_hold", slot="settle", tool="palms", depth=1, passes=3),),
     )
-    return InsertStop(at=at, stop=hold)
+    return InsertPart(at=at, part=hold)
 
 
 def _long_back(c: Catalogue, integrated: bool) -> Flow:
-    back = stop(c, "back", times=20)
+    back = part(c, "back", times=20)
     made = flow(c, back)
     if not integrated:
         return made
     return made.model_copy(
-        update={"stops": (*made.stops[:2], _far_hold(back, False, 2).stop, *made.stops[2:])}
+        update={"parts": (*made.parts[:2], _far_hold(back, False, 2).part, *made.parts[2:])}
     )
 
 

@@ -3,24 +3,24 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.flow.edits import ChangeStep, InsertStep
-from mellow_tide.core.flow.flow import Step, Stop
+from mellow_tide.core.flow.flow import Part, Step
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Stops whose last step is no settling, or is deeper than the step before it."""
+    """Parts whose last step is no settling, or is deeper than the step before it."""
     for s in case.worked():
         last = len(s.steps) - 1
         if s.steps[last].slot != "settle":
             yield Found(f"The {case.place(s)} ends without a slow, light stroke.", s, last, _settled(case, s))
         elif last and s.steps[last].depth > s.steps[last - 1].depth:
-            edits = (ChangeStep(stop_id=s.id, step=last, depth=case.stroke(s.steps[last]).depth[0]),)
+            edits = (ChangeStep(part_id=s.id, step=last, depth=case.stroke(s.steps[last]).depth[0]),)
             what = f"The last stroke on the {case.place(s)} is deeper than the one before it."
             yield Found(what, s, last, (Repair(words="Make it lighter", edits=edits),))
 
 
-def _settled(case: Case, s: Stop) -> tuple[Repair, ...]:
+def _settled(case: Case, s: Part) -> tuple[Repair, ...]:
     """The repair with the first stroke of the catalogue that settles this region, if there is one."""
     for stroke in case.catalogue.strokes.values():
         if s.region in stroke.regions and "settle" in stroke.slots:
@@ -31,7 +31,7 @@ def _settled(case: Case, s: Stop) -> tuple[Repair, ...]:
                 depth=stroke.depth[0],
                 passes=stroke.slots["settle"][0],
             )
-            edit = InsertStep(stop_id=s.id, at=len(s.steps), step=step)
+            edit = InsertStep(part_id=s.id, at=len(s.steps), step=step)
             return (Repair(words="End with one slow, light stroke", edits=(edit,)),)
     return ()
 
@@ -42,7 +42,7 @@ CHECK = Check(
     severity="caution",
     summary="Each region ends with a slower and lighter stroke than what came before.",
     rationale="The last stroke is what the body remembers of a region; leaving abruptly undoes the calm.",
-    bad=lambda c: flow(c, stop(c, "back", strokes=ARC[:4])),
-    good=lambda c: flow(c, stop(c, "back")),
+    bad=lambda c: flow(c, part(c, "back", strokes=ARC[:4])),
+    good=lambda c: flow(c, part(c, "back")),
     check=check,
 )

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.checks.examples import flow, part
 
 
 def eats_before_and_after(case: Case) -> bool:
@@ -29,7 +29,7 @@ CHECK = Check(
     severity="caution",
     summary="Booking minutes are not hands-on minutes: talking, settling and dressing come out of them.",
     rationale="Whoever plans the whole booking sends the client out half dressed, or starts the next one late.",
-    bad=lambda c: flow(c, stop(c, "back", times=8), booked_minutes=14),
-    good=lambda c: flow(c, stop(c, "back", times=8), booked_minutes=23),
+    bad=lambda c: flow(c, part(c, "back", times=8), booked_minutes=14),
+    good=lambda c: flow(c, part(c, "back", times=8), booked_minutes=23),
     check=check,
 )

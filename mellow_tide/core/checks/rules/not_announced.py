@@ -3,19 +3,19 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import flow, stop
-from mellow_tide.core.checks.repairs import stop_skipping
+from mellow_tide.core.checks.examples import flow, part
+from mellow_tide.core.checks.repairs import part_skipping
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Work stops to which the hands come without resting there first."""
+    """Work parts to which the hands come without resting there first."""
     for s in case.worked():
         if "announce" in s.skips:
             yield Found(
                 f"The {case.place(s)} is not announced.",
                 s,
                 None,
-                stop_skipping("Rest the hands there first", s, "announce"),
+                part_skipping("Rest the hands there first", s, "announce"),
             )
 
 
@@ -25,7 +25,7 @@ CHECK = Check(
     severity="advice",
     summary="The hands rest on the next region for two seconds before they work it.",
     rationale="A touch that comes out of nowhere startles; one that rests first is expected.",
-    bad=lambda c: flow(c, stop(c, "back").model_copy(update={"skips": ("announce",)})),
-    good=lambda c: flow(c, stop(c, "back")),
+    bad=lambda c: flow(c, part(c, "back").model_copy(update={"skips": ("announce",)})),
+    good=lambda c: flow(c, part(c, "back")),
     check=check,
 )

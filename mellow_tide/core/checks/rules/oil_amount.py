@@ -4,8 +4,8 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import flow, stop
-from mellow_tide.core.flow.edits import ChangeStop
+from mellow_tide.core.checks.examples import flow, part
+from mellow_tide.core.flow.edits import ChangePart
 from mellow_tide.core.flow.flow import Amount, Flow
 
 GRIPS = frozenset({"petrissage", "friction"})
@@ -25,12 +25,12 @@ def check(case: Case) -> Iterator[Found]:
             what = f"Little oil on the {case.place(s)}: the glides drag."
         else:
             continue
-        edits = (ChangeStop(stop_id=s.id, oil="usual"),)
+        edits = (ChangePart(part_id=s.id, oil="usual"),)
         yield Found(what, s, None, (Repair(words="Take the usual amount", edits=edits),))
 
 
 def _oiled(c: Catalogue, oil: Amount) -> Flow:
-    return flow(c, stop(c, "back").model_copy(update={"oil": oil}))
+    return flow(c, part(c, "back").model_copy(update={"oil": oil}))
 
 
 CHECK = Check(

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import ARC, flow, step, stop
+from mellow_tide.core.checks.examples import ARC, flow, part, step
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
 
@@ -17,12 +17,12 @@ def check(case: Case) -> Iterator[Found]:
             oiled.add(s.id)
         if not stroke.grip or s.id not in oiled or x.wipe or x.tool == "towel":
             continue
-        repair = Repair(words="Wipe the oil off first", edits=(ChangeStep(stop_id=s.id, step=i, wipe=True),))
+        repair = Repair(words="Wipe the oil off first", edits=(ChangeStep(part_id=s.id, step=i, wipe=True),))
         yield Found(f"{stroke.name} on the {case.place(s)} slips on the oil.", s, i, (repair,))
 
 
 def _traction(wipe: bool, c: Catalogue) -> Flow:
-    arm = stop(c, "arm", "right", ARC, "supine")
+    arm = part(c, "arm", "right", ARC, "supine")
     pull = step(c, "traction", "mobilise", 2).model_copy(update={"wipe": wipe})
     return flow(c, arm.model_copy(update={"steps": (*arm.steps[:3], pull, *arm.steps[3:])}))
 

@@ -6,7 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.checks.words import span
 from mellow_tide.core.flow.edits import ChangeStep, InsertStep
-from mellow_tide.core.flow.flow import Stop
+from mellow_tide.core.flow.flow import Part
 from mellow_tide.core.timing.run_sheet import Entry
 
 DRY_AFTER = 480
@@ -18,17 +18,17 @@ def check(case: Case) -> Iterator[Found]:
     since: dict[str, int] = {}
     for e in case.sheet.entries:
         if e.kind == "oil":
-            since[e.stop_id] = 0
-        elif e.kind == "stroke" and e.stop_id in since and e.step is not None:
-            before = since[e.stop_id]
-            since[e.stop_id] = before + e.seconds
-            if before <= DRY_AFTER < since[e.stop_id] and e.slot != "settle":
-                s = case.flow.stops[e.stop]
-                what = f"The oil on the {case.place(s)} is worked for {span(since[e.stop_id])} without more."
+            since[e.part_id] = 0
+        elif e.kind == "stroke" and e.part_id in since and e.step is not None:
+            before = since[e.part_id]
+            since[e.part_id] = before + e.seconds
+            if before <= DRY_AFTER < since[e.part_id] and e.slot != "settle":
+                s = case.flow.parts[e.part]
+                what = f"The oil on the {case.place(s)} is worked for {span(since[e.part_id])} without more."
                 yield Found(what, s, e.step, _in_two(case, s, e, before))
 
 
-def _in_two(case: Case, s: Stop, e: Entry, before: int) -> tuple[Repair, ...]:
+def _in_two(case: Case, s: Part, e: Entry, before: int) -> tuple[Repair, ...]:
     """The step in two, parted where more oil is due; nothing where no whole pass can be parted off."""
     step = e.step or 0
     whole = s.steps[step]
@@ -38,8 +38,8 @@ def _in_two(case: Case, s: Stop, e: Entry, before: int) -> tuple[Repair, ...]:
         return ()
     second = whole.model_copy(update={"passes": whole.passes - first, "check_in": False})
     edits = (
-        ChangeStep(stop_id=s.id, step=step, passes=first),
-        InsertStep(stop_id=s.id, at=step + 1, step=second),
+        ChangeStep(part_id=s.id, step=step, passes=first),
+        InsertStep(part_id=s.id, at=step + 1, step=second),
     )
     return (Repair(words="Take more oil on the way", edits=edits),)
 

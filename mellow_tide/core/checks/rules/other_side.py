@@ -3,17 +3,17 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import both, flow, stop
+from mellow_tide.core.checks.examples import both, flow, part
 from mellow_tide.core.flow.brief import Side
-from mellow_tide.core.flow.edits import InsertStop
-from mellow_tide.core.flow.flow import Flow, Stop
+from mellow_tide.core.flow.edits import InsertPart
+from mellow_tide.core.flow.flow import Flow, Part
 
 
 def check(case: Case) -> Iterator[Found]:
     """One side of a pair worked without the other, and neither a reason nor an excluded place that explains it."""
     sides = {(s.region, s.side) for s in case.worked()}
-    taken = {s.id for s in case.flow.stops}
-    for s in case.flow.stops:
+    taken = {s.id for s in case.flow.parts}
+    for s in case.flow.parts:
         if s.role != "work" or s.side not in ("left", "right"):
             continue
         other: Side = "left" if s.side == "right" else "right"
@@ -26,12 +26,12 @@ def check(case: Case) -> Iterator[Found]:
         )
         repair = Repair(
             words=f"Work the {other} side the same",
-            edits=(InsertStop(at=_beside(case.flow, s, other), stop=mirrored),),
+            edits=(InsertPart(at=_beside(case.flow, s, other), part=mirrored),),
         )
         yield Found(f"The {case.place(s)} is worked, the {other} is not.", s, None, (repair,))
 
 
-def _mirrored(case: Case, s: Stop, other: Side, id: str) -> dict[str, object]:
+def _mirrored(case: Case, s: Part, other: Side, id: str) -> dict[str, object]:
     """What is different on the other side; where the client lies on it, they turn."""
     if case.catalogue.positions[s.position].reaches(other):
         return {"side": other, "id": id}
@@ -39,17 +39,17 @@ def _mirrored(case: Case, s: Stop, other: Side, id: str) -> dict[str, object]:
     return {"side": other, "id": id, "position": position}
 
 
-def _beside(flow: Flow, s: Stop, other: Side) -> int:
-    """Where the other side of `s` belongs: among the stops of that side in the same window, in the same order."""
-    alike = [i for i, x in enumerate(flow.stops) if (x.position, x.window) == (s.position, s.window)]
-    mates = {flow.stops[i].region: i for i in alike if flow.stops[i].side == other}
+def _beside(flow: Flow, s: Part, other: Side) -> int:
+    """Where the other side of `s` belongs: among the parts of that side in the same window, in the same order."""
+    alike = [i for i, x in enumerate(flow.parts) if (x.position, x.window) == (s.position, s.window)]
+    mates = {flow.parts[i].region: i for i in alike if flow.parts[i].side == other}
     following = [
-        flow.stops[i].region for i in alike if flow.stops[i].side == s.side and i > flow.stops.index(s)
+        flow.parts[i].region for i in alike if flow.parts[i].side == s.side and i > flow.parts.index(s)
     ]
     for region in following:
         if region in mates:
             return mates[region]
-    return max(mates.values(), default=flow.stops.index(s)) + 1
+    return max(mates.values(), default=flow.parts.index(s)) + 1
 
 
 CHECK = Check(
@@ -58,7 +58,7 @@ CHECK = Check(
     severity="caution",
     summary="What is done to one side is done to the other.",
     rationale="A client worked on one side only leaves feeling lopsided.",
-    bad=lambda c: flow(c, stop(c, "back"), stop(c, "thigh_back", "right")),
-    good=lambda c: flow(c, stop(c, "back"), *both(c, "thigh_back")),
+    bad=lambda c: flow(c, part(c, "back"), part(c, "thigh_back", "right")),
+    good=lambda c: flow(c, part(c, "back"), *both(c, "thigh_back")),
     check=check,
 )

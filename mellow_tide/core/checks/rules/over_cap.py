@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.checks.repairs import deeper_than
 from mellow_tide.core.flow.brief import ClientFacts
 
@@ -21,11 +21,11 @@ def check(case: Case) -> Iterator[Found]:
 CHECK = Check(
     code="HLT04",
     name="deeper than health allows",
-    severity="stop",
+    severity="refuse",
     summary="No stroke is deeper than the client's conditions allow on its region.",
     rationale="Vessels, bones and skin that are weaker than usual do not say so in time.",
-    bad=lambda c: flow(c, stop(c, "back")),
-    good=lambda c: flow(c, stop(c, "back", strokes=LIGHT)),
+    bad=lambda c: flow(c, part(c, "back")),
+    good=lambda c: flow(c, part(c, "back", strokes=LIGHT)),
     client=ClientFacts(conditions=frozenset({"anticoagulants"})),
     check=check,
 )

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.checks.repairs import work_at
 from mellow_tide.core.flow.brief import wished_depth
 
@@ -30,8 +30,8 @@ CHECK = Check(
     summary="No stroke is two levels or more deeper than the pressure wished.",
     rationale="“Was it too hard?” is asked too late when the plan had already decided it.",
     bad=lambda c: flow(
-        c, stop(c, "back", strokes=(*ARC[:2], ("kneading", "knead", 4), *ARC[3:])), pressure="light"
+        c, part(c, "back", strokes=(*ARC[:2], ("kneading", "knead", 4), *ARC[3:])), pressure="light"
     ),
-    good=lambda c: flow(c, stop(c, "back"), pressure="light"),
+    good=lambda c: flow(c, part(c, "back"), pressure="light"),
     check=check,
 )

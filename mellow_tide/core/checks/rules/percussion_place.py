@@ -31,7 +31,7 @@ def _hacking(zone: str, c: Catalogue) -> Flow:
 CHECK = Check(
     code="CAU02",
     name="percussion on a forbidden place",
-    severity="stop",
+    severity="refuse",
     summary="No percussion on spine, kidneys, abdomen, back of the knee or bone.",
     rationale="Percussion carries into what lies beneath: kidneys, vessels, thin bone.",
     bad=lambda c: _hacking("ribs", c),

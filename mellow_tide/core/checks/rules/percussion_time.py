@@ -20,8 +20,8 @@ def check(case: Case) -> Iterator[Found]:
     last: dict[str, Entry] = {}
     for e in case.sheet.entries:
         if e.step is not None and e.stroke and case.catalogue.strokes[e.stroke].family == "percussion":
-            seconds[e.stop_id] = seconds.get(e.stop_id, 0) + e.seconds
-            last[e.stop_id] = e
+            seconds[e.part_id] = seconds.get(e.part_id, 0) + e.seconds
+            last[e.part_id] = e
     for s in case.worked():
         taken = seconds.get(s.id, 0)
         if not taken or (taken <= TURNS_AT) == rouse:
@@ -29,7 +29,7 @@ def check(case: Case) -> Iterator[Found]:
         does = f"over {TURNS_AT} s it calms instead of rousing" if rouse else f"up to {TURNS_AT} s it rouses"
         e = last[s.id]
         aim = TURNS_AT if rouse else TURNS_AT + 1
-        edits = (ChangeStep(stop_id=s.id, step=e.step or 0, seconds=max(1, e.seconds + aim - taken)),)
+        edits = (ChangeStep(part_id=s.id, step=e.step or 0, seconds=max(1, e.seconds + aim - taken)),)
         repair = Repair(words="Shorten it" if rouse else "Let it go on until it calms", edits=edits)
         yield Found(f"{taken} s of percussion on the {case.place(s)}: {does}.", s, e.step, (repair,))
 

@@ -3,14 +3,14 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.brief import ClientFacts
 
 
 def check(case: Case) -> Iterator[Found]:
-    """The first stop in each position that is barred."""
+    """The first part in each position that is barred."""
     seen: set[str] = set()
-    for s in case.flow.stops:
+    for s in case.flow.parts:
         why = case.restrictions.why_not(s.position)
         if why and s.position not in seen:
             seen.add(s.position)
@@ -20,11 +20,11 @@ def check(case: Case) -> Iterator[Found]:
 CHECK = Check(
     code="PRG01",
     name="position barred",
-    severity="stop",
+    severity="refuse",
     summary="No face-down lying after 12 weeks of pregnancy, no flat back from 20. Schools differ on cushions.",
     rationale="Lying on the belly presses on it; flat on the back, the womb presses on the great vessels.",
-    bad=lambda c: flow(c, stop(c, "back")),
-    good=lambda c: flow(c, stop(c, "neck", position="supine")),
+    bad=lambda c: flow(c, part(c, "back")),
+    good=lambda c: flow(c, part(c, "neck", position="supine")),
     client=ClientFacts(gestation_days=100),
     check=check,
 )

@@ -3,8 +3,8 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, flow, stop
-from mellow_tide.core.checks.repairs import leave_out, leave_stop_out
+from mellow_tide.core.checks.examples import Strokes, flow, part
+from mellow_tide.core.checks.repairs import leave_out, leave_part_out
 from mellow_tide.core.flow.brief import ClientFacts
 
 LIGHT = ("abdominal_circle", "resting_hold", "oil_spread")
@@ -20,7 +20,7 @@ def check(case: Case) -> Iterator[Found]:
             continue
         if barred:
             what = f"The belly is left alone in the first trimester ({barred.because})."
-            yield Found(what, s, None, leave_stop_out(case, s))
+            yield Found(what, s, None, leave_part_out(case, s))
             continue
         for i, x in enumerate(s.steps):
             if x.stroke not in LIGHT:
@@ -37,11 +37,11 @@ BELLY: Strokes = (
 CHECK = Check(
     code="PRG03",
     name="belly in pregnancy",
-    severity="stop",
+    severity="refuse",
     summary="The belly is left alone in the first trimester; later only light circles or still hands, by wish.",
     rationale="Nothing presses on the womb at any time.",
-    bad=lambda c: flow(c, stop(c, "abdomen", position="supine", strokes=BELLY)),
-    good=lambda c: flow(c, stop(c, "neck", position="supine")),
+    bad=lambda c: flow(c, part(c, "abdomen", position="supine", strokes=BELLY)),
+    good=lambda c: flow(c, part(c, "neck", position="supine")),
     client=ClientFacts(gestation_days=70, consents=frozenset({"abdomen"})),
     check=check,
 )

@@ -21,7 +21,7 @@ def check(case: Case) -> Iterator[Found]:
 CHECK = Check(
     code="PRG02",
     name="too deep in pregnancy",
-    severity="stop",
+    severity="refuse",
     summary="In pregnancy the limbs are worked to depth 2, the back to 3, the belly to 1.",
     rationale="Clots form more easily, and ligaments are loose. Schools differ: some are light everywhere.",
     bad=lambda c: flow(c, *both(c, "lower_leg_back", position="side_left")),

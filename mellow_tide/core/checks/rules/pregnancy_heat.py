@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, flow, stop
+from mellow_tide.core.checks.examples import Strokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.brief import ClientFacts
 
@@ -27,11 +27,11 @@ def check(case: Case) -> Iterator[Found]:
 CHECK = Check(
     code="PRG05",
     name="heat over the belly",
-    severity="stop",
+    severity="refuse",
     summary="No heat over the belly in pregnancy.",
     rationale="A child in the womb cannot cool itself.",
-    bad=lambda c: flow(c, stop(c, "abdomen", position="supine", strokes=WARM)),
-    good=lambda c: flow(c, stop(c, "abdomen", position="supine", strokes=(*WARM[:2], WARM[3]))),
+    bad=lambda c: flow(c, part(c, "abdomen", position="supine", strokes=WARM)),
+    good=lambda c: flow(c, part(c, "abdomen", position="supine", strokes=(*WARM[:2], WARM[3]))),
     client=ClientFacts(gestation_days=120, consents=frozenset({"abdomen"})),
     check=check,
 )

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import flow, step, stop
+from mellow_tide.core.checks.examples import flow, part, step
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.flow import Flow
@@ -28,7 +28,7 @@ def check(case: Case) -> Iterator[Found]:
 
 def _neck_and(c: Catalogue, zone: str) -> Flow:
     kneading = step(c, "kneading", "knead", 3).model_copy(update={"zone": zone})
-    shoulder = stop(c, "shoulders", "right", position="side_left")
+    shoulder = part(c, "shoulders", "right", position="side_left")
     return flow(
         c, shoulder.model_copy(update={"steps": (*shoulder.steps[:2], kneading, *shoulder.steps[3:])})
     )

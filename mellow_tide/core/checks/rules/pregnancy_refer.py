@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.brief import ClientFacts
 
 
@@ -17,11 +17,11 @@ def check(case: Case) -> Iterator[Found]:
 CHECK = Check(
     code="PRG07",
     name="danger sign in pregnancy",
-    severity="stop",
+    severity="refuse",
     summary="With a danger sign there is no session: the maternity care is called at once.",
     rationale="Bleeding, leaking fluid, sudden headache or swelling cannot wait, and massage could cost the time.",
-    bad=lambda c: flow(c, stop(c, "neck", position="side_left")),
-    good=lambda c: flow(c, stop(c, "neck", position="side_left")),
+    bad=lambda c: flow(c, part(c, "neck", position="side_left")),
+    good=lambda c: flow(c, part(c, "neck", position="side_left")),
     client=ClientFacts(gestation_days=170, conditions=frozenset({"pregnancy_danger_signs"})),
     check=check,
 )

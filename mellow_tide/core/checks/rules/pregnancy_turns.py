@@ -5,7 +5,7 @@ from itertools import pairwise
 
 from mellow_tide.core.care.pregnancy import trimester
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, Strokes, flow, stop
+from mellow_tide.core.checks.examples import ARC, Strokes, flow, part
 from mellow_tide.core.flow.brief import ClientFacts
 
 LATE = 3
@@ -18,7 +18,7 @@ def check(case: Case) -> Iterator[Found]:
     days = case.client.gestation_days
     if days is None or trimester(days) < LATE:
         return
-    turned = [b for a, b in pairwise(case.flow.stops) if a.position != b.position]
+    turned = [b for a, b in pairwise(case.flow.parts) if a.position != b.position]
     for s in turned[MOST:]:
         yield Found("Another turn: each takes help, time and breath this late in pregnancy.", s)
 
@@ -31,17 +31,17 @@ CHECK = Check(
     rationale="Every turn moves a heavy belly and loose joints; sitting up slowly is enough at the end.",
     bad=lambda c: flow(
         c,
-        stop(c, "shoulders", "right", LIGHT, "side_left"),
-        stop(c, "shoulders", "left", LIGHT, "side_right"),
-        stop(c, "arm", "right", LIGHT, "side_left"),
-        stop(c, "arm", "left", LIGHT, "side_right"),
+        part(c, "shoulders", "right", LIGHT, "side_left"),
+        part(c, "shoulders", "left", LIGHT, "side_right"),
+        part(c, "arm", "right", LIGHT, "side_left"),
+        part(c, "arm", "left", LIGHT, "side_right"),
     ),
     good=lambda c: flow(
         c,
-        stop(c, "shoulders", "right", LIGHT, "side_left"),
-        stop(c, "arm", "right", LIGHT, "side_left"),
-        stop(c, "shoulders", "left", LIGHT, "side_right"),
-        stop(c, "arm", "left", LIGHT, "side_right"),
+        part(c, "shoulders", "right", LIGHT, "side_left"),
+        part(c, "arm", "right", LIGHT, "side_left"),
+        part(c, "shoulders", "left", LIGHT, "side_right"),
+        part(c, "arm", "left", LIGHT, "side_right"),
     ),
     client=ClientFacts(gestation_days=200),
     check=check,

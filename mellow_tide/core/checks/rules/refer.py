@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import flow, stop
+from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.brief import ClientFacts
 
 
@@ -18,11 +18,11 @@ def check(case: Case) -> Iterator[Found]:
 CHECK = Check(
     code="HLT01",
     name="stop and refer",
-    severity="stop",
+    severity="refuse",
     summary="With a stop sign there is no session: refer, never diagnose.",
     rationale="Massage could do harm, or delay help. Local rules and licensed care decide.",
-    bad=lambda c: flow(c, stop(c, "back")),
-    good=lambda c: flow(c, stop(c, "back")),
+    bad=lambda c: flow(c, part(c, "back")),
+    good=lambda c: flow(c, part(c, "back")),
     client=ClientFacts(conditions=frozenset({"fever"})),
     check=check,
 )

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, flow, stop
+from mellow_tide.core.checks.examples import Strokes, flow, part
 from mellow_tide.core.checks.repairs import work_at
 
 LAST_SECONDS, IN_THE_CHAIR = 60, 30
@@ -21,7 +21,7 @@ def check(case: Case) -> Iterator[Found]:
     for e in case.sheet.entries:
         if e.kind != "stroke" or e.start < from_second or (e.depth or 0) <= CALM or e.step is None:
             continue
-        s = case.flow.stops[e.stop]
+        s = case.flow.parts[e.part]
         yield Found("The last minute is not the calmest.", s, e.step, work_at(case, s, e.step, CALM))
 
 
@@ -33,7 +33,7 @@ CHECK = Check(
     severity="caution",
     summary="The last minutes only get slower and lighter.",
     rationale="The client gets up from the last minute, not from the middle.",
-    bad=lambda c: flow(c, stop(c, "neck", position="supine", strokes=RESTLESS)),
-    good=lambda c: flow(c, stop(c, "neck", position="supine")),
+    bad=lambda c: flow(c, part(c, "neck", position="supine", strokes=RESTLESS)),
+    good=lambda c: flow(c, part(c, "neck", position="supine")),
     check=check,
 )

@@ -1,17 +1,17 @@
-"""HND04: two strong stops in a row on one tool."""
+"""HND04: two strong parts in a row on one tool."""
 
 from collections.abc import Iterator
 from itertools import pairwise
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, flow, step, stop
-from mellow_tide.core.flow.flow import Flow, Stop
+from mellow_tide.core.checks.examples import ARC, flow, part, step
+from mellow_tide.core.flow.flow import Flow, Part
 from mellow_tide.core.hands.spread import tired_by
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Neighbouring stops whose strong strokes load the hand with the same tool."""
+    """Neighbouring parts whose strong strokes load the hand with the same tool."""
     for before, now in pairwise(case.worked()):
         # The other side of a pair gets the same strokes, and so the same tools.
         again = _strained(before) & _strained(now) if before.region != now.region else ()
@@ -23,24 +23,24 @@ def check(case: Case) -> Iterator[Found]:
             yield Found(what, now)
 
 
-def _strained(s: Stop) -> frozenset[str]:
+def _strained(s: Part) -> frozenset[str]:
     return tired_by((x.tool, x.depth) for x in s.steps)
 
 
 def _two(c: Catalogue, second: str) -> Flow:
-    stops = []
+    parts = []
     for region, tool in (("thigh_back", "knuckles"), ("lower_leg_back", second)):
-        s = stop(c, region, "right", ARC)
+        s = part(c, region, "right", ARC)
         strong = step(c, "stripping", "specific", 4).model_copy(update={"tool": tool})
-        stops.append(s.model_copy(update={"steps": (*s.steps[:3], strong, *s.steps[3:])}))
-    return flow(c, *stops)
+        parts.append(s.model_copy(update={"steps": (*s.steps[:3], strong, *s.steps[3:])}))
+    return flow(c, *parts)
 
 
 CHECK = Check(
     code="HND04",
     name="one tool, twice strong",
     severity="advice",
-    summary="Two strong stops in a row use different tools, or the therapist's weight.",
+    summary="Two strong parts in a row use different tools, or the therapist's weight.",
     rationale="Effort that is spread over hand, fist and forearm lasts a working life.",
     bad=lambda c: _two(c, "knuckles"),
     good=lambda c: _two(c, "forearm"),

@@ -3,17 +3,17 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import both, flow, stop
+from mellow_tide.core.checks.examples import both, flow, part
 from mellow_tide.core.checks.words import span
 from mellow_tide.core.flow.edits import CopySteps
-from mellow_tide.core.flow.flow import Stop
+from mellow_tide.core.flow.flow import Part
 
 TOLERATED = 30
 
 
 def check(case: Case) -> Iterator[Found]:
     """Pairs whose sides get times more than 30 s apart, without a reason."""
-    first: dict[str, Stop] = {}
+    first: dict[str, Part] = {}
     for s in case.worked():
         if s.side not in ("left", "right"):
             continue
@@ -22,7 +22,7 @@ def check(case: Case) -> Iterator[Found]:
         if apart > TOLERATED and not (s.reason or mate.reason or _explained(case, s.region)):
             repair = Repair(
                 words=f"Give the {s.side} side what the {mate.side} got",
-                edits=(CopySteps(stop_id=s.id, like=mate.id),),
+                edits=(CopySteps(part_id=s.id, like=mate.id),),
             )
             whole = case.region(s).whole
             yield Found(f"Right and left {whole} differ by {span(apart)}.", s, None, (repair,))
@@ -39,7 +39,7 @@ CHECK = Check(
     severity="caution",
     summary="Left and right of a region get the same time, to within 30 s.",
     rationale="The shorter side is felt, even by a client who dozed.",
-    bad=lambda c: flow(c, stop(c, "thigh_back", "right"), stop(c, "thigh_back", "left", times=1)),
+    bad=lambda c: flow(c, part(c, "thigh_back", "right"), part(c, "thigh_back", "left", times=1)),
     good=lambda c: flow(c, *both(c, "thigh_back")),
     check=check,
 )

@@ -16,7 +16,7 @@ def check(case: Case) -> Iterator[Found]:
     for e in case.sheet.entries:
         if e.stroke is None or e.step is None or e.tool is None or e.depth is None:
             continue
-        s = case.flow.stops[e.stop]
+        s = case.flow.parts[e.part]
         if case.direction(s.steps[e.step]) != "still":
             continue
         limit = hold_limit(e.tool, e.depth, case.catalogue)
@@ -24,7 +24,7 @@ def check(case: Case) -> Iterator[Found]:
         if limit is None or each <= SAFE * limit:
             continue
         most = int(SAFE * limit)
-        edits = (ChangeStep(stop_id=s.id, step=e.step, seconds=most * (e.passes or 1)),)
+        edits = (ChangeStep(part_id=s.id, step=e.step, seconds=most * (e.passes or 1)),)
         name = case.catalogue.strokes[e.stroke].name
         what = f"{round(each)} s of {name} at depth {e.depth}: more than your hand holds with ease."
         yield Found(what, s, e.step, (Repair(words=f"Hold {most} s", edits=edits),))

@@ -4,14 +4,14 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import flow, step, stop
+from mellow_tide.core.checks.examples import flow, part, step
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.flow import Flow
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Steps of clothed stops, openings and closings among them, whose stroke needs bare skin."""
-    for s in case.flow.stops:
+    """Steps of clothed parts, openings and closings among them, whose stroke needs bare skin."""
+    for s in case.flow.parts:
         if s.medium != "clothed":
             continue
         for i, x in enumerate(s.steps):
@@ -22,12 +22,12 @@ def check(case: Case) -> Iterator[Found]:
 
 
 def _through(stroke: str, c: Catalogue) -> Flow:
-    made = flow(c, stop(c, "back"))
-    first = made.stops[0]
+    made = flow(c, part(c, "back"))
+    first = made.parts[0]
     slot = next(iter(c.strokes[stroke].slots))
     more = step(c, stroke, slot, c.strokes[stroke].depth[0])
     opened = first.model_copy(update={"steps": (*first.steps, more)})
-    return made.model_copy(update={"stops": (opened, *made.stops[1:])})
+    return made.model_copy(update={"parts": (opened, *made.parts[1:])})
 
 
 CHECK = Check(

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import back_with, flow, step, stop
+from mellow_tide.core.checks.examples import back_with, flow, part, step
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import THUMB_BUDGET
 
@@ -29,6 +29,6 @@ CHECK = Check(
     summary="Thumbs work at most 15 % of the hands-on time.",
     rationale="Thumbs are for small places and short times; they end careers when they are the main tool.",
     bad=_with_thumbs,
-    good=lambda c: flow(c, stop(c, "back")),
+    good=lambda c: flow(c, part(c, "back")),
     check=check,
 )

@@ -25,8 +25,8 @@ def check(case: Case) -> Iterator[Found]:
         fastest = FASTEST[e.depth or 1]
         if way <= fastest * e.seconds * 1.02:
             continue
-        s = case.flow.stops[e.stop]
-        edits = (ChangeStep(stop_id=s.id, step=e.step, seconds=round(way / fastest) + 1),)
+        s = case.flow.parts[e.part]
+        edits = (ChangeStep(part_id=s.id, step=e.step, seconds=round(way / fastest) + 1),)
         speed = round(way / e.seconds)
         what = f"{stroke.name} on the {case.place(s)} runs at {speed} cm/s: at depth {e.depth} {fastest:g} is the most."
         yield Found(what, s, e.step, (Repair(words="Take the time it needs", edits=edits),))

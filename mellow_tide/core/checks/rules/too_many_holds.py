@@ -13,7 +13,7 @@ MOST = 3
 
 
 def check(case: Case) -> Iterator[Found]:
-    """The step with which a zone of a stop gets its fourth hold or more."""
+    """The step with which a zone of a part gets its fourth hold or more."""
     for s in case.worked():
         holds: Counter[str | None] = Counter()
         for i, x in enumerate(s.steps):

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, Strokes, flow, stop
+from mellow_tide.core.checks.examples import ARC, Strokes, flow, part
 from mellow_tide.core.checks.words import span
 from mellow_tide.core.supplies.packing import WARMER_MINUTES
 
@@ -18,7 +18,7 @@ def check(case: Case) -> Iterator[Found]:
         return
     lead = 60 * (WARMER_MINUTES - before) - first.start
     what = f"The first hot towel is wanted early: into the warmer {span(lead)} before the client comes."
-    yield Found(what, case.flow.stops[first.stop])
+    yield Found(what, case.flow.parts[first.part])
 
 
 CHECK = Check(
@@ -27,7 +27,7 @@ CHECK = Check(
     severity="advice",
     summary="Towels are in the warmer for 20 minutes before the first one is wanted.",
     rationale="A lukewarm towel is worse than none, and the warmer cannot be hurried.",
-    bad=lambda c: flow(c, stop(c, "back", strokes=TOWEL)),
-    good=lambda c: flow(c, stop(c, "back", times=12), stop(c, "neck", strokes=TOWEL)),
+    bad=lambda c: flow(c, part(c, "back", strokes=TOWEL)),
+    good=lambda c: flow(c, part(c, "back", times=12), part(c, "neck", strokes=TOWEL)),
     check=check,
 )

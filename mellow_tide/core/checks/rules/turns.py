@@ -5,18 +5,18 @@ from itertools import pairwise
 
 from mellow_tide.core.catalogue.rules import Block
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import both, flow, stop
+from mellow_tide.core.checks.examples import both, flow, part
 
 
 def check(case: Case) -> Iterator[Found]:
     """A flow that turns the client although its school reaches all its regions with fewer turns."""
-    positions = [s.position for s in case.flow.stops]
+    positions = [s.position for s in case.flow.parts]
     turns = sum(a != b for a, b in pairwise(positions))
     blocks = case.catalogue.schools[case.flow.brief.school].blocks
     one_suffices = any(_reaches(case, block) for block in blocks)
     needed = 0 if one_suffices else len(set(positions)) - 1
     if turns > needed:
-        first = next(b for a, b in pairwise(case.flow.stops) if a.position != b.position)
+        first = next(b for a, b in pairwise(case.flow.parts) if a.position != b.position)
         times = {0: "no turn", 1: "one turn"}.get(needed, f"{needed} turns")
         yield Found(f"The client is turned {turns} times where {times} would do.", first)
 
@@ -35,13 +35,13 @@ CHECK = Check(
     rationale="A turn costs two minutes and wakes a client who had just sunk in.",
     bad=lambda c: flow(
         c,
-        stop(c, "back"),
+        part(c, "back"),
         *both(c, "thigh_front", position="supine"),
         *both(c, "thigh_back"),
-        stop(c, "neck", position="supine"),
+        part(c, "neck", position="supine"),
     ),
     good=lambda c: flow(
-        c, stop(c, "back"), *both(c, "thigh_back"), *both(c, "thigh_front", position="supine")
+        c, part(c, "back"), *both(c, "thigh_back"), *both(c, "thigh_front", position="supine")
     ),
     check=check,
 )

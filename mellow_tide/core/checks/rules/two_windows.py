@@ -4,33 +4,33 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import both, flow, stop
-from mellow_tide.core.checks.repairs import stop_skipping
+from mellow_tide.core.checks.examples import both, flow, part
+from mellow_tide.core.checks.repairs import part_skipping
 from mellow_tide.core.flow.flow import Flow, Skip
 
 
 def check(case: Case) -> Iterator[Found]:
-    """The stops that begin to be worked while an earlier window is still open."""
+    """The parts that begin to be worked while an earlier window is still open."""
     open_since = "none"
     for e in case.sheet.entries:
         before, open_since = open_since, e.also_open if e.kind == "stroke" else open_since
         if open_since in ("none", before):
             continue
-        s = case.flow.stops[e.stop]
+        s = case.flow.parts[e.part]
         open_too = case.catalogue.windows[e.also_open].name
         what = f"Work on the {case.place(s)} begins while this is still open: {open_too}."
-        yield Found(what, s, None, stop_skipping("Cover what was worked first", s, "cover"))
+        yield Found(what, s, None, part_skipping("Cover what was worked first", s, "cover"))
 
 
 def _back_and_legs(c: Catalogue, *skips: Skip) -> Flow:
     right, left = both(c, "thigh_back")
-    return flow(c, stop(c, "back"), right.model_copy(update={"skips": skips}), left)
+    return flow(c, part(c, "back"), right.model_copy(update={"skips": skips}), left)
 
 
 CHECK = Check(
     code="DRP05",
     name="two windows open",
-    severity="stop",
+    severity="refuse",
     summary="One window is open at a time.",
     rationale="Only what is being worked is uncovered; the rest stays warm and safe.",
     bad=lambda c: _back_and_legs(c, "cover"),

@@ -4,33 +4,33 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import both, flow, stop
-from mellow_tide.core.checks.repairs import stop_skipping
+from mellow_tide.core.checks.examples import both, flow, part
+from mellow_tide.core.checks.repairs import part_skipping
 from mellow_tide.core.flow.flow import Flow, Skip
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Stops that begin with hands less clean than their region asks for. A house that makes no pause after the feet
+    """Parts that begin with hands less clean than their region asks for. A house that makes no pause after the feet
     bears soiled hands where oily ones would do.
     """
     begun: set[str] = set()
     for e in case.sheet.entries:
-        if e.kind not in ("announce", "oil", "stroke") or e.role != "work" or e.stop_id in begun:
+        if e.kind not in ("announce", "oil", "stroke") or e.role != "work" or e.part_id in begun:
             continue
-        begun.add(e.stop_id)
-        s = case.flow.stops[e.stop]
+        begun.add(e.part_id)
+        s = case.flow.parts[e.part]
         wants = case.region(s).hands
         borne = wants == "unsoiled" and (e.hands == "oiled" or case.chosen("clean_after_feet") == "none")
         if wants == "any" or e.hands == "clean" or borne:
             continue
         state = "have just worked the feet" if e.hands == "soiled" else "are oily"
         what = f"Your hands {state} when they come to the {case.place(s)}."
-        yield Found(what, s, None, stop_skipping("Clean your hands first", s, "clean_hands"))
+        yield Found(what, s, None, part_skipping("Clean your hands first", s, "clean_hands"))
 
 
 def _after_feet(c: Catalogue, *skips: Skip) -> Flow:
     feet = both(c, "foot", position="supine")
-    neck = stop(c, "neck", position="supine").model_copy(update={"skips": skips})
+    neck = part(c, "neck", position="supine").model_copy(update={"skips": skips})
     return flow(c, *feet, neck)
 
 

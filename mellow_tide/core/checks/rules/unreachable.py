@@ -3,13 +3,13 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import flow, stop
-from mellow_tide.core.flow.edits import ChangeStop
-from mellow_tide.core.flow.flow import Stop
+from mellow_tide.core.checks.examples import flow, part
+from mellow_tide.core.flow.edits import ChangePart
+from mellow_tide.core.flow.flow import Part
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Work stops on a region, or on the lower side of one, that the position does not offer."""
+    """Work parts on a region, or on the lower side of one, that the position does not offer."""
     for s in case.worked():
         if _reached(case, s, s.position):
             continue
@@ -17,15 +17,15 @@ def check(case: Case) -> Iterator[Found]:
         yield Found(f"The {case.place(s)} cannot be reached {lying}.", s, None, _elsewhere(case, s))
 
 
-def _reached(case: Case, s: Stop, position: str) -> bool:
+def _reached(case: Case, s: Part, position: str) -> bool:
     return position in case.region(s).positions and case.catalogue.positions[position].reaches(s.side)
 
 
-def _elsewhere(case: Case, s: Stop) -> tuple[Repair, ...]:
-    """The repair that works the stop in the first position of the kind that reaches it and is allowed."""
+def _elsewhere(case: Case, s: Part) -> tuple[Repair, ...]:
+    """The repair that works the part in the first position of the kind that reaches it and is allowed."""
     for position in case.kind.positions:
         if _reached(case, s, position) and case.restrictions.why_not(position) is None:
-            edit = ChangeStop(stop_id=s.id, position=position, window=case.region(s).window_in(position))
+            edit = ChangePart(part_id=s.id, position=position, window=case.region(s).window_in(position))
             return (Repair(words=f"Work it {case.catalogue.positions[position].name}", edits=(edit,)),)
     return ()
 
@@ -33,14 +33,14 @@ def _elsewhere(case: Case, s: Stop) -> tuple[Repair, ...]:
 CHECK = Check(
     code="ORD11",
     name="out of reach",
-    severity="stop",
+    severity="refuse",
     summary="Every region is worked in a position in which it can be reached; on the side only the upper one can.",
     rationale="What the client lies on cannot be worked, and reaching under them strains both of you.",
     bad=lambda c: flow(
-        c, stop(c, "neck", position="supine"), stop(c, "thigh_back", "right", position="supine")
+        c, part(c, "neck", position="supine"), part(c, "thigh_back", "right", position="supine")
     ),
     good=lambda c: flow(
-        c, stop(c, "neck", position="supine"), stop(c, "thigh_front", "right", position="supine")
+        c, part(c, "neck", position="supine"), part(c, "thigh_front", "right", position="supine")
     ),
     check=check,
 )

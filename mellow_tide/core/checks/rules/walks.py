@@ -3,16 +3,16 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import flow, stop
-from mellow_tide.core.flow.edits import MoveStop
-from mellow_tide.core.flow.flow import Stop
+from mellow_tide.core.checks.examples import flow, part
+from mellow_tide.core.flow.edits import MovePart
+from mellow_tide.core.flow.flow import Part
 
 SIDES = ("left", "right")
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Stops that cross the table to a side that was just left, where the same side could have been finished first."""
-    order = [s for s in case.flow.stops if s.role == "work"]
+    """Parts that cross the table to a side that was just left, where the same side could have been finished first."""
+    order = [s for s in case.flow.parts if s.role == "work"]
     for a, b, c in zip(order, order[1:], order[2:], strict=False):
         alike = a.position == b.position == c.position and a.window == b.window == c.window
         crosses = a.side == c.side and {a.side, b.side} == set(SIDES) and c.region not in (a.region, b.region)
@@ -22,9 +22,9 @@ def check(case: Case) -> Iterator[Found]:
             yield Found(what, c, None, (_finish_first(case, b, c),))
 
 
-def _finish_first(case: Case, before: Stop, s: Stop) -> Repair:
-    to = case.flow.stops.index(before)
-    return Repair(words=f"Finish the {s.side} side first", edits=(MoveStop(stop_id=s.id, to=to),))
+def _finish_first(case: Case, before: Part, s: Part) -> Repair:
+    to = case.flow.parts.index(before)
+    return Repair(words=f"Finish the {s.side} side first", edits=(MovePart(part_id=s.id, to=to),))
 
 
 CHECK = Check(
@@ -35,17 +35,17 @@ CHECK = Check(
     rationale="Steps add up over a day, and each one leaves the client without a hand.",
     bad=lambda c: flow(
         c,
-        stop(c, "thigh_back", "right"),
-        stop(c, "thigh_back", "left"),
-        stop(c, "lower_leg_back", "right"),
-        stop(c, "lower_leg_back", "left"),
+        part(c, "thigh_back", "right"),
+        part(c, "thigh_back", "left"),
+        part(c, "lower_leg_back", "right"),
+        part(c, "lower_leg_back", "left"),
     ),
     good=lambda c: flow(
         c,
-        stop(c, "thigh_back", "right"),
-        stop(c, "lower_leg_back", "right"),
-        stop(c, "thigh_back", "left"),
-        stop(c, "lower_leg_back", "left"),
+        part(c, "thigh_back", "right"),
+        part(c, "lower_leg_back", "right"),
+        part(c, "thigh_back", "left"),
+        part(c, "lower_leg_back", "left"),
     ),
     check=check,
 )

@@ -4,7 +4,7 @@ from collections import Counter
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import both, flow, stop
+from mellow_tide.core.checks.examples import both, flow, part
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -18,7 +18,7 @@ def check(case: Case) -> Iterator[Found]:
         if opened[key] == 2:
             name = case.catalogue.windows[e.about].name
             side = "" if e.about_side == "mid" else f"{e.about_side} "
-            yield Found(f"The {side}{name} is uncovered twice.", case.flow.stops[e.stop])
+            yield Found(f"The {side}{name} is uncovered twice.", case.flow.parts[e.part])
 
 
 CHECK = Check(
@@ -27,7 +27,7 @@ CHECK = Check(
     severity="advice",
     summary="Each window is opened once in a position.",
     rationale="Every opening and closing takes most of a minute and lets the warmth out.",
-    bad=lambda c: flow(c, stop(c, "back"), stop(c, "thigh_back", "right"), *both(c, "shoulders")),
-    good=lambda c: flow(c, stop(c, "back"), *both(c, "shoulders"), stop(c, "thigh_back", "right")),
+    bad=lambda c: flow(c, part(c, "back"), part(c, "thigh_back", "right"), *both(c, "shoulders")),
+    good=lambda c: flow(c, part(c, "back"), *both(c, "shoulders"), part(c, "thigh_back", "right")),
     check=check,
 )

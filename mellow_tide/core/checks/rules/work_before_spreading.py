@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import ARC, flow, stop
+from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.flow.edits import InsertStep, MoveStep
 from mellow_tide.core.flow.flow import Step
 from mellow_tide.core.timing.oiling import wants_oil
@@ -20,12 +20,12 @@ def check(case: Case) -> Iterator[Found]:
         later = next((i for i, x in enumerate(s.steps) if x.slot == "spread"), None)
         if later is not None:
             repair = Repair(
-                words="Spread the oil first", edits=(MoveStep(stop_id=s.id, step=later, to=needs),)
+                words="Spread the oil first", edits=(MoveStep(part_id=s.id, step=later, to=needs),)
             )
         else:
             spread = Step(stroke="oil_spread", slot="spread", tool="palms", depth=1, passes=2)
             repair = Repair(
-                words="Spread the oil first", edits=(InsertStep(stop_id=s.id, at=needs, step=spread),)
+                words="Spread the oil first", edits=(InsertStep(part_id=s.id, at=needs, step=spread),)
             )
         name = case.stroke(s.steps[needs]).name
         yield Found(f"{name} on the {case.place(s)} comes before the oil is spread.", s, needs, (repair,))
@@ -37,7 +37,7 @@ CHECK = Check(
     severity="caution",
     summary="Oil is spread before the first stroke that needs it.",
     rationale="Oil spread with the first firm stroke drags the skin and lies unevenly.",
-    bad=lambda c: flow(c, stop(c, "back", strokes=ARC[1:])),
-    good=lambda c: flow(c, stop(c, "back")),
+    bad=lambda c: flow(c, part(c, "back", strokes=ARC[1:])),
+    good=lambda c: flow(c, part(c, "back")),
     check=check,
 )

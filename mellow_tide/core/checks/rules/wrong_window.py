@@ -3,12 +3,12 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import flow, stop
-from mellow_tide.core.flow.edits import ChangeStop
+from mellow_tide.core.checks.examples import flow, part
+from mellow_tide.core.flow.edits import ChangePart
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Work stops on bare skin whose window is not one of the region's own in that position."""
+    """Work parts on bare skin whose window is not one of the region's own in that position."""
     windows = case.catalogue.windows
     for s in case.worked():
         region = case.region(s)
@@ -17,7 +17,7 @@ def check(case: Case) -> Iterator[Found]:
         wanted = region.window_in(s.position)
         if s.window in (wanted, region.also_windows.get(s.position, wanted)) or s.medium == "clothed":
             continue
-        edits = (ChangeStop(stop_id=s.id, window=wanted),)
+        edits = (ChangePart(part_id=s.id, window=wanted),)
         repair = Repair(words=f"Use the window: {windows[wanted].name}", edits=edits)
         open_now = windows[s.window].name
         yield Found(f"The {case.place(s)} is worked with this open: {open_now}.", s, None, (repair,))
@@ -26,10 +26,10 @@ def check(case: Case) -> Iterator[Found]:
 CHECK = Check(
     code="DRP01",
     name="wrong window",
-    severity="stop",
+    severity="refuse",
     summary="Each region is worked through its own draping window, and nothing else is uncovered.",
     rationale="Only what is being worked is uncovered; that is what lets a client let go.",
-    bad=lambda c: flow(c, stop(c, "back").model_copy(update={"window": "none"})),
-    good=lambda c: flow(c, stop(c, "back")),
+    bad=lambda c: flow(c, part(c, "back").model_copy(update={"window": "none"})),
+    good=lambda c: flow(c, part(c, "back")),
     check=check,
 )

@@ -1,25 +1,25 @@
 import type { KeyboardEvent } from "react";
-import type { Catalogue, Edit, Entry, SessionView, Stop } from "../../api/client";
+import type { Catalogue, Edit, Entry, Part, SessionView } from "../../api/client";
 import { clock, span } from "../../lib/time";
 import { capital, sided } from "../../lib/words";
 import { STEP } from "../../tideline/pull";
 import type { TideEditing } from "../../tideline/TideLine";
 import { transitionWord } from "../../tideline/transitionWord";
 import type { ZoneChoice } from "./AtTheTable";
-import { changeStep, moveStep, removeStep, splitStop } from "./edits";
-import { StopTools } from "./StopTools";
+import { changeStep, moveStep, removeStep, splitPart } from "./edits";
+import { PartTools } from "./PartTools";
 import { StrokePicker } from "./StrokePicker";
 import { StrokeRow } from "./StrokeRow";
-import { stopSeconds, transitionWords } from "./sequence";
-import { WhyStop } from "./WhyStop";
+import { partSeconds, transitionWords } from "./sequence";
+import { WhyPart } from "./WhyPart";
 
 interface Props {
   session: SessionView;
-  stop: Stop;
+  part: Part;
   entries: Entry[];
   catalogue: Catalogue;
   open: boolean;
-  /** Whether it is among several chosen ones; null while single stops are worked on. */
+  /** Whether it is among several chosen ones; null while single parts are worked on. */
   ticked: boolean | null;
   onTick(): void;
   onEdit: ((edits: Edit[], words?: string) => void) | undefined;
@@ -31,29 +31,29 @@ interface Props {
 
 const ROLES = { open: "First contact, ", work: "", integrate: "The whole: ", close: "Close, " };
 
-/** A stop in the list: when, what, how long; opened, its strokes and all that can be done to it. */
-export function StopRow(props: Props) {
-  const { session, stop, entries, catalogue, open, ticked, editing } = props;
-  const region = catalogue.regions[stop.region];
-  const name = region ? sided(region, stop.side) : stop.region;
-  const working = (stop.role ?? "work") === "work";
-  const byHand = working && (session.plan.by_hand ?? []).includes(stop.region);
+/** A part in the list: when, what, how long; opened, its strokes and all that can be done to it. */
+export function PartRow(props: Props) {
+  const { session, part, entries, catalogue, open, ticked, editing } = props;
+  const region = catalogue.regions[part.region];
+  const name = region ? sided(region, part.side) : part.region;
+  const working = (part.role ?? "work") === "work";
+  const byHand = working && (session.plan.by_hand ?? []).includes(part.region);
   const between = entries.filter((entry) => !entry.working && entry.kind !== "announce");
-  const seconds = stopSeconds(entries);
+  const seconds = partSeconds(entries);
 
   function key(event: KeyboardEvent) {
     if (!editing || !working || event.ctrlKey || event.metaKey || event.altKey) return;
     const by = { ".": STEP, ",": -STEP }[event.key];
     const move = event.shiftKey ? { ArrowDown: 1 as const, ArrowUp: -1 as const }[event.key] : undefined;
-    if (by) editing.onReshape(stop.id, Math.max(STEP, seconds + by), false);
-    else if (move) editing.onMove(stop.id, move);
-    else if (event.key === "m") editing.onMirror(stop.id);
-    else if (event.key === "s") editing.onSplit(stop.id);
+    if (by) editing.onReshape(part.id, Math.max(STEP, seconds + by), false);
+    else if (move) editing.onMove(part.id, move);
+    else if (event.key === "m") editing.onMirror(part.id);
+    else if (event.key === "s") editing.onSplit(part.id);
     else if (event.key === "Delete") remove(!event.shiftKey);
     else return;
     event.preventDefault();
   }
-  const remove = (whole: boolean) => editing?.onRemove({ stopId: stop.id, region: stop.region }, whole);
+  const remove = (whole: boolean) => editing?.onRemove({ partId: part.id, region: part.region }, whole);
 
   return (
     <li>
@@ -81,7 +81,7 @@ export function StopRow(props: Props) {
         >
           <span className="numbers text-right text-quiet">{clock(entries[0]?.start ?? 0)}</span>
           <span>
-            <span className="font-bold">{capital(ROLES[stop.role ?? "work"] + name)}</span>
+            <span className="font-bold">{capital(ROLES[part.role ?? "work"] + name)}</span>
             {byHand && <span className="text-quiet">, set by hand</span>}
           </span>
           <span className="numbers">{span(seconds)}</span>
@@ -90,12 +90,12 @@ export function StopRow(props: Props) {
       {open && (
         <>
           {editing && working && (
-            <StopTools stop={stop} name={name} seconds={seconds} editing={editing} onRemove={remove} />
+            <PartTools part={part} name={name} seconds={seconds} editing={editing} onRemove={remove} />
           )}
-          {working && <WhyStop session={session} region={stop.region} catalogue={catalogue} />}
+          {working && <WhyPart session={session} region={part.region} catalogue={catalogue} />}
           <Strokes {...props} />
           {props.onEdit && (
-            <StrokePicker session={session} stopId={stop.id} catalogue={catalogue} onTake={props.onEdit} />
+            <StrokePicker session={session} partId={part.id} catalogue={catalogue} onTake={props.onEdit} />
           )}
         </>
       )}
@@ -103,14 +103,14 @@ export function StopRow(props: Props) {
   );
 }
 
-function Strokes({ session, stop, entries, catalogue, onEdit, choosing, onChooseZone }: Props) {
-  const { stops } = session.plan.flow;
+function Strokes({ session, part, entries, catalogue, onEdit, choosing, onChooseZone }: Props) {
+  const { parts } = session.plan.flow;
   const edit = (edits: Edit[]) => edits.length > 0 && onEdit?.(edits);
   return (
     <ol className="mb-3 pl-14 pr-1" aria-label="Strokes">
       {entries.map((entry) => {
         const index = entry.step;
-        const step = index == null ? undefined : stop.steps[index];
+        const step = index == null ? undefined : part.steps[index];
         if (entry.kind !== "stroke")
           return (
             entry.working && (
@@ -121,25 +121,25 @@ function Strokes({ session, stop, entries, catalogue, onEdit, choosing, onChoose
             )
           );
         if (index == null || !step) return null;
-        const place = { stopId: stop.id, step: index };
-        const here = choosing?.stopId === stop.id && choosing.step === index;
+        const place = { partId: part.id, step: index };
+        const here = choosing?.partId === part.id && choosing.step === index;
         return (
           <StrokeRow
             key={`${index} ${step.stroke}`}
             entry={entry}
             step={step}
-            region={stop.region}
+            region={part.region}
             catalogue={catalogue}
             choosingZone={here}
             onChooseZone={() => onChooseZone(here ? null : place)}
             does={
               onEdit && {
-                change: (change) => edit(changeStep(stops, stop, index, change)),
-                move: (by) => edit(moveStep(stops, stop, index, by)),
-                remove: () => edit(removeStep(stops, stop, index)),
+                change: (change) => edit(changeStep(parts, part, index, change)),
+                move: (by) => edit(moveStep(parts, part, index, by)),
+                remove: () => edit(removeStep(parts, part, index)),
                 split:
-                  stop.role === "work" && index > 0 ? () => edit(splitStop(stops, stop, index)) : undefined,
-                last: stop.steps.length < 2,
+                  part.role === "work" && index > 0 ? () => edit(splitPart(parts, part, index)) : undefined,
+                last: part.steps.length < 2,
               }
             }
           />

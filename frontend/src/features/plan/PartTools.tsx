@@ -1,40 +1,40 @@
 import { useId, useState } from "react";
-import type { Stop } from "../../api/client";
+import type { Part } from "../../api/client";
 import { clock } from "../../lib/time";
 import { secondsTyped } from "../../lib/typedTime";
 import type { TideEditing } from "../../tideline/TideLine";
 
 interface Props {
-  stop: Stop;
+  part: Part;
   name: string;
   seconds: number;
   editing: TideEditing;
   onRemove(whole: boolean): void;
 }
 
-/** What can be done to an opened stop as a whole: its minutes by typing, its place, its other side. */
-export function StopTools({ stop, name, seconds, editing, onRemove }: Props) {
+/** What can be done to an opened part as a whole: its minutes by typing, its place, its other side. */
+export function PartTools({ part, name, seconds, editing, onRemove }: Props) {
   return (
     <div className="flex flex-wrap items-center gap-x-2 gap-y-2 py-2 pl-14">
       <Minutes
         key={seconds}
         name={name}
         seconds={seconds}
-        onSeconds={(wanted) => editing.onReshape(stop.id, wanted, false)}
+        onSeconds={(wanted) => editing.onReshape(part.id, wanted, false)}
       />
-      <button type="button" className="btn min-h-11" onClick={() => editing.onMove(stop.id, -1)}>
+      <button type="button" className="btn min-h-11" onClick={() => editing.onMove(part.id, -1)}>
         Earlier
       </button>
-      <button type="button" className="btn min-h-11" onClick={() => editing.onMove(stop.id, 1)}>
+      <button type="button" className="btn min-h-11" onClick={() => editing.onMove(part.id, 1)}>
         Later
       </button>
-      {(stop.side === "left" || stop.side === "right") && (
-        <button type="button" className="btn min-h-11" onClick={() => editing.onMirror(stop.id)}>
-          The same on the {stop.side === "left" ? "right" : "left"}
+      {(part.side === "left" || part.side === "right") && (
+        <button type="button" className="btn min-h-11" onClick={() => editing.onMirror(part.id)}>
+          The same on the {part.side === "left" ? "right" : "left"}
         </button>
       )}
-      {stop.steps.length > 1 && (
-        <button type="button" className="btn min-h-11" onClick={() => editing.onSplit(stop.id)}>
+      {part.steps.length > 1 && (
+        <button type="button" className="btn min-h-11" onClick={() => editing.onSplit(part.id)}>
           Split in two
         </button>
       )}
@@ -48,7 +48,7 @@ export function StopTools({ stop, name, seconds, editing, onRemove }: Props) {
   );
 }
 
-/** Minutes of a stop, typed: `4:30`, `4.5` or `270 s`. */
+/** Minutes of a part, typed: `4:30`, `4.5` or `270 s`. */
 function Minutes(props: { name: string; seconds: number; onSeconds(seconds: number): void }) {
   const [typed, setTyped] = useState(clock(props.seconds));
   const [fault, setFault] = useState(false);

@@ -3,8 +3,8 @@ import type { Catalogue, SessionView } from "../../api/client";
 import { reasonsQuery } from "../../api/queries";
 import { itsWeight, whyItsMinutes } from "./reasons";
 
-/** Why the region of an opened stop has its minutes. */
-export function WhyStop(props: { session: SessionView; region: string; catalogue: Catalogue }) {
+/** Why the region of an opened part has its minutes. */
+export function WhyPart(props: { session: SessionView; region: string; catalogue: Catalogue }) {
   const { session, region, catalogue } = props;
   const found = useQuery(reasonsQuery(session.session_id, session.revision));
   const reason = found.data?.regions.find((one) => one.region === region);
