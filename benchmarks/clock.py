@@ -4,16 +4,16 @@ from collections.abc import Iterator
 
 from benchmarks.figure import Figure, figure, milliseconds
 from benchmarks.long_flow import long_flow
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.timing.run_sheet import lay_out
+from tests.settings import CATALOGUE
 
 TARGET = 5
 
 
 def figures() -> Iterator[Figure]:
     """Measure this area; all times in ms."""
-    catalogue = load_catalogue()
+    catalogue = CATALOGUE
     flow = long_flow(catalogue)
     stored = flow.model_dump_json()
     yield figure(

@@ -15,6 +15,7 @@ from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.demo.people import CLIENTS, DAY, HOUSE, THERAPIST_EMAIL, THERAPIST_PASSWORD
 from tests.demo_database import demo_database
+from tests.settings import CATALOGUE, setting
 
 HEADERS = {"Origin": "http://testserver", "Content-Type": "application/json"}
 CORE_TARGET = 25
@@ -26,12 +27,12 @@ def figures() -> Iterator[Figure]:
 
     What is compared is measured by turns, so that a machine that speeds up or slows down does so for all.
     """
-    catalogue = load_catalogue()
+    catalogue = CATALOGUE
     flow = long_flow(catalogue)
     facts = CLIENTS[DAY[1].client].record.facts(date.today())
     # Written once: what the browser spends on it is not what is measured.
     draft = f'{{"flow": {flow.model_dump_json()}}}'.encode()
-    answer = evaluate(flow, facts, catalogue, HOUSE).model_dump_json()
+    answer = evaluate(flow, setting(facts, catalogue, HOUSE)).model_dump_json()
     with demo_database("tide_bench") as dsn:
         app = make_app(dsn)
 
@@ -46,8 +47,8 @@ def figures() -> Iterator[Figure]:
             client.post(url, content=draft).raise_for_status()
             core, layout, http, floor = by_turns(
                 [
-                    lambda: evaluate(flow, facts, catalogue, HOUSE),
-                    lambda: lay_out(flow, in_house(HOUSE, catalogue)),
+                    lambda: evaluate(flow, setting(facts, catalogue, HOUSE)),
+                    lambda: lay_out(flow, in_house(HOUSE, load_catalogue())),
                     lambda: client.post(url, content=draft),
                     lambda: client.post("/bare", content=draft),
                 ],

@@ -4,6 +4,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.planner.plan import plan
+from tests.settings import setting
 
 CLIENT = ClientFacts(consents=frozenset({"abdomen", "hips", "chest", "face", "scalp", "foot"}))
 PARTS, STEPS = 27, 160
@@ -11,7 +12,7 @@ PARTS, STEPS = 27, 160
 
 def long_flow(catalogue: Catalogue) -> Flow:
     """The planned two hours, with further strokes where it has fewer than promised."""
-    flow = plan(Brief(booked_minutes=120), CLIENT, catalogue).flow
+    flow = plan(Brief(booked_minutes=120), setting(CLIENT, catalogue)).flow
     parts = list(flow.parts)
     steps = sum(len(part.steps) for part in parts)
     for i, part in enumerate(parts):

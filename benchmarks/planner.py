@@ -11,7 +11,6 @@ from benchmarks.figure import Figure, figure, milliseconds
 from benchmarks.long_flow import CLIENT
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import DEFAULTS
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.planner import order, order_table
 from mellow_tide.core.planner.adjust import adjust
@@ -23,6 +22,7 @@ from mellow_tide.core.planner.question import pose
 from mellow_tide.core.planner.replan_table import replan_table
 from mellow_tide.core.timing.run_sheet import lay_out
 from tests.external.discretised import model_of, solved_by_cp_sat
+from tests.settings import CATALOGUE, setting
 
 PRESSURES = ("light", "medium", "firm")
 SOLVER_SECONDS, SOLVER_WORKERS = 60, 8
@@ -83,17 +83,21 @@ KINDS = [
 
 def figures() -> Iterator[Figure]:
     """Measure this area; all times in ms."""
-    catalogue = load_catalogue()
+    catalogue = CATALOGUE
     solved: list[float] = []
     for kind in KINDS:
-        flow = plan(kind.briefs[0], kind.client, catalogue).flow
+        flow = plan(kind.briefs[0], setting(kind.client, catalogue)).flow
         layout = milliseconds(lambda flow=flow: lay_out(flow, catalogue), 50)
         first, again = [], []
         for brief in kind.briefs:
             _forget()
-            first += milliseconds(lambda brief=brief, kind=kind: plan(brief, kind.client, catalogue), 1)
+            first += milliseconds(
+                lambda brief=brief, kind=kind: plan(brief, setting(kind.client, catalogue)), 1
+            )
             other = brief.model_copy(update={"booked_minutes": brief.booked_minutes + 1})
-            again += milliseconds(lambda other=other, kind=kind: plan(other, kind.client, catalogue), 1)
+            again += milliseconds(
+                lambda other=other, kind=kind: plan(other, setting(kind.client, catalogue)), 1
+            )
         yield figure(f"planner: {kind.name}, first plan", first, "laying it out", layout, target=kind.first)
         yield figure(f"planner: {kind.name}, again", again, "laying it out", layout, target=kind.again)
         for place in kind.solved:
@@ -115,7 +119,7 @@ def _beside_cp_sat(kind: Kind, brief: Brief, catalogue: Catalogue) -> tuple[floa
 
     Laying strokes, which CP-SAT is not asked for, is left out on our side too.
     """
-    asked = Asked.of(brief, kind.client, catalogue, DEFAULTS, None)
+    asked = Asked.of(brief, setting(kind.client, catalogue, DEFAULTS, None))
 
     def theirs() -> None:
         solved_by_cp_sat(model_of(pose(asked), catalogue), SOLVER_SECONDS, SOLVER_WORKERS)
@@ -131,10 +135,10 @@ def _beside_cp_sat(kind: Kind, brief: Brief, catalogue: Catalogue) -> tuple[floa
 def _of_one_plan(catalogue: Catalogue) -> Iterator[Figure]:
     """What else is made of a plan: the closest one for other minutes, and the tables for the table's side."""
     brief = Brief(booked_minutes=75, focus=("back",))
-    present = plan(brief, CLIENT, catalogue)
+    present = plan(brief, setting(CLIENT, catalogue))
     shorter = brief.model_copy(update={"booked_minutes": 63})
-    planned = milliseconds(lambda: plan(shorter, CLIENT, catalogue), 20)
-    fitted = milliseconds(lambda: adjust(present, shorter, CLIENT, catalogue), 20)
+    planned = milliseconds(lambda: plan(shorter, setting(CLIENT, catalogue)), 20)
+    fitted = milliseconds(lambda: adjust(present, shorter, setting(CLIENT, catalogue)), 20)
     yield figure("planner: fit 75 minutes to 63", fitted, "planning them anew", planned)
-    tables = milliseconds(lambda: replan_table(present.flow, (), CLIENT, catalogue), 5)
+    tables = milliseconds(lambda: replan_table(present.flow, (), setting(CLIENT, catalogue)), 5)
     yield figure("planner: tables for the table's side, 75 min", tables, "planning it", planned)

@@ -14,6 +14,7 @@ from mellow_tide.core.refusal import DoesNotFit
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.core.timing.tempo import tempo_of
 from tests.core.askings import CATALOGUE, asking, broken, untrue
+from tests.settings import setting
 
 CLIENTS = 10_000
 EACH = 250
@@ -51,7 +52,7 @@ def _some(first: int) -> tuple[Times, list[str]]:
         wrong += [f"client {seed}: {fault}" for fault in (*broken(*asked), *untrue(random, *asked))]
         began = perf_counter()
         try:
-            flow = plan(brief, client, CATALOGUE, house).flow
+            flow = plan(brief, setting(client, CATALOGUE, house)).flow
         except DoesNotFit:
             continue
         planned = perf_counter()

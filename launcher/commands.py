@@ -19,6 +19,7 @@ USAGE = """usage: ./tide COMMAND
   shots               make the screenshots in docs/screenshots anew from the demo
   bench [AREA]        measure what is promised about speed; --json for one object a line
   chaos [--runs N]    work sessions while network, browser, server and database fail; 200 if not said
+  vectors             write the cases anew that hold the front end's own sums to the core's
   reset-demo          put the demo practice back as it was shipped"""
 
 
@@ -73,6 +74,12 @@ def chaos(places: Places, words: list[str]) -> int:
     return _python(places, "-m", "tests.chaos", *words)
 
 
+def vectors(places: Places, words: list[str]) -> int:
+    """What the core says of made-up cases, for the front end to be held to."""
+    ensure_python(places, ("run", "dev"))
+    return _python(places, "-m", "tests.vectors")
+
+
 def _python(places: Places, *words: str) -> int:
     env = {**os.environ, "PYTHONPATH": str(ROOT), "TIDE_WEB": str(places.built)}
     return subprocess.run([str(places.python), *words], cwd=ROOT, env=env).returncode
@@ -94,6 +101,7 @@ COMMANDS: dict[str, Callable[[Places, list[str]], int]] = {
     "shots": shots,
     "bench": bench,
     "chaos": chaos,
+    "vectors": vectors,
     "reset-demo": reset_demo,
 }
 

@@ -15,6 +15,7 @@ from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.core.formats.whole_record import schema
 from mellow_tide.demo.load import ensure_demo
 from mellow_tide.demo.load import reset_demo as load_demo_anew
+from mellow_tide.store.carry_over import freeze_stored_runs
 from mellow_tide.store.database import Database
 from mellow_tide.store.migrate import migrate
 
@@ -25,6 +26,9 @@ cli = typer.Typer(add_completion=False, no_args_is_help=True, pretty_exceptions_
 def prepare() -> None:
     """Migrate, then make the demo if there is none and give it today's sessions."""
     migrate(os.environ["TIDE_OWNER_DSN"])
+    carried = freeze_stored_runs(os.environ["TIDE_OWNER_DSN"], load_catalogue())
+    if carried.runs:
+        typer.echo(f"  {carried}")
     with _owner() as db:
         ensure_demo(db, datetime.now(UTC))
 

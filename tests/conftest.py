@@ -11,10 +11,10 @@ import pytest
 from launcher.cluster import APP, OWNER, Cluster
 from launcher.places import settle
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.demo.load import ensure_demo
 from mellow_tide.store.database import Database
 from mellow_tide.store.migrate import migrate
+from tests.settings import CATALOGUE
 
 NOW = datetime(2026, 5, 4, 8, 0, tzinfo=UTC)
 
@@ -31,7 +31,7 @@ def pytest_unconfigure(config: pytest.Config) -> None:
 
 @pytest.fixture(scope="session")
 def catalogue() -> Catalogue:
-    return load_catalogue()
+    return CATALOGUE
 
 
 @pytest.fixture(scope="session")

@@ -15,10 +15,11 @@ MAY_USE = {
     "ui": {"lib", "api"},
     "tideline": {"lib", "ui", "api"},
     "tableplan": {"lib", "ui", "api"},
+    "tableside": {"api", "lib"},
     "compare": {"lib", "ui", "api", "tideline"},
     "meeting": {"lib", "ui", "api", "tableplan", "compare"},
-    "features": {"lib", "ui", "api", "tideline", "tableplan", "compare", "meeting"},
-    "app": {"lib", "ui", "api", "tideline", "tableplan", "compare", "meeting", "features"},
+    "features": {"lib", "ui", "api", "tideline", "tableplan", "compare", "meeting", "tableside"},
+    "app": {"lib", "ui", "api", "tideline", "tableplan", "compare", "meeting", "tableside", "features"},
 }
 
 

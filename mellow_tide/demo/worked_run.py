@@ -15,7 +15,7 @@ from mellow_tide.core.run.events import (
     Said,
     Word,
 )
-from mellow_tide.core.timing.run_sheet import RunSheet
+from mellow_tide.core.timing.run_sheet import RunSheet, sheet_id
 
 WORDS: dict[str, Word] = {
     "back": "deeper",
@@ -29,7 +29,7 @@ def worked_run(sheet: RunSheet, begins: datetime, seed: int) -> list[RunEvent]:
     """Events of working `sheet` from `begins`; the same seed gives the same run."""
     random = Random(seed)
     now = begins
-    events: list[RunEvent] = [Began(id=_id(random), at=now)]
+    events: list[RunEvent] = [Began(id=_id(random), at=now, sheet_id=sheet_id(sheet))]
     spoken: set[str] = set()
     for index, entry in enumerate(sheet.entries):
         now += timedelta(seconds=round(entry.seconds * random.uniform(0.92, 1.1)))
@@ -43,7 +43,7 @@ def worked_run(sheet: RunSheet, begins: datetime, seed: int) -> list[RunEvent]:
             if entry.region == "back":
                 events += _sore_point(random, now)
         if index + 1 < len(sheet.entries):
-            events.append(Moved(id=_id(random), at=now, to=index + 1))
+            events.append(Moved(id=_id(random), at=now, to=sheet.entries[index + 1].address))
     events.append(Ended(id=_id(random), at=now))
     return events
 

@@ -8,8 +8,6 @@ from pydantic import AwareDatetime
 
 from mellow_tide.core.care.pregnancy import weeks_words
 from mellow_tide.core.care.restrictions import Restrictions, Threshold, restrict, thresholds
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import in_house
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.meeting.changes import ItemChange
@@ -17,11 +15,13 @@ from mellow_tide.core.meeting.merging import merged
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import FieldProblem, Refused
 from mellow_tide.core.run.log import Log
-from mellow_tide.services.evidence import newly_told, person_name, told
+from mellow_tide.services.desk import Desk
+from mellow_tide.services.evidence import Told, newly_told, told
 from mellow_tide.services.intakes import IntakeLine, ToAsk, lines_of, to_ask_of
 from mellow_tide.services.session_view import Known, known_of
 from mellow_tide.services.sore_points import PointsOfVisit, points_by_visit
 from mellow_tide.store.clients import (
+    Evidence,
     add_changes,
     changes_of,
     clients_found,
@@ -32,9 +32,7 @@ from mellow_tide.store.clients import (
     point_events_of,
     sessions_of_client,
 )
-from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.intakes import intakes_of
-from mellow_tide.store.people import SignedIn
 
 MOST_FOUND, MOST_VISITS = 50, 12
 
@@ -105,80 +103,78 @@ class NameDiffers(Refused):
     title = "That is not the name of this client."
 
 
-def found(db: Database, who: SignedIn, typed: str, archived: bool) -> tuple[ClientInList, ...]:
+def found(desk: Desk, typed: str, archived: bool) -> tuple[ClientInList, ...]:
     """The clients that what was typed could mean, the likeliest first, at most fifty; by name if nothing was."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        rows = clients_found(c, who.practice_id, typed, archived, MOST_FOUND)
+    with desk.reading() as t:
+        rows = clients_found(t, typed, archived, MOST_FOUND)
     return tuple(ClientInList(**vars(row)) for row in rows)
 
 
-def add(db: Database, who: SignedIn, name: str, phone: str, catalogue: Catalogue) -> ClientPage:
+def add(desk: Desk, name: str, phone: str) -> ClientPage:
     """Add a client."""
     client_id = uuid4()
-    with db.transaction(_sight(who)) as c:
+    with desk.writing() as t:
         record = ClientRecord(name=name, phone=phone)
-        newly_told(c, who.practice_id, client_id, record, "by_hand", person_name(c, who))
-    return page(db, who, client_id, catalogue)
+        newly_told(t, desk, client_id, record, Told("by_hand"))
+    return page(desk, client_id)
 
 
-def describe(
-    db: Database, who: SignedIn, client_id: UUID, revision: int, record: ClientRecord, catalogue: Catalogue
-) -> ClientPage:
+def describe(desk: Desk, client_id: UUID, revision: int, record: ClientRecord) -> ClientPage:
     """Keep what is now known of the client read at `revision`. Raises `NotThere`, `Stale`, `UnknownReference`."""
-    with db.transaction(_sight(who)) as c:
-        told(c, who, client_id, lambda _: record, "by_hand", catalogue, revision)
-    return page(db, who, client_id, catalogue)
+    with desk.writing() as t:
+        told(t, desk, client_id, lambda _: record, Told("by_hand", revision=revision))
+    return page(desk, client_id)
 
 
-def merge(db: Database, who: SignedIn, kept: UUID, other: UUID, catalogue: Catalogue) -> ClientPage:
+def merge(desk: Desk, kept: UUID, other: UUID) -> ClientPage:
     """Make one of two entries: `kept` gets what only `other` knew, its sessions, intakes and evidence.
 
     Raises `NotThere`, `OneClient`.
     """
     if kept == other:
         raise OneClient(FieldProblem("other", "it is the same client", "choose another one"))
-    with db.transaction(_sight(who)) as c:
+    with desk.writing() as t:
         # Always in the same order, so that two who put the same ones together do not wait for each other for ever.
         for client_id in sorted((kept, other)):
-            lock_client(c, who.practice_id, client_id)
-        theirs = find_client(c, who.practice_id, other).record
-        told(c, who, kept, lambda record: merged(record, theirs), "merge", catalogue)
+            lock_client(t, client_id)
+        theirs = find_client(t, other).record
+        told(t, desk, kept, lambda record: merged(record, theirs), Told("merge"))
         whole = ItemChange(field="merged", item=theirs.name, before=theirs.model_dump(mode="json"))
-        add_changes(c, who.practice_id, kept, [whole], "merge", person_name(c, who))
-        merge_client(c, kept, other)
-    return page(db, who, kept, catalogue)
+        add_changes(t, kept, [whole], Evidence("merge", desk.name(t)))
+        merge_client(t, kept, other)
+    return page(desk, kept)
 
 
-def erase(db: Database, who: SignedIn, client_id: UUID, name: str) -> Erased:
+def erase(desk: Desk, client_id: UUID, name: str) -> Erased:
     """Take everything of a client away, for good. Raises `NotThere`, and `NameDiffers` unless `name` is theirs."""
-    with db.transaction(_sight(who)) as c:
-        lock_client(c, who.practice_id, client_id)
-        theirs = find_client(c, who.practice_id, client_id).record.name
+    with desk.writing() as t:
+        lock_client(t, client_id)
+        theirs = find_client(t, client_id).record.name
         if " ".join(name.lower().split()) != " ".join(theirs.lower().split()):
             raise NameDiffers(
                 FieldProblem("name", f"“{name}” is not “{theirs}”", "type the name as it is shown")
             )
-        counts = erase_client(c, who.practice_id, client_id, person_name(c, who))
+        counts = erase_client(t, client_id, desk.name(t))
     return Erased(name=theirs, counts=counts)
 
 
-def history(db: Database, who: SignedIn, client_id: UUID) -> tuple[Known, ...]:
+def history(desk: Desk, client_id: UUID) -> tuple[Known, ...]:
     """Everything that became known of a client, the newest first: when, how, who wrote it down. Raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        find_client(c, who.practice_id, client_id)
-        return tuple(known_of(row) for row in changes_of(c, who.practice_id, client_id))
+    with desk.reading() as t:
+        find_client(t, client_id)
+        return tuple(known_of(row) for row in changes_of(t, client_id))
 
 
-def page(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> ClientPage:
+def page(desk: Desk, client_id: UUID) -> ClientPage:
     """The client, and what to know before touching on the practice's present day. Raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        row = find_client(c, who.practice_id, client_id)
-        visits = sessions_of_client(c, who.practice_id, client_id, MOST_VISITS)
-        changed = changes_of(c, who.practice_id, client_id)
-        intakes = intakes_of(c, who.practice_id, client_id)
-        pointed = point_events_of(c, who.practice_id, client_id)
+    with desk.reading() as t:
+        row = find_client(t, client_id)
+        visits = sessions_of_client(t, client_id, MOST_VISITS)
+        changed = changes_of(t, client_id)
+        intakes = intakes_of(t, client_id)
+        pointed = point_events_of(t, client_id)
     facts = row.record.facts(row.day)
-    days, house = facts.gestation_days, in_house(row.house, catalogue)
+    days, catalogue = facts.gestation_days, desk.catalogue
     known = [known_of(change) for change in reversed(changed)]
     return ClientPage(
         client_id=row.client_id,
@@ -187,10 +183,10 @@ def page(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> 
         record=row.record,
         facts=facts,
         pregnancy=weeks_words(days) if days is not None else "",
-        ahead=thresholds(row.record.due_date, days, house)
+        ahead=thresholds(row.record.due_date, days, catalogue)
         if row.record.due_date and days is not None
         else (),
-        restrictions=restrict(facts, house),
+        restrictions=restrict(facts, catalogue),
         since={f"{one.change.field} {one.change.item}".strip(): one for one in known},
         to_ask=to_ask_of(intakes, row, catalogue),
         intakes=lines_of(intakes),
@@ -198,14 +194,10 @@ def page(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> 
             Visit(
                 session_id=visit.session_id,
                 starts_at=visit.starts_at,
-                brief=Brief.model_validate(visit.brief),
-                log=Log.model_validate(visit.log) if visit.log else None,
+                brief=visit.brief,
+                log=visit.log,
             )
             for visit in visits
         ),
         sore=points_by_visit(pointed),
     )
-
-
-def _sight(who: SignedIn) -> Sight:
-    return Sight(who.practice_id, who.person_id)

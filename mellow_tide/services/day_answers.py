@@ -2,81 +2,72 @@
 
 from uuid import UUID
 
-from psycopg import Connection
-
-from mellow_tide.core.care.restrictions import restrict
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import in_house
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.meeting.changes import ItemChange, place_key
 from mellow_tide.core.meeting.day import DayAnswer, on_the_day
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.refusal import Refused
-from mellow_tide.services.evidence import person_name, told
+from mellow_tide.services.desk import Desk
+from mellow_tide.services.evidence import Told, told
 from mellow_tide.services.planning import closest
 from mellow_tide.services.session_view import SessionView
 from mellow_tide.services.sessions import session
-from mellow_tide.services.standing import found, store_plan
-from mellow_tide.store.clients import add_changes
-from mellow_tide.store.database import Database, Row, Sight
-from mellow_tide.store.people import SignedIn
-from mellow_tide.store.sessions import lock_session, set_day_answer, set_known
+from mellow_tide.services.standing import Change, Standing, standing, store_change
+from mellow_tide.store.clients import Evidence, add_changes
+from mellow_tide.store.database import Transaction
+from mellow_tide.store.sessions import ReadAt, lock_session, set_day_answer, set_known
 
 
-def answer_day(
-    db: Database,
-    who: SignedIn,
-    session_id: UUID,
-    revision: int,
-    answer: DayAnswer,
-    lasting: bool,
-    catalogue: Catalogue,
-) -> SessionView:
+def answer_day(desk: Desk, at: ReadAt, answer: DayAnswer, lasting: bool) -> SessionView:
     """Keep today's answer, and let the closest plan that obeys it stand; `lasting` keeps it for the next times too.
 
     The answer is kept whatever becomes of the plan: after a stop sign, or where no plan of the brief can obey it, the
     plan stays and its findings say so. Raises `NotThere`, `Stale`, `UnknownReference`.
     """
-    row = found(db, who, session_id)
-    before = Plan.model_validate(row.plan)
-    facts = on_the_day(row.known, answer)
-    restrictions = restrict(facts, in_house(row.house, catalogue))
-    made: Plan | None = before
-    if restrictions.refer:
-        made = None
-    elif not (row.begun or _same(facts, row.facts)):
-        try:
-            made = closest(before, facts, row, catalogue)
-        except Refused:
-            # What cannot be planned is said by the findings of the plan that stands.
-            made = None
+    stands = standing(desk, at.session_id)
+    row, before = stands.row, stands.plan
+    made = _obeying(stands, answer)
 
-    def keep(c: Connection[Row]) -> None:
-        set_day_answer(c, who.practice_id, session_id, answer)
+    def keep(t: Transaction) -> None:
+        set_day_answer(t, at.session_id, answer)
         said = answer.model_dump(mode="json", exclude_defaults=True) or "nothing new"
         asked = [ItemChange(field="today", item=row.day.isoformat(), after=said)]
-        add_changes(c, who.practice_id, row.client_id, asked, "day_question", person_name(c, who))
+        add_changes(t, row.client_id, asked, Evidence("day_question", desk.name(t)))
         if lasting:
-            told(c, who, row.client_id, lambda record: _with(record, answer), "day_question", catalogue)
+            told(t, desk, row.client_id, lambda record: _with(record, answer), Told("day_question"))
 
     if made and made.flow != before.flow:
-        return store_plan(db, who, session_id, revision, made, catalogue, before, also=keep)
-    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
-        lock_session(c, who.practice_id, session_id)
-        keep(c)
+        return store_change(desk, at, Change(made, before, also=keep))
+    with desk.writing() as t:
+        lock_session(t, at.session_id)
+        keep(t)
         if made:
             # The plan obeys it as it is: that is no news to it.
-            set_known(c, who.practice_id, session_id)
-    return session(db, who, session_id, catalogue)
+            set_known(t, at.session_id)
+    return session(desk, at.session_id)
 
 
-def looked_at(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> SessionView:
+def _obeying(stands: Standing, answer: DayAnswer) -> Plan | None:
+    """The closest plan that obeys the answer; None where there is none, or no session."""
+    row, setting = stands.row, stands.setting.with_client(on_the_day(stands.row.known, answer))
+    if setting.restrictions.refer:
+        return None
+    if row.begun or _same(setting.client, row.facts):
+        return stands.plan
+    try:
+        return closest(stands.plan, setting)
+    except Refused:
+        # What cannot be planned is said by the findings of the plan that stands.
+        return None
+
+
+def looked_at(desk: Desk, session_id: UUID) -> SessionView:
     """The plan is right as it is beside what became known of the client since. Raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        lock_session(c, who.practice_id, session_id)
-        set_known(c, who.practice_id, session_id)
-    return session(db, who, session_id, catalogue)
+    with desk.reading() as t:
+        lock_session(t, session_id)
+        set_known(t, session_id)
+    return session(desk, session_id)
 
 
 def _same(facts: ClientFacts, before: ClientFacts) -> bool:

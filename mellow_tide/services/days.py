@@ -5,12 +5,11 @@ from typing import Literal
 from uuid import UUID
 from zoneinfo import ZoneInfo
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.hands.load import DayLoad, day_load
+from mellow_tide.services.desk import Desk
 from mellow_tide.services.session_view import SessionView, view_of
-from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.people import SignedIn, find_practice
+from mellow_tide.store.people import find_practice
 from mellow_tide.store.sessions import events_of_sessions, sessions_between
 
 
@@ -31,15 +30,15 @@ class Day(Record):
     next_action: NextAction | None
 
 
-def day_of(db: Database, who: SignedIn, day: date | None, now: datetime, catalogue: Catalogue) -> Day:
+def day_of(desk: Desk, day: date | None, now: datetime) -> Day:
     """The day, today if none is given."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        zone = ZoneInfo(find_practice(c, who.practice_id).time_zone)
+    with desk.reading() as t:
+        zone = ZoneInfo(find_practice(t).time_zone)
         day = day or now.astimezone(zone).date()
         start = datetime.combine(day, time.min, zone)
-        rows = sessions_between(c, who.practice_id, start, start + timedelta(days=1))
-        events = events_of_sessions(c, who.practice_id, [row.session_id for row in rows])
-    views = tuple(view_of(row, events[row.session_id], catalogue) for row in rows)
+        rows = sessions_between(t, start, start + timedelta(days=1))
+        events = events_of_sessions(t, [row.session_id for row in rows])
+    views = tuple(view_of(desk, row, events[row.session_id]) for row in rows)
     load = day_load([(view.evaluation.hands, view.evaluation.sheet.seconds) for view in views])
     return Day(day=day, time_zone=zone.key, sessions=views, hands=load, next_action=next_action(views))
 

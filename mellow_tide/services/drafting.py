@@ -3,26 +3,25 @@
 from collections.abc import Iterator
 from uuid import UUID
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.learning.start import StartDepth
 from mellow_tide.core.planner.difference import difference
-from mellow_tide.core.planner.plan import Plan, plan
+from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.refusal import Refused
 from mellow_tide.core.run.log import left_for_later
 from mellow_tide.core.run.points import SorePoint
+from mellow_tide.core.setting import Setting
+from mellow_tide.services.desk import Desk
 from mellow_tide.services.learning import Learnt, learnt
-from mellow_tide.services.planning import PLANNING_SECONDS, after
+from mellow_tide.services.planning import planned
 from mellow_tide.services.session_view import view_of
 from mellow_tide.services.standing import Adjustment
 from mellow_tide.store.clients import ClientRow, find_client
-from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.errors import NotThere
-from mellow_tide.store.people import SignedIn
-from mellow_tide.store.sessions import SessionRow, events_of, find_session
+from mellow_tide.store.sessions import events_of, find_session
 
 
 class DraftReason(Record):
@@ -46,27 +45,25 @@ class Drafted(Record):
     reasons: tuple[DraftReason, ...]
 
 
-def drafted(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> Drafted:
+def drafted(desk: Desk, client_id: UUID) -> Drafted:
     """The next plan of a client. Raises `NotThere`, also before the first visit, and the core's refusals."""
-    known = learnt(db, who, client_id, catalogue)
+    known = learnt(desk, client_id)
     if not known.visits:
         raise NotThere("visit")
-    with db.transaction(Sight(who.practice_id)) as c:
-        client = find_client(c, who.practice_id, client_id)
-        row = find_session(c, who.practice_id, known.visits[-1].session_id)
-        run = view_of(row, events_of(c, who.practice_id, row.session_id), catalogue).run
-    before = Plan.model_validate(row.plan)
-    facts = _facts(client, known)
+    with desk.reading() as t:
+        client = find_client(t, client_id)
+        row = find_session(t, known.visits[-1].session_id)
+        run = view_of(desk, row, events_of(t, row.session_id)).run
+    before = row.plan
+    setting = Setting.of(_facts(client, known), desk.catalogue, row.pace)
     points = tuple(point for point in run.points if left_for_later(point))
-    made = _planned(before.flow.brief, points, facts, row, catalogue)
+    made = _planned(before.flow.brief, points, setting)
     return Drafted(
-        last=evaluate(before.flow, facts, catalogue, row.house, row.pace),
+        last=evaluate(before.flow, setting),
         draft=Adjustment(
             plan=made,
-            evaluation=evaluate(made.flow, facts, catalogue, row.house, row.pace),
-            difference=difference(
-                before.flow, made.flow, before.by_hand, facts, catalogue, row.house, row.pace
-            ),
+            evaluation=evaluate(made.flow, setting),
+            difference=difference(before.flow, made.flow, before.by_hand, setting),
         ),
         reasons=tuple(_reasons(before.flow, made.flow, known, points)),
     )
@@ -82,20 +79,17 @@ def _facts(client: ClientRow, known: Learnt) -> ClientFacts:
     return facts.model_copy(update={"wishes": tuple(wishes.values())})
 
 
-def _planned(
-    brief: Brief, points: tuple[SorePoint, ...], facts: ClientFacts, row: SessionRow, catalogue: Catalogue
-) -> Plan:
+def _planned(brief: Brief, points: tuple[SorePoint, ...], setting: Setting) -> Plan:
     """More for the regions whose points were left, if that can be planned; else the brief as it was."""
     regions = [point.region for point in points if point.region not in brief.leave_out]
     focus = tuple(dict.fromkeys((*brief.focus, *regions)))
     if focus != brief.focus:
         try:
-            more = brief.model_copy(update={"focus": focus})
-            return plan(more, facts, catalogue, row.house, row.pace, deadline=after(PLANNING_SECONDS))
+            return planned(brief.model_copy(update={"focus": focus}), setting)
         except Refused:
             # The last brief can always be asked for again.
             pass
-    return plan(brief, facts, catalogue, row.house, row.pace, deadline=after(PLANNING_SECONDS))
+    return planned(brief, setting)
 
 
 def _reasons(before: Flow, made: Flow, known: Learnt, points: tuple[SorePoint, ...]) -> Iterator[DraftReason]:

@@ -4,8 +4,6 @@ from collections.abc import Sequence
 from typing import Literal
 from uuid import UUID
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import in_house
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.checks.check import Severity
 from mellow_tide.core.checks.words import span
@@ -24,19 +22,11 @@ from mellow_tide.core.planner.difference import Difference, difference
 from mellow_tide.core.planner.plan import Plan, worked_by_hand
 from mellow_tide.core.planner.rituals import meet_the_minutes
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
-from mellow_tide.core.timing.run_sheet import TOLERATED, lay_out
-from mellow_tide.core.timing.tempo import tempo_of
+from mellow_tide.core.timing.run_sheet import TOLERATED
+from mellow_tide.services.desk import Desk
 from mellow_tide.services.session_view import SessionView, news_of, view_of
-from mellow_tide.services.standing import Adjustment, RunHasBegun, beside, found, store_plan, unworked
-from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.people import SignedIn
-from mellow_tide.store.sessions import (
-    SessionRow,
-    events_of,
-    find_client_on_the_day,
-    find_session,
-    step_to_plan,
-)
+from mellow_tide.services.standing import Adjustment, Change, RunHasBegun, Standing, change_plan, standing
+from mellow_tide.store.sessions import ReadAt, find_session, step_to_plan
 
 
 class Places(Record):
@@ -46,112 +36,82 @@ class Places(Record):
     other_side: Landing | None
 
 
-def edit_flow(
-    db: Database,
-    who: SignedIn,
-    session_id: UUID,
-    revision: int,
-    edits: Sequence[Edit],
-    catalogue: Catalogue,
-) -> SessionView:
+def edit_flow(desk: Desk, at: ReadAt, edits: Sequence[Edit]) -> SessionView:
     """Apply edits to the stored flow; the closing hold takes up the change in time as far as it sensibly can.
 
     What then still does not fit is a finding, not a refusal. Raises as `replan` does otherwise.
     """
-    row = unworked(db, who, session_id)
-    before = Plan.model_validate(row.plan)
-    edited = _edited(before, edits, row, catalogue)
-    return store_plan(db, who, session_id, revision, edited, catalogue, knows=False)
+    return change_plan(desk, at, lambda stands: Change(_edited(stands, edits), knows=False))
 
 
-def edits_tried(
-    db: Database, who: SignedIn, session_id: UUID, edits: Sequence[Edit], catalogue: Catalogue
-) -> Adjustment:
+def edits_tried(desk: Desk, session_id: UUID, edits: Sequence[Edit]) -> Adjustment:
     """What `edit_flow` would store. Raises as it does, but for the revision."""
-    row = found(db, who, session_id)
-    before = Plan.model_validate(row.plan)
-    return beside(before, _edited(before, edits, row, catalogue), row, catalogue)
+    stands = standing(desk, session_id)
+    return stands.beside(_edited(stands, edits))
 
 
-def _edited(before: Plan, edits: Sequence[Edit], row: SessionRow, catalogue: Catalogue) -> Plan:
-    flow = meet_the_minutes(apply(before.flow, edits), row.facts, catalogue, row.house, row.pace)
-    check_flow(flow, catalogue)
-    return worked_by_hand(before, flow)
+def _edited(stands: Standing, edits: Sequence[Edit]) -> Plan:
+    flow = meet_the_minutes(apply(stands.plan.flow, edits), stands.setting)
+    check_flow(flow, stands.setting.catalogue)
+    return worked_by_hand(stands.plan, flow)
 
 
-def set_flow(
-    db: Database, who: SignedIn, session_id: UUID, revision: int, flow: Flow, catalogue: Catalogue
-) -> SessionView:
+def set_flow(desk: Desk, at: ReadAt, flow: Flow) -> SessionView:
     """Store a flow made by hand, if hands can follow it and it fits. Raises as `replan` does."""
-    row = unworked(db, who, session_id)
-    check_flow(flow, catalogue)
-    over = lay_out(flow, in_house(row.house, catalogue), tempo_of(row.facts, row.pace)).over
-    if over > TOLERATED:
-        what = f"the flow takes {span(over)} more than the booking leaves"
-        raise DoesNotFit(FieldProblem("parts", what, "take passes or a part away, or book more minutes"))
-    changed = worked_by_hand(Plan.model_validate(row.plan), flow)
-    return store_plan(db, who, session_id, revision, changed, catalogue, knows=False)
+
+    def make(stands: Standing) -> Change:
+        check_flow(flow, stands.setting.catalogue)
+        over = stands.setting.lay_out(flow).over
+        if over > TOLERATED:
+            what = f"the flow takes {span(over)} more than the booking leaves"
+            raise DoesNotFit(FieldProblem("parts", what, "take passes or a part away, or book more minutes"))
+        return Change(worked_by_hand(stands.plan, flow), knows=False)
+
+    return change_plan(desk, at, make)
 
 
-def step(
-    db: Database,
-    who: SignedIn,
-    session_id: UUID,
-    revision: int,
-    by: Literal[-1, 1],
-    catalogue: Catalogue,
-) -> SessionView:
+def step(desk: Desk, at: ReadAt, by: Literal[-1, 1]) -> SessionView:
     """Take the last change of the plan back (-1), or do it again (1); across reloads and restarts.
 
     Raises `Stale`, `RunHasBegun`, and `NotThere` where there is nothing to take back or to do again.
     """
-    with db.transaction(Sight(who.practice_id)) as c:
-        step_to_plan(c, who.practice_id, session_id, revision, by)
-        if events_of(c, who.practice_id, session_id):
+    with desk.reading() as t:
+        step_to_plan(t, at, by)
+        row = find_session(t, at.session_id)
+        if row.begun:
             raise RunHasBegun
-        row = find_session(c, who.practice_id, session_id)
-        news = news_of(c, who.practice_id, session_id)
-    return view_of(row, [], catalogue, news)
+        news = news_of(t, at.session_id)
+    return view_of(desk, row, [], news)
 
 
-def evaluate_draft(
-    db: Database, who: SignedIn, session_id: UUID, flow: Flow, catalogue: Catalogue
-) -> Evaluation:
+def evaluate_draft(desk: Desk, session_id: UUID, flow: Flow) -> Evaluation:
     """Evaluate a flow for the session's client without storing it. Raises `NotThere`, and as `check_flow` does."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        client = find_client_on_the_day(c, who.practice_id, session_id)
-    check_flow(flow, catalogue)
-    return evaluate(flow, client.facts, catalogue, client.house, client.pace)
+    setting = standing(desk, session_id).setting
+    check_flow(flow, setting.catalogue)
+    return evaluate(flow, setting)
 
 
-def places_of(db: Database, who: SignedIn, session_id: UUID, part_id: str, catalogue: Catalogue) -> Places:
+def places_of(desk: Desk, session_id: UUID, part_id: str) -> Places:
     """Where a part of the session may go, with the reason where it may not. Raises `NotThere`, `BadFlow`."""
-    trial = _trial(db, who, session_id, catalogue)
+    trial = _trial(desk, session_id)
     return Places(landings=landings(trial, part_id), other_side=other_side(trial, part_id))
 
 
-def picks_of(
-    db: Database, who: SignedIn, session_id: UUID, part_id: str, catalogue: Catalogue
-) -> tuple[Pick, ...]:
+def picks_of(desk: Desk, session_id: UUID, part_id: str) -> tuple[Pick, ...]:
     """Every stroke for a part, with the reason where it does not fit. Raises `NotThere`, `BadFlow`."""
-    return picks(_trial(db, who, session_id, catalogue), part_id)
+    return picks(_trial(desk, session_id), part_id)
 
 
-def suggestions_of(
-    db: Database, who: SignedIn, session_id: UUID, line: str, selected: str | None, catalogue: Catalogue
-) -> tuple[Suggestion, ...]:
+def suggestions_of(desk: Desk, session_id: UUID, line: str, selected: str | None) -> tuple[Suggestion, ...]:
     """What a typed line could mean at the `selected` part. Raises `NotThere`."""
-    return suggestions(_trial(db, who, session_id, catalogue), line, selected)
+    return suggestions(_trial(desk, session_id), line, selected)
 
 
-def changed_since(
-    db: Database, who: SignedIn, session_id: UUID, seen: Flow, catalogue: Catalogue
-) -> Difference:
+def changed_since(desk: Desk, session_id: UUID, seen: Flow) -> Difference:
     """What sets what stands apart from a flow seen before. Raises `NotThere`, and as `check_flow` does."""
-    row = found(db, who, session_id)
-    check_flow(seen, catalogue)
-    now = Plan.model_validate(row.plan)
-    return difference(seen, now.flow, (), row.facts, catalogue, row.house, row.pace)
+    stands = standing(desk, session_id)
+    check_flow(seen, stands.setting.catalogue)
+    return difference(seen, stands.plan.flow, (), stands.setting)
 
 
 class MendingTried(Record):
@@ -161,19 +121,15 @@ class MendingTried(Record):
     adjustment: Adjustment | None
 
 
-def mending_of(
-    db: Database, who: SignedIn, session_id: UUID, severity: Severity, catalogue: Catalogue
-) -> MendingTried:
+def mending_of(desk: Desk, session_id: UUID, severity: Severity) -> MendingTried:
     """All repairs of one severity that can be taken at once, tried. Raises `NotThere`."""
-    row = found(db, who, session_id)
-    before = Plan.model_validate(row.plan)
-    taken = mending(Trial.of(before.flow, row.facts, catalogue, row.house, row.pace), severity)
+    stands = standing(desk, session_id)
+    taken = mending(Trial.of(stands.plan.flow, stands.setting), severity)
     if not taken.edits:
         return MendingTried(mending=taken, adjustment=None)
-    made = _edited(before, taken.edits, row, catalogue)
-    return MendingTried(mending=taken, adjustment=beside(before, made, row, catalogue))
+    return MendingTried(mending=taken, adjustment=stands.beside(_edited(stands, taken.edits)))
 
 
-def _trial(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> Trial:
-    row = found(db, who, session_id)
-    return Trial.of(Plan.model_validate(row.plan).flow, row.facts, catalogue, row.house, row.pace)
+def _trial(desk: Desk, session_id: UUID) -> Trial:
+    stands = standing(desk, session_id)
+    return Trial.of(stands.plan.flow, stands.setting)

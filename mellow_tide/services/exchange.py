@@ -5,7 +5,6 @@ from datetime import UTC, datetime
 from typing import Literal
 from uuid import UUID, uuid4
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.formats.contact import Contact
@@ -21,10 +20,10 @@ from mellow_tide.core.formats.whole_record import (
     VisitKept,
     WholeRecord,
 )
-from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import FieldProblem, Refused
-from mellow_tide.services.evidence import newly_told, person_name
+from mellow_tide.services.desk import Desk
+from mellow_tide.services.evidence import Told, newly_told
 from mellow_tide.store.clients import (
     ContactRow,
     all_contacts,
@@ -33,9 +32,8 @@ from mellow_tide.store.clients import (
     find_client,
     whole_visits,
 )
-from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.intakes import intakes_of
-from mellow_tide.store.people import SignedIn, find_practice
+from mellow_tide.store.people import find_practice
 
 LEAST_DIGITS = 6
 """Fewer digits of a phone number do not tell two people apart."""
@@ -78,15 +76,13 @@ def read_contacts(
     return from_vcard(text) if kind == "vcard" else contacts_in(text, matching)
 
 
-def preview(db: Database, who: SignedIn, brought: Sequence[Contact]) -> tuple[Arrival, ...]:
+def preview(desk: Desk, brought: Sequence[Contact]) -> tuple[Arrival, ...]:
     """What bringing the contacts in would do, line by line; nothing is changed."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        return _arrivals(brought, contacts(c, who.practice_id))
+    with desk.reading() as t:
+        return _arrivals(brought, contacts(t))
 
 
-def bring_in(
-    db: Database, who: SignedIn, brought: Sequence[Contact], leave_out: Collection[int]
-) -> BroughtIn:
+def bring_in(desk: Desk, brought: Sequence[Contact], leave_out: Collection[int]) -> BroughtIn:
     """Add every contact but those whose line is left out: all of them, or none. Raises `FaultyLines`."""
     taken = [contact for contact in brought if contact.line not in leave_out]
     faults = [problem for contact in taken for problem in contact.problems]
@@ -94,30 +90,29 @@ def bring_in(
         raise FaultyLines(*faults)
     if not taken:
         raise FaultyLines(FieldProblem("leave_out", "every line is left out", "take at least one"))
-    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
-        name = person_name(c, who)
+    with desk.writing() as t:
         for contact in taken:
             if contact.record:
-                newly_told(c, who.practice_id, uuid4(), contact.record, "import", name)
+                newly_told(t, desk, uuid4(), contact.record, Told("import"))
     return BroughtIn(added=len(taken))
 
 
-def cards(db: Database, who: SignedIn, client_id: UUID | None) -> str:
+def cards(desk: Desk, client_id: UUID | None) -> str:
     """The contact of a client as a card, or of all that are not put away. Raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
+    with desk.reading() as t:
         if client_id:
-            return to_vcard([find_client(c, who.practice_id, client_id).record])
-        return to_vcard(all_contacts(c, who.practice_id))
+            return to_vcard([find_client(t, client_id).record])
+        return to_vcard(all_contacts(t))
 
 
-def whole_record(db: Database, who: SignedIn, client_id: UUID) -> WholeRecord:
+def whole_record(desk: Desk, client_id: UUID) -> WholeRecord:
     """Everything that is kept of a client. Raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        row = find_client(c, who.practice_id, client_id)
-        changed = changes_of(c, who.practice_id, client_id)
-        intakes = intakes_of(c, who.practice_id, client_id)
-        visits = whole_visits(c, who.practice_id, client_id)
-        practice = find_practice(c, who.practice_id).name
+    with desk.reading() as t:
+        row = find_client(t, client_id)
+        changed = changes_of(t, client_id)
+        intakes = intakes_of(t, client_id)
+        visits = whole_visits(t, client_id)
+        practice = find_practice(t).name
     return WholeRecord(
         practice=practice,
         exported_at=datetime.now(UTC),
@@ -136,9 +131,7 @@ def whole_record(db: Database, who: SignedIn, client_id: UUID) -> WholeRecord:
             for one in changed
         ),
         intakes=tuple(
-            HandedIn(at=one.handed_in_at, answers=Answers.model_validate(one.answers))
-            for one in intakes
-            if one.handed_in_at
+            HandedIn(at=one.handed_in_at, answers=one.answers) for one in intakes if one.handed_in_at
         ),
         visits=tuple(
             VisitKept(
@@ -156,15 +149,15 @@ def whole_record(db: Database, who: SignedIn, client_id: UUID) -> WholeRecord:
     )
 
 
-def paper_of(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> tuple[str, bytes]:
+def paper_of(desk: Desk, client_id: UUID) -> tuple[str, bytes]:
     """The client's name, and everything that is kept of them as PDF. Raises `NotThere`."""
     # Making papers takes a second to load, which the start of the server does not wait for.
     from mellow_tide.core.formats.client_paper import client_paper
 
-    whole = whole_record(db, who, client_id)
-    with db.transaction(Sight(who.practice_id)) as c:
-        zone = find_practice(c, who.practice_id).time_zone
-    return whole.client.name, client_paper(whole, zone, catalogue)
+    whole = whole_record(desk, client_id)
+    with desk.reading() as t:
+        zone = find_practice(t).time_zone
+    return whole.client.name, client_paper(whole, zone, desk.catalogue)
 
 
 def _arrivals(brought: Sequence[Contact], there: Sequence[ContactRow]) -> tuple[Arrival, ...]:

@@ -2,26 +2,30 @@
 
 from uuid import UUID, uuid4
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import House, in_house
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.designing.adaptation import Adapted, Named, adapted
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.flow.brief import Brief
-from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.library.shipped import for_anybody, shipped_flows
 from mellow_tide.core.planner.difference import Difference, difference
 from mellow_tide.core.planner.plan import Plan, plan
+from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.outline import Outline, outline
-from mellow_tide.core.timing.run_sheet import lay_out
-from mellow_tide.core.timing.tempo import tempo_of
+from mellow_tide.services.desk import Desk
 from mellow_tide.services.planning import PLANNING_SECONDS, after, offering
 from mellow_tide.services.session_view import SessionView
-from mellow_tide.services.standing import found, store_plan, unworked
-from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.flows import FlowRow, add_flow, change_flow, find_flow, flows_of, shipped_there
-from mellow_tide.store.people import SignedIn, house_of
-from mellow_tide.store.sessions import SessionRow
+from mellow_tide.services.standing import Change, Standing, change_plan, standing
+from mellow_tide.store.flows import (
+    FlowRow,
+    FlowText,
+    NewFlow,
+    add_flow,
+    change_flow,
+    find_flow,
+    flows_of,
+    shipped_there,
+)
+from mellow_tide.store.sessions import ReadAt
 
 
 class FlowView(Record):
@@ -61,143 +65,105 @@ class Start(Record):
     named: tuple[Named, ...]
 
 
-def library(db: Database, who: SignedIn, catalogue: Catalogue) -> tuple[FlowView, ...]:
+def library(desk: Desk) -> tuple[FlowView, ...]:
     """All flows of the practice, own ones first, archived ones last; the shipped ones are planned where they miss."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        house = house_of(c, who.practice_id)
-        there = shipped_there(c, who.practice_id)
-    missing = [shipped for shipped in shipped_flows() if shipped.id not in there]
+    with desk.reading() as t:
+        there = shipped_there(t)
     planned = [
-        (shipped, plan(shipped.brief, for_anybody(catalogue, shipped.gestation_days), catalogue, house).flow)
-        for shipped in missing
+        NewFlow(
+            flow_id=uuid4(),
+            text=FlowText(shipped.name, shipped.note),
+            flow=plan(shipped.brief, _for_anybody(desk, shipped.gestation_days)).flow,
+            gestation_days=shipped.gestation_days,
+            origin=shipped.id,
+        )
+        for shipped in shipped_flows()
+        if shipped.id not in there
     ]
-    with db.transaction(Sight(who.practice_id)) as c:
-        for shipped, flow in planned:
-            add_flow(
-                c,
-                who.practice_id,
-                uuid4(),
-                shipped.name,
-                shipped.note,
-                flow.model_dump(mode="json"),
-                shipped.gestation_days,
-                shipped.id,
-            )
-        rows = flows_of(c, who.practice_id)
-    return tuple(_view(row, house, catalogue) for row in rows)
+    with desk.reading() as t:
+        for new in planned:
+            add_flow(t, new)
+        rows = flows_of(t)
+    return tuple(_view(desk, row) for row in rows)
 
 
-def keep_flow(
-    db: Database, who: SignedIn, session_id: UUID, name: str, note: str, catalogue: Catalogue
-) -> FlowView:
+def keep_flow(desk: Desk, session_id: UUID, text: FlowText) -> FlowView:
     """Keep the flow of a session in the library. Raises `NotThere`."""
-    row = found(db, who, session_id)
-    flow = Plan.model_validate(row.plan).flow
-    days = row.facts.gestation_days
-    return _added(db, who, name, note, flow, days, catalogue)
+    stands = standing(desk, session_id)
+    days = stands.setting.client.gestation_days
+    return _added(desk, NewFlow(uuid4(), text, stands.plan.flow, days))
 
 
-def copy_flow(db: Database, who: SignedIn, flow_id: UUID, name: str, catalogue: Catalogue) -> FlowView:
+def copy_flow(desk: Desk, flow_id: UUID, name: str) -> FlowView:
     """Keep another flow just like one, under a name of its own. Raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        like = find_flow(c, who.practice_id, flow_id)
-    return _added(db, who, name, like.note, Flow.model_validate(like.flow), like.gestation_days, catalogue)
+    with desk.reading() as t:
+        like = find_flow(t, flow_id)
+    return _added(desk, NewFlow(uuid4(), FlowText(name, like.note), like.flow, like.gestation_days))
 
 
-def describe_flow(
-    db: Database,
-    who: SignedIn,
-    flow_id: UUID,
-    revision: int,
-    name: str,
-    note: str,
-    archived: bool,
-    catalogue: Catalogue,
-) -> FlowView:
+def describe_flow(desk: Desk, flow_id: UUID, revision: int, text: FlowText, archived: bool) -> FlowView:
     """Rename, describe, archive or bring back the flow read at `revision`. Raises `NotThere`, `Stale`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        change_flow(c, who.practice_id, flow_id, revision, name, note, archived)
-        return _view(find_flow(c, who.practice_id, flow_id), house_of(c, who.practice_id), catalogue)
+    with desk.reading() as t:
+        change_flow(t, flow_id, revision, text, archived)
+        return _view(desk, find_flow(t, flow_id))
 
 
-def flows_beside(db: Database, who: SignedIn, first: UUID, second: UUID, catalogue: Catalogue) -> FlowsBeside:
+def flows_beside(desk: Desk, first: UUID, second: UUID) -> FlowsBeside:
     """Two flows of the library beside one another. Raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        house = house_of(c, who.practice_id)
-        rows = [find_flow(c, who.practice_id, id) for id in (first, second)]
-    one, other = (Flow.model_validate(row.flow) for row in rows)
-    evaluations = [
-        evaluate(Flow.model_validate(row.flow), for_anybody(catalogue, row.gestation_days), catalogue, house)
-        for row in rows
-    ]
+    with desk.reading() as t:
+        one, other = (find_flow(t, id) for id in (first, second))
     return FlowsBeside(
-        names=(rows[0].name, rows[1].name),
-        first=evaluations[0],
-        second=evaluations[1],
-        difference=difference(one, other, (), for_anybody(catalogue), catalogue, house),
+        names=(one.name, other.name),
+        first=evaluate(one.flow, _for_anybody(desk, one.gestation_days)),
+        second=evaluate(other.flow, _for_anybody(desk, other.gestation_days)),
+        difference=difference(one.flow, other.flow, (), _for_anybody(desk)),
     )
 
 
-def start(db: Database, who: SignedIn, session_id: UUID, flow_id: UUID, catalogue: Catalogue) -> Start:
+def start(desk: Desk, session_id: UUID, flow_id: UUID) -> Start:
     """What `start_from` would store. Raises `NotThere` and the core's refusals."""
-    row = found(db, who, session_id)
-    flow, made = _adapted(db, who, row, flow_id, catalogue)
+    stands = standing(desk, session_id)
+    like, made = _adapted(desk, stands, flow_id)
     return Start(
-        name=flow.name,
+        name=like.name,
         plan=made.plan,
-        evaluation=evaluate(made.plan.flow, row.facts, catalogue, row.house, row.pace),
+        evaluation=evaluate(made.plan.flow, stands.setting),
         difference=made.difference,
         named=made.named,
     )
 
 
-def start_from(
-    db: Database, who: SignedIn, session_id: UUID, revision: int, flow_id: UUID, catalogue: Catalogue
-) -> SessionView:
+def start_from(desk: Desk, at: ReadAt, flow_id: UUID) -> SessionView:
     """Store a flow, adapted to the session's client and booking. Raises `Stale`, `RunHasBegun`, and as `start` does."""
-    row = unworked(db, who, session_id)
-    _, made = _adapted(db, who, row, flow_id, catalogue)
-    return store_plan(db, who, session_id, revision, made.plan, catalogue)
+    return change_plan(desk, at, lambda stands: Change(_adapted(desk, stands, flow_id)[1].plan))
 
 
-def _adapted(
-    db: Database, who: SignedIn, row: SessionRow, flow_id: UUID, catalogue: Catalogue
-) -> tuple[FlowRow, Adapted]:
-    with db.transaction(Sight(who.practice_id)) as c:
-        like = find_flow(c, who.practice_id, flow_id)
-    flow, booked = Flow.model_validate(like.flow), Plan.model_validate(row.plan).flow.brief
-    with offering(booked, row, catalogue):
-        made = adapted(
-            flow, booked, row.facts, catalogue, row.house, row.pace, deadline=after(PLANNING_SECONDS)
-        )
-    return like, made
+def _adapted(desk: Desk, stands: Standing, flow_id: UUID) -> tuple[FlowRow, Adapted]:
+    with desk.reading() as t:
+        like = find_flow(t, flow_id)
+    booked = stands.plan.flow.brief
+    with offering(booked, stands.setting):
+        return like, adapted(like.flow, booked, stands.setting, after(PLANNING_SECONDS))
 
 
-def _added(
-    db: Database,
-    who: SignedIn,
-    name: str,
-    note: str,
-    flow: Flow,
-    gestation_days: int | None,
-    catalogue: Catalogue,
-) -> FlowView:
-    flow_id = uuid4()
-    with db.transaction(Sight(who.practice_id)) as c:
-        add_flow(c, who.practice_id, flow_id, name, note, flow.model_dump(mode="json"), gestation_days)
-        return _view(find_flow(c, who.practice_id, flow_id), house_of(c, who.practice_id), catalogue)
+def _added(desk: Desk, new: NewFlow) -> FlowView:
+    with desk.reading() as t:
+        add_flow(t, new)
+        return _view(desk, find_flow(t, new.flow_id))
 
 
-def _view(row: FlowRow, house: House, catalogue: Catalogue) -> FlowView:
-    flow = Flow.model_validate(row.flow)
-    client = for_anybody(catalogue, row.gestation_days)
-    sheet = lay_out(flow, in_house(house, catalogue), tempo_of(client))
+def _for_anybody(desk: Desk, gestation_days: int | None = None) -> Setting:
+    return Setting.of(for_anybody(desk.catalogue, gestation_days), desk.catalogue)
+
+
+def _view(desk: Desk, row: FlowRow) -> FlowView:
+    sheet = _for_anybody(desk, row.gestation_days).lay_out(row.flow)
     return FlowView(
         flow_id=row.flow_id,
         name=row.name,
         note=row.note,
-        brief=flow.brief,
-        regions=tuple(dict.fromkeys(part.region for part in flow.parts if part.role == "work")),
+        brief=row.flow.brief,
+        regions=tuple(dict.fromkeys(part.region for part in row.flow.parts if part.role == "work")),
         hands_on_seconds=sheet.hands_on_seconds,
         outline=outline(sheet),
         shipped=row.origin is not None,

@@ -7,10 +7,8 @@ from pydantic import AwareDatetime
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.run.log import FollowUpKind
-from mellow_tide.services.evidence import person_name
-from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.logs import FollowUpRow, follow_ups_before, tick_follow_up
-from mellow_tide.store.people import SignedIn
+from mellow_tide.services.desk import Desk
+from mellow_tide.store.logs import FollowUpRow, FollowUpTick, follow_ups_before, tick_follow_up
 from mellow_tide.store.sessions import find_session
 
 Stage = Literal["meet", "plan", "work"]
@@ -32,21 +30,19 @@ class LeftForNow(Record):
     done_by: str | None
 
 
-def left_for(db: Database, who: SignedIn, session_id: UUID) -> tuple[LeftForNow, ...]:
+def left_for(desk: Desk, session_id: UUID) -> tuple[LeftForNow, ...]:
     """What earlier sessions of the client left for this one, the oldest first. Raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        find_session(c, who.practice_id, session_id)
-        rows = follow_ups_before(c, who.practice_id, session_id)
+    with desk.reading() as t:
+        find_session(t, session_id)
+        rows = follow_ups_before(t, session_id)
     return tuple(_left(row) for row in rows)
 
 
-def tick(
-    db: Database, who: SignedIn, session_id: UUID, made_in: UUID, number: int, done: bool
-) -> tuple[LeftForNow, ...]:
+def tick(desk: Desk, session_id: UUID, ticked: FollowUpTick) -> tuple[LeftForNow, ...]:
     """Tick one off, or open it again. Raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
-        tick_follow_up(c, who.practice_id, session_id, made_in, number, done, person_name(c, who))
-    return left_for(db, who, session_id)
+    with desk.writing() as t:
+        tick_follow_up(t, session_id, ticked, desk.name(t))
+    return left_for(desk, session_id)
 
 
 def _left(row: FollowUpRow) -> LeftForNow:

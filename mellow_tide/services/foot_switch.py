@@ -2,9 +2,8 @@
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.devices.foot_switch import Pedal, Sends, key_of
-from mellow_tide.store.database import Database, Sight
+from mellow_tide.services.desk import Desk
 from mellow_tide.store.devices import add_press, last_press, presses_after
-from mellow_tide.store.people import SignedIn
 
 
 class Press(Record):
@@ -21,21 +20,21 @@ class Presses(Record):
     last: int
 
 
-def press(db: Database, who: SignedIn, pedal: Pedal, sends: Sends) -> Press:
+def press(desk: Desk, pedal: Pedal, sends: Sends) -> Press:
     """Press a pedal of a switch that `sends` these codes."""
     key = key_of(pedal, sends)
-    with db.transaction(Sight(who.practice_id)) as c:
-        number = add_press(c, who.practice_id, who.person_id, key)
+    with desk.writing() as t:
+        number = add_press(t, key)
     return Press(number=number, key=key)
 
 
-def presses(db: Database, who: SignedIn, after: int | None) -> Presses:
+def presses(desk: Desk, after: int | None) -> Presses:
     """What was pressed after press number `after`; None only tells where one is, so that nothing old is felt."""
-    with db.transaction(Sight(who.practice_id)) as c:
+    with desk.writing() as t:
         if after is None:
-            return Presses(presses=(), last=last_press(c, who.practice_id, who.person_id))
-        found = presses_after(c, who.practice_id, who.person_id, after)
+            return Presses(presses=(), last=last_press(t))
+        found = presses_after(t, after)
     return Presses(
-        presses=tuple(Press(number=number, key=key) for number, key in found),
-        last=max((number for number, _ in found), default=after),
+        presses=tuple(Press(number=one.number, key=one.key) for one in found),
+        last=max((one.number for one in found), default=after),
     )

@@ -4,7 +4,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import UTC, datetime
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
+from mellow_tide.core.catalogue.house import House, in_house
 from mellow_tide.core.catalogue.records import Position, Record, Region, Window
 from mellow_tide.core.catalogue.rules import Condition, Consent
 from mellow_tide.core.meeting.answers import Answers, problems
@@ -13,7 +14,7 @@ from mellow_tide.core.refusal import Refused
 from mellow_tide.services.intakes import hashed
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.intakes import IntakeRow, hand_in, intake_by_token, open_intake, save_answers
-from mellow_tide.store.people import find_practice
+from mellow_tide.store.people import find_practice, house_of
 
 
 class LinkUsed(Exception):
@@ -70,9 +71,10 @@ class _Opened:
 
     row: IntakeRow
     practice: str
+    house: House
 
 
-def open_form(db: Database, token: str, key: str, catalogue: Catalogue) -> IntakeForm:
+def open_form(db: Database, token: str, key: str, shipped: ShippedCatalogue) -> IntakeForm:
     """Open the link on the device that holds `key`; on that one it may be opened again, on no other.
 
     Raises `LinkUsed`, `LinkEnded`.
@@ -80,18 +82,19 @@ def open_form(db: Database, token: str, key: str, catalogue: Catalogue) -> Intak
     now = datetime.now(UTC)
     row = _by(db, hashed(token))
     if row.key_hash is None:
-        with db.transaction(Sight(row.practice_id)) as c:
-            opened = open_intake(c, row.practice_id, row.intake_id, hashed(key), now)
+        with db.transaction(Sight(row.practice_id)) as t:
+            opened = open_intake(t, row.intake_id, hashed(key), now)
         if not opened:
             raise LinkUsed
     elif row.key_hash != hashed(key):
         raise LinkUsed
-    return form(db, key, catalogue)
+    return form(db, key, shipped)
 
 
-def form(db: Database, key: str, catalogue: Catalogue) -> IntakeForm:
+def form(db: Database, key: str, shipped: ShippedCatalogue) -> IntakeForm:
     """The form that the device holding `key` fills in. Raises `LinkEnded`."""
     opened = _opened(db, key)
+    catalogue = in_house(opened.house, shipped)
     return IntakeForm(
         practice=opened.practice,
         sections=intake_sections(),
@@ -101,40 +104,41 @@ def form(db: Database, key: str, catalogue: Catalogue) -> IntakeForm:
         windows=catalogue.windows,
         positions=catalogue.positions,
         sequence=opened.row.sequence,
-        answers=Answers.model_validate(opened.row.answers),
+        answers=opened.row.answers,
         handed_in=opened.row.handed_in_at is not None,
     )
 
 
-def save(db: Database, key: str, sequence: int, answers: Answers, catalogue: Catalogue) -> Saved:
+def save(db: Database, key: str, sequence: int, answers: Answers, shipped: ShippedCatalogue) -> Saved:
     """Keep the answers as they are, half-filled too; one that comes late changes nothing. Raises `LinkEnded`."""
-    row = _opened(db, key).row
-    stored = answers.model_dump(mode="json", exclude_none=True)
-    with db.transaction(Sight(row.practice_id)) as c:
-        save_answers(c, row.practice_id, row.intake_id, sequence, stored)
-    found = problems(answers, datetime.now(UTC).date(), catalogue)
+    opened = _opened(db, key)
+    row = opened.row
+    with db.transaction(Sight(row.practice_id)) as t:
+        save_answers(t, row.intake_id, sequence, answers)
+    found = problems(answers, datetime.now(UTC).date(), in_house(opened.house, shipped))
     return Saved(
         sequence=sequence,
         problems=tuple(AtFault(field=p.field, what=p.what, remedy=p.remedy) for p in found),
     )
 
 
-def hand_in_form(db: Database, key: str, sequence: int, answers: Answers, catalogue: Catalogue) -> None:
+def hand_in_form(db: Database, key: str, sequence: int, answers: Answers, shipped: ShippedCatalogue) -> None:
     """Hand the form in; a second time changes nothing. Raises `LinkEnded`, `AnswersAtFault`."""
-    found = problems(answers, datetime.now(UTC).date(), catalogue)
+    opened = _opened(db, key)
+    row = opened.row
+    found = problems(answers, datetime.now(UTC).date(), in_house(opened.house, shipped))
     if found:
         raise AnswersAtFault(*found)
-    row = _opened(db, key).row
     if row.handed_in_at is not None:
         return
-    save(db, key, sequence, answers, catalogue)
-    with db.transaction(Sight(row.practice_id)) as c:
-        hand_in(c, row.practice_id, row.intake_id, datetime.now(UTC))
+    save(db, key, sequence, answers, shipped)
+    with db.transaction(Sight(row.practice_id)) as t:
+        hand_in(t, row.intake_id, datetime.now(UTC))
 
 
 def _by(db: Database, token_hash: bytes) -> IntakeRow:
-    with db.transaction(Sight(token_hash=token_hash)) as c:
-        row = intake_by_token(c, token_hash)
+    with db.transaction(Sight(token_hash=token_hash)) as t:
+        row = intake_by_token(t, token_hash)
     if row is None or row.expires_at <= datetime.now(UTC):
         raise LinkEnded
     return row
@@ -144,5 +148,5 @@ def _opened(db: Database, key: str) -> _Opened:
     row = _by(db, hashed(key))
     if row.key_hash != hashed(key):
         raise LinkEnded
-    with db.transaction(Sight(row.practice_id)) as c:
-        return _Opened(row, find_practice(c, row.practice_id).name)
+    with db.transaction(Sight(row.practice_id)) as t:
+        return _Opened(row, find_practice(t).name, house_of(t))

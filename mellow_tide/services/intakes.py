@@ -11,12 +11,11 @@ from pydantic import AwareDatetime, Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.core.meeting.review import Item, accepted, items
 from mellow_tide.core.refusal import FieldProblem, Refused
-from mellow_tide.services.evidence import person_name, told
+from mellow_tide.services.desk import Desk
+from mellow_tide.services.evidence import Told, told
 from mellow_tide.store.clients import ClientRow, find_client
-from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.errors import NotThere
 from mellow_tide.store.intakes import (
     IntakeRow,
@@ -25,7 +24,7 @@ from mellow_tide.store.intakes import (
     lock_intake,
     set_verdicts,
 )
-from mellow_tide.store.people import SignedIn
+from mellow_tide.store.intakes import NewIntake as StoredIntake
 
 OPEN_FOR = timedelta(days=7)
 """A link that nobody opens, and a form that nobody hands in, ends after a week."""
@@ -90,21 +89,21 @@ class IntakeReview(Record):
     items: tuple[ReviewItem, ...]
 
 
-def make(db: Database, who: SignedIn, client_id: UUID) -> NewIntake:
+def make(desk: Desk, client_id: UUID) -> NewIntake:
     """A form for the client, with a link that opens it once. Raises `NotThere`."""
     token, intake_id = secrets.token_urlsafe(24), uuid4()
     expires_at = datetime.now(UTC) + OPEN_FOR
-    with db.transaction(Sight(who.practice_id)) as c:
-        find_client(c, who.practice_id, client_id)
-        add_intake(c, who.practice_id, intake_id, client_id, hashed(token), expires_at)
+    with desk.reading() as t:
+        find_client(t, client_id)
+        add_intake(t, StoredIntake(intake_id, client_id, hashed(token), expires_at))
     return NewIntake(intake_id=intake_id, token=token, expires_at=expires_at)
 
 
-def review(db: Database, who: SignedIn, intake_id: UUID, catalogue: Catalogue) -> IntakeReview:
+def review(desk: Desk, intake_id: UUID) -> IntakeReview:
     """A handed-in intake, each answer with what it means. Raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        row = find_intake(c, who.practice_id, intake_id)
-        client = find_client(c, who.practice_id, row.client_id)
+    with desk.reading() as t:
+        row = find_intake(t, intake_id)
+        client = find_client(t, row.client_id)
     if row.handed_in_at is None:
         raise NotThere("intake")
     judged = _judged(row)
@@ -115,26 +114,24 @@ def review(db: Database, who: SignedIn, intake_id: UUID, catalogue: Catalogue) -
         handed_in_at=row.handed_in_at,
         reviewed_at=row.reviewed_at,
         items=tuple(
-            ReviewItem(item=item, judged=judged.get(item.id)) for item in _items(row, client, catalogue)
+            ReviewItem(item=item, judged=judged.get(item.id)) for item in _items(row, client, desk.catalogue)
         ),
     )
 
 
-def judge(
-    db: Database, who: SignedIn, intake_id: UUID, verdicts: Mapping[str, Verdict], catalogue: Catalogue
-) -> IntakeReview:
+def judge(desk: Desk, intake_id: UUID, verdicts: Mapping[str, Verdict]) -> IntakeReview:
     """Accept or question answers. What is accepted for the first time goes into the client's record, dated.
 
     Raises `NotThere`, `Refused` for an answer that is not there.
     """
     now = datetime.now(UTC)
-    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
-        lock_intake(c, who.practice_id, intake_id)
-        row = find_intake(c, who.practice_id, intake_id)
+    with desk.writing() as t:
+        lock_intake(t, intake_id)
+        row = find_intake(t, intake_id)
         if row.handed_in_at is None:
             raise NotThere("intake")
-        client = find_client(c, who.practice_id, row.client_id)
-        known = {item.id for item in _items(row, client, catalogue)} | set(_judged(row))
+        client = find_client(t, row.client_id)
+        known = {item.id for item in _items(row, client, desk.catalogue)} | set(_judged(row))
         strays = [id for id in verdicts if id not in known]
         if strays:
             raise Refused(
@@ -143,15 +140,15 @@ def judge(
         before = _judged(row)
         taken = {id for id, one in verdicts.items() if one.verdict == "accepted"}
         taken -= {id for id, one in before.items() if one.verdict == "accepted"}
-        answers = Answers.model_validate(row.answers)
-        told(c, who, row.client_id, lambda record: accepted(record, answers, taken), "intake", catalogue)
-        name = person_name(c, who)
+        answers = row.answers
+        told(t, desk, row.client_id, lambda record: accepted(record, answers, taken), Told("intake"))
+        name = desk.name(t)
         made = {id: Judged(**one.model_dump(), at=now, person_name=name) for id, one in verdicts.items()}
         all_judged = before | made
         done = row.reviewed_at or (now if known <= set(all_judged) else None)
         stored = {id: one.model_dump(mode="json") for id, one in all_judged.items()}
-        set_verdicts(c, who.practice_id, intake_id, stored, done)
-    return review(db, who, intake_id, catalogue)
+        set_verdicts(t, intake_id, stored, done)
+    return review(desk, intake_id)
 
 
 def lines_of(rows: Iterable[IntakeRow]) -> tuple[IntakeLine, ...]:
@@ -174,7 +171,7 @@ def to_ask_of(rows: Iterable[IntakeRow], client: ClientRow, catalogue: Catalogue
 
 
 def _items(row: IntakeRow, client: ClientRow, catalogue: Catalogue) -> tuple[Item, ...]:
-    return items(Answers.model_validate(row.answers), client.record, client.day, catalogue)
+    return items(row.answers, client.record, client.day, catalogue)
 
 
 def _judged(row: IntakeRow) -> dict[str, Judged]:

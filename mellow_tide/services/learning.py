@@ -5,32 +5,26 @@ from functools import cached_property
 from typing import Annotated
 from uuid import UUID
 
-from psycopg import Connection
 from pydantic import AwareDatetime, StringConstraints
 
 from mellow_tide.core.care.restrictions import restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
-from mellow_tide.core.catalogue.house import in_house
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Wish
-from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.learning.evidence import Answer, Depth, SetByHand
+from mellow_tide.core.learning.evidence import Answer, SetByHand
 from mellow_tide.core.learning.heard import answers_of
 from mellow_tide.core.learning.pressure import Pressure
 from mellow_tide.core.learning.start import StartDepth, borne_at_last, start_of
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import UnknownReference
 from mellow_tide.core.run.events import in_order
-from mellow_tide.core.timing.run_sheet import lay_out
-from mellow_tide.core.timing.tempo import tempo_of
-from mellow_tide.services.evidence import person_name, told
-from mellow_tide.services.session_view import read_events
+from mellow_tide.services.desk import Desk
+from mellow_tide.services.evidence import Told, told
 from mellow_tide.services.sore_points import PointsOfVisit, points_by_visit
 from mellow_tide.store.clients import ChangeRow, ClientRow, changes_of, find_client, point_events_of
-from mellow_tide.store.database import Database, Row, Sight
+from mellow_tide.store.database import Transaction
 from mellow_tide.store.errors import NotThere
-from mellow_tide.store.learning import TaughtRow, mark_visit, visits_to_learn_from
-from mellow_tide.store.people import SignedIn
+from mellow_tide.store.learning import TaughtRow, VisitMarked, mark_visit, visits_to_learn_from
 
 Why = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=400)]
 
@@ -100,48 +94,38 @@ class _Evidence:
         )
 
 
-def learnt(db: Database, who: SignedIn, client_id: UUID, catalogue: Catalogue) -> Learnt:
+def learnt(desk: Desk, client_id: UUID) -> Learnt:
     """What a client's visits have taught. Raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        evidence = _evidence(c, who, client_id, catalogue)
-        pointed = point_events_of(c, who.practice_id, client_id)
+    with desk.reading() as t:
+        evidence = _evidence(t, desk, client_id)
+        pointed = point_events_of(t, client_id)
     return Learnt(
         client_id=client_id,
         visit=len(evidence.counted) + 1,
-        starts=evidence.starts(in_house(evidence.client.house, catalogue)),
+        starts=evidence.starts(desk.catalogue),
         visits=evidence.visits,
         by_hand=evidence.by_hand,
         sore=points_by_visit(pointed),
     )
 
 
-def leave_out_visit(
-    db: Database,
-    who: SignedIn,
-    client_id: UUID,
-    session_id: UUID,
-    left_out: bool,
-    reason: Why,
-    catalogue: Catalogue,
-) -> Learnt:
+def leave_out_visit(desk: Desk, client_id: UUID, session_id: UUID, left_out: bool, reason: Why) -> Learnt:
     """That visit was unusual: it does not count, or counts again. Raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
-        visits = visits_to_learn_from(c, who.practice_id, client_id)
+    with desk.writing() as t:
+        visits = visits_to_learn_from(t, client_id)
         if session_id not in {visit.session_id for visit in visits}:
             raise NotThere("visit")
-        mark_visit(c, who.practice_id, session_id, left_out, reason, person_name(c, who))
-        tell_learnt(c, who, client_id, catalogue)
-    return learnt(db, who, client_id, catalogue)
+        mark_visit(t, session_id, VisitMarked(left_out, reason, desk.name(t)))
+        tell_learnt(t, desk, client_id)
+    return learnt(desk, client_id)
 
 
-def set_wish(
-    db: Database, who: SignedIn, client_id: UUID, region: str, depth: Depth, reason: Why, catalogue: Catalogue
-) -> Learnt:
+def set_wish(desk: Desk, client_id: UUID, wish: Wish, reason: Why) -> Learnt:
     """Set a wish by hand: it stands as evidence beside what was said. Raises `NotThere`, `UnknownReference`."""
-    problem = unknown(catalogue.regions, region, "region", "region")
+    region = wish.region
+    problem = unknown(desk.catalogue.regions, region, "region", "region")
     if problem:
         raise UnknownReference(problem)
-    wish = Wish(region=region, depth=depth)
 
     def with_wish(record: ClientRecord) -> ClientRecord:
         others = [one for one in record.wishes if one.region != region]
@@ -150,48 +134,41 @@ def set_wish(
     def without_wish(record: ClientRecord) -> ClientRecord:
         return record.model_copy(update={"wishes": tuple(w for w in record.wishes if w.region != region)})
 
-    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
+    with desk.writing() as t:
         # Said anew even where it is what stands already: that too is evidence.
-        told(c, who, client_id, without_wish, "learnt", catalogue)
-        told(c, who, client_id, with_wish, "by_hand", catalogue, reason=reason)
-        tell_learnt(c, who, client_id, catalogue)
-    return learnt(db, who, client_id, catalogue)
+        told(t, desk, client_id, without_wish, Told("learnt"))
+        told(t, desk, client_id, with_wish, Told("by_hand", reason=reason))
+        tell_learnt(t, desk, client_id)
+    return learnt(desk, client_id)
 
 
-def tell_learnt(c: Connection[Row], who: SignedIn, client_id: UUID, catalogue: Catalogue) -> None:
+def tell_learnt(t: Transaction, desk: Desk, client_id: UUID) -> None:
     """Let the client's wishes be where the next visit starts: learnt where something was said, else as set by hand.
 
     The transaction must see practice and person. What changes is evidence, and news to plans that stand.
     """
-    evidence = _evidence(c, who, client_id, catalogue)
+    evidence = _evidence(t, desk, client_id)
     wishes = {wish.region: wish.depth for wish in evidence.by_hand}
-    for start in evidence.starts(in_house(evidence.client.house, catalogue)):
+    for start in evidence.starts(desk.catalogue):
         if start.answers:
             wishes[start.region] = start.depth
     made = tuple(Wish(region=region, depth=depth) for region, depth in wishes.items())
-    told(c, who, client_id, lambda record: record.model_copy(update={"wishes": made}), "learnt", catalogue)
+    told(t, desk, client_id, lambda record: record.model_copy(update={"wishes": made}), Told("learnt"))
 
 
-def _evidence(c: Connection[Row], who: SignedIn, client_id: UUID, catalogue: Catalogue) -> _Evidence:
-    client = find_client(c, who.practice_id, client_id)
-    rows = visits_to_learn_from(c, who.practice_id, client_id)
-    changed = changes_of(c, who.practice_id, client_id)
+def _evidence(t: Transaction, desk: Desk, client_id: UUID) -> _Evidence:
+    client = find_client(t, client_id)
+    rows = visits_to_learn_from(t, client_id)
+    changed = changes_of(t, client_id)
     visits, number = [], 0
     for row in rows:
         number += not row.left_out
-        visits.append(_taught(row, max(1, number), client, catalogue))
+        visits.append(_taught(row, max(1, number)))
     return _Evidence(client, tuple(visits), _by_hand(changed))
 
 
-def _taught(row: TaughtRow, number: int, client: ClientRow, catalogue: Catalogue) -> VisitTaught:
-    flow = Flow.model_validate(row.flow)
-    facts = client.record.facts(row.starts_at.date())
-    answers = answers_of(
-        number,
-        in_order(read_events(row.events)),
-        lambda: lay_out(flow, in_house(client.house, catalogue), tempo_of(facts)),
-        flow.brief.specific_ceiling,
-    )
+def _taught(row: TaughtRow, number: int) -> VisitTaught:
+    answers = answers_of(number, in_order(row.events), lambda: row.run.sheet, row.specific_ceiling)
     return VisitTaught(
         session_id=row.session_id,
         starts_at=row.starts_at,

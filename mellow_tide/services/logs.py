@@ -3,10 +3,9 @@
 from typing import Annotated
 from uuid import UUID
 
-from psycopg import Connection
 from pydantic import AwareDatetime, StringConstraints
 
-from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
+from mellow_tide.core.catalogue.catalogue import unknown
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.formats.session_log import SessionLog
 from mellow_tide.core.formats.whole_record import AdditionKept
@@ -15,14 +14,14 @@ from mellow_tide.core.run.actual import actual
 from mellow_tide.core.run.done import RegionDone, regions_done
 from mellow_tide.core.run.log import Log, follow_ups
 from mellow_tide.core.timing.outline import Outline, outline
-from mellow_tide.services.evidence import person_name
+from mellow_tide.services.desk import Desk
 from mellow_tide.services.learning import tell_learnt
 from mellow_tide.services.session_view import SessionView, view_of
-from mellow_tide.store.database import Database, Row, Sight
+from mellow_tide.store.database import Transaction
 from mellow_tide.store.errors import NotThere
 from mellow_tide.store.logs import add_addition, add_follow_ups, add_log, additions_of, newest_log
-from mellow_tide.store.people import SignedIn, find_practice
-from mellow_tide.store.sessions import events_of, find_session, lock_session
+from mellow_tide.store.people import find_practice
+from mellow_tide.store.sessions import ReadAt, events_of, find_session, lock_session
 
 Addition = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=4000)]
 
@@ -72,80 +71,70 @@ class NotSigned(BadFlow):
     title = "This log is not signed yet."
 
 
-def log_page(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> LogView:
+def log_page(desk: Desk, session_id: UUID) -> LogView:
     """What was done against plan, and the log if there is one; raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        return _page(c, who, session_id, catalogue)
+    with desk.reading() as t:
+        return _page(t, desk, session_id)
 
 
-def _page(c: Connection[Row], who: SignedIn, session_id: UUID, catalogue: Catalogue) -> LogView:
-    row = find_session(c, who.practice_id, session_id)
-    view = view_of(row, events_of(c, who.practice_id, session_id), catalogue)
-    newest = newest_log(c, who.practice_id, session_id)
-    added = additions_of(c, who.practice_id, session_id)
+def _page(t: Transaction, desk: Desk, session_id: UUID) -> LogView:
+    row = find_session(t, session_id)
+    view = view_of(desk, row, events_of(t, session_id))
+    newest = newest_log(t, session_id)
+    added = additions_of(t, session_id)
     sheet = view.evaluation.sheet
     return LogView(
         session=view,
         done=regions_done(sheet, view.run),
         actual=outline(actual(sheet, view.run)),
         revision=newest.revision if newest else 0,
-        log=Log.model_validate(newest.log) if newest else None,
+        log=newest.log if newest else None,
         logged_at=newest.logged_at if newest else None,
         signed_by=newest.signed_by if newest else None,
         additions=tuple(Added(words=one.words, by=one.person_name, at=one.added_at) for one in added),
     )
 
 
-def save_log(
-    db: Database,
-    who: SignedIn,
-    session_id: UUID,
-    revision: int,
-    log: Log,
-    sign: bool,
-    catalogue: Catalogue,
-) -> LogView:
-    """Save over the log read at `revision` (0 for none); `sign` it, and it leaves what it has for the next ones.
+def save_log(desk: Desk, at: ReadAt, log: Log, sign: bool) -> LogView:
+    """Save over the log read at `at.revision` (0 for none); `sign` it, and it leaves what it has for the next ones.
 
     Raises `Conflict` if it was saved meanwhile, `NotEnded`, and `LogSigned` if it is signed already.
     """
-    problems = [unknown(catalogue.regions, id, f"suited.{id}", "region") for id in log.suited]
+    problems = [unknown(desk.catalogue.regions, id, f"suited.{id}", "region") for id in log.suited]
     found = [problem for problem in problems if problem]
     if found:
         raise UnknownReference(*found)
-    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
-        lock_session(c, who.practice_id, session_id)
-        page = _page(c, who, session_id, catalogue)
+    with desk.writing() as t:
+        lock_session(t, at.session_id)
+        page = _page(t, desk, at.session_id)
         if page.session.run.ended_at is None:
             raise NotEnded(FieldProblem("session_id", "the session has not ended", "end it in Work first"))
         if page.signed_by:
             raise LogSigned(FieldProblem("log", f"{page.signed_by} has signed it", "add to it instead"))
-        signed_by = person_name(c, who) if sign else None
-        add_log(c, who.practice_id, session_id, revision + 1, log.model_dump(mode="json"), signed_by)
+        signed_by = desk.name(t) if sign else None
+        add_log(t, at.session_id, at.revision + 1, log, signed_by)
         if sign:
-            add_follow_ups(c, who.practice_id, session_id, follow_ups(log, page.session.run, catalogue))
-            tell_learnt(c, who, page.session.client.client_id, catalogue)
-    return log_page(db, who, session_id, catalogue)
+            add_follow_ups(t, at.session_id, follow_ups(log, page.session.run, desk.catalogue))
+            tell_learnt(t, desk, page.session.client.client_id)
+    return log_page(desk, at.session_id)
 
 
-def add_to_log(
-    db: Database, who: SignedIn, session_id: UUID, words: Addition, catalogue: Catalogue
-) -> LogView:
+def add_to_log(desk: Desk, session_id: UUID, words: Addition) -> LogView:
     """Add to a signed log, dated and by name. Raises `NotThere`, `NotSigned`."""
-    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
-        lock_session(c, who.practice_id, session_id)
-        newest = newest_log(c, who.practice_id, session_id)
+    with desk.writing() as t:
+        lock_session(t, session_id)
+        newest = newest_log(t, session_id)
         if newest is None or newest.signed_by is None:
             raise NotSigned(FieldProblem("log", "it can still be changed", "change it, or sign it first"))
-        add_addition(c, who.practice_id, session_id, words, person_name(c, who))
-    return log_page(db, who, session_id, catalogue)
+        add_addition(t, session_id, words, desk.name(t))
+    return log_page(desk, session_id)
 
 
-def document(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> tuple[SessionLog, str]:
+def document(desk: Desk, session_id: UUID) -> tuple[SessionLog, str]:
     """The saved log as a document, and the practice's time zone. Raises `NotThere`, also if nothing is saved yet."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        page = _page(c, who, session_id, catalogue)
-        practice = find_practice(c, who.practice_id)
+    with desk.reading() as t:
+        page = _page(t, desk, session_id)
+        practice = find_practice(t)
     run = page.session.run
     if page.log is None or page.logged_at is None or run.begun_at is None or run.ended_at is None:
         raise NotThere("log")
@@ -170,10 +159,10 @@ def document(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue
     return made, practice.time_zone
 
 
-def paper(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> bytes:
+def paper(desk: Desk, session_id: UUID) -> bytes:
     """The saved log as PDF. Raises `NotThere`, also if nothing is saved yet."""
     # Making papers takes a second to load, which the start of the server does not wait for.
     from mellow_tide.core.formats.log_paper import log_paper
 
-    made, time_zone = document(db, who, session_id, catalogue)
-    return log_paper(made, time_zone, catalogue)
+    made, time_zone = document(desk, session_id)
+    return log_paper(made, time_zone, desk.catalogue)

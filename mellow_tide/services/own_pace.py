@@ -4,21 +4,13 @@ from typing import Annotated
 
 from pydantic import AwareDatetime, Field
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import House, in_house
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.brief import ClientFacts
-from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.learning.heard import PaceSample, pace_of
 from mellow_tide.core.learning.own_pace import Factor, factors
 from mellow_tide.core.refusal import BadFlow, FieldProblem
 from mellow_tide.core.run.events import in_order
-from mellow_tide.core.timing.run_sheet import lay_out
-from mellow_tide.core.timing.tempo import tempo_of
-from mellow_tide.services.session_view import read_events
-from mellow_tide.store.database import Database, Sight
+from mellow_tide.services.desk import Desk
 from mellow_tide.store.learning import WorkedRow, accept_pace, own_pace_of, worked_by
-from mellow_tide.store.people import SignedIn
 
 MOST = 60
 """Sessions back that count: hands change."""
@@ -42,26 +34,26 @@ class UnknownFactor(BadFlow):
     title = "There is no such pace."
 
 
-def own_pace(db: Database, who: SignedIn, catalogue: Catalogue) -> Pace:
+def own_pace(desk: Desk) -> Pace:
     """The pace of who is signed in."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        rows = worked_by(c, who.practice_id, who.person_id, MOST)
-        accepted = own_pace_of(c, who.practice_id, who.person_id)
-    samples = [sample for row in rows for sample in _samples(row, catalogue)]
+    with desk.reading() as t:
+        rows = worked_by(t, desk.person_id, MOST)
+        accepted = own_pace_of(t, desk.person_id)
+    samples = [sample for row in rows for sample in _samples(row)]
     return Pace(
-        learnt=factors(samples, catalogue.strokes),
+        learnt=factors(samples, desk.catalogue.strokes),
         sessions=len(rows),
-        in_use=accepted[0] if accepted else {},
-        accepted_at=accepted[1] if accepted and accepted[0] else None,
+        in_use=accepted.factors if accepted else {},
+        accepted_at=accepted.accepted_at if accepted and accepted.factors else None,
     )
 
 
-def accept(db: Database, who: SignedIn, confirmed: Confirmed, catalogue: Catalogue) -> Pace:
+def accept(desk: Desk, confirmed: Confirmed) -> Pace:
     """Let the clock go by what was learnt: all that can be trusted, and the odd ones that are `confirmed` by key.
 
     Sessions that have begun keep the pace they were planned at. Raises `UnknownFactor`.
     """
-    known = own_pace(db, who, catalogue).learnt
+    known = own_pace(desk).learnt
     strange = set(confirmed) - {one.key for one in known}
     if strange:
         what = f"{', '.join(sorted(strange))} was not learnt"
@@ -72,21 +64,17 @@ def accept(db: Database, who: SignedIn, confirmed: Confirmed, catalogue: Catalog
         for one in known
         if one.trusted or one.key in confirmed
     }
-    with db.transaction(Sight(who.practice_id)) as c:
-        accept_pace(c, who.practice_id, who.person_id, chosen)
-    return own_pace(db, who, catalogue)
+    with desk.reading() as t:
+        accept_pace(t, desk.person_id, chosen)
+    return own_pace(desk)
 
 
-def go_back(db: Database, who: SignedIn, catalogue: Catalogue) -> Pace:
+def go_back(desk: Desk) -> Pace:
     """Let the clock go by the usual pace again."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        accept_pace(c, who.practice_id, who.person_id, {})
-    return own_pace(db, who, catalogue)
+    with desk.reading() as t:
+        accept_pace(t, desk.person_id, {})
+    return own_pace(desk)
 
 
-def _samples(row: WorkedRow, catalogue: Catalogue) -> tuple[PaceSample, ...]:
-    """What a session says of the pace, beside the usual one: the client's own height and breath are no pace."""
-    client = ClientFacts(height_cm=row.height_cm, breaths_per_minute=row.breaths_per_minute)
-    here = in_house(House.model_validate(row.house), catalogue)
-    sheet = lay_out(Flow.model_validate(row.flow), here, tempo_of(client))
-    return pace_of(in_order(read_events(row.events or [])), sheet)
+def _samples(row: WorkedRow) -> tuple[PaceSample, ...]:
+    return pace_of(in_order(row.events), row.run)

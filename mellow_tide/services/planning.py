@@ -5,22 +5,20 @@ from contextlib import contextmanager
 from time import monotonic
 from uuid import UUID
 
-from psycopg import Connection
-
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
+from mellow_tide.core.flow.brief import Brief, Excluded
 from mellow_tide.core.planner.adjust import Hold, adjust
 from mellow_tide.core.planner.alternatives import Alternatives, alternatives
 from mellow_tide.core.planner.offers import offers
 from mellow_tide.core.planner.plan import Plan, plan
-from mellow_tide.core.planner.reshape import reshaped
+from mellow_tide.core.planner.reshape import Pull, reshaped
 from mellow_tide.core.refusal import DoesNotFit
-from mellow_tide.services.evidence import told
+from mellow_tide.core.setting import Setting
+from mellow_tide.services.desk import Desk
+from mellow_tide.services.evidence import Told, told
 from mellow_tide.services.session_view import SessionView
-from mellow_tide.services.standing import Adjustment, beside, found, store_plan, unworked
-from mellow_tide.store.database import Database, Row
-from mellow_tide.store.people import SignedIn
-from mellow_tide.store.sessions import SessionRow, set_day_answer
+from mellow_tide.services.standing import Adjustment, Change, Standing, change_plan, standing
+from mellow_tide.store.database import Transaction
+from mellow_tide.store.sessions import ReadAt, set_day_answer
 
 PLANNING_SECONDS = 3.0
 """After this long the best plan so far is shown, with how much better another could be."""
@@ -32,149 +30,111 @@ def after(seconds: float) -> Callable[[], bool]:
     return lambda: monotonic() >= end
 
 
-def replan(
-    db: Database,
-    who: SignedIn,
-    session_id: UUID,
-    revision: int,
-    brief: Brief,
-    catalogue: Catalogue,
-    anew: bool = False,
-) -> SessionView:
+def planned(brief: Brief, setting: Setting) -> Plan:
+    """The best plan that is found in time. Raises the core's refusals."""
+    return plan(brief, setting, after(PLANNING_SECONDS))
+
+
+def replan(desk: Desk, at: ReadAt, brief: Brief, anew: bool = False) -> SessionView:
     """Plan for `brief` and store it; what was set by hand is kept as far as it can be, unless all is made `anew`.
 
-    Raises the core's refusals, with the smallest changes that would do, `Stale` if `revision` is no longer the newest,
-    `RunHasBegun`; then nothing is changed.
+    Raises the core's refusals, with the smallest changes that would do, `Stale` if the revision is no longer the
+    newest, `RunHasBegun`; then nothing is changed.
     """
-    row = unworked(db, who, session_id)
-    before = Plan.model_validate(row.plan)
-    keeps = before.touched and not anew and before.flow.brief.kind == brief.kind
-    with offering(brief, row, catalogue):
-        if keeps:
-            made = _adjusted(before, brief, row, "by_hand", catalogue)
-        else:
-            made = plan(brief, row.facts, catalogue, row.house, row.pace, deadline=after(PLANNING_SECONDS))
-    return store_plan(db, who, session_id, revision, made, catalogue, before if keeps else None)
+
+    def make(stands: Standing) -> Change:
+        before = stands.plan
+        keeps = before.touched and not anew and before.flow.brief.kind == brief.kind
+        with offering(brief, stands.setting):
+            if keeps:
+                return Change(_adjusted(stands, brief, "by_hand"), before)
+            return Change(planned(brief, stands.setting))
+
+    return change_plan(desk, at, make)
 
 
-def fit(
-    db: Database, who: SignedIn, session_id: UUID, revision: int, brief: Brief, catalogue: Catalogue
-) -> SessionView:
+def fit(desk: Desk, at: ReadAt, brief: Brief) -> SessionView:
     """Store the plan for `brief` that is closest to the present one. Raises as `replan` does."""
-    row = unworked(db, who, session_id)
-    before = Plan.model_validate(row.plan)
-    with offering(brief, row, catalogue):
-        made = _adjusted(before, brief, row, "all", catalogue)
-    return store_plan(db, who, session_id, revision, made, catalogue, before)
+
+    def make(stands: Standing) -> Change:
+        with offering(brief, stands.setting):
+            return Change(_adjusted(stands, brief, "all"), stands.plan)
+
+    return change_plan(desk, at, make)
 
 
-def reshape(
-    db: Database,
-    who: SignedIn,
-    session_id: UUID,
-    revision: int,
-    part_id: str,
-    seconds: int,
-    alone: bool,
-    catalogue: Catalogue,
-) -> SessionView:
+def reshape(desk: Desk, at: ReadAt, pull: Pull) -> SessionView:
     """Make a part longer or shorter by hand and store what becomes of the session. Raises as `replan` does."""
-    row = unworked(db, who, session_id)
-    before = Plan.model_validate(row.plan)
-    deadline = after(PLANNING_SECONDS)
-    made = reshaped(
-        before, part_id, seconds, row.facts, catalogue, row.house, row.pace, alone=alone, deadline=deadline
-    )
-    # What is being pulled is not what could not stay as it was.
-    pulled = {part.region for part in before.flow.parts if part.id == part_id}
-    held = tuple(id for id in before.by_hand if id not in pulled)
-    told = before.model_copy(update={"by_hand": held})
-    return store_plan(db, who, session_id, revision, made, catalogue, told)
+
+    def make(stands: Standing) -> Change:
+        before = stands.plan
+        made = reshaped(before, pull, stands.setting, after(PLANNING_SECONDS))
+        # What is being pulled is not what could not stay as it was.
+        pulled = {part.region for part in before.flow.parts if part.id == pull.part_id}
+        held = tuple(id for id in before.by_hand if id not in pulled)
+        return Change(made, before.model_copy(update={"by_hand": held}))
+
+    return change_plan(desk, at, make)
 
 
-def keep_off(
-    db: Database,
-    who: SignedIn,
-    session_id: UUID,
-    revision: int,
-    excluded: Sequence[Excluded],
-    catalogue: Catalogue,
-) -> SessionView:
+def keep_off(desk: Desk, at: ReadAt, excluded: Sequence[Excluded]) -> SessionView:
     """Store the places to keep off on the session's client, and with them the closest plan that keeps off them.
 
     Those that were named for the day alone stay so. Raises as `replan` does.
     """
-    row = unworked(db, who, session_id)
-    before = Plan.model_validate(row.plan)
-    facts = row.facts.model_copy(update={"excluded": tuple(excluded)})
-    made = closest(before, facts, row, catalogue)
-    today = row.answer.excluded if row.answer else ()
-    lasting = tuple(place for place in excluded if place not in today)
 
-    def keep(c: Connection[Row]) -> None:
-        told(c, who, row.client_id, lambda r: r.model_copy(update={"excluded": lasting}), "plan", catalogue)
-        if row.answer:
-            left = tuple(place for place in today if place in excluded)
-            answer = row.answer.model_copy(update={"excluded": left})
-            set_day_answer(c, who.practice_id, session_id, answer)
+    def make(stands: Standing) -> Change:
+        row = stands.row
+        facts = row.facts.model_copy(update={"excluded": tuple(excluded)})
+        today = row.answer.excluded if row.answer else ()
+        lasting = tuple(place for place in excluded if place not in today)
 
-    return store_plan(
-        db,
-        who,
-        session_id,
-        revision,
-        made,
-        catalogue,
-        before,
-        also=keep,
-    )
+        def keep(t: Transaction) -> None:
+            by = Told("plan")
+            told(t, desk, row.client_id, lambda r: r.model_copy(update={"excluded": lasting}), by)
+            if row.answer:
+                left = tuple(place for place in today if place in excluded)
+                set_day_answer(t, at.session_id, row.answer.model_copy(update={"excluded": left}))
+
+        made = closest(stands.plan, stands.setting.with_client(facts))
+        return Change(made, stands.plan, also=keep)
+
+    return change_plan(desk, at, make)
 
 
-def closest(before: Plan, facts: ClientFacts, row: SessionRow, catalogue: Catalogue) -> Plan:
-    """The plan for the same brief that is closest to `before` and obeys `facts`. Raises the core's refusals."""
-    deadline = after(PLANNING_SECONDS)
-    return adjust(
-        before, before.flow.brief, facts, catalogue, row.house, row.pace, hold="all", deadline=deadline
-    )
+def closest(before: Plan, setting: Setting) -> Plan:
+    """The plan for the same brief that is closest to `before`. Raises the core's refusals."""
+    return adjust(before, before.flow.brief, setting, "all", after(PLANNING_SECONDS))
 
 
-def adjustment(
-    db: Database, who: SignedIn, session_id: UUID, brief: Brief, catalogue: Catalogue
-) -> Adjustment:
+def adjustment(desk: Desk, session_id: UUID, brief: Brief) -> Adjustment:
     """What `fit` would store. Raises `NotThere` and the core's refusals."""
-    row = found(db, who, session_id)
-    before = Plan.model_validate(row.plan)
-    with offering(brief, row, catalogue):
-        made = _adjusted(before, brief, row, "all", catalogue)
-    return beside(before, made, row, catalogue)
+    stands = standing(desk, session_id)
+    with offering(brief, stands.setting):
+        return stands.beside(_adjusted(stands, brief, "all"))
 
 
-def comparison(
-    db: Database, who: SignedIn, session_id: UUID, brief: Brief, catalogue: Catalogue
-) -> Adjustment:
+def comparison(desk: Desk, session_id: UUID, brief: Brief) -> Adjustment:
     """What `replan` would store anew, beside what stands. Raises `NotThere` and the core's refusals."""
-    row = found(db, who, session_id)
-    with offering(brief, row, catalogue):
-        made = plan(brief, row.facts, catalogue, row.house, row.pace, deadline=after(PLANNING_SECONDS))
-    return beside(Plan.model_validate(row.plan), made, row, catalogue)
+    stands = standing(desk, session_id)
+    with offering(brief, stands.setting):
+        return stands.beside(planned(brief, stands.setting))
 
 
-def alternatives_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> Alternatives:
+def alternatives_of(desk: Desk, session_id: UUID) -> Alternatives:
     """Other plans for the brief of a session's stored plan. Raises `NotThere`."""
-    row = found(db, who, session_id)
-    return alternatives(Plan.model_validate(row.plan).flow, row.facts, catalogue, row.house, row.pace)
+    stands = standing(desk, session_id)
+    return alternatives(stands.plan.flow, stands.setting)
 
 
-def _adjusted(before: Plan, brief: Brief, row: SessionRow, hold: Hold, catalogue: Catalogue) -> Plan:
-    deadline = after(PLANNING_SECONDS)
-    return adjust(before, brief, row.facts, catalogue, row.house, row.pace, hold=hold, deadline=deadline)
+def _adjusted(stands: Standing, brief: Brief, hold: Hold) -> Plan:
+    return adjust(stands.plan, brief, stands.setting, hold, after(PLANNING_SECONDS))
 
 
 @contextmanager
-def offering(brief: Brief, row: SessionRow, catalogue: Catalogue) -> Iterator[None]:
+def offering(brief: Brief, setting: Setting) -> Iterator[None]:
     """Adds to a refusal of `brief` the smallest changes that would do."""
     try:
         yield
     except DoesNotFit as refused:
-        found = offers(refused, brief, row.facts, catalogue, row.house, row.pace)
-        raise refused.offering(found) from refused
+        raise refused.offering(offers(refused, brief, setting)) from refused

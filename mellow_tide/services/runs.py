@@ -3,42 +3,88 @@
 from collections.abc import Sequence
 from uuid import UUID
 
-from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
-from mellow_tide.core.refusal import UnknownReference
+from mellow_tide.core.catalogue.catalogue import unknown
+from mellow_tide.core.refusal import BadFlow, FieldProblem, UnknownReference
 from mellow_tide.core.run.events import Added, Began, Observed, PointFound, RunEvent, Said
+from mellow_tide.core.run.frozen import FrozenRun
 from mellow_tide.core.run.state import RunState
+from mellow_tide.core.timing.run_sheet import RunSheet, sheet_id
+from mellow_tide.services.desk import Desk
 from mellow_tide.services.session_view import view_of
-from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.people import SignedIn
-from mellow_tide.store.sessions import append_events, events_of, find_session, lock_session
+from mellow_tide.store.database import Transaction
+from mellow_tide.store.sessions import (
+    SessionRow,
+    append_events,
+    events_of,
+    find_session,
+    freeze_run,
+    lock_session,
+)
 
 
 class DayQuestionOpen(Exception):
     """Work does not begin before the client was asked what is new today."""
 
 
+class SheetUnknown(Exception):
+    """Work began by a run sheet that the plan no longer gives: the device sends it along."""
+
+
+class WrongSheet(BadFlow):
+    """What was sent is not the run sheet that the run names."""
+
+    code = "wrong-sheet"
+    title = "This run sheet is not the one the session began with."
+
+
 def add_events(
-    db: Database, who: SignedIn, session_id: UUID, events: Sequence[RunEvent], catalogue: Catalogue
+    desk: Desk, session_id: UUID, events: Sequence[RunEvent], sheet: RunSheet | None = None
 ) -> RunState:
     """Append events in their order and fold all there are. Those already there change nothing.
 
-    Raises `NotThere`, `UnknownReference`, and `DayQuestionOpen` where work begins before the client was asked.
+    With the first touch the run sheet is frozen that it names: the present one, or the `sheet` sent along where house,
+    pace or plan have changed since the device fetched it. Raises `NotThere`, `UnknownReference`, `SheetUnknown`,
+    `WrongSheet`, and `DayQuestionOpen` where work begins before the client was asked.
     """
+    regions = desk.catalogue.regions
     problems = [
-        unknown(catalogue.regions, event.region, f"events.{i}.region", "region")
+        unknown(regions, event.region, f"events.{i}.region", "region")
         for i, event in enumerate(events)
         if isinstance(event, Said | Observed | PointFound | Added)
     ]
     found = [problem for problem in problems if problem]
     if found:
         raise UnknownReference(*found)
-    with db.transaction(Sight(who.practice_id)) as c:
-        lock_session(c, who.practice_id, session_id)
-        append_events(
-            c, who.practice_id, session_id, [(event.id, event.model_dump(mode="json")) for event in events]
-        )
-        row = find_session(c, who.practice_id, session_id)
-        if row.answer is None and any(isinstance(event, Began) for event in events):
+    with desk.reading() as t:
+        lock_session(t, session_id)
+        row = find_session(t, session_id)
+        began = next((event for event in events if isinstance(event, Began)), None)
+        if began and row.answer is None:
             raise DayQuestionOpen
-        stored = events_of(c, who.practice_id, session_id)
-    return view_of(row, stored, catalogue).run
+        if began and row.run is None:
+            freeze_run(t, session_id, _frozen(desk, row, began.sheet_id, sheet))
+        append_events(t, session_id, events)
+        return _state(t, desk, session_id)
+
+
+def run_of(desk: Desk, session_id: UUID) -> RunState:
+    """How far the run is. Raises `NotThere`."""
+    with desk.reading() as t:
+        return _state(t, desk, session_id)
+
+
+def _state(t: Transaction, desk: Desk, session_id: UUID) -> RunState:
+    return view_of(desk, find_session(t, session_id), events_of(t, session_id)).run
+
+
+def _frozen(desk: Desk, row: SessionRow, named: str, sent: RunSheet | None) -> FrozenRun:
+    setting = desk.setting_of(row)
+    if sent is None:
+        sheet = setting.lay_out(row.plan.flow)
+        if sheet_id(sheet) != named:
+            raise SheetUnknown
+    elif sheet_id(sent) == named:
+        sheet = sent
+    else:
+        raise WrongSheet(FieldProblem("sheet", f"it is not the sheet “{named}”", "load the session again"))
+    return FrozenRun(sheet_id=named, sheet=sheet, house=desk.house, tempo=setting.tempo)

@@ -3,32 +3,28 @@
 import json
 from collections.abc import Iterable
 from functools import lru_cache
-from typing import Any, Literal
+from typing import Literal
 from uuid import UUID
 
-from psycopg import Connection
-from pydantic import AwareDatetime, TypeAdapter
+from pydantic import AwareDatetime
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
-from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.meeting.changes import BEARS_ON_A_PLAN, ItemChange
 from mellow_tide.core.meeting.day import DayAnswer
 from mellow_tide.core.planner.difference import Difference
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.run.events import RunEvent, in_order
 from mellow_tide.core.run.state import RunState, fold
-from mellow_tide.core.timing.tempo import OwnPace
+from mellow_tide.core.setting import Setting
+from mellow_tide.core.timing.run_sheet import sheet_id
+from mellow_tide.services.desk import Desk
 from mellow_tide.store.clients import ChangeRow, Source, changes_since_plan
-from mellow_tide.store.database import Row
+from mellow_tide.store.database import Transaction
 from mellow_tide.store.sessions import SessionRow
 
 Stage = Literal["plan", "work", "log", "logged"]
 """What a session waits for: to be begun, to be ended, to be logged, nothing."""
-
-_events = TypeAdapter(RunEvent)
 
 
 class ClientView(Record):
@@ -54,6 +50,8 @@ class Known(Record):
 class SessionView(Record):
     """A session whole. `revision` must be sent back with every change of the plan.
 
+    `sheet_id` names the run sheet of `evaluation`, as a run that begins must. Once a run has begun, that sheet is the
+    one it began with.
     `day_answer`: what was answered to the question of the day, None until it was asked. `news`: what became known of
     the client since the plan was made. `unread_intake`: one that the client has handed in and nobody has read.
 
@@ -68,6 +66,7 @@ class SessionView(Record):
     stage: Stage
     plan: Plan
     evaluation: Evaluation
+    sheet_id: str
     run: RunState
     can_undo: bool = False
     can_redo: bool = False
@@ -85,45 +84,34 @@ def known_of(row: ChangeRow) -> Known:
     )
 
 
-def news_of(c: Connection[Row], practice_id: UUID, session_id: UUID) -> tuple[Known, ...]:
+def news_of(t: Transaction, session_id: UUID) -> tuple[Known, ...]:
     """What became known of a session's client since its plan was made, and may change what it should be."""
-    return tuple(known_of(row) for row in changes_since_plan(c, practice_id, session_id, BEARS_ON_A_PLAN))
-
-
-def read_events(stored: Iterable[dict[str, Any]]) -> list[RunEvent]:
-    """Core events from their stored form."""
-    return [_events.validate_python(event) for event in stored]
+    return tuple(known_of(row) for row in changes_since_plan(t, session_id, BEARS_ON_A_PLAN))
 
 
 def view_of(
-    row: SessionRow,
-    stored_events: Iterable[dict[str, Any]],
-    catalogue: Catalogue,
-    news: tuple[Known, ...] = (),
+    desk: Desk, row: SessionRow, events: Iterable[RunEvent], news: tuple[Known, ...] = ()
 ) -> SessionView:
-    """Evaluate the stored plan and fold the events over its run sheet."""
-    plan, evaluation = _evaluated(
-        json.dumps(row.plan),
-        row.facts.model_dump_json(),
-        json.dumps(row.house_json),
-        json.dumps(row.pace_json),
-        catalogue,
-    )
-    run = fold(in_order(read_events(stored_events)), evaluation.sheet)
+    """Evaluate the stored plan and fold the events over the run sheet that the session is worked by."""
+    plan, evaluation, id = _evaluated(json.dumps(row.stored_plan), desk.setting_of(row))
+    if row.run and row.run.sheet_id != id:
+        evaluation, id = evaluation.model_copy(update={"sheet": row.run.sheet}), row.run.sheet_id
+    run = fold(in_order(events), evaluation.sheet)
     return SessionView(
         session_id=row.session_id,
         client=ClientView(
             client_id=row.client_id,
-            name=row.client_name,
-            height_cm=row.height_cm,
-            consents=tuple(row.consents),
-            know_first=row.know_first,
+            name=row.client.name,
+            height_cm=row.client.height_cm,
+            consents=tuple(sorted(row.client.consents)),
+            know_first=row.client.know_first,
         ),
         starts_at=row.starts_at,
         revision=row.revision,
         stage=_stage(row, run),
         plan=plan,
         evaluation=evaluation,
+        sheet_id=id,
         run=run,
         can_undo=row.can_undo,
         can_redo=row.can_redo,
@@ -134,15 +122,11 @@ def view_of(
 
 
 @lru_cache(maxsize=64)
-def _evaluated(
-    plan_json: str, facts: str, house: str, pace: str, catalogue: Catalogue
-) -> tuple[Plan, Evaluation]:
-    """A stored plan and its evaluation, kept by all that decides them: a session is read more than changed."""
+def _evaluated(plan_json: str, setting: Setting) -> tuple[Plan, Evaluation, str]:
+    """A stored plan, its evaluation and its sheet's id, kept by all that decides them: it is read more than changed."""
     plan = Plan.model_validate_json(plan_json)
-    client = ClientFacts.model_validate_json(facts)
-    factors = json.loads(pace)
-    own = OwnPace(factors=factors) if factors else None
-    return plan, evaluate(plan.flow, client, catalogue, House.model_validate_json(house), own)
+    evaluation = evaluate(plan.flow, setting)
+    return plan, evaluation, sheet_id(evaluation.sheet)
 
 
 def _stage(row: SessionRow, run: RunState) -> Stage:

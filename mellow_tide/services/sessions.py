@@ -2,26 +2,23 @@
 
 from uuid import UUID
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.planner.reasons import Reasons, reasons
+from mellow_tide.services.desk import Desk
 from mellow_tide.services.session_view import SessionView, news_of, view_of
-from mellow_tide.services.standing import found
-from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.people import SignedIn
+from mellow_tide.services.standing import standing
 from mellow_tide.store.sessions import events_of, find_session
 
 
-def session(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> SessionView:
+def session(desk: Desk, session_id: UUID) -> SessionView:
     """The session; raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        row = find_session(c, who.practice_id, session_id)
-        events = events_of(c, who.practice_id, session_id)
-        news = news_of(c, who.practice_id, session_id)
-    return view_of(row, events, catalogue, news)
+    with desk.reading() as t:
+        row = find_session(t, session_id)
+        events = events_of(t, session_id)
+        news = news_of(t, session_id)
+    return view_of(desk, row, events, news)
 
 
-def reasons_of(db: Database, who: SignedIn, session_id: UUID, catalogue: Catalogue) -> Reasons:
+def reasons_of(desk: Desk, session_id: UUID) -> Reasons:
     """Why the stored flow is as it is. Raises `NotThere`."""
-    row = found(db, who, session_id)
-    return reasons(Plan.model_validate(row.plan).flow, row.facts, catalogue, row.house, row.pace)
+    stands = standing(desk, session_id)
+    return reasons(stands.plan.flow, stands.setting)

@@ -8,6 +8,7 @@ from datetime import datetime, timedelta
 from argon2 import PasswordHasher
 from argon2.exceptions import VerificationError
 
+from mellow_tide.services.desk import Desk
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.people import (
     Person,
@@ -69,46 +70,46 @@ def sign_in(db: Database, email: str, password: str, address: str, now: datetime
     """
     email = email.strip().lower()
     key = hashlib.sha256(f"{email}|{address}".encode()).digest()
-    with db.transaction(Sight(email=email)) as c:
-        wait = _wait(recent_attempts(c, key, now - REMEMBERED), now)
+    with db.transaction(Sight(email=email)) as t:
+        wait = _wait(recent_attempts(t, key, now - REMEMBERED), now)
         if wait:
             raise TooManyAttempts(wait)
-        person = find_person_by_email(c, email)
+        person = find_person_by_email(t, email)
     if not _matches(person, password) or person is None:
-        with db.transaction(Sight()) as c:
-            add_attempt(c, key, now)
+        with db.transaction(Sight()) as t:
+            add_attempt(t, key, now)
         raise SignInRefused
     return _begin(db, person, key, now)
 
 
 def _begin(db: Database, person: Person, attempt_key: bytes, now: datetime) -> str:
     token = secrets.token_urlsafe(32)
-    with db.transaction(Sight(person=person.person_id, token_hash=_hash(token))) as c:
-        memberships = memberships_of(c, person.person_id)
+    with db.transaction(Sight(person=person.person_id, token_hash=_hash(token))) as t:
+        memberships = memberships_of(t, person.person_id)
         if not memberships:
             raise SignInRefused
         signed_in = SignedIn(memberships[0].practice_id, person.person_id)
-        add_sign_in(c, signed_in, _hash(token), now + STAYS)
-        forget_attempts(c, attempt_key, now - REMEMBERED)
+        add_sign_in(t, signed_in, _hash(token), now + STAYS)
+        forget_attempts(t, attempt_key, now - REMEMBERED)
     return token
 
 
 def who_holds(db: Database, token: str, now: datetime) -> SignedIn | None:
     """Who is signed in with this token, or None."""
-    with db.transaction(Sight(token_hash=_hash(token))) as c:
-        return find_sign_in(c, _hash(token), now)
+    with db.transaction(Sight(token_hash=_hash(token))) as t:
+        return find_sign_in(t, _hash(token), now)
 
 
 def sign_out(db: Database, token: str) -> None:
     """Forget the token; unknown ones are no error."""
-    with db.transaction(Sight(token_hash=_hash(token))) as c:
-        delete_sign_in(c, _hash(token))
+    with db.transaction(Sight(token_hash=_hash(token))) as t:
+        delete_sign_in(t, _hash(token))
 
 
-def me(db: Database, who: SignedIn) -> Me:
+def me(desk: Desk) -> Me:
     """The person and practice behind a sign-in."""
-    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
-        return Me(find_person(c, who.person_id), find_practice(c, who.practice_id))
+    with desk.writing() as t:
+        return Me(find_person(t, desk.person_id), find_practice(t))
 
 
 def _hash(token: str) -> bytes:

@@ -2,15 +2,13 @@
 
 from collections.abc import Iterable
 from datetime import datetime
-from typing import Any
 from uuid import UUID
 
-from pydantic import AwareDatetime, TypeAdapter
+from pydantic import AwareDatetime
 
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.run.points import PointEvent, SorePoint, after
-
-_point_event: TypeAdapter[PointEvent] = TypeAdapter(PointEvent)
+from mellow_tide.core.run.points import SorePoint, after
+from mellow_tide.store.clients import PointRow
 
 
 class PointsOfVisit(Record):
@@ -21,14 +19,12 @@ class PointsOfVisit(Record):
     points: tuple[SorePoint, ...]
 
 
-def points_by_visit(
-    pointed: Iterable[tuple[UUID, datetime, dict[str, Any]]],
-) -> tuple[PointsOfVisit, ...]:
-    """The points of each visit from rows of session, start and event, in the order the rows come."""
+def points_by_visit(noted: Iterable[PointRow]) -> tuple[PointsOfVisit, ...]:
+    """The points of each visit, in the order the rows come."""
     visits: dict[tuple[UUID, datetime], tuple[SorePoint, ...]] = {}
-    for session_id, starts_at, event in pointed:
-        key = (session_id, starts_at)
-        visits[key] = after(visits.get(key, ()), _point_event.validate_python(event))
+    for row in noted:
+        key = (row.session_id, row.starts_at)
+        visits[key] = after(visits.get(key, ()), row.event)
     return tuple(
         PointsOfVisit(session_id=session_id, starts_at=starts_at, points=points)
         for (session_id, starts_at), points in visits.items()

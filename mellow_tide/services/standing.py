@@ -1,19 +1,18 @@
-"""The plan of a session that stands: reading it, storing another over it, and what sets the two apart."""
+"""The plan of a session that stands: the one way to read it, change it and store the change at a revision."""
 
 from collections.abc import Callable
+from dataclasses import dataclass
 from uuid import UUID
 
-from psycopg import Connection
-
-from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.planner.difference import Difference, difference
 from mellow_tide.core.planner.plan import Plan
+from mellow_tide.core.setting import Setting
+from mellow_tide.services.desk import Desk
 from mellow_tide.services.session_view import SessionView, news_of, view_of
-from mellow_tide.store.database import Database, Row, Sight
-from mellow_tide.store.people import SignedIn
-from mellow_tide.store.sessions import SessionRow, events_of, find_session, replace_plan
+from mellow_tide.store.database import Transaction
+from mellow_tide.store.sessions import ReadAt, SessionRow, events_of, find_session, replace_plan
 
 
 class RunHasBegun(Exception):
@@ -28,59 +27,74 @@ class Adjustment(Record):
     difference: Difference
 
 
-def found(db: Database, who: SignedIn, session_id: UUID) -> SessionRow:
-    """The session as it is stored; raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        return find_session(c, who.practice_id, session_id)
+@dataclass(frozen=True)
+class Standing:
+    """A session as it is stored, and the setting that its plan is for."""
+
+    row: SessionRow
+    setting: Setting
+
+    @property
+    def plan(self) -> Plan:
+        """The plan that stands."""
+        return self.row.plan
+
+    def beside(self, made: Plan) -> Adjustment:
+        """Another plan beside the one that stands."""
+        return Adjustment(
+            plan=made,
+            evaluation=evaluate(made.flow, self.setting),
+            difference=difference(self.plan.flow, made.flow, self.plan.by_hand, self.setting),
+        )
 
 
-def unworked(db: Database, who: SignedIn, session_id: UUID) -> SessionRow:
-    """The session as it is stored, its plan still open to change; raises `NotThere`, `RunHasBegun`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        row = find_session(c, who.practice_id, session_id)
-        if events_of(c, who.practice_id, session_id):
-            raise RunHasBegun
-    return row
+@dataclass(frozen=True)
+class Change:
+    """A plan to be stored over the one that stands.
 
-
-def beside(before: Plan, made: Plan, row: SessionRow, catalogue: Catalogue) -> Adjustment:
-    """A plan beside the one that stands."""
-    return Adjustment(
-        plan=made,
-        evaluation=evaluate(made.flow, row.facts, catalogue, row.house, row.pace),
-        difference=difference(
-            before.flow, made.flow, before.by_hand, row.facts, catalogue, row.house, row.pace
-        ),
-    )
-
-
-def store_plan(
-    db: Database,
-    who: SignedIn,
-    session_id: UUID,
-    revision: int,
-    made: Plan,
-    catalogue: Catalogue,
-    before: Plan | None = None,
-    also: Callable[[Connection[Row]], None] | None = None,
-    knows: bool = True,
-) -> SessionView:
-    """Store a plan; with `before` the answer says what sets the two apart.
-
-    What is `also` written stands or falls with it. `knows`: the planner made it with all that is known of the client
-    now. Raises `Stale`, `RunHasBegun`, `NotThere`.
+    With `before` the answer says what sets the two apart. What is `also` written stands or falls with the plan.
+    `knows`: the planner made it with all that is known of the client now.
     """
-    with db.transaction(Sight(who.practice_id, who.person_id)) as c:
-        replace_plan(c, who.practice_id, session_id, revision, made.model_dump(mode="json"), knows)
-        if also:
-            also(c)
+
+    plan: Plan
+    before: Plan | None = None
+    also: Callable[[Transaction], None] | None = None
+    knows: bool = True
+
+
+def standing(desk: Desk, session_id: UUID) -> Standing:
+    """The session and its setting; raises `NotThere`."""
+    with desk.reading() as t:
+        row = find_session(t, session_id)
+    return Standing(row, desk.setting_of(row))
+
+
+def change_plan(desk: Desk, at: ReadAt, make: Callable[[Standing], Change]) -> SessionView:
+    """Load the session, let `make` say what becomes of its plan, and store that.
+
+    Raises `NotThere`, `RunHasBegun`, whatever `make` raises, and `Stale` if `at.revision` is no longer the newest; then
+    nothing is changed.
+    """
+    stands = standing(desk, at.session_id)
+    if stands.row.begun:
+        raise RunHasBegun
+    return store_change(desk, at, make(stands))
+
+
+def store_change(desk: Desk, at: ReadAt, change: Change) -> SessionView:
+    """Store a plan that has been made. Raises `Stale`, `RunHasBegun`, `NotThere`."""
+    with desk.writing() as t:
+        replace_plan(t, at, change.plan, change.knows)
+        if change.also:
+            change.also(t)
         # The row is held now: a run cannot begin between this look and the commit.
-        if events_of(c, who.practice_id, session_id):
+        if events_of(t, at.session_id):
             raise RunHasBegun
-        row = find_session(c, who.practice_id, session_id)
-        news = news_of(c, who.practice_id, session_id)
-    view = view_of(row, [], catalogue, news)
-    if before is None:
+        row = find_session(t, at.session_id)
+        news = news_of(t, at.session_id)
+    view = view_of(desk, row, [], news)
+    if change.before is None:
         return view
-    apart = difference(before.flow, made.flow, before.by_hand, row.facts, catalogue, row.house, row.pace)
+    before = change.before
+    apart = difference(before.flow, change.plan.flow, before.by_hand, desk.setting_of(row))
     return view.model_copy(update={"difference": apart})

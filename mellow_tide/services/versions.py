@@ -4,14 +4,13 @@ from uuid import UUID, uuid4
 
 from pydantic import AwareDatetime
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.plan import Plan
+from mellow_tide.services.desk import Desk
 from mellow_tide.services.session_view import SessionView
-from mellow_tide.services.standing import Adjustment, beside, found, store_plan, unworked
-from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.people import SignedIn
+from mellow_tide.services.standing import Adjustment, Change, Standing, change_plan, standing
+from mellow_tide.store.sessions import ReadAt
 from mellow_tide.store.versions import (
     find_version,
     forget_version,
@@ -30,64 +29,56 @@ class Version(Record):
     stands: bool
 
 
-def versions(db: Database, who: SignedIn, session_id: UUID) -> tuple[Version, ...]:
+def versions(desk: Desk, session_id: UUID) -> tuple[Version, ...]:
     """All versions of a session, the first kept first. Raises `NotThere`."""
-    row = found(db, who, session_id)
-    standing = Plan.model_validate(row.plan).flow
-    with db.transaction(Sight(who.practice_id)) as c:
-        kept = versions_of(c, who.practice_id, session_id)
+    stands = standing(desk, session_id).plan.flow
+    with desk.reading() as t:
+        kept = versions_of(t, session_id)
     return tuple(
         Version(
             version_id=version.version_id,
             name=version.name,
             made_at=version.made_at,
-            stands=Plan.model_validate(version.plan).flow == standing,
+            stands=version.plan.flow == stands,
         )
         for version in kept
     )
 
 
-def keep_version(db: Database, who: SignedIn, session_id: UUID, name: str) -> None:
+def keep_version(desk: Desk, session_id: UUID, name: str) -> None:
     """Keep what stands under `name`. Raises `NotThere`, `Conflict` where the name is taken."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        name_standing_plan(c, who.practice_id, session_id, uuid4(), name)
+    with desk.reading() as t:
+        name_standing_plan(t, session_id, uuid4(), name)
 
 
-def change_version(db: Database, who: SignedIn, session_id: UUID, version_id: UUID, name: str) -> None:
+def change_version(desk: Desk, session_id: UUID, version_id: UUID, name: str) -> None:
     """Rename a version. Raises `NotThere`, `Conflict` where the name is taken."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        rename_version(c, who.practice_id, session_id, version_id, name)
+    with desk.reading() as t:
+        rename_version(t, session_id, version_id, name)
 
 
-def drop_version(db: Database, who: SignedIn, session_id: UUID, version_id: UUID) -> None:
+def drop_version(desk: Desk, session_id: UUID, version_id: UUID) -> None:
     """Forget a version; what stands stays. Raises `NotThere`."""
-    with db.transaction(Sight(who.practice_id)) as c:
-        forget_version(c, who.practice_id, session_id, version_id)
+    with desk.reading() as t:
+        forget_version(t, session_id, version_id)
 
 
-def version_beside(
-    db: Database, who: SignedIn, session_id: UUID, version_id: UUID, catalogue: Catalogue
-) -> Adjustment:
+def version_beside(desk: Desk, session_id: UUID, version_id: UUID) -> Adjustment:
     """A version beside what stands. Raises `NotThere`."""
-    row = found(db, who, session_id)
-    return beside(
-        Plan.model_validate(row.plan), _plan(db, who, session_id, version_id, catalogue), row, catalogue
-    )
+    return standing(desk, session_id).beside(_plan(desk, session_id, version_id))
 
 
-def let_version_stand(
-    db: Database, who: SignedIn, session_id: UUID, revision: int, version_id: UUID, catalogue: Catalogue
-) -> SessionView:
+def let_version_stand(desk: Desk, at: ReadAt, version_id: UUID) -> SessionView:
     """Store a version over what stands; that can be taken back. Raises `NotThere`, `Stale`, `RunHasBegun`."""
-    row = unworked(db, who, session_id)
-    made = _plan(db, who, session_id, version_id, catalogue)
-    stands = Plan.model_validate(row.plan)
-    return store_plan(db, who, session_id, revision, made, catalogue, stands, knows=False)
+
+    def make(stands: Standing) -> Change:
+        return Change(_plan(desk, at.session_id, version_id), stands.plan, knows=False)
+
+    return change_plan(desk, at, make)
 
 
-def _plan(db: Database, who: SignedIn, session_id: UUID, version_id: UUID, catalogue: Catalogue) -> Plan:
-    with db.transaction(Sight(who.practice_id)) as c:
-        version = find_version(c, who.practice_id, session_id, version_id)
-    plan = Plan.model_validate(version.plan)
-    check_flow(plan.flow, catalogue)
-    return plan
+def _plan(desk: Desk, session_id: UUID, version_id: UUID) -> Plan:
+    with desk.reading() as t:
+        version = find_version(t, session_id, version_id)
+    check_flow(version.plan.flow, desk.catalogue)
+    return version.plan

@@ -1,21 +1,23 @@
 """The clients of a practice: found again, kept whole, and the evidence of how it became known."""
 
-from collections.abc import Collection, Iterable, Sequence
+from collections.abc import Collection, Iterable
 from dataclasses import dataclass
 from datetime import date, datetime
+from functools import cached_property
 from typing import Any, Literal
 from uuid import UUID, uuid4
 
-from psycopg import Connection
-from psycopg.rows import class_row
+from psycopg.sql import SQL, Composed, Identifier, Placeholder
 from psycopg.types.json import Jsonb
+from pydantic import TypeAdapter
 
-from mellow_tide.core.catalogue.house import House
+from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.meeting.changes import ItemChange
 from mellow_tide.core.meeting.record import ClientRecord
-from mellow_tide.store.database import Row
+from mellow_tide.core.run.log import Log
+from mellow_tide.core.run.points import PointEvent
+from mellow_tide.store.database import Transaction
 from mellow_tide.store.errors import NotThere, Stale
-from mellow_tide.store.queries import query
 
 ALIKE = 0.45
 """How much of a typed word must be in what is sought (pg_trgm's word similarity); one wrong letter in six is less."""
@@ -40,13 +42,17 @@ class ClientLine:
 
 @dataclass(frozen=True, kw_only=True)
 class ClientRow:
-    """A client whole, on the practice's present day, and what the practice has chosen where schools differ."""
+    """A client whole; `day` is the practice's present day."""
 
     client_id: UUID
     revision: int
-    record: ClientRecord
+    stored: dict[str, Any]
     day: date
-    house: House
+
+    @cached_property
+    def record(self) -> ClientRecord:
+        """Everything that is known of the client."""
+        return ClientRecord.model_validate(self.stored)
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -75,12 +81,22 @@ class ContactRow:
 
 @dataclass(frozen=True, kw_only=True)
 class VisitRow:
-    """A session of a client: when, for which brief, and its log if there is one; both as JSON."""
+    """A session of a client: when, for which brief, and its log if there is one."""
 
     session_id: UUID
     starts_at: datetime
-    brief: dict[str, Any]
-    log: dict[str, Any] | None
+    stored_brief: dict[str, Any]
+    stored_log: dict[str, Any] | None
+
+    @property
+    def brief(self) -> Brief:
+        """What was asked of it."""
+        return Brief.model_validate(self.stored_brief)
+
+    @property
+    def log(self) -> Log | None:
+        """What was confirmed of it."""
+        return Log.model_validate(self.stored_log) if self.stored_log else None
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -97,9 +113,34 @@ class WholeVisitRow:
     marks: list[dict[str, Any]]
 
 
-def clients_found(
-    c: Connection[Row], practice_id: UUID, typed: str, archived: bool, most: int
-) -> list[ClientLine]:
+@dataclass(frozen=True)
+class Evidence:
+    """How something became known, who wrote it down, when if that is not now, and why if that was said."""
+
+    source: Source
+    person_name: str
+    changed_at: datetime | None = None
+    reason: str = ""
+
+
+@dataclass(frozen=True, kw_only=True)
+class PointRow:
+    """What was noted of a sore point in a session that began at `starts_at`."""
+
+    session_id: UUID
+    starts_at: datetime
+    stored: dict[str, Any]
+
+    @property
+    def event(self) -> PointEvent:
+        """What was noted."""
+        return _point_event.validate_python(self.stored)
+
+
+_point_event: TypeAdapter[PointEvent] = TypeAdapter(PointEvent)
+
+
+def clients_found(t: Transaction, typed: str, archived: bool, most: int) -> list[ClientLine]:
     """The clients in whose name, way of address or notes the letters are, or in whose phone number the digits are.
 
     Where there is none, those whose name is nearly so; first of those a word of which begins as a typed one does, since
@@ -108,7 +149,6 @@ def clients_found(
     words = " ".join(typed.lower().split())
     digits = "".join(letter for letter in words if letter.isdigit())
     values = {
-        "practice_id": practice_id,
         "words": words,
         # What is typed is sought as it is: no letter of it is a wild card.
         "pattern": words.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_"),
@@ -118,61 +158,45 @@ def clients_found(
         "most": most,
     }
     nearby = [f"% {word[0]}%" for word in words.split() if word[0].isalnum()]
-    found = c.execute(query("clients_found"), values).fetchall()
+    found = t.column("clients_found", **values)
     for begin in ([nearby] if nearby else []) + [["%"]]:
-        found = found or c.execute(query("clients_alike"), {**values, "begin": begin}).fetchall()
-    ids = [row[0] for row in found]
-    with c.cursor(row_factory=class_row(ClientLine)) as cursor:
-        lines = {"practice_id": practice_id, "client_ids": ids}
-        return cursor.execute(query("client_lines"), lines).fetchall()
+        found = found or t.column("clients_alike", **values, begin=begin)
+    return t.all(ClientLine, "client_lines", client_ids=found)
 
 
-def find_client(c: Connection[Row], practice_id: UUID, client_id: UUID) -> ClientRow:
+def find_client(t: Transaction, client_id: UUID) -> ClientRow:
     """The client; raises `NotThere`."""
-    with c.cursor(row_factory=_client_row) as cursor:
-        row: ClientRow | None = cursor.execute(query("find_client"), _key(practice_id, client_id)).fetchone()
+    row = t.one(ClientRow, "find_client", client_id=client_id)
     if row is None:
         raise NotThere("client")
     return row
 
 
-def lock_client(c: Connection[Row], practice_id: UUID, client_id: UUID, revision: int | None = None) -> None:
+def lock_client(t: Transaction, client_id: UUID, revision: int | None = None) -> None:
     """Hold the client until the transaction ends. Raises `NotThere`, and `Stale` if `revision` is not the newest."""
-    row = c.execute(query("lock_client"), _key(practice_id, client_id)).fetchone()
-    if row is None:
+    newest: int | None = t.value("lock_client", client_id=client_id)
+    if newest is None:
         raise NotThere("client")
-    if revision is not None and row[0] != revision:
+    if revision is not None and newest != revision:
         raise Stale("client")
 
 
-def add_client(c: Connection[Row], practice_id: UUID, client_id: UUID, record: ClientRecord) -> None:
+def add_client(t: Transaction, client_id: UUID, record: ClientRecord) -> None:
     """Add a client; one whose id is already there stays as it is."""
-    c.execute(query("insert_client"), {**_key(practice_id, client_id), **_values(record)})
+    t.run_composed(_INSERT, {"client_id": client_id, **_values(record)})
 
 
-def replace_client(c: Connection[Row], practice_id: UUID, client_id: UUID, record: ClientRecord) -> None:
+def replace_client(t: Transaction, client_id: UUID, record: ClientRecord) -> None:
     """Keep what is now known of a client that is held."""
-    c.execute(query("replace_client"), {**_key(practice_id, client_id), **_values(record)})
+    t.run_composed(_REPLACE, {"client_id": client_id, **_values(record)})
 
 
-def add_changes(
-    c: Connection[Row],
-    practice_id: UUID,
-    client_id: UUID,
-    changes: Iterable[ItemChange],
-    source: Source,
-    person_name: str,
-    changed_at: datetime | None = None,
-    reason: str = "",
-) -> None:
-    """Add dated evidence, of now unless it is said when, with the reason if there is one."""
+def add_changes(t: Transaction, client_id: UUID, changes: Iterable[ItemChange], evidence: Evidence) -> None:
+    """Add dated evidence."""
     values = [
         {
-            **_key(practice_id, client_id),
-            "changed_at": changed_at,
-            "source": source,
-            "person_name": person_name,
-            "reason": reason,
+            "client_id": client_id,
+            **vars(evidence),
             "field": change.field,
             "item": change.item,
             "before": None if change.before is None else Jsonb(change.before),
@@ -180,75 +204,75 @@ def add_changes(
         }
         for change in changes
     ]
-    with c.cursor() as cursor:
-        cursor.executemany(query("insert_change"), values)
+    t.run_each("insert_change", values)
 
 
-def changes_of(c: Connection[Row], practice_id: UUID, client_id: UUID) -> list[ChangeRow]:
+def changes_of(t: Transaction, client_id: UUID) -> list[ChangeRow]:
     """All evidence of a client, the newest first."""
-    with c.cursor(row_factory=class_row(ChangeRow)) as cursor:
-        return cursor.execute(query("changes_of_client"), _key(practice_id, client_id)).fetchall()
+    return t.all(ChangeRow, "changes_of_client", client_id=client_id)
 
 
-def changes_since_plan(
-    c: Connection[Row], practice_id: UUID, session_id: UUID, fields: Collection[str]
-) -> list[ChangeRow]:
+def changes_since_plan(t: Transaction, session_id: UUID, fields: Collection[str]) -> list[ChangeRow]:
     """What of `fields` became known of a session's client after its standing plan was made, the oldest first."""
-    values = {"practice_id": practice_id, "session_id": session_id, "fields": sorted(fields)}
-    with c.cursor(row_factory=class_row(ChangeRow)) as cursor:
-        return cursor.execute(query("changes_since_plan"), values).fetchall()
+    return t.all(ChangeRow, "changes_since_plan", session_id=session_id, fields=sorted(fields))
 
 
-def merge_client(c: Connection[Row], kept: UUID, other: UUID) -> int:
+def merge_client(t: Transaction, kept: UUID, other: UUID) -> int:
     """Give sessions, intakes and evidence of `other` to `kept`, and take `other` away; how many sessions moved."""
-    row = c.execute(query("merge_client"), {"kept": kept, "other": other}).fetchone()
-    return int(row[0]) if row else 0
+    return int(t.value("merge_client", kept=kept, other=other))
 
 
-def erase_client(c: Connection[Row], practice_id: UUID, client_id: UUID, person_name: str) -> dict[str, int]:
+def erase_client(t: Transaction, client_id: UUID, person_name: str) -> dict[str, int]:
     """Delete everything of a client that is held; how many rows of each kind went. That alone is kept."""
-    row = c.execute(query("erase_client"), {"client_id": client_id}).fetchone()
-    counts: dict[str, int] = row[0] if row else {}
-    values = {"practice_id": practice_id, "erasure_id": uuid4(), "person_name": person_name}
-    c.execute(query("insert_erasure"), {**values, "counts": Jsonb(counts)})
+    counts: dict[str, int] = t.value("erase_client", client_id=client_id)
+    t.run("insert_erasure", erasure_id=uuid4(), person_name=person_name, counts=Jsonb(counts))
     return counts
 
 
-def contacts(c: Connection[Row], practice_id: UUID) -> list[ContactRow]:
+def contacts(t: Transaction) -> list[ContactRow]:
     """What tells the practice's clients apart, those put away among them."""
-    with c.cursor(row_factory=class_row(ContactRow)) as cursor:
-        return cursor.execute(query("clients_with_contact"), {"practice_id": practice_id}).fetchall()
+    return t.all(ContactRow, "clients_with_contact")
 
 
-def all_contacts(c: Connection[Row], practice_id: UUID) -> list[ClientRecord]:
+def all_contacts(t: Transaction) -> list[ClientRecord]:
     """Of the clients that are not put away, by name: how each is called and reached, and no more."""
-    rows = c.execute(query("all_contacts"), {"practice_id": practice_id}).fetchall()
-    fields = ("name", "address_as", "phone", "email")
-    return [ClientRecord(**dict(zip(fields, row, strict=True))) for row in rows]
+    return [ClientRecord.model_validate(one) for one in t.column("all_contacts")]
 
 
-def sessions_of_client(c: Connection[Row], practice_id: UUID, client_id: UUID, most: int) -> list[VisitRow]:
+def sessions_of_client(t: Transaction, client_id: UUID, most: int) -> list[VisitRow]:
     """The newest sessions of a client, the last first, those to come among them."""
-    with c.cursor(row_factory=class_row(VisitRow)) as cursor:
-        values = {**_key(practice_id, client_id), "most": most}
-        return cursor.execute(query("sessions_of_client"), values).fetchall()
+    return t.all(VisitRow, "sessions_of_client", client_id=client_id, most=most)
 
 
-def point_events_of(
-    c: Connection[Row], practice_id: UUID, client_id: UUID
-) -> list[tuple[UUID, datetime, dict[str, Any]]]:
-    """What was noted of sore points: session, when it began, event; the last session first, each in order."""
-    return c.execute(query("point_events_of_client"), _key(practice_id, client_id)).fetchall()
+def point_events_of(t: Transaction, client_id: UUID) -> list[PointRow]:
+    """What was noted of a client's sore points; the last session first, each in order."""
+    return t.all(PointRow, "point_events_of_client", client_id=client_id)
 
 
-def whole_visits(c: Connection[Row], practice_id: UUID, client_id: UUID) -> list[WholeVisitRow]:
+def whole_visits(t: Transaction, client_id: UUID) -> list[WholeVisitRow]:
     """All sessions of a client with everything in them, the first one first."""
-    with c.cursor(row_factory=class_row(WholeVisitRow)) as cursor:
-        return cursor.execute(query("whole_visits"), _key(practice_id, client_id)).fetchall()
+    return t.all(WholeVisitRow, "whole_visits", client_id=client_id)
 
 
-def _key(practice_id: UUID, client_id: UUID) -> dict[str, Any]:
-    return {"practice_id": practice_id, "client_id": client_id}
+_FIELDS = tuple(ClientRecord.model_fields)
+"""A client's columns are the record's fields: a new one is a migration and a field, and no statement changes."""
+
+
+def _columns(fields: Iterable[str]) -> Composed:
+    return SQL(", ").join(Identifier(field) for field in fields)
+
+
+_INSERT = SQL("INSERT INTO client ({}) VALUES ({}) ON CONFLICT (practice_id, client_id) DO NOTHING").format(
+    _columns(("practice_id", "client_id", *_FIELDS)),
+    SQL(", ").join(Placeholder(field) for field in ("practice_id", "client_id", *_FIELDS)),
+)
+_REPLACE = SQL(
+    "UPDATE client SET revision = revision + 1, {} WHERE practice_id = {} AND client_id = {}"
+).format(
+    SQL(", ").join(SQL("{} = {}").format(Identifier(field), Placeholder(field)) for field in _FIELDS),
+    Placeholder("practice_id"),
+    Placeholder("client_id"),
+)
 
 
 def _values(record: ClientRecord) -> dict[str, Any]:
@@ -259,18 +283,3 @@ def _value(value: Any) -> Any:
     if isinstance(value, frozenset):
         return sorted(value)
     return Jsonb([one.model_dump() for one in value]) if isinstance(value, tuple) else value
-
-
-def _client_row(cursor: Any) -> Any:
-    """Makes a `ClientRow` of a row: the record's fields are columns of the same names."""
-    names: Sequence[str] = [column.name for column in cursor.description or ()]
-
-    def made(values: Sequence[Any]) -> ClientRow:
-        row = dict(zip(names, values, strict=True))
-        record = ClientRecord.model_validate({field: row[field] for field in ClientRecord.model_fields})
-        house = House.model_validate(row["house_json"])
-        return ClientRow(
-            client_id=row["client_id"], revision=row["revision"], record=record, day=row["day"], house=house
-        )
-
-    return made

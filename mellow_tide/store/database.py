@@ -1,18 +1,20 @@
 """The connection pool, and transactions that see only what they were opened for."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass
-from typing import Any, Self
+from typing import Any, Self, TypeVar
 from uuid import UUID
 
 from psycopg import Connection
+from psycopg.rows import class_row
+from psycopg.sql import Composed
 from psycopg_pool import ConnectionPool
 
 from mellow_tide.store.errors import translated
 from mellow_tide.store.queries import query
 
-Row = tuple[Any, ...]
+Stored = TypeVar("Stored")
 
 
 @dataclass(frozen=True)
@@ -23,6 +25,55 @@ class Sight:
     person: UUID | None = None
     email: str | None = None
     token_hash: bytes | None = None
+
+
+class Transaction:
+    """A transaction and its sight. Every named query gets `practice_id` and `person_id` from it."""
+
+    def __init__(self, connection: Connection[tuple[Any, ...]], sight: Sight) -> None:
+        self._connection = connection
+        self._sight = sight
+        look_through(connection, sight)
+
+    def look(self, sight: Sight) -> None:
+        """See something else from now on."""
+        self._sight = sight
+        look_through(self._connection, sight)
+
+    def run(self, name: str, /, **values: Any) -> int:
+        """Run a query; how many rows it touched."""
+        return self._connection.execute(query(name), self._given(values)).rowcount
+
+    def run_composed(self, statement: Composed, values: Mapping[str, Any]) -> int:
+        """Run a statement whose columns are those of a record; how many rows it touched."""
+        return self._connection.execute(statement, self._given(values)).rowcount
+
+    def run_each(self, name: str, values: Sequence[Mapping[str, Any]]) -> None:
+        """Run a query once for each of `values`, in order."""
+        with self._connection.cursor() as cursor:
+            cursor.executemany(query(name), [self._given(one) for one in values])
+
+    def value(self, name: str, /, **values: Any) -> Any:
+        """The first column of the first row; None if there is no row."""
+        row = self._connection.execute(query(name), self._given(values)).fetchone()
+        return row[0] if row else None
+
+    def column(self, name: str, /, **values: Any) -> list[Any]:
+        """The first column of all rows."""
+        return [row[0] for row in self._connection.execute(query(name), self._given(values)).fetchall()]
+
+    def one(self, record: type[Stored], name: str, /, **values: Any) -> Stored | None:
+        """The first row as a record whose fields are the columns; None if there is no row."""
+        with self._connection.cursor(row_factory=class_row(record)) as cursor:
+            return cursor.execute(query(name), self._given(values)).fetchone()
+
+    def all(self, record: type[Stored], name: str, /, **values: Any) -> list[Stored]:
+        """All rows as records."""
+        with self._connection.cursor(row_factory=class_row(record)) as cursor:
+            return cursor.execute(query(name), self._given(values)).fetchall()
+
+    def _given(self, values: Mapping[str, Any]) -> dict[str, Any]:
+        return {"practice_id": self._sight.practice, "person_id": self._sight.person, **values}
 
 
 class Database:
@@ -50,14 +101,13 @@ class Database:
         self.close()
 
     @contextmanager
-    def transaction(self, sight: Sight) -> Iterator[Connection[Row]]:
+    def transaction(self, sight: Sight) -> Iterator[Transaction]:
         """A transaction that commits at the end, or changes nothing if anything is raised."""
         with translated(), self._pool.connection() as connection, connection.transaction():
-            look_through(connection, sight)
-            yield connection
+            yield Transaction(connection, sight)
 
 
-def look_through(connection: Connection[Row], sight: Sight) -> None:
+def look_through(connection: Connection[tuple[Any, ...]], sight: Sight) -> None:
     """Set what the present transaction may see."""
     connection.execute(
         query("set_sight"),

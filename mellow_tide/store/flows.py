@@ -2,91 +2,89 @@
 
 from dataclasses import dataclass
 from datetime import datetime
+from functools import cached_property
 from typing import Any
 from uuid import UUID
 
-from psycopg import Connection
-from psycopg.rows import class_row
 from psycopg.types.json import Jsonb
 
-from mellow_tide.store.database import Row
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.store.database import Transaction
 from mellow_tide.store.errors import NotThere, Stale
-from mellow_tide.store.queries import query
 
 
 @dataclass(frozen=True, kw_only=True)
 class FlowRow:
-    """A flow of a practice. `flow` is a core flow as JSON; `origin` its id among the shipped ones, if it is one."""
+    """A flow of a practice. `origin` is its id among the shipped ones, if it is one."""
 
     flow_id: UUID
     name: str
     note: str
-    flow: dict[str, Any]
+    stored: dict[str, Any]
     gestation_days: int | None
     origin: str | None
     archived: bool
     revision: int
     made_at: datetime
 
+    @cached_property
+    def flow(self) -> Flow:
+        """The flow itself."""
+        return Flow.model_validate(self.stored)
 
-def flows_of(c: Connection[Row], practice_id: UUID) -> list[FlowRow]:
+
+@dataclass(frozen=True)
+class FlowText:
+    """How a flow is called, and what it is good for."""
+
+    name: str
+    note: str
+
+
+def flows_of(t: Transaction) -> list[FlowRow]:
     """All flows, own ones first, archived ones last."""
-    with c.cursor(row_factory=class_row(FlowRow)) as cursor:
-        return cursor.execute(query("flows_of_practice"), {"practice_id": practice_id}).fetchall()
+    return t.all(FlowRow, "flows_of_practice")
 
 
-def find_flow(c: Connection[Row], practice_id: UUID, flow_id: UUID) -> FlowRow:
+def find_flow(t: Transaction, flow_id: UUID) -> FlowRow:
     """The flow; raises `NotThere`."""
-    with c.cursor(row_factory=class_row(FlowRow)) as cursor:
-        values = {"practice_id": practice_id, "flow_id": flow_id}
-        row = cursor.execute(query("find_flow"), values).fetchone()
+    row = t.one(FlowRow, "find_flow", flow_id=flow_id)
     if row is None:
         raise NotThere("flow")
     return row
 
 
-def add_flow(
-    c: Connection[Row],
-    practice_id: UUID,
-    flow_id: UUID,
-    name: str,
-    note: str,
-    flow: dict[str, Any],
-    gestation_days: int | None = None,
-    origin: str | None = None,
-) -> None:
+@dataclass(frozen=True)
+class NewFlow:
+    """A flow to be kept; `gestation_days` if it is for somebody in pregnancy, `origin` if it is a shipped one."""
+
+    flow_id: UUID
+    text: FlowText
+    flow: Flow
+    gestation_days: int | None = None
+    origin: str | None = None
+
+
+def add_flow(t: Transaction, new: NewFlow) -> None:
     """Add a flow; a shipped one that is there already stays as it is."""
-    c.execute(
-        query("insert_flow"),
-        {
-            "practice_id": practice_id,
-            "flow_id": flow_id,
-            "name": name,
-            "note": note,
-            "flow": Jsonb(flow),
-            "gestation_days": gestation_days,
-            "origin": origin,
-        },
+    t.run(
+        "insert_flow",
+        flow_id=new.flow_id,
+        **vars(new.text),
+        flow=Jsonb(new.flow.model_dump(mode="json")),
+        gestation_days=new.gestation_days,
+        origin=new.origin,
     )
 
 
-def shipped_there(c: Connection[Row], practice_id: UUID) -> set[str]:
+def shipped_there(t: Transaction) -> set[str]:
     """The ids of the shipped flows that the practice has."""
-    return {row[0] for row in c.execute(query("shipped_flows_there"), {"practice_id": practice_id})}
+    return set(t.column("shipped_flows_there"))
 
 
-def change_flow(
-    c: Connection[Row], practice_id: UUID, flow_id: UUID, revision: int, name: str, note: str, archived: bool
-) -> None:
+def change_flow(t: Transaction, flow_id: UUID, revision: int, text: FlowText, archived: bool) -> None:
     """Rename, describe or archive the flow read at `revision`; raises `NotThere`, `Stale`."""
-    values = {
-        "practice_id": practice_id,
-        "flow_id": flow_id,
-        "revision": revision,
-        "name": name,
-        "note": note,
-        "archived": archived,
-    }
-    if c.execute(query("change_flow"), values).fetchone() is None:
-        find_flow(c, practice_id, flow_id)
+    values = {"flow_id": flow_id, "revision": revision, "archived": archived, **vars(text)}
+    if t.value("change_flow", **values) is None:
+        find_flow(t, flow_id)
         raise Stale("flow")

@@ -2,75 +2,100 @@
 
 from dataclasses import dataclass
 from datetime import datetime
+from functools import cached_property
 from typing import Any
 from uuid import UUID
 
-from psycopg import Connection
-from psycopg.rows import class_row
 from psycopg.types.json import Jsonb
 
-from mellow_tide.store.database import Row
-from mellow_tide.store.queries import query
+from mellow_tide.core.run.events import RunEvent
+from mellow_tide.core.run.frozen import FrozenRun
+from mellow_tide.store.database import Transaction
+from mellow_tide.store.sessions import read_events
 
 
 @dataclass(frozen=True, kw_only=True)
 class TaughtRow:
-    """A visit that has ended: its flow and its moves, words and numbers, as JSON; the last mark on it, if any."""
+    """A visit that has ended; `specific_ceiling` is its brief's. The last mark on it, if any."""
 
     session_id: UUID
     starts_at: datetime
-    flow: dict[str, Any]
-    events: list[dict[str, Any]]
+    specific_ceiling: int
+    stored_run: dict[str, Any]
+    stored_events: list[dict[str, Any]]
     left_out: bool | None
     reason: str | None
     person_name: str | None
     marked_at: datetime | None
 
+    @cached_property
+    def run(self) -> FrozenRun:
+        """What it was worked by."""
+        return FrozenRun.model_validate(self.stored_run)
 
-def visits_to_learn_from(c: Connection[Row], practice_id: UUID, client_id: UUID) -> list[TaughtRow]:
-    """All visits of a client that have ended, the first first."""
-    with c.cursor(row_factory=class_row(TaughtRow)) as cursor:
-        values = {"practice_id": practice_id, "client_id": client_id}
-        return cursor.execute(query("visits_to_learn_from"), values).fetchall()
+    @property
+    def events(self) -> list[RunEvent]:
+        """Its moves, words and numbers."""
+        return read_events(self.stored_events)
 
 
-def mark_visit(
-    c: Connection[Row], practice_id: UUID, session_id: UUID, left_out: bool, reason: str, person_name: str
-) -> None:
-    """Say that a visit counts or does not, and why."""
-    values = {"left_out": left_out, "reason": reason, "person_name": person_name}
-    c.execute(query("mark_visit"), {"practice_id": practice_id, "session_id": session_id, **values})
+@dataclass(frozen=True)
+class VisitMarked:
+    """That a visit is left out of what is learnt, or counts, why, and by whom."""
+
+    left_out: bool
+    reason: str
+    person_name: str
 
 
 @dataclass(frozen=True, kw_only=True)
 class WorkedRow:
-    """A session that a therapist has worked: its flow and its moves, as JSON, and what scales the clock."""
+    """A session that a therapist has worked."""
 
     session_id: UUID
     starts_at: datetime
-    flow: dict[str, Any]
-    height_cm: int
-    breaths_per_minute: int
-    house: dict[str, Any]
-    events: list[dict[str, Any]] | None
+    stored_run: dict[str, Any]
+    stored_events: list[dict[str, Any]]
+
+    @property
+    def run(self) -> FrozenRun:
+        """What it was worked by."""
+        return FrozenRun.model_validate(self.stored_run)
+
+    @property
+    def events(self) -> list[RunEvent]:
+        """Its moves, and what came between."""
+        return read_events(self.stored_events)
 
 
-def worked_by(c: Connection[Row], practice_id: UUID, person_id: UUID, most: int) -> list[WorkedRow]:
+@dataclass(frozen=True)
+class AcceptedPace:
+    """The pace that a therapist accepted last, and when; no factors if they went back to the usual one."""
+
+    factors: dict[str, float]
+    accepted_at: datetime
+
+
+def visits_to_learn_from(t: Transaction, client_id: UUID) -> list[TaughtRow]:
+    """All visits of a client that have ended, the first first."""
+    return t.all(TaughtRow, "visits_to_learn_from", client_id=client_id)
+
+
+def mark_visit(t: Transaction, session_id: UUID, mark: VisitMarked) -> None:
+    """Say that a visit counts or does not, and why."""
+    t.run("mark_visit", session_id=session_id, **vars(mark))
+
+
+def worked_by(t: Transaction, person_id: UUID, most: int) -> list[WorkedRow]:
     """The last sessions that a therapist has worked, at most so many, the last first."""
-    with c.cursor(row_factory=class_row(WorkedRow)) as cursor:
-        values = {"practice_id": practice_id, "person_id": person_id, "most": most}
-        return cursor.execute(query("worked_by"), values).fetchall()
+    return t.all(WorkedRow, "worked_by", person_id=person_id, most=most)
 
 
-def own_pace_of(
-    c: Connection[Row], practice_id: UUID, person_id: UUID
-) -> tuple[dict[str, float], datetime] | None:
-    """The pace that a therapist accepted last, and when; None if never, empty factors if they went back."""
-    values = {"practice_id": practice_id, "person_id": person_id}
-    return c.execute(query("own_pace_of"), values).fetchone()
+def own_pace_of(t: Transaction, person_id: UUID) -> AcceptedPace | None:
+    """The pace that a therapist accepted last; None if never."""
+    return t.one(AcceptedPace, "own_pace_of", person_id=person_id)
 
 
-def accept_pace(c: Connection[Row], practice_id: UUID, person_id: UUID, factors: dict[str, float]) -> None:
+def accept_pace(t: Transaction, person_id: UUID, factors: dict[str, float]) -> None:
     """Keep a pace as accepted from now on."""
-    values = {"practice_id": practice_id, "person_id": person_id, "factors": Jsonb(factors)}
-    c.execute(query("accept_pace"), values)
+    t.run("accept_pace", person_id=person_id, factors=Jsonb(factors))

@@ -6,14 +6,11 @@ from datetime import datetime
 from typing import Any
 from uuid import UUID
 
-from psycopg import Connection
-from psycopg.rows import class_row
 from psycopg.types.json import Jsonb
 
-from mellow_tide.core.run.log import FollowUp, FollowUpKind
-from mellow_tide.store.database import Row
+from mellow_tide.core.run.log import FollowUp, FollowUpKind, Log
+from mellow_tide.store.database import Transaction
 from mellow_tide.store.errors import NotThere
-from mellow_tide.store.queries import query
 
 
 @dataclass(frozen=True)
@@ -21,9 +18,14 @@ class LogRow:
     """The newest revision of a log; `signed_by` is None until it is signed."""
 
     revision: int
-    log: dict[str, Any]
+    stored: dict[str, Any]
     logged_at: datetime
     signed_by: str | None
+
+    @property
+    def log(self) -> Log:
+        """What was confirmed."""
+        return Log.model_validate(self.stored)
 
 
 @dataclass(frozen=True)
@@ -48,77 +50,49 @@ class FollowUpRow:
     done_by: str | None
 
 
-def _key(practice_id: UUID, session_id: UUID) -> dict[str, Any]:
-    return {"practice_id": practice_id, "session_id": session_id}
+@dataclass(frozen=True)
+class FollowUpTick:
+    """Follow-up `number` of session `made_in`, ticked off (`done`) or opened again."""
+
+    made_in: UUID
+    number: int
+    done: bool
 
 
-def newest_log(c: Connection[Row], practice_id: UUID, session_id: UUID) -> LogRow | None:
+def newest_log(t: Transaction, session_id: UUID) -> LogRow | None:
     """The log of a session, if there is one."""
-    with c.cursor(row_factory=class_row(LogRow)) as cursor:
-        return cursor.execute(query("newest_log"), _key(practice_id, session_id)).fetchone()
+    return t.one(LogRow, "newest_log", session_id=session_id)
 
 
-def add_log(
-    c: Connection[Row],
-    practice_id: UUID,
-    session_id: UUID,
-    revision: int,
-    log: dict[str, Any],
-    signed_by: str | None = None,
-) -> None:
+def add_log(t: Transaction, session_id: UUID, revision: int, log: Log, signed_by: str | None = None) -> None:
     """Add a revision of the log; raises `Conflict` if that revision is there already."""
-    values = {"revision": revision, "log": Jsonb(log), "signed_by": signed_by}
-    c.execute(query("insert_log"), {**_key(practice_id, session_id), **values})
+    stored = Jsonb(log.model_dump(mode="json"))
+    t.run("insert_log", session_id=session_id, revision=revision, log=stored, signed_by=signed_by)
 
 
-def additions_of(c: Connection[Row], practice_id: UUID, session_id: UUID) -> list[AdditionRow]:
+def additions_of(t: Transaction, session_id: UUID) -> list[AdditionRow]:
     """What was added to the log, the first first."""
-    with c.cursor(row_factory=class_row(AdditionRow)) as cursor:
-        return cursor.execute(query("log_additions"), _key(practice_id, session_id)).fetchall()
+    return t.all(AdditionRow, "log_additions", session_id=session_id)
 
 
-def add_addition(
-    c: Connection[Row], practice_id: UUID, session_id: UUID, words: str, person_name: str
-) -> None:
+def add_addition(t: Transaction, session_id: UUID, words: str, person_name: str) -> None:
     """Add to a log. Raises `Conflict` if somebody else did so at the same instant."""
-    values = {"words": words, "person_name": person_name}
-    c.execute(query("insert_log_addition"), {**_key(practice_id, session_id), **values})
+    t.run("insert_log_addition", session_id=session_id, words=words, person_name=person_name)
 
 
-def add_follow_ups(
-    c: Connection[Row], practice_id: UUID, session_id: UUID, found: Sequence[FollowUp]
-) -> None:
+def add_follow_ups(t: Transaction, session_id: UUID, found: Sequence[FollowUp]) -> None:
     """Keep what a session leaves for the next ones."""
-    values = [
-        {**_key(practice_id, session_id), "number": number, "kind": one.kind, "words": one.words}
-        for number, one in enumerate(found, 1)
-    ]
-    with c.cursor() as cursor:
-        cursor.executemany(query("insert_follow_up"), values)
+    rows = [{"number": n, "kind": one.kind, "words": one.words} for n, one in enumerate(found, 1)]
+    t.run_each("insert_follow_up", [{"session_id": session_id, **row} for row in rows])
 
 
-def follow_ups_before(c: Connection[Row], practice_id: UUID, session_id: UUID) -> list[FollowUpRow]:
+def follow_ups_before(t: Transaction, session_id: UUID) -> list[FollowUpRow]:
     """What earlier sessions of the same client left: what is open, and what was ticked off for this one."""
-    with c.cursor(row_factory=class_row(FollowUpRow)) as cursor:
-        return cursor.execute(query("follow_ups_before"), _key(practice_id, session_id)).fetchall()
+    return t.all(FollowUpRow, "follow_ups_before", session_id=session_id)
 
 
-def tick_follow_up(
-    c: Connection[Row],
-    practice_id: UUID,
-    session_id: UUID,
-    made_in: UUID,
-    number: int,
-    done: bool,
-    person_name: str,
-) -> None:
-    """Tick off in a session what session `made_in` left, or open it again. Raises `NotThere`."""
-    values = {
-        "done_in": session_id,
-        "made_in": made_in,
-        "number": number,
-        "done": done,
-        "person_name": person_name,
-    }
-    if c.execute(query("tick_follow_up"), {"practice_id": practice_id, **values}).fetchone() is None:
+def tick_follow_up(t: Transaction, session_id: UUID, tick: FollowUpTick, person_name: str) -> None:
+    """Tick off in a session what an earlier one left, or open it again. Raises `NotThere`."""
+    done = {"done_in": session_id, "person_name": person_name, **vars(tick)}
+    if t.value("tick_follow_up", **done) is None:
         raise NotThere("follow-up")

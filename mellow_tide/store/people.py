@@ -1,17 +1,15 @@
-"""People, their memberships and sign-ins."""
+"""People, their memberships and sign-ins, and the practices they work in."""
 
 from dataclasses import dataclass
 from datetime import datetime
+from typing import Any
 from uuid import UUID
 
-from psycopg import Connection
-from psycopg.rows import class_row
 from psycopg.types.json import Jsonb
 
 from mellow_tide.core.catalogue.house import DEFAULTS, House
-from mellow_tide.store.database import Row
+from mellow_tide.store.database import Transaction
 from mellow_tide.store.errors import NotThere
-from mellow_tide.store.queries import query
 
 
 @dataclass(frozen=True)
@@ -50,116 +48,86 @@ class SignedIn:
     person_id: UUID
 
 
-def find_person_by_email(c: Connection[Row], email: str) -> Person | None:
+def find_person_by_email(t: Transaction, email: str) -> Person | None:
     """The person with this e-mail, in lower case."""
-    with c.cursor(row_factory=class_row(Person)) as cursor:
-        return cursor.execute(query("find_person_by_email"), {"email": email}).fetchone()
+    return t.one(Person, "find_person_by_email", email=email)
 
 
-def find_person(c: Connection[Row], person_id: UUID) -> Person:
+def find_person(t: Transaction, person_id: UUID) -> Person:
     """The person; raises `NotThere`."""
-    with c.cursor(row_factory=class_row(Person)) as cursor:
-        person = cursor.execute(query("find_person"), {"person_id": person_id}).fetchone()
+    person = t.one(Person, "find_person", person_id=person_id)
     if person is None:
         raise NotThere("person")
     return person
 
 
-def find_practice(c: Connection[Row], practice_id: UUID) -> Practice:
+def find_practice(t: Transaction) -> Practice:
     """The practice; raises `NotThere`."""
-    with c.cursor(row_factory=class_row(Practice)) as cursor:
-        practice = cursor.execute(query("find_practice"), {"practice_id": practice_id}).fetchone()
+    practice = t.one(Practice, "find_practice")
     if practice is None:
         raise NotThere("practice")
     return practice
 
 
-def memberships_of(c: Connection[Row], person_id: UUID) -> list[Membership]:
+def memberships_of(t: Transaction, person_id: UUID) -> list[Membership]:
     """The practices a person belongs to."""
-    with c.cursor(row_factory=class_row(Membership)) as cursor:
-        return cursor.execute(query("memberships_of_person"), {"person_id": person_id}).fetchall()
+    return t.all(Membership, "memberships_of_person", person_id=person_id)
 
 
-def add_sign_in(c: Connection[Row], signed_in: SignedIn, token_hash: bytes, expires_at: datetime) -> None:
+def add_sign_in(t: Transaction, signed_in: SignedIn, token_hash: bytes, expires_at: datetime) -> None:
     """Remember a signed-in browser by the hash of its token."""
-    c.execute(
-        query("insert_sign_in"),
-        {
-            "practice_id": signed_in.practice_id,
-            "person_id": signed_in.person_id,
-            "token_hash": token_hash,
-            "expires_at": expires_at,
-        },
-    )
+    t.run("insert_sign_in", **vars(signed_in), token_hash=token_hash, expires_at=expires_at)
 
 
-def find_sign_in(c: Connection[Row], token_hash: bytes, now: datetime) -> SignedIn | None:
+def find_sign_in(t: Transaction, token_hash: bytes, now: datetime) -> SignedIn | None:
     """Who holds the token, if it has not expired by `now`."""
-    with c.cursor(row_factory=class_row(SignedIn)) as cursor:
-        return cursor.execute(query("find_sign_in"), {"token_hash": token_hash, "now": now}).fetchone()
+    return t.one(SignedIn, "find_sign_in", token_hash=token_hash, now=now)
 
 
-def delete_sign_in(c: Connection[Row], token_hash: bytes) -> None:
+def delete_sign_in(t: Transaction, token_hash: bytes) -> None:
     """Forget the token."""
-    c.execute(query("delete_sign_in"), {"token_hash": token_hash})
+    t.run("delete_sign_in", token_hash=token_hash)
 
 
-def recent_attempts(c: Connection[Row], key: bytes, since: datetime) -> list[datetime]:
+def recent_attempts(t: Transaction, key: bytes, since: datetime) -> list[datetime]:
     """When signing in failed for this key since then, oldest first."""
-    rows = c.execute(query("recent_attempts"), {"attempt_key": key, "since": since}).fetchall()
-    return [row[0] for row in rows]
+    return t.column("recent_attempts", attempt_key=key, since=since)
 
 
-def add_attempt(c: Connection[Row], key: bytes, failed_at: datetime) -> None:
+def add_attempt(t: Transaction, key: bytes, failed_at: datetime) -> None:
     """Remember a failed attempt."""
-    c.execute(query("insert_attempt"), {"attempt_key": key, "failed_at": failed_at})
+    t.run("insert_attempt", attempt_key=key, failed_at=failed_at)
 
 
-def forget_attempts(c: Connection[Row], key: bytes, before: datetime) -> None:
+def forget_attempts(t: Transaction, key: bytes, before: datetime) -> None:
     """Forget this key's attempts, and everyone's from before then."""
-    c.execute(query("forget_attempts"), {"attempt_key": key, "before": before})
+    t.run("forget_attempts", attempt_key=key, before=before)
 
 
-def add_practice(c: Connection[Row], practice: Practice, house: House = DEFAULTS) -> None:
+def add_practice(t: Transaction, practice: Practice, house: House = DEFAULTS) -> None:
     """Add a practice with its house rules; only the owner of the tables may."""
-    c.execute(
-        query("insert_practice"),
-        {
-            "practice_id": practice.practice_id,
-            "name": practice.name,
-            "time_zone": practice.time_zone,
-            "house": Jsonb(house.model_dump()),
-        },
-    )
+    t.run("insert_practice", **vars(practice), house=Jsonb(house.model_dump()))
 
 
-def add_person(c: Connection[Row], person: Person) -> None:
+def add_person(t: Transaction, person: Person) -> None:
     """Add a person; only the owner of the tables may."""
-    c.execute(
-        query("insert_person"),
-        {
-            "person_id": person.person_id,
-            "name": person.name,
-            "email": person.email,
-            "password_hash": person.password_hash,
-        },
-    )
+    t.run("insert_person", **vars(person))
 
 
-def add_member(c: Connection[Row], practice_id: UUID, person_id: UUID) -> None:
+def add_member(t: Transaction, practice_id: UUID, person_id: UUID) -> None:
     """Make a person a therapist of a practice; only the owner of the tables may."""
-    c.execute(query("insert_membership"), {"practice_id": practice_id, "person_id": person_id})
+    t.run("insert_membership", practice_id=practice_id, person_id=person_id)
 
 
-def delete_practice_and_person(c: Connection[Row], practice_id: UUID, person_id: UUID) -> None:
+def delete_practice_and_person(t: Transaction, practice_id: UUID, person_id: UUID) -> None:
     """Take a practice with everything in it, and a person, away; only the owner of the tables may."""
-    c.execute(query("delete_practice"), {"practice_id": practice_id})
-    c.execute(query("delete_person"), {"person_id": person_id})
+    t.run("delete_practice", practice_id=practice_id)
+    t.run("delete_person", person_id=person_id)
 
 
-def house_of(c: Connection[Row], practice_id: UUID) -> House:
+def house_of(t: Transaction) -> House:
     """What the practice has chosen where schools differ; raises `NotThere`."""
-    row = c.execute(query("house_of_practice"), {"practice_id": practice_id}).fetchone()
-    if row is None:
+    house: dict[str, Any] | None = t.value("house_of_practice")
+    if house is None:
         raise NotThere("practice")
-    return House.model_validate(row[0])
+    return House.model_validate(house)

@@ -7,7 +7,8 @@ from urllib.parse import urlsplit
 from fastapi import Depends, Request
 from starlette.types import ASGIApp, Receive, Scope, Send
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
+from mellow_tide.services.desk import Desk
 from mellow_tide.services.sign_in import who_holds
 from mellow_tide.store.database import Database
 from mellow_tide.store.people import SignedIn
@@ -41,9 +42,9 @@ async def database(request: Request) -> Database:
     return db
 
 
-async def catalogue(request: Request) -> Catalogue:
-    """The application's catalogue."""
-    loaded: Catalogue = request.app.state.catalogue
+async def shipped(request: Request) -> ShippedCatalogue:
+    """The catalogue as it ships."""
+    loaded: ShippedCatalogue = request.app.state.catalogue
     return loaded
 
 
@@ -57,5 +58,12 @@ def signed_in(request: Request, db: Annotated[Database, Depends(database)]) -> S
 
 
 Db = Annotated[Database, Depends(database)]
-Known = Annotated[Catalogue, Depends(catalogue)]
-Who = Annotated[SignedIn, Depends(signed_in)]
+Shipped = Annotated[ShippedCatalogue, Depends(shipped)]
+
+
+def desk(db: Db, who: Annotated[SignedIn, Depends(signed_in)], known: Shipped) -> Desk:
+    """The desk at which this request is served."""
+    return Desk.of(db, who, known)
+
+
+AtDesk = Annotated[Desk, Depends(desk)]

@@ -13,7 +13,7 @@ from starlette.exceptions import HTTPException
 
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, Offer, Refused
 from mellow_tide.services.intake_form import LinkEnded, LinkUsed
-from mellow_tide.services.runs import DayQuestionOpen
+from mellow_tide.services.runs import DayQuestionOpen, SheetUnknown
 from mellow_tide.services.sign_in import SignInRefused, TooManyAttempts
 from mellow_tide.services.standing import RunHasBegun
 from mellow_tide.store.errors import Conflict, NotThere, Stale, StoreUnavailable
@@ -78,6 +78,12 @@ PLAIN: dict[type[Exception], tuple[int, str, str, str]] = {
         "day-question-open",
         "The client has not been asked yet what is new today.",
         "Ask, and keep the answer; then begin.",
+    ),
+    SheetUnknown: (
+        409,
+        "sheet-unknown",
+        "The plan has changed since this device fetched it.",
+        "Nothing that was tapped is lost. The device sends its run sheet along and goes on.",
     ),
     LinkUsed: (
         409,

@@ -6,10 +6,10 @@ from uuid import UUID, uuid4
 
 from playwright.sync_api import Page, expect
 
+from mellow_tide.core.planner.plan import Plan as StoredPlan
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID
 from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.people import SignedIn
-from mellow_tide.store.sessions import add_session
+from mellow_tide.store.sessions import NewSession, add_session
 from tests.browser.pages import Log, Plan, Today
 
 
@@ -92,14 +92,17 @@ def another_session(app_dsn: str, page: Page) -> str:
     url = page.url.replace("/session/", "/api/sessions/").rsplit("/", 1)[0]
     told = page.evaluate("url => fetch(url).then((answer) => answer.json())", url)
     made = uuid4()
-    with Database(app_dsn, most_connections=1) as db, db.transaction(Sight(PRACTICE_ID)) as c:
+    with Database(app_dsn, most_connections=1) as db, db.transaction(Sight(PRACTICE_ID)) as t:
+        plan = StoredPlan.model_validate(told["plan"])
         add_session(
-            c,
-            SignedIn(PRACTICE_ID, THERAPIST_ID),
-            made,
-            UUID(told["client"]["client_id"]),
-            datetime.now(UTC) + timedelta(days=2),
-            told["plan"],
+            t,
+            NewSession(
+                made,
+                UUID(told["client"]["client_id"]),
+                THERAPIST_ID,
+                datetime.now(UTC) + timedelta(days=2),
+                plan,
+            ),
         )
     return str(made)
 

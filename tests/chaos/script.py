@@ -12,13 +12,12 @@ from playwright.sync_api import Error, Page, expect
 
 from mellow_tide.core.run.events import in_order
 from mellow_tide.demo.people import PRACTICE_ID
-from mellow_tide.services.session_view import read_events
 from mellow_tide.store.database import Sight
-from mellow_tide.store.sessions import events_of
+from mellow_tide.store.sessions import events_of, find_session
 from tests.browser.pages import KEPT
 from tests.chaos.world import World, wait_until
 
-Fault = Literal["network", "browser", "server", "postgres", "clock"]
+Fault = Literal["network", "browser", "server", "postgres", "clock", "house"]
 FAULTS: tuple[Fault, ...] = get_args(Fault)
 WORDS = {"1": "lighter", "2": "just_right", "3": "deeper"}
 CLIENT = "Isolde Kelpworth"
@@ -113,6 +112,9 @@ def _strike(table: Table, fault: Fault) -> None:
         change = timedelta(minutes=random.choice((-180, -20, -1, 1, 20, 180)))
         table.page.clock.set_system_time(datetime.now(UTC) + change)
         return
+    if fault == "house":
+        world.change_house(random, table.session_id)
+        return
     if fault == "browser":
         world.kill_browser()
         table.page = world.open_browser()
@@ -153,10 +155,13 @@ def _settle(table: Table) -> None:
 
 def _judge(table: Table) -> None:
     """Hold what is on record against what was tapped."""
-    with table.world.store() as db, db.transaction(Sight(PRACTICE_ID)) as c:
-        events = in_order(read_events(events_of(c, PRACTICE_ID, table.session_id)))
+    with table.world.store() as db, db.transaction(Sight(PRACTICE_ID)) as t:
+        events = in_order(events_of(t, table.session_id))
+        run = find_session(t, table.session_id).run
+    assert run
     moves = [event.to for event in events if event.kind == "moved"]
-    assert moves == list(range(1, len(moves) + 1)), f"moves on record: {moves}"
+    wanted_moves = [entry.address for entry in run.sheet.entries[1 : len(moves) + 1]]
+    assert moves == wanted_moves, f"moves on record: {moves}"
     found = " ".join({"said": getattr(event, "word", "")}.get(event.kind, event.kind) for event in events)
     wanted = "".join(f" {tap.what}" if tap.sure else f"( {tap.what})?" for tap in table.taps)
     assert re.fullmatch(f"began{wanted}", found), f"on record: {found}\ntapped: began{wanted}"

@@ -10,16 +10,22 @@ from contextlib import contextmanager, suppress
 from dataclasses import dataclass, field
 from datetime import UTC, datetime
 from pathlib import Path
+from random import Random
 from types import TracebackType
 from typing import Self
+from uuid import UUID
 
+import psycopg
 from playwright.sync_api import BrowserContext, Error, Page, Playwright
+from psycopg.types.json import Jsonb
 
 from launcher.cluster import APP, OWNER, Cluster
 from launcher.places import settle
+from mellow_tide.core.catalogue.house import House
 from mellow_tide.demo.load import ensure_demo, reset_demo
-from mellow_tide.demo.people import THERAPIST_EMAIL, THERAPIST_PASSWORD
-from mellow_tide.store.database import Database
+from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_EMAIL, THERAPIST_ID, THERAPIST_PASSWORD
+from mellow_tide.store.database import Database, Sight, Transaction
+from mellow_tide.store.learning import accept_pace
 from mellow_tide.store.migrate import migrate
 from tests.browser.conftest import CHROMIUM
 from tests.browser.serving import LiveServer
@@ -111,6 +117,26 @@ class World:
         for pid in _working_in(self.cluster.data):
             with suppress(ProcessLookupError):
                 os.kill(pid, signal.SIGKILL)
+
+    def change_house(self, random: Random, session_id: UUID) -> None:
+        """Another pace, other house rules and seconds, another height of the client: while the session is under way."""
+        pace = {
+            stroke: round(random.uniform(0.6, 1.8), 2)
+            for stroke in ("effleurage", "kneading", "resting_hold")
+        }
+        house = House(
+            rules={"point_hold": "count_of_ten"}, seconds={"turn": random.randrange(40, 300), "walk": 9}
+        )
+        # Of the database that is down, nobody changes anything.
+        with suppress(psycopg.OperationalError), psycopg.connect(self.cluster.dsn(OWNER)) as connection:
+            t = Transaction(connection, Sight(PRACTICE_ID, THERAPIST_ID))
+            accept_pace(t, THERAPIST_ID, pace)
+            connection.execute("UPDATE practice SET house = %s", [Jsonb(house.model_dump())])
+            connection.execute(
+                "UPDATE client SET height_cm = %s FROM session s"
+                " WHERE s.client_id = client.client_id AND s.session_id = %s",
+                [random.randrange(150, 200), session_id],
+            )
 
     def mend(self) -> None:
         """Whatever was killed runs again."""

@@ -3,7 +3,6 @@
 from random import Random
 
 from mellow_tide.core.catalogue.house import House
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded, Wish
 from mellow_tide.core.flow.reach import check_flow
@@ -12,8 +11,7 @@ from mellow_tide.core.planner.choice import Chooser
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.question import pose
 from mellow_tide.core.refusal import DoesNotFit
-
-CATALOGUE = load_catalogue()
+from tests.settings import CATALOGUE, setting
 
 # Conditions that name a clinician first are findings of their own, whatever is planned.
 BEARABLE = sorted(id for id, condition in CATALOGUE.conditions.items() if condition.level == "adapt")
@@ -91,12 +89,12 @@ def place(random: Random, regions: list[str]) -> Excluded:
 def broken(brief: Brief, client: ClientFacts, house: House) -> list[str]:
     """What a plan for this asking does not keep; nothing for one that is refused."""
     try:
-        made = plan(brief, client, CATALOGUE, house)
+        made = plan(brief, setting(client, CATALOGUE, house))
     except DoesNotFit:
         return []
     flow, found = made.flow, []
     check_flow(flow, CATALOGUE)
-    evaluation = evaluate(flow, client, CATALOGUE, house)
+    evaluation = evaluate(flow, setting(client, CATALOGUE, house))
     found += [f"{f.code} {f.what}" for f in evaluation.findings if f.severity != "advice"]
     if abs(evaluation.sheet.over) > 15:
         found.append(f"{evaluation.sheet.over} s over")
@@ -107,7 +105,7 @@ def broken(brief: Brief, client: ClientFacts, house: House) -> list[str]:
     if worked & set(brief.leave_out):
         found.append("a region left out is worked")
     found += _lopsided(flow, client)
-    if plan(brief, client, CATALOGUE, house) != made:
+    if plan(brief, setting(client, CATALOGUE, house)) != made:
         found.append("the same asking has another plan")
     return found
 
@@ -129,7 +127,7 @@ def _lopsided(flow, client):
 def worth(brief: Brief, client: ClientFacts, house: House) -> float | None:
     """The value of the best plan at the usual weights; None where there is none."""
     try:
-        asked = Asked.of(brief, client, CATALOGUE, house, None)
+        asked = Asked.of(brief, setting(client, CATALOGUE, house, None))
         if asked.kind.open_ended:
             return None
         choice = Chooser(pose(asked), asked.catalogue).best()

@@ -1,12 +1,12 @@
 """Flows made by hand, one for each kind of session that a person would work so; none breaks a rule."""
 
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.checks.examples import step
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Side
 from mellow_tide.core.flow.flow import Flow, Part, Step
 from mellow_tide.core.planner.rituals import meet_the_minutes
+from tests.settings import CATALOGUE, setting
 
-C = load_catalogue()
+C = CATALOGUE
 AGREED = frozenset({"hips", "chest", "face", "scalp", "foot"})
 CLIENT = ClientFacts(consents=AGREED)
 TWENTY_SEVEN_WEEKS = ClientFacts(consents=AGREED, gestation_days=190)
@@ -98,7 +98,7 @@ def pair(region: str, position: str, arc: Arc, medium: str = "lubricated", ask: 
 
 def whole(brief: Brief, client: ClientFacts, *parts: Part) -> Flow:
     """The flow, its last hold as long as the booking wants."""
-    return meet_the_minutes(Flow(brief=brief, parts=parts), client, C)
+    return meet_the_minutes(Flow(brief=brief, parts=parts), setting(client, C))
 
 
 def chair() -> Flow:

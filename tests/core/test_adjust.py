@@ -4,7 +4,6 @@ from random import Random
 
 import pytest
 
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, Excluded
 from mellow_tide.core.flow.edits import ChangeStep, InsertPart, MovePart, apply
@@ -17,8 +16,8 @@ from mellow_tide.core.refusal import DoesNotFit
 from tests.core.askings import CATALOGUE as ASKED_OF
 from tests.core.askings import asking
 from tests.core.flows import CLIENT
+from tests.settings import CATALOGUE, setting
 
-CATALOGUE = load_catalogue()
 HOUR = Brief(booked_minutes=75, focus=("back",))
 
 
@@ -27,29 +26,32 @@ def changed(brief, **fields):
 
 
 def faults(flow, client=CLIENT):
-    evaluation = evaluate(flow, client, CATALOGUE)
+    evaluation = evaluate(flow, setting(client, CATALOGUE))
     assert abs(evaluation.sheet.over) <= 15
     return [f.code for f in evaluation.findings if f.severity != "advice"]
 
 
 def apart(present, flow, by_hand=()):
-    return difference(present.flow, flow, by_hand, CLIENT, CATALOGUE)
+    return difference(present.flow, flow, by_hand, setting(CLIENT, CATALOGUE))
 
 
 def by_hand(present, *edits):
     """The plan with some edits, its close made to fit again."""
-    return worked_by_hand(present, meet_the_minutes(apply(present.flow, edits), CLIENT, CATALOGUE))
+    return worked_by_hand(present, meet_the_minutes(apply(present.flow, edits), setting(CLIENT, CATALOGUE)))
 
 
 def test_nothing_changes_where_nothing_is_asked():
-    present = plan(HOUR, CLIENT, CATALOGUE)
-    assert adjust(present, HOUR, CLIENT, CATALOGUE).flow == present.flow
+    present = plan(HOUR, setting(CLIENT, CATALOGUE))
+    assert adjust(present, HOUR, setting(CLIENT, CATALOGUE)).flow == present.flow
 
 
 @pytest.mark.parametrize("minutes", [35, 45, 60, 70, 90])
 def test_other_minutes_change_less_than_a_plan_made_anew(minutes):
-    present, brief = plan(HOUR, CLIENT, CATALOGUE), changed(HOUR, booked_minutes=minutes)
-    adjusted, anew = adjust(present, brief, CLIENT, CATALOGUE).flow, plan(brief, CLIENT, CATALOGUE).flow
+    present, brief = plan(HOUR, setting(CLIENT, CATALOGUE)), changed(HOUR, booked_minutes=minutes)
+    adjusted, anew = (
+        adjust(present, brief, setting(CLIENT, CATALOGUE)).flow,
+        plan(brief, setting(CLIENT, CATALOGUE)).flow,
+    )
     assert faults(adjusted) == []
 
     def upheaval(flow):
@@ -64,21 +66,21 @@ def test_other_minutes_change_less_than_a_plan_made_anew(minutes):
 
 
 def test_one_region_less_gives_its_time_to_the_others_and_one_more_takes_it():
-    present = plan(HOUR, CLIENT, CATALOGUE)
-    without = adjust(present, changed(HOUR, leave_out=("foot",)), CLIENT, CATALOGUE)
+    present = plan(HOUR, setting(CLIENT, CATALOGUE))
+    without = adjust(present, changed(HOUR, leave_out=("foot",)), setting(CLIENT, CATALOGUE))
     changes = {c.region: c.after - c.before for c in apart(present, without.flow).changes}
     assert changes.pop("foot") < 0
     assert all(change > 0 for change in changes.values())
     assert {left.region: left.reason for left in without.left_out}["foot"] == "wish"
-    back = adjust(without, changed(HOUR, focus=("back", "foot")), CLIENT, CATALOGUE)
+    back = adjust(without, changed(HOUR, focus=("back", "foot")), setting(CLIENT, CATALOGUE))
     assert "foot" in {part.region for part in back.flow.parts}
     assert faults(back.flow) == []
 
 
 def test_a_new_restriction_changes_only_what_it_must():
-    present = plan(HOUR, CLIENT, CATALOGUE)
+    present = plan(HOUR, setting(CLIENT, CATALOGUE))
     sore = CLIENT.model_copy(update={"excluded": (Excluded(region="neck", because="a rash"),)})
-    made = adjust(present, HOUR, sore, CATALOGUE)
+    made = adjust(present, HOUR, setting(sore, CATALOGUE))
     assert "neck" not in {part.region for part in made.flow.parts if part.role == "work"}
     assert faults(made.flow, sore) == []
     kept = {c.region for c in apart(present, made.flow).changes}
@@ -87,29 +89,31 @@ def test_a_new_restriction_changes_only_what_it_must():
 
 def test_what_was_set_by_hand_is_kept_and_said():
     edit = ChangeStep(part_id="neck", step=2, passes=5)
-    present = by_hand(plan(HOUR, CLIENT, CATALOGUE), edit)
+    present = by_hand(plan(HOUR, setting(CLIENT, CATALOGUE)), edit)
     assert present.by_hand == ("neck",)
-    made = adjust(present, changed(HOUR, leave_out=("face",)), CLIENT, CATALOGUE, hold="by_hand")
+    made = adjust(present, changed(HOUR, leave_out=("face",)), setting(CLIENT, CATALOGUE), hold="by_hand")
     assert made.by_hand == ("neck",)
     told = apart(present, made.flow, present.by_hand)
     assert (told.kept, told.moved) == (("neck",), ())
-    lost = adjust(present, changed(HOUR, leave_out=("neck",)), CLIENT, CATALOGUE, hold="by_hand")
+    lost = adjust(present, changed(HOUR, leave_out=("neck",)), setting(CLIENT, CATALOGUE), hold="by_hand")
     assert lost.by_hand == ()
     assert apart(present, lost.flow, present.by_hand).moved == ("neck",)
 
 
 def test_an_order_made_by_hand_is_kept_and_what_is_new_goes_where_it_costs_least():
-    present = plan(HOUR, CLIENT, CATALOGUE)
+    present = plan(HOUR, setting(CLIENT, CATALOGUE))
     ids = [part.id for part in present.flow.parts]
     turned = by_hand(present, MovePart(part_id="scalp", to=ids.index("neck")))
     assert turned.order_by_hand
     order = [s.region for s in turned.flow.parts if s.role == "work"]
     assert order.index("scalp") < order.index("neck")
-    made = adjust(turned, changed(HOUR, booked_minutes=70), CLIENT, CATALOGUE)
+    made = adjust(turned, changed(HOUR, booked_minutes=70), setting(CLIENT, CATALOGUE))
     assert made.order_by_hand
     now = [s.region for s in made.flow.parts if s.role == "work"]
     assert now == [region for region in order if region in now]
-    more = adjust(turned, changed(HOUR, booked_minutes=90, focus=("back", "chest")), CLIENT, CATALOGUE)
+    more = adjust(
+        turned, changed(HOUR, booked_minutes=90, focus=("back", "chest")), setting(CLIENT, CATALOGUE)
+    )
     now = [s.region for s in more.flow.parts if s.role == "work"]
     assert "chest" in now
     assert [r for r in now if r in order] == [r for r in order if r in now]
@@ -117,19 +121,21 @@ def test_an_order_made_by_hand_is_kept_and_what_is_new_goes_where_it_costs_least
 
 
 def test_another_school_or_kind_goes_before_an_order_made_by_hand():
-    present = plan(HOUR, CLIENT, CATALOGUE)
+    present = plan(HOUR, setting(CLIENT, CATALOGUE))
     ids = [part.id for part in present.flow.parts]
     turned = by_hand(present, MovePart(part_id="scalp", to=ids.index("neck")))
     other = changed(HOUR, school="feet_upwards")
-    made = adjust(turned, other, CLIENT, CATALOGUE, hold="by_hand")
+    made = adjust(turned, other, setting(CLIENT, CATALOGUE), hold="by_hand")
     assert not made.order_by_hand
-    assert [s.id for s in made.flow.parts] == [s.id for s in plan(other, CLIENT, CATALOGUE).flow.parts]
+    assert [s.id for s in made.flow.parts] == [
+        s.id for s in plan(other, setting(CLIENT, CATALOGUE)).flow.parts
+    ]
     side = changed(HOUR, kind="side_lying", school="side_by_side")
-    assert adjust(turned, side, CLIENT, CATALOGUE) == plan(side, CLIENT, CATALOGUE)
+    assert adjust(turned, side, setting(CLIENT, CATALOGUE)) == plan(side, setting(CLIENT, CATALOGUE))
 
 
 def test_a_hold_for_the_whole_stays_after_what_it_followed():
-    present = plan(HOUR, CLIENT, CATALOGUE)
+    present = plan(HOUR, setting(CLIENT, CATALOGUE))
     hold = Step(stroke="resting_hold", slot="settle", tool="palms", depth=1, passes=3)
     rest = Part(
         id="rest",
@@ -143,7 +149,7 @@ def test_a_hold_for_the_whole_stays_after_what_it_followed():
     )
     at = next(i for i, s in enumerate(present.flow.parts) if s.id == "back") + 1
     rested = by_hand(present, InsertPart(at=at, part=rest))
-    made = adjust(rested, changed(HOUR, booked_minutes=65), CLIENT, CATALOGUE)
+    made = adjust(rested, changed(HOUR, booked_minutes=65), setting(CLIENT, CATALOGUE))
     ids = [part.id for part in made.flow.parts]
     assert ids[ids.index("back") + 1] == "rest"
     assert faults(made.flow) == []
@@ -155,10 +161,10 @@ def test_any_plan_fitted_to_other_minutes_keeps_what_a_plan_must(seed):
     brief, client, house = asking(random)
     other = changed(brief, booked_minutes=max(10, min(120, brief.booked_minutes + random.randint(-20, 15))))
     try:
-        present = plan(brief, client, ASKED_OF, house)
-        made = adjust(present, other, client, ASKED_OF, house)
+        present = plan(brief, setting(client, ASKED_OF, house))
+        made = adjust(present, other, setting(client, ASKED_OF, house))
     except DoesNotFit:
         return
-    evaluation = evaluate(made.flow, client, ASKED_OF, house)
+    evaluation = evaluate(made.flow, setting(client, ASKED_OF, house))
     assert [f.what for f in evaluation.findings if f.severity != "advice"] == []
     assert abs(evaluation.sheet.over) <= 15

@@ -1,26 +1,26 @@
 import pytest
 
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.planner.alternatives import alternatives
 from mellow_tide.core.planner.plan import plan
 from tests.core.flows import CLIENT
+from tests.settings import CATALOGUE, setting
 
-C = load_catalogue()
+C = CATALOGUE
 
 
 def of(client=CLIENT, **brief):
-    flow = plan(Brief(**{"booked_minutes": 75, **brief}), client, C).flow
-    return flow, alternatives(flow, client, C)
+    flow = plan(Brief(**{"booked_minutes": 75, **brief}), setting(client, C)).flow
+    return flow, alternatives(flow, setting(client, C))
 
 
 def test_a_full_body_has_two_others_of_other_schools_that_are_true_plans():
     flow, found = of(focus=("neck",))
     assert [other.brief.school for other in found.others] == ["feet_upwards", "head_downwards"]
     for other in found.others:
-        again = plan(other.brief, CLIENT, C).flow
-        assert evaluate(again, CLIENT, C).sheet == other.sheet
+        again = plan(other.brief, setting(CLIENT, C)).flow
+        assert evaluate(again, setting(CLIENT, C)).sheet == other.sheet
         assert other.brief.focus == flow.brief.focus
         assert other.traits != found.present
         assert other.traits.on_focus > 0
@@ -35,7 +35,7 @@ def test_where_there_is_one_school_another_way_to_begin_is_offered():
 
 def test_traits_are_counted_from_the_run_sheet():
     flow, found = of()
-    entries = evaluate(flow, CLIENT, C).sheet.entries
+    entries = evaluate(flow, setting(CLIENT, C)).sheet.entries
     assert found.present.turns == 1
     assert found.present.walks == sum(e.kind == "walk" for e in entries)
     assert found.present.between == sum(e.seconds for e in entries if e.kind != "stroke")

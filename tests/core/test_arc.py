@@ -1,6 +1,5 @@
 import pytest
 
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.catalogue.records import SLOTS
 from mellow_tide.core.flow.flow import Part
 from mellow_tide.core.planner.arc import capacity, fit_arc
@@ -9,8 +8,7 @@ from mellow_tide.core.planner.place import place_at
 from mellow_tide.core.planner.repertoire import Touch
 from mellow_tide.core.timing.run_sheet import part_seconds
 from mellow_tide.core.timing.tempo import Tempo
-
-CATALOGUE = load_catalogue()
+from tests.settings import CATALOGUE
 
 
 def targets(region, wished, height):

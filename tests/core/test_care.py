@@ -5,14 +5,14 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mellow_tide.core.care.restrictions import restrict, thresholds
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import DoesNotFit, NoSession, UnknownReference
 from tests.core.flows import AGREED
+from tests.settings import CATALOGUE, setting
 
-C = load_catalogue()
+C = CATALOGUE
 USUAL = sorted(id for id, condition in C.conditions.items() if condition.level != "refer")
 clients = st.builds(
     ClientFacts,
@@ -100,11 +100,11 @@ def test_an_unknown_condition_is_refused():
 @given(clients, st.sampled_from(["light", "medium", "firm"]))
 def test_a_plan_obeys_what_is_restricted(client, pressure):
     try:
-        flow = plan(Brief(booked_minutes=75, pressure=pressure), client, C).flow
+        flow = plan(Brief(booked_minutes=75, pressure=pressure), setting(client, C)).flow
     except DoesNotFit:
         assert client.gestation_days is not None or "cannot_lie_flat" in client.conditions
         return
-    evaluation = evaluate(flow, client, C)
+    evaluation = evaluate(flow, setting(client, C))
     assert [f for f in evaluation.findings if f.severity == "refuse"] == []
     allowed = evaluation.restrictions
     for part in flow.parts:
@@ -114,18 +114,18 @@ def test_a_plan_obeys_what_is_restricted(client, pressure):
 
 
 def test_after_twelve_weeks_the_whole_session_is_on_the_back_and_after_twenty_there_is_none_of_this_kind():
-    sixteen = plan(Brief(booked_minutes=60), ClientFacts(gestation_days=112), C)
+    sixteen = plan(Brief(booked_minutes=60), setting(ClientFacts(gestation_days=112), C))
     assert {part.position for part in sixteen.flow.parts} == {"supine"}
     assert {left.reason for left in sixteen.left_out if left.region == "back"} == {"position_barred"}
     with pytest.raises(DoesNotFit, match="no position of this session is allowed"):
-        plan(Brief(booked_minutes=60), ClientFacts(gestation_days=141), C)
+        plan(Brief(booked_minutes=60), setting(ClientFacts(gestation_days=141), C))
     with pytest.raises(DoesNotFit, match="cannot be reached in a position that is allowed"):
-        plan(Brief(booked_minutes=60, focus=("back",)), ClientFacts(gestation_days=112), C)
+        plan(Brief(booked_minutes=60, focus=("back",)), setting(ClientFacts(gestation_days=112), C))
 
 
 def test_a_part_sign_plans_nothing_and_refers():
     with pytest.raises(NoSession) as refused:
-        plan(Brief(booked_minutes=60), of("clot_signs", "nut_allergy"), C)
+        plan(Brief(booked_minutes=60), setting(of("clot_signs", "nut_allergy"), C))
     (problem,) = refused.value.problems
     assert "clot" in problem.what
     assert "clinician" in problem.remedy

@@ -15,6 +15,7 @@ from mellow_tide.core.planner.order import cheapest_order
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.question import pose
 from tests.core.flows import CLIENT
+from tests.settings import setting
 
 
 def best_by_trying(question, catalogue, also=None):
@@ -47,7 +48,7 @@ def test_no_set_of_regions_does_more_good(catalogue, seed):
         pressure=random.choice(["light", "medium", "firm"]),
     )
     client = CLIENT.model_copy(update={"height_cm": random.randint(150, 200)})
-    question = pose(Asked.of(brief, client, catalogue, DEFAULTS, None))
+    question = pose(Asked.of(brief, setting(client, catalogue, DEFAULTS, None)))
     chooser = Chooser(question, catalogue)
     also = random.choice(sorted(question.shares))
     for forced in (None, also):
@@ -63,7 +64,9 @@ def test_no_set_of_regions_does_more_good(catalogue, seed):
 @pytest.mark.parametrize("minutes", range(45, 121, 15))
 @pytest.mark.parametrize("focus", [(), ("hips",), ("neck", "foot")])
 def test_at_a_deadline_the_best_so_far_comes_with_an_honest_gap(catalogue, minutes, focus):
-    question = pose(Asked.of(Brief(booked_minutes=minutes, focus=focus), CLIENT, catalogue, DEFAULTS, None))
+    question = pose(
+        Asked.of(Brief(booked_minutes=minutes, focus=focus), setting(CLIENT, catalogue, DEFAULTS, None))
+    )
     proven = Chooser(question, catalogue).best()
     hurried = Chooser(question, catalogue).best(deadline=lambda: True)
     assert hurried.value <= proven.value <= max(hurried.value, hurried.next_bound) + 1e-9
@@ -73,8 +76,8 @@ def test_at_a_deadline_the_best_so_far_comes_with_an_honest_gap(catalogue, minut
 
 def test_a_plan_made_in_a_hurry_still_fits_and_breaks_no_rule(catalogue):
     brief = Brief(booked_minutes=90, focus=("neck", "foot"))
-    hurried = plan(brief, CLIENT, catalogue, deadline=lambda: True)
+    hurried = plan(brief, setting(CLIENT, catalogue), deadline=lambda: True)
     assert hurried.proof.sets_priced <= 1
-    evaluation = evaluate(hurried.flow, CLIENT, catalogue)
+    evaluation = evaluate(hurried.flow, setting(CLIENT, catalogue))
     assert abs(evaluation.sheet.over) <= 15
     assert [f.code for f in evaluation.findings if f.severity == "refuse"] == []

@@ -3,9 +3,13 @@ import pytest
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.hands.load import day_load, easier_tool, hold_limit
 from tests.core import handmade as made
+from tests.settings import setting
 
 C = made.C
-WORKED = [evaluate(made.focus(), made.CLIENT, C), evaluate(made.side_lying(), made.CLIENT, C)]
+WORKED = [
+    evaluate(made.focus(), setting(made.CLIENT, C)),
+    evaluate(made.side_lying(), setting(made.CLIENT, C)),
+]
 SESSIONS = [(e.hands, e.sheet.seconds) for e in WORKED]
 
 

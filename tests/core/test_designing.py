@@ -8,7 +8,6 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.checks.check import case_of
 from mellow_tide.core.checks.engine import findings
 from mellow_tide.core.checks.registry import CHECKS
@@ -27,11 +26,11 @@ from mellow_tide.core.library.shipped import for_anybody, shipped_flows
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import BadFlow
 from tests.core.askings import asking
+from tests.settings import CATALOGUE, setting
 
-CATALOGUE = load_catalogue()
 ANYBODY = for_anybody(CATALOGUE)
-FLOW = plan(Brief(booked_minutes=75), ANYBODY, CATALOGUE).flow
-TRIAL = Trial.of(FLOW, ANYBODY, CATALOGUE)
+FLOW = plan(Brief(booked_minutes=75), setting(ANYBODY, CATALOGUE)).flow
+TRIAL = Trial.of(FLOW, setting(ANYBODY, CATALOGUE))
 CALF = "lower_leg_back-right"
 
 
@@ -40,7 +39,7 @@ def parts(flow):
 
 
 def graver(flow, client, before=()):
-    found = [f.code for f in evaluate(flow, client, CATALOGUE).findings if f.severity == "refuse"]
+    found = [f.code for f in evaluate(flow, setting(client, CATALOGUE)).findings if f.severity == "refuse"]
     return [code for code in found if code not in before]
 
 
@@ -88,21 +87,21 @@ def test_a_stroke_offered_for_any_client_breaks_nothing_and_any_other_says_why(s
     flow = _planned(brief, client, house)
     if flow is None:
         return
-    trial = Trial.of(flow, client, CATALOGUE, house)
+    trial = Trial.of(flow, setting(client, CATALOGUE, house))
     part = random.choice([s for s in flow.parts if s.role == "work"])
     offered = picks(trial, part.id)
     assert {pick.stroke for pick in offered} == set(CATALOGUE.strokes)
     assert all(bool(pick.why_not) or pick.edits for pick in offered)
     fitting = [pick for pick in offered if not pick.why_not]
     for pick in random.sample(fitting, min(2, len(fitting))):
-        before = [f.code for f in evaluate(flow, client, CATALOGUE, house).findings]
-        after = evaluate(apply(flow, pick.edits), client, CATALOGUE, house).findings
+        before = [f.code for f in evaluate(flow, setting(client, CATALOGUE, house)).findings]
+        after = evaluate(apply(flow, pick.edits), setting(client, CATALOGUE, house)).findings
         assert [f.code for f in after if f.severity == "refuse" and f.code not in before] == []
 
 
 def _planned(brief, client, house):
     try:
-        return plan(brief, client, CATALOGUE, house).flow
+        return plan(brief, setting(client, CATALOGUE, house)).flow
     except Exception as refused:
         if not hasattr(refused, "problems"):
             raise
@@ -116,14 +115,14 @@ def test_a_stroke_is_offered_for_both_sides_where_they_are_worked_alike():
 
 def test_a_stroke_that_the_health_rules_out_says_so():
     client = ANYBODY.model_copy(update={"conditions": frozenset({"varicose_veins"})})
-    offered = {pick.stroke: pick.why_not for pick in picks(Trial.of(FLOW, client, CATALOGUE), CALF)}
+    offered = {pick.stroke: pick.why_not for pick in picks(Trial.of(FLOW, setting(client, CATALOGUE)), CALF)}
     assert offered["stripping"]
     assert offered["toe_work"] == "not for the calf"
 
 
 def test_the_other_side_comes_back_beside_the_first():
     one = apply(FLOW, [RemovePart(part_id="foot-left")])
-    found = other_side(Trial.of(one, ANYBODY, CATALOGUE), "foot-right")
+    found = other_side(Trial.of(one, setting(ANYBODY, CATALOGUE)), "foot-right")
     again = apply(one, found.edits)
     left, right = parts(again)["foot-left"], parts(again)["foot-right"]
     assert (left.side, left.steps) == ("left", right.steps)
@@ -133,11 +132,13 @@ def test_the_other_side_comes_back_beside_the_first():
 
 
 def test_lying_on_the_side_the_other_side_waits_for_the_turn():
-    flow = plan(Brief(kind="side_lying", school="side_by_side", booked_minutes=60), ANYBODY, CATALOGUE).flow
+    flow = plan(
+        Brief(kind="side_lying", school="side_by_side", booked_minutes=60), setting(ANYBODY, CATALOGUE)
+    ).flow
     first = next(s for s in flow.parts if s.region == "hips")
     mate = next(s for s in flow.parts if s.region == "hips" and s.side != first.side)
     one = apply(flow, [RemovePart(part_id=mate.id)])
-    found = other_side(Trial.of(one, ANYBODY, CATALOGUE), first.id)
+    found = other_side(Trial.of(one, setting(ANYBODY, CATALOGUE)), first.id)
     again = next(s for s in apply(one, found.edits).parts if s.region == "hips" and s.side == mate.side)
     assert again.position == mate.position != first.position
 
@@ -242,7 +243,7 @@ def test_any_line_is_borne(line):
 
 @pytest.mark.parametrize("check", [c for c in CHECKS if c.severity == "advice"], ids=lambda c: c.code)
 def test_repairs_taken_together_mend_what_can_be_mended_and_do_no_graver_harm(check):
-    case = case_of(check.bad(CATALOGUE), check.client or ANYBODY, CATALOGUE, check.house, check.pace)
+    case = case_of(check.bad(CATALOGUE), setting(check.client or ANYBODY, CATALOGUE, check.house, check.pace))
     trial = Trial(case)
     before = findings(case)
     taken = mending(trial, "advice")
@@ -258,8 +259,8 @@ def test_repairs_taken_together_mend_what_can_be_mended_and_do_no_graver_harm(ch
 
 def test_repairing_advice_never_touches_what_must_not_be_worked_so():
     client = ANYBODY.model_copy(update={"excluded": (Excluded(region="foot", side="left"),)})
-    trial = Trial.of(FLOW, client, CATALOGUE)
-    grave = [f.what for f in evaluate(FLOW, client, CATALOGUE).findings if f.severity == "refuse"]
+    trial = Trial.of(FLOW, setting(client, CATALOGUE))
+    grave = [f.what for f in evaluate(FLOW, setting(client, CATALOGUE)).findings if f.severity == "refuse"]
     assert grave
     taken = mending(trial, "advice")
     assert not set(taken.mended) & set(grave)
@@ -268,7 +269,9 @@ def test_repairing_advice_never_touches_what_must_not_be_worked_so():
 @pytest.mark.parametrize("shipped", shipped_flows(), ids=lambda s: s.id)
 def test_every_shipped_flow_is_without_a_part_finding_or_a_caution(shipped):
     client = for_anybody(CATALOGUE, shipped.gestation_days)
-    found = evaluate(plan(shipped.brief, client, CATALOGUE).flow, client, CATALOGUE).findings
+    found = evaluate(
+        plan(shipped.brief, setting(client, CATALOGUE)).flow, setting(client, CATALOGUE)
+    ).findings
     assert [f for f in found if f.severity != "advice"] == []
 
 
@@ -286,7 +289,7 @@ def test_a_flow_is_adapted_to_a_client_and_each_change_has_its_reason():
         conditions=frozenset({"varicose_veins"}),
         excluded=(Excluded(region="foot", because="a plaster"),),
     )
-    made = adapted(FLOW, Brief(booked_minutes=75), client, CATALOGUE)
+    made = adapted(FLOW, Brief(booked_minutes=75), setting(client, CATALOGUE))
     assert graver(made.plan.flow, client) == []
     named = {one.region: (one.reason, one.because) for one in made.named}
     assert named["foot"] == ("excluded", "a plaster")
@@ -296,7 +299,7 @@ def test_a_flow_is_adapted_to_a_client_and_each_change_has_its_reason():
 
 
 def test_a_flow_that_fits_as_it_is_stays_as_it_is():
-    made = adapted(FLOW, Brief(booked_minutes=75), ANYBODY, CATALOGUE)
+    made = adapted(FLOW, Brief(booked_minutes=75), setting(ANYBODY, CATALOGUE))
     assert made.named == ()
     assert made.plan.flow.parts == FLOW.parts
 
@@ -307,7 +310,7 @@ def replace_facts(**facts):
 
 def test_a_change_that_breaks_nothing_new_is_not_blamed_for_what_was_broken_before():
     client = ANYBODY.model_copy(update={"excluded": (Excluded(region="foot", side="left"),)})
-    trial = Trial.of(FLOW, client, CATALOGUE)
+    trial = Trial.of(FLOW, setting(client, CATALOGUE))
     tried = trial.of_flow(FLOW)
     assert tried == replace(tried, broken=(), seconds=0)
 

@@ -1,6 +1,5 @@
 import pytest
 
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
@@ -9,9 +8,10 @@ from mellow_tide.core.flow.flow import Step
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.rituals import meet_the_minutes
 from tests.core.flows import AGREED, CLIENT
+from tests.settings import CATALOGUE, setting
 
-C = load_catalogue()
-FLOW = plan(Brief(booked_minutes=60), CLIENT, C).flow
+C = CATALOGUE
+FLOW = plan(Brief(booked_minutes=60), setting(CLIENT, C)).flow
 
 
 def at(part_id, slot, last=False):
@@ -20,7 +20,7 @@ def at(part_id, slot, last=False):
 
 
 def of(flow, client=CLIENT):
-    return evaluate(flow, client, C)
+    return evaluate(flow, setting(client, C))
 
 
 def test_a_planned_flow_has_nothing_to_mend():
@@ -37,13 +37,13 @@ def test_the_parts_add_up():
 
 
 def test_a_whole_body_takes_the_usual_amount_of_oil_and_a_back_its_own():
-    whole = plan(Brief(booked_minutes=120), CLIENT, C).flow
+    whole = plan(Brief(booked_minutes=120), setting(CLIENT, C)).flow
     supplies = of(whole).supplies
     assert 20 <= supplies.millilitres <= 30  # common practice
     amounts = {r.region: r.millilitres for r in supplies.by_region}
     assert 1.5 <= amounts["arm"] / 2 <= 2.5  # an arm takes 2
     assert 6.5 <= amounts["back"] <= 9.5  # a back about 8
-    taller = evaluate(whole, CLIENT.model_copy(update={"height_cm": 195}), C).supplies
+    taller = evaluate(whole, setting(CLIENT.model_copy(update={"height_cm": 195}), C)).supplies
     assert taller.millilitres > supplies.millilitres
 
 
@@ -79,7 +79,7 @@ BROKEN = {
 
 @pytest.mark.parametrize("code", BROKEN)
 def test_breaking_one_rule_shows_exactly_that(code):
-    broken = meet_the_minutes(apply(FLOW, BROKEN[code]), CLIENT, C)
+    broken = meet_the_minutes(apply(FLOW, BROKEN[code]), setting(CLIENT, C))
     # Taking much away or adding it also costs the minutes; that is a second rule, and rightly found.
     found = [f.code for f in of(broken).findings if f.code != "TIM01"]
     assert set(found) == {code}
@@ -87,7 +87,7 @@ def test_breaking_one_rule_shows_exactly_that(code):
 
 def test_consent_withdrawn_parts_the_flow():
     consenting = ClientFacts(consents=AGREED | {"abdomen"})
-    with_abdomen = plan(Brief(booked_minutes=90, focus=("abdomen",)), consenting, C).flow
+    with_abdomen = plan(Brief(booked_minutes=90, focus=("abdomen",)), setting(consenting, C)).flow
     assert of(with_abdomen, consenting).findings == ()
     stopped = [f for f in of(with_abdomen, CLIENT).findings if f.severity == "refuse"]
     assert [f.code for f in stopped] == ["CNS01"]

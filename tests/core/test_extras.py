@@ -2,24 +2,23 @@
 
 import pytest
 
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
 from mellow_tide.core.flow.flow import Part
 from mellow_tide.core.planner.extras import extras
 from mellow_tide.core.planner.plan import plan
 from tests.core.flows import AGREED, CLIENT
+from tests.settings import CATALOGUE, setting
 
-CATALOGUE = load_catalogue()
 WHOLE = Brief(booked_minutes=60)
 CHAIR = Brief(kind="chair", school="chair_downwards", close_with="seated", booked_minutes=20)
 
 
 @pytest.mark.parametrize("brief", [WHOLE, CHAIR])
 def test_an_extra_breaks_no_rule_that_the_plan_keeps(brief):
-    flow = plan(brief, CLIENT, CATALOGUE).flow
-    before = {f.code for f in evaluate(flow, CLIENT, CATALOGUE).findings if f.severity == "refuse"}
-    found = extras(flow, CLIENT, CATALOGUE)
+    flow = plan(brief, setting(CLIENT, CATALOGUE)).flow
+    before = {f.code for f in evaluate(flow, setting(CLIENT, CATALOGUE)).findings if f.severity == "refuse"}
+    found = extras(flow, setting(CLIENT, CATALOGUE))
     assert found
     for extra in found:
         at = max(
@@ -38,27 +37,29 @@ def test_an_extra_breaks_no_rule_that_the_plan_keeps(brief):
             for side in extra.sides
         )
         longer = flow.model_copy(update={"parts": (*flow.parts[: at + 1], *added, *flow.parts[at + 1 :])})
-        broken = {f.code for f in evaluate(longer, CLIENT, CATALOGUE).findings if f.severity == "refuse"}
+        broken = {
+            f.code for f in evaluate(longer, setting(CLIENT, CATALOGUE)).findings if f.severity == "refuse"
+        }
         # It takes time, which the rest then gives; nothing else may be wrong with it.
         assert {code for code in broken - before if not code.startswith("TIM")} == set(), extra.region
 
 
 def test_what_the_client_has_not_agreed_to_or_keeps_off_cannot_be_added():
-    flow = plan(WHOLE, CLIENT, CATALOGUE).flow
-    regions = {extra.region for extra in extras(flow, CLIENT, CATALOGUE)}
+    flow = plan(WHOLE, setting(CLIENT, CATALOGUE)).flow
+    regions = {extra.region for extra in extras(flow, setting(CLIENT, CATALOGUE))}
     assert {"foot", "scalp"} <= regions
     less = ClientFacts(
         consents=AGREED - {"foot"},
         declined=frozenset({"foot"}),
         excluded=(Excluded(region="scalp", side="mid"),),
     )
-    assert {"foot", "scalp"} & {extra.region for extra in extras(flow, less, CATALOGUE)} == set()
+    assert {"foot", "scalp"} & {extra.region for extra in extras(flow, setting(less, CATALOGUE))} == set()
 
 
 def test_lying_on_a_side_only_the_upper_side_is_offered():
     brief = Brief(kind="side_lying", school="side_by_side", booked_minutes=60)
-    flow = plan(brief, CLIENT, CATALOGUE).flow
-    for extra in extras(flow, CLIENT, CATALOGUE):
+    flow = plan(brief, setting(CLIENT, CATALOGUE)).flow
+    for extra in extras(flow, setting(CLIENT, CATALOGUE)):
         upper = CATALOGUE.positions[extra.position].upper
         if upper and CATALOGUE.regions[extra.region].sides == "pair":
             assert extra.sides == (upper,)

@@ -6,7 +6,6 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from mellow_tide.core.catalogue.house import House
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
 from mellow_tide.core.flow.edits import apply
@@ -15,8 +14,9 @@ from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.timing.exposure import exposures
 from mellow_tide.core.timing.run_sheet import lay_out, part_seconds
 from mellow_tide.core.timing.tempo import tempo_of
+from tests.settings import CATALOGUE, setting
 
-C = load_catalogue()
+C = CATALOGUE
 SOME = ["back", "shoulders", "hips", "thigh_back", "foot", "arm", "hand", "neck", "face", "abdomen", "scalp"]
 SKIPS = ["announce", "cover", "chest_cover", "clean_hands"]
 
@@ -112,7 +112,7 @@ def stopping(evaluation):
 @given(flows(), clients, houses)
 def test_a_repair_never_makes_another_part_and_no_check_fails_itself(flow, client, house):
     check_flow(flow, C)
-    before = evaluate(flow, client, C, house)
+    before = evaluate(flow, setting(client, C, house))
     assert "SYS01" not in {f.code for f in before.findings}
     for finding in before.findings:
         for repair in finding.repairs:
@@ -123,5 +123,5 @@ def test_a_repair_never_makes_another_part_and_no_check_fails_itself(flow, clien
                 # The only part of a flow cannot be taken away.
                 assert len(flow.parts) == 1
                 continue
-            after = evaluate(repaired, client, C, house)
+            after = evaluate(repaired, setting(client, C, house))
             assert stopping(after) <= stopping(before), (finding.code, repair.words)

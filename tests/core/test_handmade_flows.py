@@ -7,6 +7,7 @@ from mellow_tide.core.flow.edits import ChangePart, ChangeStep, InsertStep, Remo
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.rituals import meet_the_minutes
 from tests.core import handmade as made
+from tests.settings import setting
 
 C = made.C
 KINDS = {
@@ -20,7 +21,7 @@ KINDS = {
 
 def codes(flow, client):
     check_flow(flow, C)
-    return {finding.code for finding in evaluate(flow, client, C).findings}
+    return {finding.code for finding in evaluate(flow, setting(client, C)).findings}
 
 
 def stroke(name, slot, depth, passes, **fields):
@@ -68,4 +69,4 @@ BROKEN = [
 @pytest.mark.parametrize(("kind", "code", "edits"), BROKEN, ids=[code for _, code, _ in BROKEN])
 def test_breaking_one_rule_shows_exactly_that(kind, code, edits):
     flow, client = KINDS[kind]
-    assert codes(meet_the_minutes(apply(flow, edits), client, C), client) == {code}
+    assert codes(meet_the_minutes(apply(flow, edits), setting(client, C)), client) == {code}

@@ -7,13 +7,13 @@ from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded, Wish
 from mellow_tide.core.planner.plan import plan
 from tests.core.flows import CLIENT
+from tests.settings import CATALOGUE, setting
 
-CATALOGUE = load_catalogue()
 LEGS = Brief(booked_minutes=90, focus=("foot", "lower_leg_back", "lower_leg_front"))
 
 
 def flow_in(brief=LEGS, client=CLIENT, **rules):
-    return plan(brief, client, CATALOGUE, House(rules=rules)).flow
+    return plan(brief, setting(client, CATALOGUE, House(rules=rules))).flow
 
 
 def parts_of(flow, *regions):
@@ -41,7 +41,7 @@ def test_feet_may_come_last_of_all_but_not_in_a_school_that_begins_with_them():
 
 
 def test_feet_may_be_worked_face_down_only():
-    down = in_house(House(rules={"legs_and_feet": "feet_prone"}), CATALOGUE)
+    down = in_house(House(rules={"legs_and_feet": "feet_prone"}), load_catalogue())
     for school in ("back_outwards", "feet_upwards", "head_downwards"):
         has = [b.position for b in down.schools[school].blocks if "foot" in b.regions()]
         assert has == ["prone"]

@@ -6,15 +6,15 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.brief import Excluded, Wish
 from mellow_tide.core.meeting.answers import Answers, problems
 from mellow_tide.core.meeting.changes import changes
 from mellow_tide.core.meeting.questions import intake_sections
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.meeting.review import accepted, items
+from tests.settings import CATALOGUE
 
-C = load_catalogue()
+C = CATALOGUE
 DAY = date(2026, 5, 21)
 JORY = ClientRecord(name="Jory")
 MANY = Answers(

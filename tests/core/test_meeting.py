@@ -7,14 +7,14 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mellow_tide.core.care.restrictions import restrict
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.brief import ClientFacts, Excluded, Wish
 from mellow_tide.core.meeting.changes import changes
 from mellow_tide.core.meeting.day import DayAnswer, heard, on_the_day
 from mellow_tide.core.meeting.merging import merged
 from mellow_tide.core.meeting.record import ClientRecord, nobody
+from tests.settings import CATALOGUE
 
-C = load_catalogue()
+C = CATALOGUE
 DAY = date(2026, 5, 4)
 ids = st.sampled_from(sorted(C.conditions))
 consents = st.frozensets(st.sampled_from(sorted(C.consents)))

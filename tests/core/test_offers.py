@@ -2,14 +2,13 @@
 
 import pytest
 
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.offers import offers
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import DoesNotFit
 from tests.core.flows import CLIENT
+from tests.settings import CATALOGUE, setting
 
-CATALOGUE = load_catalogue()
 FEW = tuple(r for r in CATALOGUE.regions if r not in ("hand", "face"))
 ALLERGIC = CLIENT.model_copy(update={"conditions": frozenset({"nut_allergy"})})
 PREGNANT = CLIENT.model_copy(update={"gestation_days": 190})
@@ -17,11 +16,11 @@ PREGNANT = CLIENT.model_copy(update={"gestation_days": 190})
 
 def offered(brief, client=CLIENT):
     with pytest.raises(DoesNotFit) as caught:
-        plan(brief, client, CATALOGUE)
-    found = offers(caught.value, brief, client, CATALOGUE)
+        plan(brief, setting(client, CATALOGUE))
+    found = offers(caught.value, brief, setting(client, CATALOGUE))
     # Each has been tried: with it there is a plan.
     for offer in found:
-        assert plan(brief.model_copy(update=dict(offer.change)), client, CATALOGUE)
+        assert plan(brief.model_copy(update=dict(offer.change)), setting(client, CATALOGUE))
     return [offer.says for offer in found]
 
 

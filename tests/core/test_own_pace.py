@@ -5,15 +5,18 @@ from uuid import UUID
 
 import pytest
 
-from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.core.catalogue.house import DEFAULTS
 from mellow_tide.core.learning.heard import PaceSample, answers_of, pace_of
 from mellow_tide.core.learning.own_pace import IN_REGION, factors
 from mellow_tide.core.run.events import Began, Moved, Paused, PointFound, PointRated, Resumed, Said
+from mellow_tide.core.run.frozen import FrozenRun
 from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.tempo import USUAL, Tempo
 from tests.core.flows import ARM, BACK, CLOSE, FEET, OPEN, flow
+from tests.settings import CATALOGUE
 
-CATALOGUE = load_catalogue()
 SHEET = lay_out(flow(OPEN, BACK, *FEET, ARM, CLOSE), CATALOGUE)
+RUN = FrozenRun(sheet_id="", sheet=SHEET, house=DEFAULTS, tempo=USUAL)
 START = datetime(2026, 5, 4, 9, 6, tzinfo=UTC)
 STROKES = [i for i, e in enumerate(SHEET.entries) if e.kind == "stroke" and e.part_id == BACK.id]
 
@@ -29,8 +32,8 @@ def sample(off, stroke="effleurage", region="back", interrupted=False):
 def test_words_keep_their_depth_and_a_number_over_the_ceiling_is_lighter():
     point = UUID(int=999)
     events = [
-        Began(**at(0)),
-        Moved(to=STROKES[1], **at(10)),
+        Began(sheet_id="", **at(0)),
+        Moved(to=SHEET.entries[STROKES[1]].address, **at(10)),
         Said(word="deeper", region="back", side="mid", depth=3, **at(20)),
         PointFound(point=point, region="back", side="mid", **at(30)),
         PointRated(point=point, number=8, **at(31)),
@@ -46,21 +49,36 @@ def test_words_keep_their_depth_and_a_number_over_the_ceiling_is_lighter():
 def test_a_stroke_takes_from_coming_to_it_to_going_on_and_what_comes_between_interrupts_it():
     first, second = STROKES[:2]
     events = [
-        Began(**at(0)),
-        Moved(to=first, **at(10)),
-        Moved(to=first + 1, **at(40)),
-        Moved(to=second, **at(45)),
+        Began(sheet_id="", **at(0)),
+        Moved(to=SHEET.entries[first].address, **at(10)),
+        Moved(to=SHEET.entries[first + 1].address, **at(40)),
+        Moved(to=SHEET.entries[second].address, **at(45)),
         Paused(**at(50)),
         Resumed(**at(150)),
-        Moved(to=second + 1, **at(170)),
-        Moved(to=first, **at(180)),
-        Moved(to=second, **at(190)),
+        Moved(to=SHEET.entries[second + 1].address, **at(170)),
+        Moved(to=SHEET.entries[first].address, **at(180)),
+        Moved(to=SHEET.entries[second].address, **at(190)),
     ]
-    found = [(one.taken, one.interrupted) for one in pace_of(events, SHEET) if one.region == "back"]
+    found = [(one.taken, one.interrupted) for one in pace_of(events, RUN) if one.region == "back"]
     assert found[0] == (30, False)
     assert (125, True) in found
     # Gone from one stroke to another out of turn: not a stroke's own time.
     assert found[-1] == (10, second != first + 1)
+
+
+def test_a_pace_that_was_in_use_is_taken_out_of_what_was_planned():
+    slow = Tempo(factors=(("effleurage", 1.5),))
+    sheet = lay_out(flow(OPEN, BACK, CLOSE), CATALOGUE, slow)
+    place = next(i for i, e in enumerate(sheet.entries) if e.stroke == "effleurage" and e.part_id == BACK.id)
+    stroke, after = sheet.entries[place : place + 2]
+    events = [
+        Began(sheet_id="", **at(0)),
+        Moved(to=stroke.address, **at(10)),
+        Moved(to=after.address, **at(10 + stroke.seconds)),
+    ]
+    run = FrozenRun(sheet_id="", sheet=sheet, house=DEFAULTS, tempo=slow)
+    (found,) = pace_of(events, run)
+    assert found.planned == pytest.approx(found.taken / 1.5, abs=0.5)
 
 
 def test_one_slow_stroke_is_no_pace_and_many_are():

@@ -5,7 +5,6 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.plan import plan
@@ -14,8 +13,8 @@ from mellow_tide.core.timing.run_sheet import lay_out, part_seconds
 from mellow_tide.core.timing.tempo import tempo_of
 from tests.core.askings import asking, broken, untrue
 from tests.core.flows import AGREED, CLIENT
+from tests.settings import CATALOGUE, setting
 
-CATALOGUE = load_catalogue()
 WORKABLE = sorted(set(CATALOGUE.regions) - {"abdomen"})
 
 
@@ -46,7 +45,7 @@ def test_plans_of_any_kind_keep_what_they_must(seed):
 
 def made(brief, client):
     try:
-        return plan(brief, client, CATALOGUE)
+        return plan(brief, setting(client, CATALOGUE))
     except DoesNotFit:
         return None
 
@@ -99,7 +98,7 @@ def test_more_minutes_never_do_less_good(question, more):
 
 
 def test_an_hour_and_a_quarter_in_the_usual_order():
-    found = plan(Brief(booked_minutes=75, focus=("back",)), CLIENT, CATALOGUE)
+    found = plan(Brief(booked_minutes=75, focus=("back",)), setting(CLIENT, CATALOGUE))
     order = [s.id for s in found.flow.parts]
     assert order.index("back") < order.index("thigh_back-right") < order.index("foot-right")
     assert order[order.index("foot-right") + 1] == "foot-left"
@@ -109,7 +108,7 @@ def test_an_hour_and_a_quarter_in_the_usual_order():
 
 def test_a_focus_gets_more_than_without():
     def minutes(brief):
-        flow = plan(brief, CLIENT, CATALOGUE).flow
+        flow = plan(brief, setting(CLIENT, CATALOGUE)).flow
         return part_seconds(next(s for s in flow.parts if s.id == "neck"), CATALOGUE)
 
     assert minutes(Brief(booked_minutes=75, focus=("neck",))) > minutes(Brief(booked_minutes=75))
@@ -117,7 +116,7 @@ def test_a_focus_gets_more_than_without():
 
 def test_what_is_left_out_says_why():
     brief = Brief(booked_minutes=60, leave_out=("foot",))
-    left = {item.region: item for item in plan(brief, CLIENT, CATALOGUE).left_out}
+    left = {item.region: item for item in plan(brief, setting(CLIENT, CATALOGUE)).left_out}
     assert left["foot"].reason == "wish"
     assert left["abdomen"].reason == "no_consent"
     squeezed = [item for item in left.values() if item.reason == "no_time"]
@@ -127,30 +126,30 @@ def test_what_is_left_out_says_why():
 
 def test_what_cannot_fit_names_field_and_remedy():
     with pytest.raises(DoesNotFit) as refused:
-        plan(Brief(booked_minutes=25, focus=("back", "foot", "neck")), CLIENT, CATALOGUE)
+        plan(Brief(booked_minutes=25, focus=("back", "foot", "neck")), setting(CLIENT, CATALOGUE))
     focus, minutes = refused.value.problems
     assert (focus.field, minutes.field) == ("focus", "booked_minutes")
     needed = int(minutes.remedy.split()[1])
-    assert plan(Brief(booked_minutes=needed, focus=("back", "foot", "neck")), CLIENT, CATALOGUE)
+    assert plan(Brief(booked_minutes=needed, focus=("back", "foot", "neck")), setting(CLIENT, CATALOGUE))
     with pytest.raises(DoesNotFit):
-        plan(Brief(booked_minutes=needed - 1, focus=("back", "foot", "neck")), CLIENT, CATALOGUE)
+        plan(Brief(booked_minutes=needed - 1, focus=("back", "foot", "neck")), setting(CLIENT, CATALOGUE))
 
 
 def test_too_few_regions_for_the_minutes_says_so():
     others = tuple(r for r in CATALOGUE.regions if r not in ("hand", "face"))
     with pytest.raises(DoesNotFit, match="cannot fill"):
-        plan(Brief(booked_minutes=90, leave_out=others), CLIENT, CATALOGUE)
+        plan(Brief(booked_minutes=90, leave_out=others), setting(CLIENT, CATALOGUE))
 
 
 def test_nothing_left_to_work_and_a_focus_without_consent_are_refused():
     with pytest.raises(DoesNotFit, match="no region is left"):
-        plan(Brief(booked_minutes=60, leave_out=tuple(CATALOGUE.regions)), CLIENT, CATALOGUE)
+        plan(Brief(booked_minutes=60, leave_out=tuple(CATALOGUE.regions)), setting(CLIENT, CATALOGUE))
     with pytest.raises(DoesNotFit, match="consent"):
-        plan(Brief(booked_minutes=60, focus=("abdomen",)), CLIENT, CATALOGUE)
+        plan(Brief(booked_minutes=60, focus=("abdomen",)), setting(CLIENT, CATALOGUE))
 
 
 def absent(client):
-    left = plan(Brief(booked_minutes=75), client, CATALOGUE).left_out
+    left = plan(Brief(booked_minutes=75), setting(client, CATALOGUE)).left_out
     return {item.region: item.reason for item in left if item.reason not in ("no_time", "not_in_school")}
 
 
@@ -169,7 +168,7 @@ def test_a_region_to_be_left_alone_is_no_candidate_and_a_zone_loses_its_strokes(
     brief = Brief(booked_minutes=90, focus=("foot",))
 
     def zones(client):
-        flow = plan(brief, client, CATALOGUE).flow
+        flow = plan(brief, setting(client, CATALOGUE)).flow
         return {x.zone for s in flow.parts if s.region == "foot" for x in s.steps}
 
     assert "toes" in zones(CLIENT)
@@ -189,5 +188,5 @@ def test_a_region_to_be_left_alone_is_no_candidate_and_a_zone_loses_its_strokes(
 def test_a_wish_that_collides_with_a_rule_is_named(wish, field):
     allergic = CLIENT.model_copy(update={"conditions": frozenset({"nut_allergy"})})
     with pytest.raises(DoesNotFit) as refused:
-        plan(Brief(booked_minutes=60, **wish), allergic, CATALOGUE)
+        plan(Brief(booked_minutes=60, **wish), setting(allergic, CATALOGUE))
     assert refused.value.problems[0].field == field

@@ -2,18 +2,16 @@
 
 import pytest
 
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.reasons import reasons
 from tests.core.flows import CLIENT
-
-CATALOGUE = load_catalogue()
+from tests.settings import CATALOGUE, setting
 
 
 def reasons_for(**fields):
-    flow = plan(Brief(**fields), CLIENT, CATALOGUE).flow
-    found = reasons(flow, CLIENT, CATALOGUE)
+    flow = plan(Brief(**fields), setting(CLIENT, CATALOGUE)).flow
+    found = reasons(flow, setting(CLIENT, CATALOGUE))
     return flow, found, {reason.region: reason for reason in found.regions}
 
 
@@ -49,9 +47,11 @@ def test_the_order_is_no_dearer_than_the_plain_one(minutes):
 def test_a_labour_has_no_minutes_to_give_reasons_for():
     brief = Brief(kind="labour_support", school="between_and_during", booked_minutes=60)
     client = CLIENT.model_copy(update={"gestation_days": 275})
-    flow = plan(brief, client, CATALOGUE).flow
-    assert reasons(flow, client, CATALOGUE).regions == ()
-    firm = plan(brief.model_copy(update={"pressure": "firm", "focus": ("hips",)}), client, CATALOGUE).flow
+    flow = plan(brief, setting(client, CATALOGUE)).flow
+    assert reasons(flow, setting(client, CATALOGUE)).regions == ()
+    firm = plan(
+        brief.model_copy(update={"pressure": "firm", "focus": ("hips",)}), setting(client, CATALOGUE)
+    ).flow
     assert next(s.region for s in firm.parts if s.role == "work") == "hips"
     assert max(x.depth for s in firm.parts for x in s.steps) >= max(
         x.depth for s in flow.parts for x in s.steps

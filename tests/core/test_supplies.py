@@ -4,12 +4,13 @@ from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import ClientFacts
 from tests.core import handmade as made
+from tests.settings import setting
 
 C = made.C
 
 
 def of(flow, **facts):
-    return evaluate(flow, ClientFacts(**facts), C).supplies
+    return evaluate(flow, setting(ClientFacts(**facts), C)).supplies
 
 
 def oiled(amount="usual"):

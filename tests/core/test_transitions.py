@@ -3,6 +3,7 @@
 import pytest
 
 from mellow_tide.core.catalogue.house import House, in_house
+from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.timing.exposure import exposures
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.core.timing.tempo import OwnPace, Tempo, tempo_of
@@ -67,7 +68,7 @@ def test_the_stool_is_fetched_once_for_both_feet_and_put_back_before_walking(cat
 
 
 def test_a_table_that_lifts_goes_up_and_down_with_the_work(catalogue):
-    lifts = in_house(House(rules={"table_height": "lifts"}), catalogue)
+    lifts = in_house(House(rules={"table_height": "lifts"}), load_catalogue())
     sheet = lay_out(flow(OPEN, BACK, ARM, CLOSE), lifts)
     assert [(e.part_id, e.about) for e in sheet.entries if e.kind == "height"] == [(ARM.id, "high")]
     assert seconds_of(sheet, "height") == [8]
@@ -103,7 +104,7 @@ def test_the_therapist_s_own_pace_scales_strokes_and_the_closer_factor_wins(cata
 
 
 def test_cleaning_the_hands_is_the_way_and_a_towel_for_the_back_is_work(catalogue):
-    wipes = in_house(House(rules={"clean_after_feet": "wipe"}), catalogue)
+    wipes = in_house(House(rules={"clean_after_feet": "wipe"}), load_catalogue())
     way = lay_out(flow(OPEN, *FEET, HAND, CLOSE), wipes)
     assert {e.working for e in way.entries if e.kind in ("towel", "wipe")} == {False}
     warmed = part("back", "mid", "prone", "back", step("hot_towel_press", "settle", "towel", 1, 1))

@@ -2,14 +2,13 @@
 
 import pytest
 
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.core.timing.ways import ways
 from tests.core.flows import CLIENT
+from tests.settings import CATALOGUE, setting
 
-CATALOGUE = load_catalogue()
 BRIEFS = [
     Brief(booked_minutes=60),
     Brief(kind="side_lying", school="side_by_side", booked_minutes=60),
@@ -19,7 +18,7 @@ BRIEFS = [
 
 @pytest.mark.parametrize("brief", BRIEFS)
 def test_a_way_past_parts_is_what_the_clock_lays_out_without_them(brief):
-    flow = plan(brief, CLIENT, CATALOGUE).flow
+    flow = plan(brief, setting(CLIENT, CATALOGUE)).flow
     found = {(way.start, way.to): way.changes for way in ways(flow, CATALOGUE)}
     assert len(found) == (len(flow.parts) - 1) * (len(flow.parts) - 2) // 2
     for (start, to), changes in found.items():
@@ -34,7 +33,7 @@ def test_a_way_past_parts_is_what_the_clock_lays_out_without_them(brief):
 
 
 def test_leaving_out_the_first_part_after_a_turn_does_not_leave_out_the_turn():
-    flow = plan(BRIEFS[0], CLIENT, CATALOGUE).flow
+    flow = plan(BRIEFS[0], setting(CLIENT, CATALOGUE)).flow
     at = next(i for i, s in enumerate(flow.parts) if s.position != flow.parts[0].position)
     past = next(way for way in ways(flow, CATALOGUE) if (way.start, way.to) == (at - 1, at + 1))
     assert "turn" in [change.kind for change in past.changes]

@@ -7,7 +7,6 @@ a grid of 15 s lies between the value of our rounded plan and the value that we 
 import pytest
 
 from mellow_tide.core.catalogue.house import DEFAULTS
-from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Chooser, no_deadline
@@ -15,8 +14,7 @@ from mellow_tide.core.planner.chosen import rounded
 from mellow_tide.core.planner.question import pose
 from tests.core.flows import CLIENT
 from tests.external.discretised import model_of, solved_by_cp_sat, solved_by_highs
-
-CATALOGUE = load_catalogue()
+from tests.settings import CATALOGUE, setting
 
 CHAIR = {"kind": "chair", "school": "chair_downwards", "close_with": "seated"}
 PART = {"kind": "focus", "school": "part_in_depth"}
@@ -38,7 +36,7 @@ WITHIN = 0.002
 
 def ours(brief):
     """The question, the value called best, and the value of its rounded minutes; the close takes the rest."""
-    question = pose(Asked.of(brief, CLIENT, CATALOGUE, DEFAULTS, None))
+    question = pose(Asked.of(brief, setting(CLIENT, CATALOGUE, DEFAULTS, None)))
     choice = Chooser(question, CATALOGUE).best(deadline=no_deadline)
     minutes = rounded(question, choice)
     used = sum(question.shares[id].count * t for id, t in minutes.items())

@@ -30,6 +30,7 @@ TENANT_TABLES = (
     "follow_up",
     "visit_mark",
     "own_pace",
+    "begun_run",
 )
 
 
@@ -37,11 +38,11 @@ TENANT_TABLES = (
 def _second_practice(owner_dsn):
     with (
         Database(owner_dsn, most_connections=1) as db,
-        db.transaction(Sight(OTHER.practice_id, STRANGER.person_id)) as c,
+        db.transaction(Sight(OTHER.practice_id, STRANGER.person_id)) as t,
     ):
-        add_practice(c, OTHER)
-        add_person(c, STRANGER)
-        add_member(c, OTHER.practice_id, STRANGER.person_id)
+        add_practice(t, OTHER)
+        add_person(t, STRANGER)
+        add_member(t, OTHER.practice_id, STRANGER.person_id)
 
 
 @pytest.fixture
@@ -91,6 +92,14 @@ def test_reading_finds_only_ones_own(other):
     assert other.execute("SELECT email FROM person").fetchall() == [("else@elsewhere.example",)]
 
 
+@pytest.mark.parametrize("view", ["client_whole", "session_whole"])
+def test_the_views_show_only_what_who_asks_may_see(app_dsn, other, view):
+    assert count(other, view) == 0
+    with psycopg.connect(app_dsn) as connection:
+        look_through(connection, Sight(PRACTICE_ID))
+        assert count(connection, view) > 0
+
+
 def test_without_a_sight_there_is_nothing(app_dsn):
     with psycopg.connect(app_dsn) as connection:
         assert [count(connection, table) for table in (*TENANT_TABLES, "person")] == [0] * (
@@ -130,6 +139,8 @@ def test_what_moves_and_deletes_reaches_only_ones_own(other, act):
     [
         "UPDATE run_event SET event = '{}'",
         "DELETE FROM run_event",
+        "UPDATE begun_run SET sheet_id = 'other'",
+        "DELETE FROM begun_run",
         "UPDATE session_log SET log = '{}'",
         "DELETE FROM session_log",
         "DELETE FROM session",

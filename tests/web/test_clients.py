@@ -198,7 +198,7 @@ def test_sore_points_of_every_visit_stand_on_the_page(client):
     client.put(f"{url}/day-answer", json=answer)
     point = {"point": str(uuid4())}
     happened = [
-        {"kind": "began"},
+        {"kind": "began", "sheet_id": client.get(url).json()["sheet_id"]},
         {"kind": "point_found", **point, "region": "back", "side": "left", "zone": "erectors", "named": True},
         {"kind": "point_rated", **point, "number": 7},
         {"kind": "point_held", **point, "seconds": 8},

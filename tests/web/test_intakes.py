@@ -4,8 +4,9 @@ from datetime import UTC, datetime, timedelta
 
 import psycopg
 import pytest
+from psycopg.types.json import Jsonb
 
-from mellow_tide.demo.people import PRACTICE_ID
+from mellow_tide.demo.people import HOUSE, PRACTICE_ID
 from mellow_tide.store.database import Sight, look_through
 from tests.web.test_clients import client_of
 from tests.web.test_sessions import fields
@@ -153,3 +154,22 @@ def test_a_session_says_that_an_intake_waits_to_be_read(stranger, client, link):
     waiting = {one["client"]["name"]: one["unread_intake"] for one in sessions}
     assert waiting["Corin Foghollow"]
     assert waiting["Bram Lanternby"] is None
+
+
+def test_the_review_goes_by_the_house_of_the_practice(client, stranger, link, owner_dsn):
+    early = {"pregnant": "yes", "last_period": (datetime.now(UTC) - timedelta(weeks=8)).date().isoformat()}
+    handed_in(stranger, link, early)
+
+    def level():
+        items = client.get(f"/api/intakes/{link['intake_id']}").json()["items"]
+        return next(one["item"]["level"] for one in items if one["item"]["id"] == "pregnant")
+
+    def choose(rules):
+        with psycopg.connect(owner_dsn) as c:
+            look_through(c, Sight(PRACTICE_ID))
+            c.execute("UPDATE practice SET house = %s", [Jsonb({"rules": rules, "seconds": {}})])
+
+    assert level() == "adapt"
+    choose({**HOUSE.rules, "first_trimester": "decline"})
+    assert level() == "refer"
+    choose(HOUSE.rules)

@@ -8,12 +8,12 @@ from uuid import UUID, uuid4
 from pypdf import PdfReader
 
 from mellow_tide.core.formats.session_log import SessionLog
+from mellow_tide.core.planner.plan import Plan
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID, THERAPIST_NAME
 from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.people import SignedIn
-from mellow_tide.store.sessions import add_session
+from mellow_tide.store.sessions import NewSession, add_session
 from tests.conftest import NOW
-from tests.web.test_sessions import answer_day, url
+from tests.web.test_sessions import answer_day, began, moved, url
 
 POINT = str(uuid4())
 
@@ -21,7 +21,7 @@ POINT = str(uuid4())
 def work(client, name, *happened):
     """Work a session from first touch to last, with what happens in between."""
     answer_day(client, name)
-    kinds = [{"kind": "began"}, {"kind": "moved", "to": 3}, *happened, {"kind": "ended"}]
+    kinds = [began(client, name), moved(client, name, 3), *happened, {"kind": "ended"}]
     events = [
         {"id": str(uuid4()), "at": (NOW + timedelta(seconds=30 * n)).isoformat(), **kind}
         for n, kind in enumerate(kinds)
@@ -202,14 +202,13 @@ def another_session(client, app_dsn, name):
     """A session of the same client, four weeks later."""
     earlier = client.get(url(name)).json()
     made = uuid4()
-    with Database(app_dsn, most_connections=1) as db, db.transaction(Sight(PRACTICE_ID)) as c:
+    with Database(app_dsn, most_connections=1) as db, db.transaction(Sight(PRACTICE_ID)) as t:
+        plan = Plan.model_validate(earlier["plan"])
         add_session(
-            c,
-            SignedIn(PRACTICE_ID, THERAPIST_ID),
-            made,
-            UUID(earlier["client"]["client_id"]),
-            NOW + timedelta(days=28),
-            earlier["plan"],
+            t,
+            NewSession(
+                made, UUID(earlier["client"]["client_id"]), THERAPIST_ID, NOW + timedelta(days=28), plan
+            ),
         )
     return made
 

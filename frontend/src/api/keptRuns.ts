@@ -19,10 +19,12 @@ let opened: Promise<IDBPDatabase<Schema>> | null = null;
 
 /** One connection for the life of the page, so that a tap is on its way to the disk before anything else runs. */
 function store(): Promise<IDBPDatabase<Schema>> {
-  opened ??= openDB<Schema>("mellow-tide", 2, {
+  opened ??= openDB<Schema>("mellow-tide", 3, {
     upgrade(db, before) {
       if (before < 1)
         db.createObjectStore("events", { autoIncrement: true }).createIndex("bySession", "sessionId");
+      // A run kept by an earlier version names its entries otherwise; the server has it.
+      if (db.objectStoreNames.contains("runs")) db.deleteObjectStore("runs");
       db.createObjectStore("runs");
     },
     blocking: () => forgetConnection(),

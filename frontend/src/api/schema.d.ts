@@ -157,7 +157,7 @@ export interface paths {
         };
         /**
          * Read Catalogue
-         * @description The catalogue; it changes only with a release.
+         * @description The catalogue as the practice works by it.
          */
         get: operations["read_catalogue"];
         put?: never;
@@ -1742,7 +1742,9 @@ export interface components {
         };
         /**
          * Began
-         * @description The first touch. `news` is the client's answer to the day's question, empty if there was nothing new.
+         * @description The first touch. `sheet_id` names the run sheet that the device works by (`timing.run_sheet.sheet_id`).
+         *
+         *     `news` is the client's answer to the day's question, empty if there was nothing new.
          */
         Began: {
             /**
@@ -1760,6 +1762,8 @@ export interface components {
              * @enum {string}
              */
             kind: "began";
+            /** Sheet Id */
+            sheet_id: string;
             /**
              * News
              * @default
@@ -2888,13 +2892,17 @@ export interface components {
          * Entry
          * @description One stroke or transition on the clock; `start` and `seconds` are whole seconds from the first touch.
          *
-         *     `part` and `step` index the flow; a transition has no step and belongs to the part it leads to.
+         *     `part` and `step` index the flow; a transition has no step and belongs to the part it leads to. `address` names
+         *     the entry within its sheet: `neck/2` is the third stroke of the neck, `neck/2/oil` the oiling before it,
+         *     `neck/walk` what leads there.
          *     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the part, its
          *     oiling and asking included; getting there is not.
          */
         Entry: {
             /** Kind */
             kind: "stroke" | ("close_window" | "wash" | "towel" | "wipe" | "turn" | "sit_back" | "bolster" | "walk" | "height" | "stool" | "open_window" | "announce" | "oil" | "check_in");
+            /** Address */
+            address: string;
             /** Start */
             start: number;
             /** Seconds */
@@ -3008,11 +3016,12 @@ export interface components {
         };
         /**
          * Events
-         * @description Events in the order they happened.
+         * @description Events in the order they happened; with the run sheet that the first touch names, where the server asks.
          */
         Events: {
             /** Events */
             events: (components["schemas"]["Began"] | components["schemas"]["Moved"] | components["schemas"]["Said"] | components["schemas"]["Observed"] | components["schemas"]["PointFound"] | components["schemas"]["PointRated"] | components["schemas"]["PointHeld"] | components["schemas"]["PointTravels"] | components["schemas"]["PointLeft"] | components["schemas"]["Paused"] | components["schemas"]["Resumed"] | components["schemas"]["Bent"] | components["schemas"]["Skipped"] | components["schemas"]["Added-Input"] | components["schemas"]["ContractionBegan"] | components["schemas"]["ContractionEnded"] | components["schemas"]["Halted"] | components["schemas"]["Ended"])[];
+            sheet?: components["schemas"]["RunSheet"] | null;
         };
         /**
          * Excluded
@@ -3995,7 +4004,7 @@ export interface components {
         };
         /**
          * Moved
-         * @description Gone to entry `to` of the run sheet, on or back.
+         * @description Gone to the entry of the run sheet whose address is `to`, on or back.
          */
         Moved: {
             /**
@@ -4014,7 +4023,7 @@ export interface components {
              */
             kind: "moved";
             /** To */
-            to: number;
+            to: string;
         };
         /**
          * Named
@@ -4735,6 +4744,21 @@ export interface components {
             sets_priced: number;
         };
         /**
+         * Pull
+         * @description A part of a flow by its id, and the seconds it is to take; `alone`: without the other side of its region.
+         */
+        Pull: {
+            /** Part Id */
+            part_id: string;
+            /** Seconds */
+            seconds: number;
+            /**
+             * Alone
+             * @default false
+             */
+            alone: boolean;
+        };
+        /**
          * Question
          * @description A question: which answer it fills, how it is asked, and why. `heading` groups conditions;
          *     `rows` are what is asked one by one.
@@ -5021,20 +5045,12 @@ export interface components {
         };
         /**
          * Reshape
-         * @description A part of the session read at `revision`, and the seconds it is to take; `alone` without its other side.
+         * @description A part of the session read at `revision` that is pulled to other seconds.
          */
         Reshape: {
             /** Revision */
             revision: number;
-            /** Part Id */
-            part_id: string;
-            /** Seconds */
-            seconds: number;
-            /**
-             * Alone
-             * @default false
-             */
-            alone: boolean;
+            pull: components["schemas"]["Pull"];
         };
         /**
          * Restrictions
@@ -5157,12 +5173,18 @@ export interface components {
          * RunState
          * @description Where a run is: present entry, seconds taken by part id up to `last_at`, and what was said, in order.
          *
+         *     `sheet_id` names the run sheet it is worked by, `entry` counts that sheet's entries from 0.
          *     `paused` are seconds that belong to no part, up to `paused_at` if time stands still now. `allotted` are the seconds
          *     of work that a part has since the rest was shared out anew, 0 where it is left out, and `total` what the session
          *     then has. `added` are regions worked beside the plan, and `adding` the part id of the one being worked now, if any.
          *     `halted`: why it was stopped for safety, None if it was not.
          */
         RunState: {
+            /**
+             * Sheet Id
+             * @default
+             */
+            sheet_id: string;
             /** Begun At */
             begun_at?: string | null;
             /** Ended At */
@@ -5362,6 +5384,8 @@ export interface components {
          * SessionView
          * @description A session whole. `revision` must be sent back with every change of the plan.
          *
+         *     `sheet_id` names the run sheet of `evaluation`, as a run that begins must. Once a run has begun, that sheet is the
+         *     one it began with.
          *     `day_answer`: what was answered to the question of the day, None until it was asked. `news`: what became known of
          *     the client since the plan was made. `unread_intake`: one that the client has handed in and nobody has read.
          *
@@ -5389,6 +5413,8 @@ export interface components {
             stage: "plan" | "work" | "log" | "logged";
             plan: components["schemas"]["Plan"];
             evaluation: components["schemas"]["Evaluation"];
+            /** Sheet Id */
+            sheet_id: string;
             run: components["schemas"]["RunState"];
             /**
              * Can Undo
@@ -5412,19 +5438,19 @@ export interface components {
         };
         /**
          * Skip
-         * @description Entries left undone: owed while there is no `reason`, waived with one.
+         * @description Entries left undone, by address: owed while there is no `reason`, waived with one.
          */
         Skip: {
             /** Part Id */
             part_id: string;
             /** Entries */
-            entries: number[];
+            entries: string[];
             /** Reason */
             reason: string;
         };
         /**
          * Skipped
-         * @description Entries of a part left undone. Without a `reason` they are owed until they are done; with one they are waived.
+         * @description Entries of a part left undone, by address: owed until they are done, or waived with a `reason`.
          */
         Skipped: {
             /**
@@ -5445,7 +5471,7 @@ export interface components {
             /** Part Id */
             part_id: string;
             /** Entries */
-            entries: number[];
+            entries: string[];
             /**
              * Reason
              * @default

@@ -1,9 +1,9 @@
-"""The catalogue as one immutable value, with look-ups that refuse what they do not know."""
+"""The catalogue as one immutable value: as it ships, and as a practice works by it."""
 
-from collections.abc import Mapping
-from dataclasses import dataclass
+from collections.abc import Hashable, Mapping
+from dataclasses import dataclass, replace
 from functools import cached_property
-from typing import TypeVar
+from typing import Any, Self, TypeVar
 
 from mellow_tide.core.catalogue.records import (
     FragilePlace,
@@ -35,12 +35,9 @@ from mellow_tide.core.refusal import FieldProblem
 Entry = TypeVar("Entry", bound=Named)
 
 
-@dataclass(frozen=True, eq=False)
-class Catalogue:
-    """Everything a practitioner knows by name. Compared and hashed by identity: it is made once for each house.
-
-    `chosen` is the id of the choice for each house rule; its effects are already in the entries.
-    """
+@dataclass(frozen=True, kw_only=True, eq=False)
+class Entries:
+    """Everything a practitioner knows by name. `chosen` is the id of the choice for each house rule."""
 
     regions: Mapping[str, Region]
     strokes: Mapping[str, Stroke]
@@ -62,6 +59,48 @@ class Catalogue:
     chosen: Mapping[str, str]
     pace: Pace
 
+    def choice(self, rule: str) -> Choice:
+        """What is chosen for a house rule of the catalogue."""
+        found = self.house_rules[rule].choice(self.chosen[rule])
+        if found is None:
+            raise KeyError(f"{rule}: {self.chosen[rule]}")
+        return found
+
+
+@dataclass(frozen=True, kw_only=True, eq=False)
+class ShippedCatalogue(Entries):
+    """The catalogue as it ships. Nobody works by it: `in_house` makes a practice's own of it.
+
+    `digest` is of the data it was read from.
+    """
+
+    digest: str
+
+
+@dataclass(frozen=True, kw_only=True, eq=False)
+class Catalogue(Entries):
+    """A practice's catalogue: the effects of its house rules are already in the entries.
+
+    `origin` says what it was made from: the digest of the shipped data, then each change in order. Two catalogues of
+    the same origin are equal, so that what is remembered for one holds for the other.
+    """
+
+    origin: tuple[Hashable, ...]
+
+    def __eq__(self, other: object) -> bool:
+        return self is other or (isinstance(other, Catalogue) and self.origin == other.origin)
+
+    def __hash__(self) -> int:
+        return self._hash
+
+    @cached_property
+    def _hash(self) -> int:
+        return hash(self.origin)
+
+    def changed(self, change: Hashable, **entries: Any) -> Self:
+        """The catalogue with other entries; `change` says by value what makes them so."""
+        return replace(self, **entries, origin=(*self.origin, change))
+
     @cached_property
     def skipped_slots(self) -> frozenset[str]:
         """The slots that the house does not plan on skin to be oiled."""
@@ -77,13 +116,6 @@ class Catalogue:
         for rule in self.house_rules:
             for slot, strokes in self.choice(rule).plans.items():
                 found[slot] = (*found.get(slot, ()), *strokes)
-        return found
-
-    def choice(self, rule: str) -> Choice:
-        """What the house has chosen for a rule of the catalogue."""
-        found = self.house_rules[rule].choice(self.chosen[rule])
-        if found is None:
-            raise KeyError(f"{rule}: {self.chosen[rule]}")
         return found
 
 

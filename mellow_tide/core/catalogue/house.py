@@ -1,13 +1,13 @@
 """A practice's own choices among the schools, and the catalogue as it then stands."""
 
 from collections.abc import Iterator, Mapping
-from dataclasses import replace
+from dataclasses import fields, replace
 from functools import lru_cache
 from typing import Annotated
 
 from pydantic import Field
 
-from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
+from mellow_tide.core.catalogue.catalogue import Catalogue, Entries, ShippedCatalogue, unknown
 from mellow_tide.core.catalogue.house_rows import regions_in, schools_in
 from mellow_tide.core.catalogue.records import Pass, Record, Stroke, Surface
 from mellow_tide.core.catalogue.rules import Choice
@@ -27,14 +27,12 @@ class House(Record):
 DEFAULTS = House()
 
 
-def in_house(house: House, catalogue: Catalogue) -> Catalogue:
-    """The catalogue as it stands in `house`. The same house gives the very same value.
+def in_house(house: House, shipped: ShippedCatalogue) -> Catalogue:
+    """The catalogue of a practice that works as `house` says. The same house gives an equal value.
 
     Raises `UnknownReference` for a rule, choice or transition that does not exist.
     """
-    if not house.rules and not house.seconds:
-        return catalogue
-    return _made(tuple(sorted(house.rules.items())), tuple(sorted(house.seconds.items())), catalogue)
+    return _made(tuple(sorted(house.rules.items())), tuple(sorted(house.seconds.items())), shipped)
 
 
 @lru_cache(maxsize=64)
@@ -42,35 +40,40 @@ def on_surface(surface: Surface | None, catalogue: Catalogue) -> Catalogue:
     """The catalogue as it stands on `surface`: a mat has no height, and one kneels instead of sitting on a stool."""
     if surface != "mat":
         return catalogue
-    return replace(catalogue, chosen={**catalogue.chosen, "table_height": "fixed", "stool": "stand"})
+    chosen = {**catalogue.chosen, "table_height": "fixed", "stool": "stand"}
+    return catalogue.changed(("surface", surface), chosen=chosen)
 
 
 @lru_cache(maxsize=64)
 def _made(
-    rules: tuple[tuple[str, str], ...], seconds: tuple[tuple[str, int], ...], catalogue: Catalogue
+    rules: tuple[tuple[str, str], ...], seconds: tuple[tuple[str, int], ...], shipped: ShippedCatalogue
 ) -> Catalogue:
-    problems = [p for p in (*_rule_problems(rules, catalogue), *_second_problems(seconds, catalogue)) if p]
+    problems = [p for p in (*_rule_problems(rules, shipped), *_second_problems(seconds, shipped)) if p]
     if problems:
         raise UnknownReference(*problems)
-    chosen = {**catalogue.chosen, **dict(rules)}
-    chosen_now = replace(catalogue, chosen=chosen)
-    choices = [chosen_now.choice(rule) for rule in catalogue.house_rules]
+    entries = {field.name: getattr(shipped, field.name) for field in fields(Entries)}
+    as_shipped = Catalogue(**entries, origin=(shipped.digest,))
+    if not rules and not seconds:
+        return as_shipped
+    chosen = {**shipped.chosen, **dict(rules)}
+    choices = [replace(shipped, chosen=chosen).choice(rule) for rule in shipped.house_rules]
     unasked = {id for choice in choices for id in choice.unasked}
-    return replace(
-        chosen_now,
-        pace=catalogue.pace.model_copy(update=dict(seconds)),
+    return as_shipped.changed(
+        ("house", rules, seconds),
+        chosen=chosen,
+        pace=shipped.pace.model_copy(update=dict(seconds)),
         places={
             id: place.model_copy(update={"most_depth": _most_depth(choices, id, place.most_depth)})
-            for id, place in catalogue.places.items()
+            for id, place in shipped.places.items()
         },
-        regions=regions_in(chosen, catalogue.regions),
-        schools=schools_in(chosen, catalogue.schools),
-        strokes=_strokes(choices, catalogue.strokes),
+        regions=regions_in(chosen, shipped.regions),
+        schools=schools_in(chosen, shipped.schools),
+        strokes=_strokes(choices, shipped.strokes),
         consents={
             id: consent.model_copy(update={"explicit": False, "explicit_in": ()})
             if id in unasked
             else consent
-            for id, consent in catalogue.consents.items()
+            for id, consent in shipped.consents.items()
         },
     )
 
@@ -98,7 +101,7 @@ def _passing(choices: list[Choice], stroke: str, passing: Pass) -> Pass:
     return passing if seconds is None else Pass(kind="seconds", seconds=seconds)
 
 
-def _rule_problems(rules: tuple[tuple[str, str], ...], c: Catalogue) -> Iterator[FieldProblem | None]:
+def _rule_problems(rules: tuple[tuple[str, str], ...], c: Entries) -> Iterator[FieldProblem | None]:
     for rule, choice in rules:
         missing = unknown(c.house_rules, rule, "rules", "house rule")
         yield missing
@@ -107,7 +110,7 @@ def _rule_problems(rules: tuple[tuple[str, str], ...], c: Catalogue) -> Iterator
             yield unknown(known, choice, f"rules.{rule}", "choice")
 
 
-def _second_problems(seconds: tuple[tuple[str, int], ...], c: Catalogue) -> Iterator[FieldProblem]:
+def _second_problems(seconds: tuple[tuple[str, int], ...], c: Entries) -> Iterator[FieldProblem]:
     names = [name for name in type(c.pace).model_fields if name != "glide_cm_per_second"]
     for name, _ in seconds:
         if name not in names:

@@ -2,13 +2,14 @@
 
 import tomllib
 from functools import cache
+from hashlib import sha256
 from importlib import resources
 from importlib.resources.abc import Traversable
 from typing import Any, TypeVar
 
 from pydantic import ValidationError
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
 from mellow_tide.core.catalogue.records import (
     FragilePlace,
     Named,
@@ -42,15 +43,15 @@ class CatalogueError(Exception):
 
 
 @cache
-def load_catalogue() -> Catalogue:
+def load_catalogue() -> ShippedCatalogue:
     """The shipped catalogue. Raises `CatalogueError` where data or references are wrong."""
     return read_catalogue(resources.files("mellow_tide.core.catalogue") / "data")
 
 
-def read_catalogue(folder: Traversable) -> Catalogue:
+def read_catalogue(folder: Traversable) -> ShippedCatalogue:
     """The catalogue in `folder`, a directory of TOML files; raises `CatalogueError`."""
     house_rules = _entries(folder, "house_rules.toml", "house_rule", HouseRule)
-    catalogue = Catalogue(
+    catalogue = ShippedCatalogue(
         regions=_entries(folder, "regions.toml", "region", Region),
         strokes=_entries(folder, "strokes.toml", "stroke", Stroke),
         positions=_entries(folder, "positions.toml", "position", Position),
@@ -70,11 +71,18 @@ def read_catalogue(folder: Traversable) -> Catalogue:
         house_rules=house_rules,
         chosen={rule.id: rule.default for rule in house_rules.values()},
         pace=Pace.model_validate(_read(folder, "transitions.toml")),
+        digest=_digest(folder),
     )
     for file, id, known, noun in references(catalogue):
         if id not in known:
             raise CatalogueError(f"{file}:{_line_of(folder, file, id)}: there is no {noun} called “{id}”")
     return catalogue
+
+
+def _digest(folder: Traversable) -> str:
+    """Tells one state of the data from another."""
+    files = sorted((file for file in folder.iterdir() if file.name.endswith(".toml")), key=lambda f: f.name)
+    return sha256(b"".join(file.read_bytes() for file in files)).hexdigest()
 
 
 def _read(folder: Traversable, file: str) -> dict[str, Any]:

@@ -4,20 +4,20 @@ from collections.abc import Iterator, Mapping
 from itertools import chain
 from typing import Any
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.catalogue import Entries
 from mellow_tide.core.catalogue.rules import Closing, Opening
 
 Reference = tuple[str, str, Any, str]
 """File, id, where it must exist, noun."""
 
 
-def references(c: Catalogue) -> Iterator[Reference]:
+def references(c: Entries) -> Iterator[Reference]:
     """Every id that one entry uses of another: file, id, where it must exist, noun."""
     for part in (_body, _strokes, _kinds, _care, _house, _rituals):
         yield from part(c)
 
 
-def _body(c: Catalogue) -> Iterator[Reference]:
+def _body(c: Entries) -> Iterator[Reference]:
     for region in c.regions.values():
         yield from (("regions.toml", id, c.positions, "position") for id in region.positions)
         yield from (("regions.toml", id, c.positions, "position") for id in region.stool)
@@ -34,21 +34,21 @@ def _body(c: Catalogue) -> Iterator[Reference]:
         yield from _zones("places.toml", place.zones, c)
 
 
-def _zones(file: str, zones: Mapping[str, tuple[str, ...]], c: Catalogue) -> Iterator[Reference]:
+def _zones(file: str, zones: Mapping[str, tuple[str, ...]], c: Entries) -> Iterator[Reference]:
     for id, named in zones.items():
         yield file, id, c.regions, "region"
         if id in c.regions:
             yield from ((file, zone, c.regions[id].zones, f"zone of {id}") for zone in named)
 
 
-def _strokes(c: Catalogue) -> Iterator[Reference]:
+def _strokes(c: Entries) -> Iterator[Reference]:
     for stroke in c.strokes.values():
         yield from (("strokes.toml", id, c.tools, "tool") for id in stroke.tools)
         yield from (("strokes.toml", id, c.regions, "region") for id in stroke.regions)
         yield from _zones("strokes.toml", stroke.zones, c)
 
 
-def _kinds(c: Catalogue) -> Iterator[Reference]:
+def _kinds(c: Entries) -> Iterator[Reference]:
     for kind in c.kinds.values():
         yield from (("kinds.toml", id, c.positions, "position") for id in kind.positions)
         yield from (("kinds.toml", id, c.regions, "region") for id in kind.seconds)
@@ -56,7 +56,7 @@ def _kinds(c: Catalogue) -> Iterator[Reference]:
         yield from (("kinds.toml", area.closing, c.closings, "closing") for area in kind.areas)
 
 
-def _care(c: Catalogue) -> Iterator[Reference]:
+def _care(c: Entries) -> Iterator[Reference]:
     regions = {*c.regions, "all"}
     families = {stroke.family for stroke in c.strokes.values()}
     ingredients = {id for lubricant in c.lubricants.values() for id in lubricant.contains}
@@ -74,7 +74,7 @@ def _care(c: Catalogue) -> Iterator[Reference]:
         yield from (("consents.toml", id, c.strokes, "stroke") for id in consent.strokes)
 
 
-def _house(c: Catalogue) -> Iterator[Reference]:
+def _house(c: Entries) -> Iterator[Reference]:
     for rule in c.house_rules.values():
         choices = {choice.id for choice in rule.choices}
         yield "house_rules.toml", rule.default, choices, f"choice of {rule.id}"
@@ -95,7 +95,7 @@ def _house(c: Catalogue) -> Iterator[Reference]:
         yield from (("house_rules.toml", x.id, known_here, noun) for x in c.house_rules[rule_id].choices)
 
 
-def _rituals(c: Catalogue) -> Iterator[Reference]:
+def _rituals(c: Entries) -> Iterator[Reference]:
     for school in c.schools.values():
         yield "schools.toml", school.kind, c.kinds, "kind"
         yield from (("schools.toml", id, c.regions, "region") for id in school.weights)

@@ -5,17 +5,18 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Literal, Self
 
-from mellow_tide.core.care.restrictions import Restrictions, restrict
+from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house
+from mellow_tide.core.catalogue.house import DEFAULTS, House
 from mellow_tide.core.catalogue.records import Record, Region, Stroke
 from mellow_tide.core.catalogue.rules import Consent, Kind
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow, Part, Step
 from mellow_tide.core.hands.load import HandLoad, hand_load
-from mellow_tide.core.timing.run_sheet import RunSheet, lay_out
-from mellow_tide.core.timing.tempo import USUAL, OwnPace, Tempo, tempo_of
+from mellow_tide.core.setting import Setting
+from mellow_tide.core.timing.run_sheet import RunSheet
+from mellow_tide.core.timing.tempo import OwnPace
 
 Severity = Literal["refuse", "caution", "advice"]
 """`refuse`: do not work so. `caution`: mend it, or know why not. `advice`: most would do otherwise."""
@@ -46,10 +47,22 @@ class Case:
 
     flow: Flow
     sheet: RunSheet
-    catalogue: Catalogue
-    client: ClientFacts
-    restrictions: Restrictions
-    tempo: Tempo = USUAL
+    setting: Setting
+
+    @property
+    def catalogue(self) -> Catalogue:
+        """The practice's catalogue."""
+        return self.setting.catalogue
+
+    @property
+    def client(self) -> ClientFacts:
+        """The client as they are that day."""
+        return self.setting.client
+
+    @property
+    def restrictions(self) -> Restrictions:
+        """What the client's health and wishes take away."""
+        return self.setting.restrictions
 
     @cached_property
     def kind(self) -> Kind:
@@ -77,7 +90,7 @@ class Case:
 
     def of_flow(self, flow: Flow) -> Self:
         """The same case with another flow, laid out."""
-        return replace(self, flow=flow, sheet=lay_out(flow, self.catalogue, self.tempo))
+        return replace(self, flow=flow, sheet=self.setting.lay_out(flow))
 
     def chosen(self, rule: str) -> str:
         """What the house has chosen for a rule."""
@@ -128,18 +141,13 @@ class Case:
 
 def case_of(
     flow: Flow,
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House = DEFAULTS,
-    pace: OwnPace | None = None,
+    setting: Setting,
 ) -> Case:
     """The flow laid out as a practice works it, at the therapist's pace, with what the client's health restricts.
 
     Raises `UnknownReference` for ids the catalogue does not know.
     """
-    ours = in_house(house, catalogue)
-    tempo = tempo_of(client, pace)
-    return Case(flow, lay_out(flow, ours, tempo), ours, client, restrict(client, ours), tempo)
+    return Case(flow, setting.lay_out(flow), setting)
 
 
 @dataclass(frozen=True)

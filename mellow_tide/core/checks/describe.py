@@ -2,9 +2,11 @@
 
 from collections.abc import Iterable
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
+from mellow_tide.core.catalogue.house import in_house
 from mellow_tide.core.checks.check import Check, case_of
 from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.setting import Setting
 
 HEAD = """# What is checked
 
@@ -16,17 +18,17 @@ not. `advice`: most would do otherwise. A repair is one action on the Plan scree
 """
 
 
-def checks_page(checks: Iterable[Check], catalogue: Catalogue) -> str:
+def checks_page(checks: Iterable[Check], shipped: ShippedCatalogue) -> str:
     """A Markdown page with one row a check, in their order."""
     rows = [
-        f"| {c.code} | {c.severity} | **{c.name}.** {c.summary} | {c.rationale} | {_repair(c, catalogue)} |"
+        f"| {c.code} | {c.severity} | **{c.name}.** {c.summary} | {c.rationale} | {_repair(c, shipped)} |"
         for c in checks
     ]
     return HEAD + "\n".join(rows) + "\n"
 
 
-def _repair(check: Check, catalogue: Catalogue) -> str:
+def _repair(check: Check, shipped: ShippedCatalogue) -> str:
     """What the repair of the check's own bad example says, or a dash."""
-    client = check.client or ClientFacts()
-    case = case_of(check.bad(catalogue), client, catalogue, check.house, check.pace)
+    ours = in_house(check.house, shipped)
+    case = case_of(check.bad(ours), Setting.of(check.client or ClientFacts(), ours, check.pace))
     return next((repair.words for found in check.check(case) for repair in found.repairs), "–")

@@ -1,10 +1,8 @@
 """A flow made for somebody else, or for nobody, as the start for a client: each change with its reason."""
 
 from mellow_tide.core.care.restrictions import Restrictions
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.brief import Brief, ClientFacts, wished_depth
+from mellow_tide.core.flow.brief import Brief, wished_depth
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.planner.absent import Absence
 from mellow_tide.core.planner.adjust import adjust
@@ -12,7 +10,7 @@ from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Deadline, no_deadline
 from mellow_tide.core.planner.difference import Difference, difference
 from mellow_tide.core.planner.plan import Plan
-from mellow_tide.core.timing.tempo import OwnPace
+from mellow_tide.core.setting import Setting
 
 
 class Named(Record):
@@ -38,10 +36,7 @@ class Adapted(Record):
 def adapted(
     flow: Flow,
     brief: Brief,
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House = DEFAULTS,
-    pace: OwnPace | None = None,
+    setting: Setting,
     deadline: Deadline = no_deadline,
 ) -> Adapted:
     """The flow, in the minutes of `brief`'s booking, as close as the client's restrictions let it be.
@@ -51,9 +46,9 @@ def adapted(
     visit = {"booked_minutes": brief.booked_minutes, "first_visit": brief.first_visit}
     wanted = flow.brief.model_copy(update=visit)
     start = Plan(flow=flow, left_out=(), proof=None)
-    made = adjust(start, wanted, client, catalogue, house, pace, deadline=deadline)
-    apart = difference(flow, made.flow, (), client, catalogue, house, pace)
-    asked = Asked.of(wanted, client, catalogue, house, pace)
+    made = adjust(start, wanted, setting, deadline=deadline)
+    apart = difference(flow, made.flow, (), setting)
+    asked = Asked.of(wanted, setting)
     changed = dict.fromkeys((*(change.region for change in apart.changes), *_eased(flow, made.flow)))
     return Adapted(
         plan=made,

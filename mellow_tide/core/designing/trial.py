@@ -6,18 +6,15 @@ from dataclasses import dataclass
 from functools import cached_property
 from typing import Self
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House
 from mellow_tide.core.checks.check import Case, Finding, case_of
 from mellow_tide.core.checks.engine import found
 from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.core.checks.rules import minutes_missed
-from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import Edit, apply
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.planner.rituals import closed
-from mellow_tide.core.timing.run_sheet import RunSheet, lay_out
-from mellow_tide.core.timing.tempo import OwnPace
+from mellow_tide.core.planner.rituals import meet_the_minutes
+from mellow_tide.core.setting import Setting
+from mellow_tide.core.timing.run_sheet import RunSheet
 
 SERIOUS = tuple(check for check in CHECKS if check.severity != "advice" and check is not minutes_missed.CHECK)
 """What counts against a change. Advice does not, nor missed minutes: whatever is added takes time."""
@@ -55,13 +52,10 @@ class Trial:
     def of(
         cls,
         flow: Flow,
-        client: ClientFacts,
-        catalogue: Catalogue,
-        house: House = DEFAULTS,
-        pace: OwnPace | None = None,
+        setting: Setting,
     ) -> Self:
         """The trial of a flow that `check_flow` has passed."""
-        return cls(case_of(flow, client, catalogue, house, pace))
+        return cls(case_of(flow, setting))
 
     def of_edits(self, edits: Iterable[Edit]) -> Tried:
         """What becomes of the flow by `edits`. Raises `BadFlow` where one finds nothing to work on."""
@@ -69,15 +63,13 @@ class Trial:
 
     def of_flow(self, flow: Flow) -> Tried:
         """What sets `flow` apart from the first one, in findings and in seconds between strokes."""
-        sheet = lay_out(flow, self.case.catalogue, self.case.tempo)
-        meeting = closed(flow, -sheet.over, self.case.catalogue, self.case.tempo)
-        after = self.case.of_flow(meeting)
+        after = self.case.of_flow(meet_the_minutes(flow, self.case.setting))
         broken, known = [], self._known.copy()
         for finding in found(after, SERIOUS):
             known[_key(finding)] -= 1
             if known[_key(finding)] < 0:
                 broken.append(finding)
-        return Tried(meeting, tuple(broken), _between(after.sheet) - _between(self.case.sheet))
+        return Tried(after.flow, tuple(broken), _between(after.sheet) - _between(self.case.sheet))
 
     @cached_property
     def _known(self) -> Counter[tuple[str, str | None]]:

@@ -1,18 +1,15 @@
 """One flow, one client: run sheet, restrictions, findings, balance, hands and supplies."""
 
 from mellow_tide.core.care.restrictions import Restrictions
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.checks.check import Finding, case_of
 from mellow_tide.core.checks.engine import findings
-from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import HandLoad
+from mellow_tide.core.setting import Setting
 from mellow_tide.core.supplies.packing import Supplies, supplies
 from mellow_tide.core.timing.exposure import Exposure, exposures
 from mellow_tide.core.timing.run_sheet import RunSheet
-from mellow_tide.core.timing.tempo import OwnPace
 
 
 class Balance(Record):
@@ -38,16 +35,13 @@ class Evaluation(Record):
 
 def evaluate(
     flow: Flow,
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House = DEFAULTS,
-    pace: OwnPace | None = None,
+    setting: Setting,
 ) -> Evaluation:
     """Evaluate a flow that `check_flow` has passed, as a practice works it at the therapist's pace.
 
     Pure: the same flow gives the same evaluation. Raises `UnknownReference` for ids the catalogue does not know.
     """
-    case = case_of(flow, client, catalogue, house, pace)
+    case = case_of(flow, setting)
     sheet = case.sheet
     return Evaluation(
         sheet=sheet,
@@ -55,7 +49,7 @@ def evaluate(
         findings=findings(case),
         balance=_balance(sheet),
         hands=case.load,
-        supplies=supplies(flow, sheet, case.catalogue, client),
+        supplies=supplies(flow, sheet, case.catalogue, case.client),
         exposures=exposures(sheet, case.catalogue),
     )
 

@@ -13,6 +13,7 @@ from mellow_tide.core.run.events import (
     RunEvent,
     Said,
 )
+from mellow_tide.core.run.frozen import FrozenRun
 from mellow_tide.core.timing.run_sheet import Entry, RunSheet
 
 
@@ -31,10 +32,10 @@ def answers_of(
 ) -> tuple[Answer, ...]:
     """Every word of a run (events in order), and every number above `ceiling`: that counts as "lighter".
 
-    The run sheet is only laid out where such a number needs the depth it was said at.
+    The run sheet is only read where such a number needs the depth it was said at.
     """
     found = []
-    at = 0
+    at: str | None = None
     for event in events:
         if isinstance(event, Moved):
             at = event.to
@@ -47,9 +48,11 @@ def answers_of(
     return tuple(found)
 
 
-def _stroke_at(sheet: RunSheet, at: int) -> Entry | None:
-    """The stroke that is being worked, or was last in the same part."""
-    at = min(at, len(sheet.entries) - 1)
+def _stroke_at(sheet: RunSheet, address: str | None) -> Entry | None:
+    """The stroke that is being worked, or was last in the same part; a run begins at the first entry."""
+    at = sheet.find(address) if address else 0
+    if at is None:
+        return None
     part = sheet.entries[at].part
     while at >= 0 and sheet.entries[at].part == part:
         if sheet.entries[at].kind == "stroke":
@@ -58,19 +61,25 @@ def _stroke_at(sheet: RunSheet, at: int) -> Entry | None:
     return None
 
 
-def pace_of(events: Iterable[RunEvent], sheet: RunSheet) -> tuple[PaceSample, ...]:
-    """How long each stroke took, from coming to it to going on; going back, pausing and sore points interrupt it."""
+def pace_of(events: Iterable[RunEvent], run: FrozenRun) -> tuple[PaceSample, ...]:
+    """How long each stroke took, from coming to it to going on; going back, pausing and sore points interrupt it.
+
+    `planned` is what it takes at the usual pace on that client: the therapist's own factor of that time is taken out.
+    """
+    sheet = run.sheet
     found: list[PaceSample] = []
     at, since, interrupted = 0, None, True
     for event in events:
         if isinstance(event, Moved):
-            to = min(event.to, len(sheet.entries) - 1)
+            to = sheet.find(event.to)
+            if to is None:
+                continue
             entry = sheet.entries[at]
             if since is not None and entry.kind == "stroke" and entry.role == "work" and entry.stroke:
                 sample = PaceSample(
                     stroke=entry.stroke,
                     region=entry.region,
-                    planned=entry.seconds,
+                    planned=round(entry.seconds / run.tempo.factor(entry.stroke, entry.region)),
                     taken=(event.at - since).total_seconds(),
                     interrupted=interrupted or to != at + 1,
                 )

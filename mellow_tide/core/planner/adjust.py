@@ -9,9 +9,7 @@ from dataclasses import replace
 from statistics import median
 from typing import Literal
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House
-from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.flow import Flow, Step
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Deadline, no_deadline
@@ -25,8 +23,8 @@ from mellow_tide.core.planner.question import Question
 from mellow_tide.core.planner.refit import NEAR
 from mellow_tide.core.planner.rests import with_rests, without_rests
 from mellow_tide.core.planner.rituals import closed
+from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import lay_out, part_seconds
-from mellow_tide.core.timing.tempo import OwnPace
 
 Hold = Literal["all", "by_hand"]
 """What is held where it is: all of the present plan, or only what was set by hand."""
@@ -41,10 +39,7 @@ LEAVES, LEAVES_BY_HAND = 120, 900
 def adjust(
     present: Plan,
     brief: Brief,
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House = DEFAULTS,
-    pace: OwnPace | None = None,
+    setting: Setting,
     hold: Hold = "all",
     deadline: Deadline = no_deadline,
 ) -> Plan:
@@ -54,9 +49,9 @@ def adjust(
     is asked for, and what comes in is put where it costs least. Another kind of session is planned anew.
     """
     before = present.flow.brief
-    asked = Asked.of(brief, client, catalogue, house, pace)
+    asked = Asked.of(brief, setting)
     if asked.kind.open_ended or brief.kind != before.kind:
-        return plan(brief, client, catalogue, house, pace, deadline)
+        return plan(brief, setting, deadline)
     flow = without_rests(present.flow)
     there = _present(flow, asked)
     closing = part_seconds(flow.parts[-1], asked.catalogue, asked.tempo)

@@ -3,15 +3,14 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.traits import Traits, traits_of
 from mellow_tide.core.refusal import Refused
-from mellow_tide.core.timing.run_sheet import RunSheet, lay_out
-from mellow_tide.core.timing.tempo import OwnPace, tempo_of
+from mellow_tide.core.setting import Setting
+from mellow_tide.core.timing.run_sheet import RunSheet
 
 MOST = 2
 """Alternatives that are offered at the same time."""
@@ -34,28 +33,25 @@ class Alternatives(Record):
 
 def alternatives(
     flow: Flow,
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House = DEFAULTS,
-    pace: OwnPace | None = None,
+    setting: Setting,
 ) -> Alternatives:
     """Up to two proven plans for the brief of `flow` in another school, or beginning another way.
 
     One that cannot be planned, or comes to the same parts in the same order, is not offered.
     """
-    present = _laid_out(flow, client, catalogue, house, pace)
+    present = _laid_out(flow, setting)
     seen = {_shape(flow)}
     others: list[Alternative] = []
-    for brief in _variants(flow.brief, catalogue):
+    for brief in _variants(flow.brief, setting.catalogue):
         if len(others) == MOST:
             break
         try:
-            made = plan(brief, client, catalogue, house, pace).flow
+            made = plan(brief, setting).flow
         except Refused:
             continue
         if _shape(made) not in seen:
             seen.add(_shape(made))
-            others.append(_laid_out(made, client, catalogue, house, pace))
+            others.append(_laid_out(made, setting))
     return Alternatives(present=present.traits, others=tuple(others))
 
 
@@ -75,9 +71,6 @@ def _shape(flow: Flow) -> tuple[tuple[str, str, str], ...]:
     return tuple((part.region, part.side, part.position) for part in flow.parts)
 
 
-def _laid_out(
-    flow: Flow, client: ClientFacts, catalogue: Catalogue, house: House, pace: OwnPace | None
-) -> Alternative:
-    here = in_house(house, catalogue)
-    sheet = lay_out(flow, here, tempo_of(client, pace))
-    return Alternative(brief=flow.brief, sheet=sheet, traits=traits_of(sheet, flow.brief, here))
+def _laid_out(flow: Flow, setting: Setting) -> Alternative:
+    sheet = setting.lay_out(flow)
+    return Alternative(brief=flow.brief, sheet=sheet, traits=traits_of(sheet, flow.brief, setting.catalogue))

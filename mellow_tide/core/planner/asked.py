@@ -1,16 +1,17 @@
 """What is asked of the planner: a brief for a client, in the house and at the pace it is to be worked."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from typing import Literal, Self
 
 from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import House, in_house, on_surface
+from mellow_tide.core.catalogue.house import on_surface
 from mellow_tide.core.catalogue.rules import Kind
 from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief, wished_depth
 from mellow_tide.core.planner.repertoire import Touch
-from mellow_tide.core.timing.tempo import OwnPace, Tempo, tempo_of
+from mellow_tide.core.setting import Setting
+from mellow_tide.core.timing.tempo import Tempo
 
 OneSided = tuple[tuple[str, Literal["left", "right"]], ...]
 """Regions of which one side is left alone, with the side that is worked."""
@@ -26,14 +27,12 @@ class Asked:
     tempo: Tempo
 
     @classmethod
-    def of(
-        cls, brief: Brief, client: ClientFacts, catalogue: Catalogue, house: House, pace: OwnPace | None
-    ) -> Self:
+    def of(cls, brief: Brief, setting: Setting) -> Self:
         """What is asked. Raises `UnknownReference` or `BadBrief` for a brief that cannot be read."""
-        check_brief(brief, catalogue)
-        here = on_surface(brief.surface, in_house(house, catalogue))
-        sides = _one_sided(restrict(client, here), here)
-        return cls(brief, client, _spared(sides, here) if sides else here, tempo_of(client, pace))
+        check_brief(brief, setting.catalogue)
+        here = on_surface(brief.surface, setting.catalogue)
+        sides = _one_sided(setting.restrictions, here)
+        return cls(brief, setting.client, _spared(sides, here) if sides else here, setting.tempo)
 
     @cached_property
     def restrictions(self) -> Restrictions:
@@ -76,4 +75,4 @@ def _one_sided(restrictions: Restrictions, catalogue: Catalogue) -> OneSided:
 def _spared(sides: OneSided, catalogue: Catalogue) -> Catalogue:
     """The catalogue with these regions worked on one side only. The same sides give the very same value."""
     only = {id: catalogue.regions[id].model_copy(update={"only": side}) for id, side in sides}
-    return replace(catalogue, regions={**catalogue.regions, **only})
+    return catalogue.changed(("only", sides), regions={**catalogue.regions, **only})

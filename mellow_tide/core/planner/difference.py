@@ -2,14 +2,10 @@
 
 from typing import Literal
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.planner.traits import Traits, traits_of
-from mellow_tide.core.timing.run_sheet import lay_out
-from mellow_tide.core.timing.tempo import OwnPace, tempo_of
+from mellow_tide.core.setting import Setting
 
 FELT = 10
 """Seconds of a region, all sides together, that are no difference: passes do not divide any finer."""
@@ -52,14 +48,12 @@ def difference(
     before: Flow,
     after: Flow,
     by_hand: tuple[str, ...],
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House = DEFAULTS,
-    pace: OwnPace | None = None,
+    setting: Setting,
 ) -> Difference:
     """What changes for `client` from `before` to `after`; `by_hand` are the regions set by hand before."""
-    here, tempo = in_house(house, catalogue), tempo_of(client, pace)
-    first, second = (traits_of(lay_out(flow, here, tempo), flow.brief, here) for flow in (before, after))
+    first, second = (
+        traits_of(setting.lay_out(flow), flow.brief, setting.catalogue) for flow in (before, after)
+    )
     changes = [
         Change(
             region=id,

@@ -1,16 +1,14 @@
 """Regions that may be worked beside the plan, ready for the table's side, where no planner is at hand."""
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.brief import ClientFacts, Side
+from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.flow.flow import Flow, PartMedium, Step
 from mellow_tide.core.planner.arc import fit_arc
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.place import place_at
 from mellow_tide.core.planner.question import pose
 from mellow_tide.core.planner.way import homes, sides_in
-from mellow_tide.core.timing.tempo import OwnPace
+from mellow_tide.core.setting import Setting
 
 
 class Extra(Record):
@@ -31,17 +29,14 @@ class Extra(Record):
 
 def extras(
     flow: Flow,
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House = DEFAULTS,
-    pace: OwnPace | None = None,
+    setting: Setting,
 ) -> tuple[Extra, ...]:
     """What could be added in each position of the flow: as short as is worth opening, by the client's own wishes.
 
     Only what a plan may work at all: consents, health and places to keep off are obeyed. None for a session without
     minutes to meet.
     """
-    asked = Asked.of(flow.brief, client, catalogue, house, pace)
+    asked = Asked.of(flow.brief, setting)
     if asked.kind.open_ended:
         return ()
     question = pose(asked)

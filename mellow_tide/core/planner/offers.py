@@ -4,12 +4,11 @@ from collections.abc import Iterable, Iterator
 from itertools import combinations
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House
-from mellow_tide.core.flow.brief import LONGEST_BOOKING, SHORTEST_BOOKING, Brief, ClientFacts
+from mellow_tide.core.flow.brief import LONGEST_BOOKING, SHORTEST_BOOKING, Brief
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.chosen import choose
 from mellow_tide.core.refusal import DoesNotFit, Offer, Refused
-from mellow_tide.core.timing.tempo import OwnPace
+from mellow_tide.core.setting import Setting
 
 MOST_OFFERED, MOST_TOGETHER = 4, 3
 """How many offers are made, and how many changes one of them may hold."""
@@ -24,10 +23,7 @@ LIES_OTHERWISE = (("side_lying", "side_by_side"), ("prenatal", "left_side_first"
 def offers(
     refused: DoesNotFit,
     brief: Brief,
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House = DEFAULTS,
-    pace: OwnPace | None = None,
+    setting: Setting,
 ) -> tuple[Offer, ...]:
     """The changes that would do for a `brief` that was `refused`: all that are single, else the fewest together.
 
@@ -37,12 +33,12 @@ def offers(
     def would_do(together: Iterable[Offer]) -> bool:
         changed = brief.model_copy(update={k: v for offer in together for k, v in offer.change.items()})
         try:
-            choose(Asked.of(changed, client, catalogue, house, pace), deadline=lambda: True)
+            choose(Asked.of(changed, setting), deadline=lambda: True)
         except Refused:
             return False
         return True
 
-    candidates = [*_of_minutes(brief), *_of_wishes(refused, brief, catalogue)]
+    candidates = [*_of_minutes(brief), *_of_wishes(refused, brief, setting.catalogue)]
     for size in range(1, MOST_TOGETHER + 1):
         found: list[Offer] = []
         for together in combinations(candidates, size):

@@ -1,9 +1,7 @@
 """From a brief to a plan: choice, order and minutes, then strokes, with what was left out and why."""
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.flow import Flow, Step
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Deadline, no_deadline
@@ -12,7 +10,7 @@ from mellow_tide.core.planner.fill import filled
 from mellow_tide.core.planner.labour import labour_flow
 from mellow_tide.core.planner.left_out import LeftOut, left_out
 from mellow_tide.core.planner.order import cheapest_order
-from mellow_tide.core.timing.tempo import OwnPace
+from mellow_tide.core.setting import Setting
 
 
 class Proof(Record):
@@ -47,10 +45,7 @@ class Plan(Record):
 
 def plan(
     brief: Brief,
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House = DEFAULTS,
-    pace: OwnPace | None = None,
+    setting: Setting,
     deadline: Deadline = no_deadline,
 ) -> Plan:
     """The best flow for `brief` and `client`; its run sheet meets the hands-on minutes within 15 s.
@@ -59,7 +54,7 @@ def plan(
     `UnknownReference` or `BadBrief` for a brief that cannot be read, `NoSession` for a stop sign, `DoesNotFit` naming
     field and remedy where no flow meets the minutes.
     """
-    asked = Asked.of(brief, client, catalogue, house, pace)
+    asked = Asked.of(brief, setting)
     if asked.kind.open_ended:
         return Plan(flow=labour_flow(asked), left_out=(), proof=None)
     chosen = choose(asked, deadline)

@@ -6,10 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.flow import Flow, Visit
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.left_out import Give
@@ -18,8 +15,8 @@ from mellow_tide.core.planner.minutes import Share, allot
 from mellow_tide.core.planner.question import CLOSE, Question, pose
 from mellow_tide.core.planner.walk import between
 from mellow_tide.core.planner.way import homes, sides_in
+from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import part_seconds
-from mellow_tide.core.timing.tempo import OwnPace
 
 MINUTE = 60
 
@@ -64,13 +61,10 @@ class Reasons(Record):
 
 def reasons(
     flow: Flow,
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House = DEFAULTS,
-    pace: OwnPace | None = None,
+    setting: Setting,
 ) -> Reasons:
     """Why a flow is as it is; nothing for a session that has no minutes to meet. Raises as `plan` does."""
-    asked = Asked.of(flow.brief, client, catalogue, house, pace)
+    asked = Asked.of(flow.brief, setting)
     if asked.kind.open_ended:
         return Reasons(regions=(), order=None)
     question = pose(asked)

@@ -13,18 +13,15 @@ from collections.abc import Sequence
 import numpy as np
 from numpy.typing import NDArray
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.kept_order import FromPart, from_every_part
 from mellow_tide.core.planner.kept_sets import Envelope, KeptSets
 from mellow_tide.core.planner.minutes import Share
 from mellow_tide.core.planner.question import CLOSE, Question, pose
+from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import hands_on_seconds, part_seconds
-from mellow_tide.core.timing.tempo import OwnPace
 
 LONGER = 900
 """Seconds beyond the booked ones up to which a table reaches."""
@@ -76,13 +73,10 @@ class ReplanTable(Record):
 def replan_table(
     flow: Flow,
     by_hand: tuple[str, ...],
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House = DEFAULTS,
-    pace: OwnPace | None = None,
+    setting: Setting,
 ) -> ReplanTable:
     """The tables of a flow for `client`. What was set by hand weighs as much as it takes to get what it has."""
-    asked = Asked.of(flow.brief, client, catalogue, house, pace)
+    asked = Asked.of(flow.brief, setting)
     if asked.kind.open_ended:
         return ReplanTable(parts=())
     shares = _shares(flow, by_hand, asked)

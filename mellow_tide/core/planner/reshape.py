@@ -1,8 +1,10 @@
 """A part made longer or shorter by hand, with the other side; the rest of the session makes room."""
 
-from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House
-from mellow_tide.core.flow.brief import ClientFacts
+from typing import Annotated
+
+from pydantic import Field
+
+from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.flow import Flow, Part
 from mellow_tide.core.planner.adjust import adjust
 from mellow_tide.core.planner.asked import Asked
@@ -12,45 +14,54 @@ from mellow_tide.core.planner.plan import Plan, worked_by_hand
 from mellow_tide.core.planner.refit import nearest_to
 from mellow_tide.core.planner.rituals import closed
 from mellow_tide.core.refusal import BadFlow, DoesNotFit, FieldProblem
+from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import TOLERATED, lay_out
-from mellow_tide.core.timing.tempo import OwnPace
+
+
+class Pull(Record):
+    """A part of a flow by its id, and the seconds it is to take; `alone`: without the other side of its region."""
+
+    part_id: Annotated[str, Field(max_length=80)]
+    seconds: Annotated[int, Field(ge=15, le=1800)]
+    alone: bool = False
 
 
 def reshaped(
     present: Plan,
-    part_id: str,
-    seconds: int,
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House = DEFAULTS,
-    pace: OwnPace | None = None,
-    alone: bool = False,
+    pull: Pull,
+    setting: Setting,
     deadline: Deadline = no_deadline,
 ) -> Plan:
-    """The plan with a part that takes as near to `seconds` as whole passes of its strokes allow.
+    """The plan with a part that takes as near to the pulled seconds as whole passes of its strokes allow.
 
-    The other side of its region gets the same, unless it is `alone`. What that adds or frees is shared out with the
-    least change; where it cannot be, the flow stays over or under and says so by a finding. Raises `BadFlow` for a part
-    that is not there, or is no work.
+    The other side of its region gets the same, unless it is pulled alone. What that adds or frees is shared out with
+    the least change; where it cannot be, the flow stays over or under and says so by a finding.
+
+    Raises `BadFlow` for a part that is not there, or is no work.
     """
-    asked = Asked.of(present.flow.brief, client, catalogue, house, pace)
-    part = next((s for s in present.flow.parts if s.id == part_id and s.role == "work"), None)
+    asked = Asked.of(present.flow.brief, setting)
+    part = next((s for s in present.flow.parts if s.id == pull.part_id and s.role == "work"), None)
     if part is None:
         raise BadFlow(
-            FieldProblem("part_id", f"there is no part “{part_id}” to reshape", "choose another part")
+            FieldProblem("part_id", f"there is no part “{pull.part_id}” to reshape", "choose another part")
         )
     place = place_at(part.region, part.position, asked.touch(part.region), asked.catalogue, asked.tempo)
-    steps = nearest_to(place, part.steps, seconds)
+    steps = nearest_to(place, part.steps, pull.seconds)
     changed = tuple(
-        s.model_copy(update={"steps": steps}) if _follows(s, part, alone) else s for s in present.flow.parts
+        s.model_copy(update={"steps": steps}) if _follows(s, part, pull.alone) else s
+        for s in present.flow.parts
     )
     flow = present.flow.model_copy(update={"parts": changed})
     over = lay_out(flow, asked.catalogue, asked.tempo).over
     flow = closed(flow, -over, asked.catalogue, asked.tempo)
     made = worked_by_hand(present, flow)
-    if asked.kind.open_ended or alone or abs(lay_out(flow, asked.catalogue, asked.tempo).over) <= TOLERATED:
+    if (
+        asked.kind.open_ended
+        or pull.alone
+        or abs(lay_out(flow, asked.catalogue, asked.tempo).over) <= TOLERATED
+    ):
         return made
-    return _shared_out(made, flow, client, catalogue, house, pace, deadline)
+    return _shared_out(made, flow, setting, deadline)
 
 
 def _follows(other: Part, part: Part, alone: bool) -> bool:
@@ -61,13 +72,10 @@ def _follows(other: Part, part: Part, alone: bool) -> bool:
 def _shared_out(
     made: Plan,
     flow: Flow,
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House,
-    pace: OwnPace | None,
+    setting: Setting,
     deadline: Deadline,
 ) -> Plan:
     try:
-        return adjust(made, flow.brief, client, catalogue, house, pace, deadline=deadline)
+        return adjust(made, flow.brief, setting, deadline=deadline)
     except DoesNotFit:
         return made

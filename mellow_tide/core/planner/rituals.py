@@ -3,12 +3,11 @@
 from typing import Literal
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house
-from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.flow import Flow, Step, Visit
-from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.step_seconds import pass_seconds
-from mellow_tide.core.timing.tempo import OwnPace, Tempo, tempo_of
+from mellow_tide.core.timing.tempo import Tempo
 
 ROUSING = Step(stroke="soft_fist", slot="rouse", tool="fist", depth=2, passes=2)
 """What wakes a client at a bright end."""
@@ -44,17 +43,13 @@ def can_rouse(region: str, catalogue: Catalogue) -> bool:
 
 def meet_the_minutes(
     flow: Flow,
-    client: ClientFacts,
-    catalogue: Catalogue,
-    house: House = DEFAULTS,
-    pace: OwnPace | None = None,
+    setting: Setting,
 ) -> Flow:
     """The flow with its last hold longer or shorter by whole breaths, so that the session adds up.
 
     The hold keeps at least three breaths, and no more than the stroke's most; a flow without a close stays.
     """
-    catalogue, tempo = in_house(house, catalogue), tempo_of(client, pace)
-    return closed(flow, -lay_out(flow, catalogue, tempo).over, catalogue, tempo)
+    return closed(flow, -setting.lay_out(flow).over, setting.catalogue, setting.tempo)
 
 
 def closed(flow: Flow, missing: int, catalogue: Catalogue, tempo: Tempo) -> Flow:

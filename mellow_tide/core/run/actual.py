@@ -12,12 +12,12 @@ def actual(sheet: RunSheet, run: RunState) -> RunSheet:
     Within a part the time goes to its entries as planned: only parts were measured as a whole. What was added comes
     after the part at which it was, and has no depth of its own to draw.
     """
-    skipped = {index for skip in run.skipped for index in skip.entries}
+    skipped = {address for skip in run.skipped for address in skip.entries}
     entries: list[Entry] = []
     clock = 0.0
     for part in dict.fromkeys(entry.part_id for entry in sheet.entries):
         taken = run.taken.get(part, 0.0)
-        here = [e for i, e in enumerate(sheet.entries) if e.part_id == part and i not in skipped]
+        here = [e for e in sheet.entries if e.part_id == part and e.address not in skipped]
         planned = sum(entry.seconds for entry in here)
         if taken > 0 and planned > 0:
             for entry in here:
@@ -29,4 +29,4 @@ def actual(sheet: RunSheet, run: RunState) -> RunSheet:
         clock += sum(
             run.taken.get(one.part_id, 0.0) for one in run.added if sheet.entries[one.entry].part_id == part
         )
-    return sheet.model_copy(update={"entries": tuple(entries), "seconds": round(clock)})
+    return RunSheet.model_construct(**{**dict(sheet), "entries": tuple(entries), "seconds": round(clock)})

@@ -8,6 +8,7 @@ from pydantic import AwareDatetime, Field
 
 from mellow_tide.core.catalogue.records import Depth, Record
 from mellow_tide.core.flow.brief import Side
+from mellow_tide.core.timing.run_sheet import Address
 
 Word = Literal["lighter", "just_right", "deeper"]
 TOWARD: Mapping[Word, int] = {"lighter": -1, "just_right": 0, "deeper": 1}
@@ -29,17 +30,21 @@ class Event(Record):
 
 
 class Began(Event):
-    """The first touch. `news` is the client's answer to the day's question, empty if there was nothing new."""
+    """The first touch. `sheet_id` names the run sheet that the device works by (`timing.run_sheet.sheet_id`).
+
+    `news` is the client's answer to the day's question, empty if there was nothing new.
+    """
 
     kind: Literal["began"] = "began"
+    sheet_id: Annotated[str, Field(max_length=64)]
     news: Reason = ""
 
 
 class Moved(Event):
-    """Gone to entry `to` of the run sheet, on or back."""
+    """Gone to the entry of the run sheet whose address is `to`, on or back."""
 
     kind: Literal["moved"] = "moved"
-    to: Annotated[int, Field(ge=0, le=5000)]
+    to: Address
 
 
 class Said(Event):
@@ -127,11 +132,11 @@ class Bent(Event):
 
 
 class Skipped(Event):
-    """Entries of a part left undone. Without a `reason` they are owed until they are done; with one they are waived."""
+    """Entries of a part left undone, by address: owed until they are done, or waived with a `reason`."""
 
     kind: Literal["skipped"] = "skipped"
     part_id: PartId
-    entries: Annotated[tuple[Annotated[int, Field(ge=0, le=5000)], ...], Field(min_length=1, max_length=100)]
+    entries: Annotated[tuple[Address, ...], Field(min_length=1, max_length=100)]
     reason: Reason = ""
 
 

@@ -33,7 +33,7 @@ from mellow_tide.core.run.events import (
     Word,
 )
 from mellow_tide.core.run.points import SorePoint, after
-from mellow_tide.core.timing.run_sheet import RunSheet
+from mellow_tide.core.timing.run_sheet import Address, RunSheet
 
 
 class Saying(Record):
@@ -54,10 +54,10 @@ class Seen(Record):
 
 
 class Skip(Record):
-    """Entries left undone: owed while there is no `reason`, waived with one."""
+    """Entries left undone, by address: owed while there is no `reason`, waived with one."""
 
     part_id: str
-    entries: tuple[int, ...]
+    entries: tuple[Address, ...]
     reason: str
 
 
@@ -74,12 +74,14 @@ class Addition(Record):
 class RunState(Record):
     """Where a run is: present entry, seconds taken by part id up to `last_at`, and what was said, in order.
 
+    `sheet_id` names the run sheet it is worked by, `entry` counts that sheet's entries from 0.
     `paused` are seconds that belong to no part, up to `paused_at` if time stands still now. `allotted` are the seconds
     of work that a part has since the rest was shared out anew, 0 where it is left out, and `total` what the session
     then has. `added` are regions worked beside the plan, and `adding` the part id of the one being worked now, if any.
     `halted`: why it was stopped for safety, None if it was not.
     """
 
+    sheet_id: str = ""
     begun_at: AwareDatetime | None = None
     ended_at: AwareDatetime | None = None
     last_at: AwareDatetime | None = None
@@ -103,8 +105,8 @@ class RunState(Record):
 def fold(events: Iterable[RunEvent], sheet: RunSheet) -> RunState:
     """The state after `events`, in their order. Events before `began` and after `ended` change nothing.
 
-    A move beyond the sheet goes to its last entry. Time between two events belongs to the part that was being worked,
-    or to none while it is paused; a device clock that steps back adds none.
+    A move to an address that the sheet does not have changes nothing. Time between two events belongs to the part that
+    was being worked, or to none while it is paused; a device clock that steps back adds none.
     """
     state = RunState()
     for event in events:
@@ -119,9 +121,14 @@ def step(state: RunState, event: RunEvent, sheet: RunSheet) -> RunState:
     if state.begun_at is None:
         if not isinstance(event, Began):
             return state
-        started = {"begun_at": event.at, "last_at": event.at, "news": event.news}
+        started = {
+            "sheet_id": event.sheet_id,
+            "begun_at": event.at,
+            "last_at": event.at,
+            "news": event.news,
+        }
         return _spent(state.model_copy(update=started), event.at, sheet)
-    return _changed(_spent(state, event.at, sheet), event, len(sheet.entries) - 1)
+    return _changed(_spent(state, event.at, sheet), event, sheet)
 
 
 def _spent(state: RunState, at: datetime, sheet: RunSheet) -> RunState:
@@ -135,13 +142,17 @@ def _spent(state: RunState, at: datetime, sheet: RunSheet) -> RunState:
     return state.model_copy(update={"taken": taken, "last_at": max(last, at)})
 
 
-def _changed(state: RunState, event: RunEvent, last_entry: int) -> RunState:
+def _changed(state: RunState, event: RunEvent, sheet: RunSheet) -> RunState:
     match event:
         case Moved():
-            to = min(event.to, last_entry)
+            to = sheet.find(event.to)
             # Whoever goes to what is owed, does it.
-            owed = tuple(_without(skip, {to}) if not skip.reason else skip for skip in state.skipped)
-            change: dict[str, object] = {"entry": to, "adding": None, "skipped": _standing(owed)}
+            owed = tuple(_without(skip, {event.to}) if not skip.reason else skip for skip in state.skipped)
+            change: dict[str, object] = {
+                "entry": state.entry if to is None else to,
+                "adding": None,
+                "skipped": _standing(owed),
+            }
         case Paused():
             change = {"paused_at": state.paused_at or state.last_at}
         case Resumed():
@@ -186,8 +197,10 @@ def _told(state: RunState, event: RunEvent) -> dict[str, object]:
     return {}
 
 
-def _without(skip: Skip, entries: set[int]) -> Skip:
-    return skip.model_copy(update={"entries": tuple(i for i in skip.entries if i not in entries)})
+def _without(skip: Skip, entries: set[str]) -> Skip:
+    return skip.model_copy(
+        update={"entries": tuple(address for address in skip.entries if address not in entries)}
+    )
 
 
 def _standing(skips: tuple[Skip, ...]) -> tuple[Skip, ...]:

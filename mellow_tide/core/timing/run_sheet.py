@@ -2,6 +2,8 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import cached_property
+from hashlib import sha256
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -21,16 +23,23 @@ TOLERATED = 15
 """Seconds by which a session may miss its hands-on minutes."""
 
 
+Address = Annotated[str, Field(min_length=1, max_length=160)]
+"""Which entry of a run sheet; see `Entry`."""
+
+
 @dataclass(frozen=True, slots=True)
 class Entry:
     """One stroke or transition on the clock; `start` and `seconds` are whole seconds from the first touch.
 
-    `part` and `step` index the flow; a transition has no step and belongs to the part it leads to.
+    `part` and `step` index the flow; a transition has no step and belongs to the part it leads to. `address` names
+    the entry within its sheet: `neck/2` is the third stroke of the neck, `neck/2/oil` the oiling before it,
+    `neck/walk` what leads there.
     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the part, its
     oiling and asking included; getting there is not.
     """
 
     kind: Literal["stroke"] | TransitionKind
+    address: Address
     start: Annotated[int, Field(ge=0)]
     seconds: Annotated[int, Field(ge=0)]
     part: int
@@ -69,10 +78,24 @@ class RunSheet(Record):
     hands_on_seconds: int
     open_ended: bool = False
 
+    @cached_property
+    def places(self) -> dict[str, int]:
+        """The place of each entry, from 0, by its address."""
+        return {entry.address: place for place, entry in enumerate(self.entries)}
+
+    def find(self, address: str) -> int | None:
+        """The place of an entry by its address; None where the sheet has none such."""
+        return self.places.get(address)
+
     @property
     def over(self) -> int:
         """Seconds over (positive) or under (negative) the hands-on minutes; 0 where there are none to meet."""
         return 0 if self.open_ended else self.seconds - self.hands_on_seconds
+
+
+def sheet_id(sheet: RunSheet) -> str:
+    """Tells one run sheet from another: a digest of all that is in it, 16 hexadecimal digits."""
+    return sha256(sheet.model_dump_json().encode()).hexdigest()[:16]
 
 
 def hands_on_seconds(brief: Brief, catalogue: Catalogue) -> int:
@@ -91,16 +114,21 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
         changes, working = approach(scene, part.visit, catalogue)
         for transition, after in changes:
             during = after if transition.kind == "wash" else scene
-            entries.append(_transition_entry(clock, index, part, during, transition, working=False))
+            address = f"{part.id}/{transition.kind}"
+            entries.append(_transition_entry(clock, _where(index, part, during), transition, address, False))
             clock += transition.seconds
             scene = after
-        for item, seconds in work_through(part, catalogue, tempo):
+        for step, item, seconds in work_through(part, catalogue, tempo):
+            address = f"{part.id}/{step}"
             if isinstance(item, Transition):
-                entries.append(_transition_entry(clock, index, part, scene, item, working=True))
+                address += f"/{item.kind}"
+                entries.append(_transition_entry(clock, _where(index, part, scene), item, address, True))
                 # Hands are as they came until the first oil of the part goes on.
                 scene = working if item.kind == "oil" else scene
             else:
-                entries.append(_stroke_entry(clock, seconds, index, part, scene, item))
+                entries.append(
+                    _stroke_entry(clock, seconds, _where(index, part, scene), address, (step, item))
+                )
             clock += seconds
         scene = working
     return RunSheet.model_construct(
@@ -113,8 +141,8 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
 
 def work_through(
     part: Part, catalogue: Catalogue, tempo: Tempo
-) -> Iterator[tuple[Transition | tuple[int, Step], int]]:
-    """The steps of `part` in order, with the oiling, wiping and asking between them, each with its whole seconds.
+) -> Iterator[tuple[int, Transition | Step, int]]:
+    """The steps of `part` in order, with the oiling, wiping and asking that belong to them: index, what, whole seconds.
 
     A hot towel is fetched before the stroke it is for; for the oil see `oilings`.
     """
@@ -132,29 +160,30 @@ def work_through(
         step = part.steps[index]
         if oiling:
             seconds = pace.oil_first if oiling == "first" else pace.oil_again
-            yield Transition("oil", seconds, part.region, part.side), seconds
+            yield index, Transition("oil", seconds, part.region, part.side), seconds
         if strokes[index].heat:
-            yield Transition("towel", pace.towel, part.region, part.side), pace.towel
+            yield index, Transition("towel", pace.towel, part.region, part.side), pace.towel
         if step.wipe:
-            yield Transition("wipe", pace.wipe, part.region, part.side), pace.wipe
-        yield (index, step), taken[index]
+            yield index, Transition("wipe", pace.wipe, part.region, part.side), pace.wipe
+        yield index, step, taken[index]
         if step.check_in:
-            yield Transition("check_in", pace.check_in, part.region, part.side), pace.check_in
+            yield index, Transition("check_in", pace.check_in, part.region, part.side), pace.check_in
 
 
 def part_seconds(part: Part, catalogue: Catalogue, tempo: Tempo = USUAL) -> int:
     """Whole seconds of working `part`, oiling and asking included, getting there not."""
-    return sum(seconds for _, seconds in work_through(part, catalogue, tempo))
+    return sum(seconds for _, _, seconds in work_through(part, catalogue, tempo))
 
 
 def _transition_entry(
-    clock: int, index: int, part: Part, scene: Scene, transition: Transition, working: bool
+    clock: int, where: "Where", transition: Transition, address: str, working: bool
 ) -> Entry:
     return Entry(
         transition.kind,
+        address,
         clock,
         transition.seconds,
-        *_where(index, part, scene),
+        *where,
         working,
         about=transition.about,
         about_side=transition.side,
@@ -162,14 +191,15 @@ def _transition_entry(
 
 
 def _stroke_entry(
-    clock: int, seconds: int, index: int, part: Part, scene: Scene, item: tuple[int, Step]
+    clock: int, seconds: int, where: "Where", address: str, numbered: tuple[int, Step]
 ) -> Entry:
-    number, step = item
+    number, step = numbered
     return Entry(
         "stroke",
+        address,
         clock,
         seconds,
-        *_where(index, part, scene),
+        *where,
         working=True,
         step=number,
         stroke=step.stroke,

@@ -29,46 +29,11 @@ WHERE c.practice_id = %(practice_id)s AND c.client_id = ANY(%(client_ids)s)
 ORDER BY array_position(%(client_ids)s, c.client_id)
 
 -- name: find_client
-SELECT c.client_id, c.revision,
-       c.name, c.address_as, c.phone, c.email, c.emergency_contact, c.birth_year, c.language, c.clothing,
-       c.note, c.know_first, c.height_cm, c.weight_kg, c.breaths_per_minute, c.body_hair, c.skin, c.conditions,
-       c.due_date, c.medicines, c.allergies, c.operations, c.injuries, c.consents, c.declined, c.excluded,
-       c.wishes, c.likes, c.dislikes, c.aims, c.tension, c.warmth, c.talk, c.music, c.oil, c.archived,
-       (now() AT TIME ZONE p.time_zone)::date AS day, p.house AS house_json
-FROM client c
-JOIN practice p ON p.practice_id = c.practice_id
-WHERE c.practice_id = %(practice_id)s AND c.client_id = %(client_id)s
+SELECT client_id, revision, stored, day FROM client_whole
+WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s
 
 -- name: lock_client
 SELECT revision FROM client WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s FOR UPDATE
-
--- name: insert_client
-INSERT INTO client (practice_id, client_id,
-                    name, address_as, phone, email, emergency_contact, birth_year, language, clothing, note,
-                    know_first, height_cm, weight_kg, breaths_per_minute, body_hair, skin, conditions,
-                    due_date, medicines, allergies, operations, injuries, consents, declined, excluded, wishes,
-                    likes, dislikes, aims, tension, warmth, talk, music, oil, archived)
-VALUES (%(practice_id)s, %(client_id)s,
-        %(name)s, %(address_as)s, %(phone)s, %(email)s, %(emergency_contact)s, %(birth_year)s, %(language)s,
-        %(clothing)s, %(note)s, %(know_first)s, %(height_cm)s, %(weight_kg)s, %(breaths_per_minute)s,
-        %(body_hair)s, %(skin)s, %(conditions)s, %(due_date)s, %(medicines)s, %(allergies)s, %(operations)s,
-        %(injuries)s, %(consents)s, %(declined)s, %(excluded)s, %(wishes)s, %(likes)s, %(dislikes)s, %(aims)s,
-        %(tension)s, %(warmth)s, %(talk)s, %(music)s, %(oil)s, %(archived)s)
-ON CONFLICT (practice_id, client_id) DO NOTHING
-
--- name: replace_client
-UPDATE client SET revision = revision + 1,
-       name = %(name)s, address_as = %(address_as)s, phone = %(phone)s, email = %(email)s,
-       emergency_contact = %(emergency_contact)s, birth_year = %(birth_year)s, language = %(language)s,
-       clothing = %(clothing)s, note = %(note)s, know_first = %(know_first)s, height_cm = %(height_cm)s,
-       weight_kg = %(weight_kg)s, breaths_per_minute = %(breaths_per_minute)s, body_hair = %(body_hair)s,
-       skin = %(skin)s, conditions = %(conditions)s, due_date = %(due_date)s, medicines = %(medicines)s,
-       allergies = %(allergies)s, operations = %(operations)s, injuries = %(injuries)s,
-       consents = %(consents)s, declined = %(declined)s, excluded = %(excluded)s, wishes = %(wishes)s,
-       likes = %(likes)s, dislikes = %(dislikes)s, aims = %(aims)s, tension = %(tension)s, warmth = %(warmth)s,
-       talk = %(talk)s, music = %(music)s, oil = %(oil)s, archived = %(archived)s
-WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s
-RETURNING revision
 
 -- name: insert_change
 INSERT INTO client_change (practice_id, client_id, changed_at, source, person_name, reason, field, item, before, after)
@@ -102,21 +67,21 @@ VALUES (%(practice_id)s, %(erasure_id)s, %(person_name)s, %(counts)s)
 SELECT client_id, name, digits, lower(email) AS email FROM client WHERE practice_id = %(practice_id)s
 
 -- name: all_contacts
-SELECT name, address_as, phone, email FROM client
+SELECT jsonb_build_object('name', name, 'address_as', address_as, 'phone', phone, 'email', email) FROM client
 WHERE practice_id = %(practice_id)s AND archived = false
 ORDER BY name, client_id
 
 -- name: sessions_of_client
-SELECT s.session_id, s.starts_at, s.plan -> 'flow' -> 'brief' AS brief,
+SELECT s.session_id, s.starts_at, s.plan -> 'flow' -> 'brief' AS stored_brief,
        (SELECT l.log FROM session_log l WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id
-        ORDER BY l.revision DESC LIMIT 1) AS log
+        ORDER BY l.revision DESC LIMIT 1) AS stored_log
 FROM session s
 WHERE s.practice_id = %(practice_id)s AND s.client_id = %(client_id)s
 ORDER BY s.starts_at DESC
 LIMIT %(most)s
 
 -- name: point_events_of_client
-SELECT s.session_id, s.starts_at, e.event
+SELECT s.session_id, s.starts_at, e.event AS stored
 FROM session s
 JOIN run_event e ON e.practice_id = s.practice_id AND e.session_id = s.session_id
 WHERE s.practice_id = %(practice_id)s AND s.client_id = %(client_id)s AND e.event ->> 'kind' LIKE 'point!_%%' ESCAPE '!'

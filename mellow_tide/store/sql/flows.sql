@@ -1,11 +1,11 @@
 -- name: flows_of_practice
-SELECT flow_id, name, note, flow, gestation_days, origin, archived, revision, made_at
+SELECT flow_id, name, note, flow AS stored, gestation_days, origin, archived, revision, made_at
 FROM flow
 WHERE practice_id = %(practice_id)s
 ORDER BY archived, origin IS NOT NULL, made_at, name
 
 -- name: find_flow
-SELECT flow_id, name, note, flow, gestation_days, origin, archived, revision, made_at
+SELECT flow_id, name, note, flow AS stored, gestation_days, origin, archived, revision, made_at
 FROM flow
 WHERE practice_id = %(practice_id)s AND flow_id = %(flow_id)s
 

@@ -4,12 +4,12 @@ VALUES (%(practice_id)s, %(intake_id)s, %(client_id)s, %(link_hash)s, %(expires_
 
 -- name: find_intake
 SELECT practice_id, intake_id, client_id, key_hash, made_at, expires_at, opened_at, handed_in_at, reviewed_at, sequence,
-       answers, verdicts
+       answers AS stored_answers, verdicts
 FROM intake WHERE practice_id = %(practice_id)s AND intake_id = %(intake_id)s
 
 -- name: intake_by_token
 SELECT practice_id, intake_id, client_id, key_hash, made_at, expires_at, opened_at, handed_in_at, reviewed_at, sequence,
-       answers, verdicts
+       answers AS stored_answers, verdicts
 FROM intake WHERE link_hash = %(token_hash)s OR key_hash = %(token_hash)s
 
 -- name: lock_intake
@@ -17,7 +17,7 @@ SELECT sequence FROM intake WHERE practice_id = %(practice_id)s AND intake_id = 
 
 -- name: intakes_of_client
 SELECT practice_id, intake_id, client_id, key_hash, made_at, expires_at, opened_at, handed_in_at, reviewed_at, sequence,
-       answers, verdicts
+       answers AS stored_answers, verdicts
 FROM intake WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s
 ORDER BY made_at DESC, intake_id
 

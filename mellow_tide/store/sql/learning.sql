@@ -1,10 +1,12 @@
 -- name: visits_to_learn_from
-SELECT s.session_id, s.starts_at, s.plan -> 'flow' AS flow,
+SELECT s.session_id, s.starts_at, (s.plan #>> '{flow,brief,specific_ceiling}')::integer AS specific_ceiling,
+       to_jsonb(b) - '{practice_id,session_id,begun_at}'::text[] AS stored_run,
        coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM run_event e
                  WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
-                   AND e.event ->> 'kind' IN ('moved', 'said', 'point_rated')), '[]') AS events,
+                   AND e.event ->> 'kind' IN ('moved', 'said', 'point_rated')), '[]') AS stored_events,
        m.left_out, m.reason, m.person_name, m.marked_at
 FROM session s
+JOIN begun_run b ON b.practice_id = s.practice_id AND b.session_id = s.session_id
 LEFT JOIN LATERAL (SELECT v.left_out, v.reason, v.person_name, v.marked_at FROM visit_mark v
                    WHERE v.practice_id = s.practice_id AND v.session_id = s.session_id
                    ORDER BY v.number DESC LIMIT 1) m ON true
@@ -19,13 +21,12 @@ SELECT %(practice_id)s, %(session_id)s, count(*) + 1, %(left_out)s, %(reason)s, 
 WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
 
 -- name: worked_by
-SELECT s.session_id, s.starts_at, s.plan -> 'flow' AS flow, c.height_cm, c.breaths_per_minute, p.house,
-       (SELECT jsonb_agg(e.event ORDER BY e.place) FROM run_event e
+SELECT s.session_id, s.starts_at, to_jsonb(b) - '{practice_id,session_id,begun_at}'::text[] AS stored_run,
+       coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM run_event e
         WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
-          AND e.event ->> 'kind' IN ('moved', 'paused', 'point_found', 'added')) AS events
+          AND e.event ->> 'kind' IN ('moved', 'paused', 'point_found', 'added')), '[]') AS stored_events
 FROM session s
-JOIN client c ON c.practice_id = s.practice_id AND c.client_id = s.client_id
-JOIN practice p ON p.practice_id = s.practice_id
+JOIN begun_run b ON b.practice_id = s.practice_id AND b.session_id = s.session_id
 WHERE s.practice_id = %(practice_id)s AND s.person_id = %(person_id)s
   AND EXISTS (SELECT FROM run_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
               AND e.event ->> 'kind' IN ('ended', 'halted'))

@@ -1,5 +1,5 @@
 -- name: newest_log
-SELECT revision, log, logged_at, signed_by FROM session_log
+SELECT revision, log AS stored, logged_at, signed_by FROM session_log
 WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
 ORDER BY revision DESC
 LIMIT 1

@@ -3,69 +3,17 @@ INSERT INTO session (practice_id, session_id, client_id, person_id, starts_at, p
 VALUES (%(practice_id)s, %(session_id)s, %(client_id)s, %(person_id)s, %(starts_at)s, %(plan)s)
 
 -- name: sessions_between
-SELECT s.session_id, s.starts_at, (s.starts_at AT TIME ZONE p.time_zone)::date AS day, s.revision, s.plan, s.person_id,
-       s.day_answer, p.house AS house_json,
-       (SELECT w.factors FROM own_pace w
-        WHERE w.practice_id = s.practice_id AND w.person_id = s.person_id
-          AND w.accepted_at <= coalesce((SELECT min((e.event ->> 'at')::timestamptz) FROM run_event e
-                                         WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id), now())
-        ORDER BY w.number DESC LIMIT 1) AS pace_json,
-       EXISTS (SELECT 1 FROM run_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id) AS begun,
-       (SELECT i.intake_id FROM intake i WHERE i.practice_id = s.practice_id AND i.client_id = s.client_id
-        AND i.handed_in_at IS NOT NULL AND i.reviewed_at IS NULL ORDER BY i.handed_in_at LIMIT 1) AS unread_intake,
-       c.client_id, c.name AS client_name, c.height_cm, c.weight_kg,
-       c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded, c.wishes,
-       c.likes, c.dislikes, c.due_date, c.know_first,
-       s.place > 0 AS can_undo,
-       EXISTS (SELECT 1 FROM plan_step n WHERE n.practice_id = s.practice_id AND n.session_id = s.session_id
-               AND n.place = s.place + 1) AS can_redo,
-       EXISTS (SELECT 1 FROM session_log l
-               WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id) AS logged
-FROM session s
-JOIN practice p ON p.practice_id = s.practice_id
-JOIN client c ON c.practice_id = s.practice_id AND c.client_id = s.client_id
-WHERE s.practice_id = %(practice_id)s AND s.starts_at >= %(from)s AND s.starts_at < %(until)s
-ORDER BY s.starts_at, s.session_id
+SELECT session_id, starts_at, day, revision, person_id, client_id, stored_plan, stored_client, stored_answer, stored_run,
+       pace_factors, begun, unread_intake, can_undo, can_redo, logged
+FROM session_whole
+WHERE practice_id = %(practice_id)s AND starts_at >= %(from)s AND starts_at < %(until)s
+ORDER BY starts_at, session_id
 
 -- name: find_session
-SELECT s.session_id, s.starts_at, (s.starts_at AT TIME ZONE p.time_zone)::date AS day, s.revision, s.plan, s.person_id,
-       s.day_answer, p.house AS house_json,
-       (SELECT w.factors FROM own_pace w
-        WHERE w.practice_id = s.practice_id AND w.person_id = s.person_id
-          AND w.accepted_at <= coalesce((SELECT min((e.event ->> 'at')::timestamptz) FROM run_event e
-                                         WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id), now())
-        ORDER BY w.number DESC LIMIT 1) AS pace_json,
-       EXISTS (SELECT 1 FROM run_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id) AS begun,
-       (SELECT i.intake_id FROM intake i WHERE i.practice_id = s.practice_id AND i.client_id = s.client_id
-        AND i.handed_in_at IS NOT NULL AND i.reviewed_at IS NULL ORDER BY i.handed_in_at LIMIT 1) AS unread_intake,
-       c.client_id, c.name AS client_name, c.height_cm, c.weight_kg,
-       c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded, c.wishes,
-       c.likes, c.dislikes, c.due_date, c.know_first,
-       s.place > 0 AS can_undo,
-       EXISTS (SELECT 1 FROM plan_step n WHERE n.practice_id = s.practice_id AND n.session_id = s.session_id
-               AND n.place = s.place + 1) AS can_redo,
-       EXISTS (SELECT 1 FROM session_log l
-               WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id) AS logged
-FROM session s
-JOIN practice p ON p.practice_id = s.practice_id
-JOIN client c ON c.practice_id = s.practice_id AND c.client_id = s.client_id
-WHERE s.practice_id = %(practice_id)s AND s.session_id = %(session_id)s
-
--- name: find_client_on_the_day
-SELECT (s.starts_at AT TIME ZONE p.time_zone)::date AS day, s.day_answer, p.house AS house_json,
-       (SELECT w.factors FROM own_pace w
-        WHERE w.practice_id = s.practice_id AND w.person_id = s.person_id
-          AND w.accepted_at <= coalesce((SELECT min((e.event ->> 'at')::timestamptz) FROM run_event e
-                                         WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id), now())
-        ORDER BY w.number DESC LIMIT 1) AS pace_json,
-       EXISTS (SELECT 1 FROM run_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id) AS begun,
-       c.height_cm,
-       c.weight_kg, c.breaths_per_minute, c.body_hair, c.skin, c.consents, c.declined, c.conditions, c.excluded,
-       c.wishes, c.likes, c.dislikes, c.due_date
-FROM session s
-JOIN practice p ON p.practice_id = s.practice_id
-JOIN client c ON c.practice_id = s.practice_id AND c.client_id = s.client_id
-WHERE s.practice_id = %(practice_id)s AND s.session_id = %(session_id)s
+SELECT session_id, starts_at, day, revision, person_id, client_id, stored_plan, stored_client, stored_answer, stored_run,
+       pace_factors, begun, unread_intake, can_undo, can_redo, logged
+FROM session_whole
+WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
 
 -- name: lock_session
 SELECT revision FROM session
@@ -112,6 +60,37 @@ WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
 ORDER BY place
 
 -- name: events_of_sessions
-SELECT session_id, event FROM run_event
+SELECT session_id, jsonb_agg(event ORDER BY place) AS events FROM run_event
 WHERE practice_id = %(practice_id)s AND session_id = ANY(%(session_ids)s)
+GROUP BY session_id
+
+-- name: freeze_run
+INSERT INTO begun_run (practice_id, session_id, sheet_id, sheet, house, tempo)
+VALUES (%(practice_id)s, %(session_id)s, %(sheet_id)s, %(sheet)s, %(house)s, %(tempo)s)
+ON CONFLICT (practice_id, session_id) DO NOTHING
+
+-- name: unfrozen_runs
+SELECT s.practice_id, s.session_id, s.plan -> 'flow' AS flow,
+       jsonb_build_object('height_cm', c.height_cm, 'breaths_per_minute', c.breaths_per_minute) AS client, p.house,
+       (SELECT w.factors FROM own_pace w
+        WHERE w.practice_id = s.practice_id AND w.person_id = s.person_id
+          AND w.accepted_at <= (SELECT min((e.event ->> 'at')::timestamptz) FROM run_event e
+                                WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id)
+        ORDER BY w.number DESC LIMIT 1) AS pace
+FROM session s
+JOIN client c ON c.practice_id = s.practice_id AND c.client_id = s.client_id
+JOIN practice p ON p.practice_id = s.practice_id
+WHERE EXISTS (SELECT FROM run_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
+              AND e.event ->> 'kind' = 'began')
+  AND NOT EXISTS (SELECT FROM begun_run b WHERE b.practice_id = s.practice_id AND b.session_id = s.session_id)
+ORDER BY s.starts_at, s.session_id
+FOR UPDATE OF s
+
+-- name: taps_by_place
+SELECT event_id, event FROM run_event
+WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s AND event ->> 'kind' IN ('began', 'moved', 'skipped')
 ORDER BY place
+
+-- name: replace_event
+UPDATE run_event SET event = %(event)s
+WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s AND event_id = %(event_id)s

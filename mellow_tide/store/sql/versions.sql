@@ -1,11 +1,11 @@
 -- name: versions_of_session
-SELECT version_id, name, plan, made_at
+SELECT version_id, name, plan AS stored, made_at
 FROM plan_version
 WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
 ORDER BY made_at, name
 
 -- name: find_version
-SELECT version_id, name, plan, made_at
+SELECT version_id, name, plan AS stored, made_at
 FROM plan_version
 WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s AND version_id = %(version_id)s
 

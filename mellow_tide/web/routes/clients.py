@@ -11,7 +11,7 @@ from mellow_tide.services import clients
 from mellow_tide.services.clients import ClientInList, ClientPage, Erased
 from mellow_tide.services.session_view import Known as KnownOfClient
 from mellow_tide.web.body import Body, Revision
-from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.guard import AtDesk
 
 router = APIRouter(prefix="/clients", tags=["clients"])
 
@@ -44,43 +44,43 @@ class Erasure(Body):
 
 @router.get("")
 def find_clients(
-    db: Db, who: Who, typed: Annotated[str, Query(max_length=80)] = "", archived: bool = False
+    desk: AtDesk, typed: Annotated[str, Query(max_length=80)] = "", archived: bool = False
 ) -> list[ClientInList]:
     """The clients that what was typed could mean."""
-    return list(clients.found(db, who, typed, archived))
+    return list(clients.found(desk, typed, archived))
 
 
 @router.post("", status_code=201)
-def add_client(new: NewClient, db: Db, who: Who, known: Known) -> ClientPage:
+def add_client(new: NewClient, desk: AtDesk) -> ClientPage:
     """Add a client."""
-    return clients.add(db, who, new.name, new.phone, known)
+    return clients.add(desk, new.name, new.phone)
 
 
 @router.get("/{client_id}")
-def read_client(client_id: UUID, db: Db, who: Who, known: Known) -> ClientPage:
+def read_client(client_id: UUID, desk: AtDesk) -> ClientPage:
     """The client, and what to know before touching."""
-    return clients.page(db, who, client_id, known)
+    return clients.page(desk, client_id)
 
 
 @router.put("/{client_id}")
-def describe_client(client_id: UUID, change: RecordChange, db: Db, who: Who, known: Known) -> ClientPage:
+def describe_client(client_id: UUID, change: RecordChange, desk: AtDesk) -> ClientPage:
     """Keep what is now known of a client; every item that changes is dated."""
-    return clients.describe(db, who, client_id, change.revision, change.record, known)
+    return clients.describe(desk, client_id, change.revision, change.record)
 
 
 @router.get("/{client_id}/history")
-def read_history(client_id: UUID, db: Db, who: Who) -> list[KnownOfClient]:
+def read_history(client_id: UUID, desk: AtDesk) -> list[KnownOfClient]:
     """Everything that became known, the newest first."""
-    return list(clients.history(db, who, client_id))
+    return list(clients.history(desk, client_id))
 
 
 @router.post("/{client_id}/merge")
-def merge_clients(client_id: UUID, merge: Merge, db: Db, who: Who, known: Known) -> ClientPage:
+def merge_clients(client_id: UUID, merge: Merge, desk: AtDesk) -> ClientPage:
     """Make one of two entries of the same person; no visit is lost."""
-    return clients.merge(db, who, client_id, merge.other, known)
+    return clients.merge(desk, client_id, merge.other)
 
 
 @router.post("/{client_id}/erase")
-def erase_client(client_id: UUID, erasure: Erasure, db: Db, who: Who) -> Erased:
+def erase_client(client_id: UUID, erasure: Erasure, desk: AtDesk) -> Erased:
     """Take everything of a client away, for good, and say what that was."""
-    return clients.erase(db, who, client_id, erasure.name)
+    return clients.erase(desk, client_id, erasure.name)

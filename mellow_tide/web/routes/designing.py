@@ -16,7 +16,7 @@ from mellow_tide.services import editing
 from mellow_tide.services.editing import MendingTried, Places
 from mellow_tide.services.standing import Adjustment
 from mellow_tide.web.body import Body
-from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight
 
 router = APIRouter(prefix="/sessions/{session_id}", tags=["designing"])
@@ -37,43 +37,41 @@ class FlowBefore(Body):
 
 
 @router.get("/parts/{part_id}/places", response_model=Places)
-def read_places(session_id: UUID, part_id: PartId, db: Db, who: Who, known: Known) -> Response:
+def read_places(session_id: UUID, part_id: PartId, desk: AtDesk) -> Response:
     """Where a part may go, and why it may not go elsewhere."""
-    return straight(editing.places_of(db, who, session_id, part_id, known))
+    return straight(editing.places_of(desk, session_id, part_id))
 
 
 @router.get("/parts/{part_id}/strokes")
-def read_picks(session_id: UUID, part_id: PartId, db: Db, who: Who, known: Known) -> list[Pick]:
+def read_picks(session_id: UUID, part_id: PartId, desk: AtDesk) -> list[Pick]:
     """The strokes that fit a part, and why the others do not."""
-    return list(editing.picks_of(db, who, session_id, part_id, known))
+    return list(editing.picks_of(desk, session_id, part_id))
 
 
 @router.get("/suggestions")
 def read_suggestions(
     session_id: UUID,
-    db: Db,
-    who: Who,
-    known: Known,
+    desk: AtDesk,
     line: Annotated[str, Query(max_length=80)],
     at: Annotated[str | None, Query(max_length=80)] = None,
 ) -> list[Suggestion]:
     """What a typed line could mean at a part."""
-    return list(editing.suggestions_of(db, who, session_id, line, at, known))
+    return list(editing.suggestions_of(desk, session_id, line, at))
 
 
 @router.post("/edits/trial", response_model=Adjustment)
-def try_edits(session_id: UUID, wished: EditsToTry, db: Db, who: Who, known: Known) -> Response:
+def try_edits(session_id: UUID, wished: EditsToTry, desk: AtDesk) -> Response:
     """What edits would come to, not stored."""
-    return straight(editing.edits_tried(db, who, session_id, wished.edits, known))
+    return straight(editing.edits_tried(desk, session_id, wished.edits))
 
 
 @router.get("/mending", response_model=MendingTried)
-def read_mending(session_id: UUID, db: Db, who: Who, known: Known, severity: Severity = "advice") -> Response:
+def read_mending(session_id: UUID, desk: AtDesk, severity: Severity = "advice") -> Response:
     """All repairs of one severity together, not stored."""
-    return straight(editing.mending_of(db, who, session_id, severity, known))
+    return straight(editing.mending_of(desk, session_id, severity))
 
 
 @router.post("/difference", response_model=Difference)
-def read_difference(session_id: UUID, seen: FlowBefore, db: Db, who: Who, known: Known) -> Response:
+def read_difference(session_id: UUID, seen: FlowBefore, desk: AtDesk) -> Response:
     """What has changed from a flow seen before to what stands now."""
-    return straight(editing.changed_since(db, who, session_id, seen.flow, known))
+    return straight(editing.changed_since(desk, session_id, seen.flow))

@@ -8,7 +8,7 @@ from mellow_tide.devices.foot_switch import Pedal, Sends
 from mellow_tide.services import foot_switch
 from mellow_tide.services.foot_switch import Press, Presses
 from mellow_tide.web.body import Body
-from mellow_tide.web.guard import Db, Who
+from mellow_tide.web.guard import AtDesk
 
 router = APIRouter(prefix="/devices", tags=["devices"])
 
@@ -21,12 +21,12 @@ class PedalPressed(Body):
 
 
 @router.post("/foot-switch/presses", status_code=201)
-def press_foot_switch(pressed: PedalPressed, db: Db, who: Who) -> Press:
+def press_foot_switch(pressed: PedalPressed, desk: AtDesk) -> Press:
     """Press a pedal of the simulated foot switch."""
-    return foot_switch.press(db, who, pressed.pedal, pressed.sends)
+    return foot_switch.press(desk, pressed.pedal, pressed.sends)
 
 
 @router.get("/foot-switch/presses")
-def read_presses(db: Db, who: Who, after: Annotated[int | None, Query(ge=0)] = None) -> Presses:
+def read_presses(desk: AtDesk, after: Annotated[int | None, Query(ge=0)] = None) -> Presses:
     """What was pressed since; without `after`, only the number to ask after."""
-    return foot_switch.presses(db, who, after)
+    return foot_switch.presses(desk, after)

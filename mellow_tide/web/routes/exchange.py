@@ -11,7 +11,7 @@ from mellow_tide.core.formats.whole_record import schema
 from mellow_tide.services import exchange
 from mellow_tide.services.exchange import Arrival, BroughtIn
 from mellow_tide.web.body import Body
-from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import as_file
 
 router = APIRouter(tags=["in and out"])
@@ -40,47 +40,47 @@ class Taken(Matched):
 
 
 @router.post("/clients-in/columns")
-def read_columns(brought: Brought, who: Who) -> Table:
+def read_columns(brought: Brought, desk: AtDesk) -> Table:
     """The columns of a table, and the fields they seem to be."""
     return read_table(brought.text)
 
 
 @router.post("/clients-in/preview")
-def preview_clients(matched: Matched, db: Db, who: Who) -> list[Arrival]:
+def preview_clients(matched: Matched, desk: AtDesk) -> list[Arrival]:
     """What bringing them in would do, line by line; nothing is changed."""
     found = exchange.read_contacts(matched.kind, matched.text, matched.matching)
-    return list(exchange.preview(db, who, found))
+    return list(exchange.preview(desk, found))
 
 
 @router.post("/clients-in", status_code=201)
-def bring_in_clients(taken: Taken, db: Db, who: Who) -> BroughtIn:
+def bring_in_clients(taken: Taken, desk: AtDesk) -> BroughtIn:
     """Add them: all that are not left out, or none."""
     found = exchange.read_contacts(taken.kind, taken.text, taken.matching)
-    return exchange.bring_in(db, who, found, set(taken.leave_out))
+    return exchange.bring_in(desk, found, set(taken.leave_out))
 
 
 @router.get("/clients-out/cards", response_class=Response)
-def read_cards(db: Db, who: Who, client_id: UUID | None = None) -> Response:
+def read_cards(desk: AtDesk, client_id: UUID | None = None) -> Response:
     """The contact of a client, or of all, as vCard."""
-    text = exchange.cards(db, who, client_id)
+    text = exchange.cards(desk, client_id)
     return as_file(text.encode(), "text/vcard; charset=utf-8", "contact.vcf" if client_id else "contacts.vcf")
 
 
 @router.get("/clients/{client_id}/record.json", response_class=Response)
-def read_whole_record(client_id: UUID, db: Db, who: Who) -> Response:
+def read_whole_record(client_id: UUID, desk: AtDesk) -> Response:
     """Everything that is kept of a client, as the schema says it."""
-    whole = exchange.whole_record(db, who, client_id)
+    whole = exchange.whole_record(desk, client_id)
     return as_file(whole.model_dump_json(indent=1).encode(), "application/json", "client-record.json")
 
 
 @router.get("/clients/{client_id}/record.pdf", response_class=Response)
-def read_client_paper(client_id: UUID, db: Db, who: Who, known: Known) -> Response:
+def read_client_paper(client_id: UUID, desk: AtDesk) -> Response:
     """Everything that is kept of a client, to read."""
-    _, paper = exchange.paper_of(db, who, client_id, known)
+    _, paper = exchange.paper_of(desk, client_id)
     return as_file(paper, "application/pdf", "client-record.pdf")
 
 
 @router.get("/client-record-schema")
-def read_record_schema(who: Who) -> dict[str, object]:
+def read_record_schema(desk: AtDesk) -> dict[str, object]:
     """The JSON Schema of a client's whole record."""
     return schema()

@@ -9,8 +9,10 @@ from pydantic import Field
 from mellow_tide.services import flows
 from mellow_tide.services.flows import FlowsBeside, FlowView, Start
 from mellow_tide.services.session_view import SessionView
+from mellow_tide.store.flows import FlowText
+from mellow_tide.store.sessions import ReadAt
 from mellow_tide.web.body import Body, Name, Revision
-from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight
 
 router = APIRouter(tags=["flows"])
@@ -49,44 +51,44 @@ class StartAt(Body):
 
 
 @router.get("/flows")
-def read_flows(db: Db, who: Who, known: Known) -> list[FlowView]:
+def read_flows(desk: AtDesk) -> list[FlowView]:
     """All flows, own ones first, archived ones last."""
-    return list(flows.library(db, who, known))
+    return list(flows.library(desk))
 
 
 @router.post("/flows", status_code=201)
-def keep_flow(kept: NewFlow, db: Db, who: Who, known: Known) -> FlowView:
+def keep_flow(kept: NewFlow, desk: AtDesk) -> FlowView:
     """Keep a session's flow."""
-    return flows.keep_flow(db, who, kept.session_id, kept.name, kept.note, known)
+    return flows.keep_flow(desk, kept.session_id, FlowText(kept.name, kept.note))
 
 
 @router.get("/flows/comparison", response_model=FlowsBeside)
-def compare_flows(first: UUID, second: UUID, db: Db, who: Who, known: Known) -> Response:
+def compare_flows(first: UUID, second: UUID, desk: AtDesk) -> Response:
     """Two flows beside one another."""
-    return straight(flows.flows_beside(db, who, first, second, known))
+    return straight(flows.flows_beside(desk, first, second))
 
 
 @router.put("/flows/{flow_id}")
-def describe_flow(flow_id: UUID, change: FlowDescription, db: Db, who: Who, known: Known) -> FlowView:
+def describe_flow(flow_id: UUID, change: FlowDescription, desk: AtDesk) -> FlowView:
     """Rename, describe, archive or bring back a flow."""
     return flows.describe_flow(
-        db, who, flow_id, change.revision, change.name, change.note, change.archived, known
+        desk, flow_id, change.revision, FlowText(change.name, change.note), change.archived
     )
 
 
 @router.post("/flows/{flow_id}/copy", status_code=201)
-def copy_flow(flow_id: UUID, named: FlowName, db: Db, who: Who, known: Known) -> FlowView:
+def copy_flow(flow_id: UUID, named: FlowName, desk: AtDesk) -> FlowView:
     """Keep another flow just like this one."""
-    return flows.copy_flow(db, who, flow_id, named.name, known)
+    return flows.copy_flow(desk, flow_id, named.name)
 
 
 @router.get("/sessions/{session_id}/start", response_model=Start)
-def try_start(session_id: UUID, flow_id: UUID, db: Db, who: Who, known: Known) -> Response:
+def try_start(session_id: UUID, flow_id: UUID, desk: AtDesk) -> Response:
     """A flow adapted to the session's client, not stored."""
-    return straight(flows.start(db, who, session_id, flow_id, known))
+    return straight(flows.start(desk, session_id, flow_id))
 
 
 @router.put("/sessions/{session_id}/start", response_model=SessionView)
-def take_start(session_id: UUID, at: StartAt, db: Db, who: Who, known: Known) -> Response:
+def take_start(session_id: UUID, at: StartAt, desk: AtDesk) -> Response:
     """Start the session from a flow, adapted to its client."""
-    return straight(flows.start_from(db, who, session_id, at.revision, at.flow_id, known))
+    return straight(flows.start_from(desk, ReadAt(session_id, at.revision), at.flow_id))

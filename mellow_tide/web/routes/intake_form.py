@@ -9,7 +9,7 @@ from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.services import intake_form
 from mellow_tide.services.intake_form import IntakeForm, Saved
 from mellow_tide.web.body import Body
-from mellow_tide.web.guard import Db, Known
+from mellow_tide.web.guard import Db, Shipped
 
 router = APIRouter(prefix="/intake", tags=["intake form"])
 
@@ -39,24 +39,24 @@ class Filled(Body):
 
 
 @router.post("/open")
-def open_intake(opening: Opening, db: Db, known: Known) -> IntakeForm:
+def open_intake(opening: Opening, db: Db, shipped: Shipped) -> IntakeForm:
     """Open a link on this device; no other can open it after that."""
-    return intake_form.open_form(db, opening.token, opening.key, known)
+    return intake_form.open_form(db, opening.token, opening.key, shipped)
 
 
 @router.post("/form")
-def read_form(again: Again, db: Db, known: Known) -> IntakeForm:
+def read_form(again: Again, db: Db, shipped: Shipped) -> IntakeForm:
     """The form that this device has opened before."""
-    return intake_form.form(db, again.key, known)
+    return intake_form.form(db, again.key, shipped)
 
 
 @router.put("/answers")
-def save_answers(filled: Filled, db: Db, known: Known) -> Saved:
+def save_answers(filled: Filled, db: Db, shipped: Shipped) -> Saved:
     """Keep the answers as they are."""
-    return intake_form.save(db, filled.key, filled.sequence, filled.answers, known)
+    return intake_form.save(db, filled.key, filled.sequence, filled.answers, shipped)
 
 
 @router.post("/hand-in", status_code=204)
-def hand_in(filled: Filled, db: Db, known: Known) -> None:
+def hand_in(filled: Filled, db: Db, shipped: Shipped) -> None:
     """Hand the form in; a second time changes nothing."""
-    intake_form.hand_in_form(db, filled.key, filled.sequence, filled.answers, known)
+    intake_form.hand_in_form(db, filled.key, filled.sequence, filled.answers, shipped)

@@ -10,7 +10,7 @@ from pydantic import AwareDatetime, BaseModel, Field
 from mellow_tide.services import intakes
 from mellow_tide.services.intakes import IntakeReview, Verdict
 from mellow_tide.web.body import Body
-from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.guard import AtDesk
 
 router = APIRouter(tags=["intakes"])
 
@@ -32,9 +32,9 @@ class Verdicts(Body):
 
 
 @router.post("/clients/{client_id}/intakes", status_code=201)
-def make_intake(client_id: UUID, request: Request, db: Db, who: Who) -> IntakeLink:
+def make_intake(client_id: UUID, request: Request, desk: AtDesk) -> IntakeLink:
     """A form for the client, with its one-time link."""
-    made = intakes.make(db, who, client_id)
+    made = intakes.make(desk, client_id)
     # What stands behind the # is never sent to a server, nor written into its logs.
     link = f"{request.base_url}intake#{made.token}"
     code = segno.make(link, error="m")
@@ -48,12 +48,12 @@ def make_intake(client_id: UUID, request: Request, db: Db, who: Who) -> IntakeLi
 
 
 @router.get("/intakes/{intake_id}")
-def read_intake(intake_id: UUID, db: Db, who: Who, known: Known) -> IntakeReview:
+def read_intake(intake_id: UUID, desk: AtDesk) -> IntakeReview:
     """A handed-in intake, each answer with what it means for a session."""
-    return intakes.review(db, who, intake_id, known)
+    return intakes.review(desk, intake_id)
 
 
 @router.post("/intakes/{intake_id}/verdicts")
-def judge_answers(intake_id: UUID, sent: Verdicts, db: Db, who: Who, known: Known) -> IntakeReview:
+def judge_answers(intake_id: UUID, sent: Verdicts, desk: AtDesk) -> IntakeReview:
     """Accept answers into the client's record, or question them."""
-    return intakes.judge(db, who, intake_id, sent.verdicts, known)
+    return intakes.judge(desk, intake_id, sent.verdicts)

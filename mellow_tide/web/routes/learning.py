@@ -6,12 +6,13 @@ from uuid import UUID
 from fastapi import APIRouter, Response
 from pydantic import Field
 
+from mellow_tide.core.flow.brief import Wish
 from mellow_tide.services import drafting, learning, own_pace
 from mellow_tide.services.drafting import Drafted
 from mellow_tide.services.learning import Learnt, Why
 from mellow_tide.services.own_pace import Confirmed, Pace
 from mellow_tide.web.body import Body
-from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight
 
 router = APIRouter(prefix="/clients/{client_id}/learnt", tags=["learning"])
@@ -39,42 +40,42 @@ class PaceAccepted(Body):
 
 
 @pace_router.get("")
-def read_own_pace(db: Db, who: Who, known: Known) -> Pace:
+def read_own_pace(desk: AtDesk) -> Pace:
     """The therapist's own pace, learnt and in use."""
-    return own_pace.own_pace(db, who, known)
+    return own_pace.own_pace(desk)
 
 
 @pace_router.put("")
-def accept_own_pace(accepted: PaceAccepted, db: Db, who: Who, known: Known) -> Pace:
+def accept_own_pace(accepted: PaceAccepted, desk: AtDesk) -> Pace:
     """Let the clock go by it."""
-    return own_pace.accept(db, who, accepted.confirmed, known)
+    return own_pace.accept(desk, accepted.confirmed)
 
 
 @pace_router.delete("")
-def leave_own_pace(db: Db, who: Who, known: Known) -> Pace:
+def leave_own_pace(desk: AtDesk) -> Pace:
     """Let the clock go by the usual pace again."""
-    return own_pace.go_back(db, who, known)
+    return own_pace.go_back(desk)
 
 
 @router.get("")
-def read_learnt(client_id: UUID, db: Db, who: Who, known: Known) -> Learnt:
+def read_learnt(client_id: UUID, desk: AtDesk) -> Learnt:
     """What the client's visits have taught."""
-    return learning.learnt(db, who, client_id, known)
+    return learning.learnt(desk, client_id)
 
 
 @router.get("/draft", response_model=Drafted)
-def read_draft(client_id: UUID, db: Db, who: Who, known: Known) -> Response:
+def read_draft(client_id: UUID, desk: AtDesk) -> Response:
     """The next plan, drafted from the last one and what was learnt."""
-    return straight(drafting.drafted(db, who, client_id, known))
+    return straight(drafting.drafted(desk, client_id))
 
 
 @router.put("/visits/{session_id}")
-def mark_visit(client_id: UUID, session_id: UUID, mark: VisitMark, db: Db, who: Who, known: Known) -> Learnt:
+def mark_visit(client_id: UUID, session_id: UUID, mark: VisitMark, desk: AtDesk) -> Learnt:
     """Leave a visit out, or let it count again."""
-    return learning.leave_out_visit(db, who, client_id, session_id, mark.left_out, mark.reason, known)
+    return learning.leave_out_visit(desk, client_id, session_id, mark.left_out, mark.reason)
 
 
 @router.put("/wishes/{region}")
-def set_wish(client_id: UUID, region: str, wish: WishSet, db: Db, who: Who, known: Known) -> Learnt:
+def set_wish(client_id: UUID, region: str, wish: WishSet, desk: AtDesk) -> Learnt:
     """Set a wish by hand."""
-    return learning.set_wish(db, who, client_id, region, wish.depth, wish.reason, known)
+    return learning.set_wish(desk, client_id, Wish(region=region, depth=wish.depth), wish.reason)

@@ -11,7 +11,7 @@ from mellow_tide.core.checks.check import Severity
 from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.services.days import Day, day_of
 from mellow_tide.services.sign_in import me
-from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight
 
 router = APIRouter(tags=["practice"])
@@ -55,9 +55,9 @@ class CatalogueView(BaseModel):
 
 
 @router.get("/me")
-def read_me(db: Db, who: Who) -> MeView:
+def read_me(desk: AtDesk) -> MeView:
     """Who is signed in."""
-    found = me(db, who)
+    found = me(desk)
     return MeView(
         name=found.person.name,
         email=found.person.email,
@@ -67,29 +67,29 @@ def read_me(db: Db, who: Who) -> MeView:
 
 
 @router.get("/day", response_model=Day)
-def read_day(db: Db, who: Who, known: Known, day: date | None = None) -> Response:
+def read_day(desk: AtDesk, day: date | None = None) -> Response:
     """A day of the practice, today if none is named."""
-    return straight(day_of(db, who, day, datetime.now(UTC), known))
+    return straight(day_of(desk, day, datetime.now(UTC)))
 
 
 @router.get("/catalogue")
-def read_catalogue(known: Known, response: Response) -> CatalogueView:
-    """The catalogue; it changes only with a release."""
+def read_catalogue(desk: AtDesk, response: Response) -> CatalogueView:
+    """The catalogue as the practice works by it."""
     response.headers["Cache-Control"] = "private, max-age=300"
     return CatalogueView(
-        regions=dict(known.regions),
-        strokes=dict(known.strokes),
-        positions=dict(known.positions),
-        windows=dict(known.windows),
-        tools=dict(known.tools),
-        kinds=dict(known.kinds),
-        schools=dict(known.schools),
-        closings=dict(known.closings),
-        supports=dict(known.supports),
-        lubricants=dict(known.lubricants),
-        consents=dict(known.consents),
-        conditions=dict(known.conditions),
-        house_rules=dict(known.house_rules),
+        regions=dict(desk.catalogue.regions),
+        strokes=dict(desk.catalogue.strokes),
+        positions=dict(desk.catalogue.positions),
+        windows=dict(desk.catalogue.windows),
+        tools=dict(desk.catalogue.tools),
+        kinds=dict(desk.catalogue.kinds),
+        schools=dict(desk.catalogue.schools),
+        closings=dict(desk.catalogue.closings),
+        supports=dict(desk.catalogue.supports),
+        lubricants=dict(desk.catalogue.lubricants),
+        consents=dict(desk.catalogue.consents),
+        conditions=dict(desk.catalogue.conditions),
+        house_rules=dict(desk.catalogue.house_rules),
         checks={
             c.code: CheckView(name=c.name, severity=c.severity, summary=c.summary, rationale=c.rationale)
             for c in CHECKS

@@ -9,20 +9,24 @@ from pydantic import Field
 from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.log import Log
 from mellow_tide.core.run.state import RunState
-from mellow_tide.services import follow_ups, logs, runs, sessions
+from mellow_tide.core.timing.run_sheet import RunSheet
+from mellow_tide.services import follow_ups, logs, runs
 from mellow_tide.services.follow_ups import LeftForNow
 from mellow_tide.services.logs import Addition, LogView
+from mellow_tide.store.logs import FollowUpTick
+from mellow_tide.store.sessions import ReadAt
 from mellow_tide.web.body import Body, Revision
-from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import as_file
 
 router = APIRouter(prefix="/sessions/{session_id}", tags=["run and log"])
 
 
 class Events(Body):
-    """Events in the order they happened."""
+    """Events in the order they happened; with the run sheet that the first touch names, where the server asks."""
 
     events: Annotated[list[RunEvent], Field(min_length=1, max_length=500)]
+    sheet: RunSheet | None = None
 
 
 class LogChange(Body):
@@ -46,57 +50,57 @@ class Ticked(Body):
 
 
 @router.get("/run")
-def read_run(session_id: UUID, db: Db, who: Who, known: Known) -> RunState:
+def read_run(session_id: UUID, desk: AtDesk) -> RunState:
     """How far the run is, with what other devices have added to it."""
-    return sessions.session(db, who, session_id, known).run
+    return runs.run_of(desk, session_id)
 
 
 @router.post("/events")
-def add_events(session_id: UUID, sent: Events, db: Db, who: Who, known: Known) -> RunState:
+def add_events(session_id: UUID, sent: Events, desk: AtDesk) -> RunState:
     """Append what happened at the table."""
-    return runs.add_events(db, who, session_id, sent.events, known)
+    return runs.add_events(desk, session_id, sent.events, sent.sheet)
 
 
 @router.get("/log")
-def read_log(session_id: UUID, db: Db, who: Who, known: Known) -> LogView:
+def read_log(session_id: UUID, desk: AtDesk) -> LogView:
     """Planned against done, and the log if there is one."""
-    return logs.log_page(db, who, session_id, known)
+    return logs.log_page(desk, session_id)
 
 
 @router.put("/log")
-def save_log(session_id: UUID, change: LogChange, db: Db, who: Who, known: Known) -> LogView:
+def save_log(session_id: UUID, change: LogChange, desk: AtDesk) -> LogView:
     """Save the log."""
-    return logs.save_log(db, who, session_id, change.revision, change.log, change.sign, known)
+    return logs.save_log(desk, ReadAt(session_id, change.revision), change.log, change.sign)
 
 
 @router.post("/log/additions", status_code=201)
-def add_to_log(session_id: UUID, addition: LogAddition, db: Db, who: Who, known: Known) -> LogView:
+def add_to_log(session_id: UUID, addition: LogAddition, desk: AtDesk) -> LogView:
     """Add to a signed log."""
-    return logs.add_to_log(db, who, session_id, addition.words, known)
+    return logs.add_to_log(desk, session_id, addition.words)
 
 
 @router.get("/log.json", response_class=Response)
-def read_log_document(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
+def read_log_document(session_id: UUID, desk: AtDesk) -> Response:
     """The saved log, for other programs."""
-    made, _ = logs.document(db, who, session_id, known)
+    made, _ = logs.document(desk, session_id)
     return as_file(made.model_dump_json(indent=1).encode(), "application/json", "session-log.json")
 
 
 @router.get("/log.pdf", response_class=Response)
-def read_log_paper(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
+def read_log_paper(session_id: UUID, desk: AtDesk) -> Response:
     """The saved log, to read."""
-    return as_file(logs.paper(db, who, session_id, known), "application/pdf", "session-log.pdf")
+    return as_file(logs.paper(desk, session_id), "application/pdf", "session-log.pdf")
 
 
 @router.get("/follow-ups")
-def read_follow_ups(session_id: UUID, db: Db, who: Who) -> list[LeftForNow]:
+def read_follow_ups(session_id: UUID, desk: AtDesk) -> list[LeftForNow]:
     """What earlier sessions left for this one."""
-    return list(follow_ups.left_for(db, who, session_id))
+    return list(follow_ups.left_for(desk, session_id))
 
 
 @router.put("/follow-ups/{made_in}/{number}")
 def tick_follow_up(
-    session_id: UUID, made_in: UUID, number: int, ticked: Ticked, db: Db, who: Who
+    session_id: UUID, made_in: UUID, number: int, ticked: Ticked, desk: AtDesk
 ) -> list[LeftForNow]:
     """Tick one off, or open it again."""
-    return list(follow_ups.tick(db, who, session_id, made_in, number, ticked.done))
+    return list(follow_ups.tick(desk, session_id, FollowUpTick(made_in, number, ticked.done)))

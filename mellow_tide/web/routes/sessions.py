@@ -13,12 +13,14 @@ from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.meeting.day import DayAnswer, heard
 from mellow_tide.core.planner.alternatives import Alternatives
 from mellow_tide.core.planner.reasons import Reasons
+from mellow_tide.core.planner.reshape import Pull
 from mellow_tide.services import day_answers, editing, planning, sessions, table_side
 from mellow_tide.services.session_view import SessionView
 from mellow_tide.services.standing import Adjustment
 from mellow_tide.services.table_side import TableSide
+from mellow_tide.store.sessions import ReadAt
 from mellow_tide.web.body import Body, Revision
-from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight
 
 router = APIRouter(prefix="/sessions/{session_id}", tags=["session"])
@@ -33,12 +35,10 @@ class BriefChange(Body):
 
 
 class Reshape(Body):
-    """A part of the session read at `revision`, and the seconds it is to take; `alone` without its other side."""
+    """A part of the session read at `revision` that is pulled to other seconds."""
 
     revision: Revision
-    part_id: Annotated[str, Field(max_length=80)]
-    seconds: Annotated[int, Field(ge=15, le=1800)]
-    alone: bool = False
+    pull: Pull
 
 
 class At(Body):
@@ -102,113 +102,111 @@ class Edits(Body):
 
 
 @router.get("", response_model=SessionView)
-def read_session(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
+def read_session(session_id: UUID, desk: AtDesk) -> Response:
     """The session, laid out."""
-    return straight(sessions.session(db, who, session_id, known))
+    return straight(sessions.session(desk, session_id))
 
 
 @router.put("/brief", response_model=SessionView)
-def change_brief(session_id: UUID, change: BriefChange, db: Db, who: Who, known: Known) -> Response:
+def change_brief(session_id: UUID, change: BriefChange, desk: AtDesk) -> Response:
     """Plan anew for a brief."""
-    made = planning.replan(db, who, session_id, change.revision, change.brief, known, change.anew)
+    made = planning.replan(desk, ReadAt(session_id, change.revision), change.brief, change.anew)
     return straight(made)
 
 
 @router.post("/adjustment", response_model=Adjustment)
-def try_adjustment(session_id: UUID, wished: Wished, db: Db, who: Who, known: Known) -> Response:
+def try_adjustment(session_id: UUID, wished: Wished, desk: AtDesk) -> Response:
     """The plan for a brief that is closest to the present one, not stored."""
-    return straight(planning.adjustment(db, who, session_id, wished.brief, known))
+    return straight(planning.adjustment(desk, session_id, wished.brief))
 
 
 @router.put("/adjustment", response_model=SessionView)
-def take_adjustment(session_id: UUID, change: Fit, db: Db, who: Who, known: Known) -> Response:
+def take_adjustment(session_id: UUID, change: Fit, desk: AtDesk) -> Response:
     """Store the plan for a brief that is closest to the present one."""
-    return straight(planning.fit(db, who, session_id, change.revision, change.brief, known))
+    return straight(planning.fit(desk, ReadAt(session_id, change.revision), change.brief))
 
 
 @router.put("/excluded", response_model=SessionView)
-def keep_off(session_id: UUID, change: KeptOff, db: Db, who: Who, known: Known) -> Response:
+def keep_off(session_id: UUID, change: KeptOff, desk: AtDesk) -> Response:
     """Store the places to keep off, and the closest plan that keeps off them."""
-    return straight(planning.keep_off(db, who, session_id, change.revision, change.excluded, known))
+    return straight(planning.keep_off(desk, ReadAt(session_id, change.revision), change.excluded))
 
 
 @router.put("/day-answer", response_model=SessionView)
-def answer_day(session_id: UUID, change: AnswerOfTheDay, db: Db, who: Who, known: Known) -> Response:
+def answer_day(session_id: UUID, change: AnswerOfTheDay, desk: AtDesk) -> Response:
     """Keep what was answered to the question of the day; the closest plan that obeys it stands."""
-    made = day_answers.answer_day(db, who, session_id, change.revision, change.answer, change.lasting, known)
+    made = day_answers.answer_day(desk, ReadAt(session_id, change.revision), change.answer, change.lasting)
     return straight(made)
 
 
 @router.post("/heard")
-def hear_places(session_id: UUID, said: Note, who: Who, known: Known) -> list[Excluded]:
+def hear_places(session_id: UUID, said: Note, desk: AtDesk) -> list[Excluded]:
     """The places that a note names, to be confirmed."""
-    return list(heard(said.note, known))
+    return list(heard(said.note, desk.catalogue))
 
 
 @router.post("/looked-at", response_model=SessionView)
-def look_at_news(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
+def look_at_news(session_id: UUID, desk: AtDesk) -> Response:
     """The plan is right as it is beside what became known since it was made."""
-    return straight(day_answers.looked_at(db, who, session_id, known))
+    return straight(day_answers.looked_at(desk, session_id))
 
 
 @router.post("/comparison", response_model=Adjustment)
-def compare_brief(session_id: UUID, wished: Wished, db: Db, who: Who, known: Known) -> Response:
+def compare_brief(session_id: UUID, wished: Wished, desk: AtDesk) -> Response:
     """The plan made anew for a brief beside the present one, not stored."""
-    return straight(planning.comparison(db, who, session_id, wished.brief, known))
+    return straight(planning.comparison(desk, session_id, wished.brief))
 
 
 @router.get("/reasons", response_model=Reasons)
-def read_reasons(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
+def read_reasons(session_id: UUID, desk: AtDesk) -> Response:
     """Why the stored flow is as it is."""
-    return straight(sessions.reasons_of(db, who, session_id, known))
+    return straight(sessions.reasons_of(desk, session_id))
 
 
 @router.get("/table-side", response_model=TableSide)
-def read_table_side(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
+def read_table_side(session_id: UUID, desk: AtDesk) -> Response:
     """What the table's side needs to go on without a server."""
-    return straight(table_side.table_side_of(db, who, session_id, known))
+    return straight(table_side.table_side_of(desk, session_id))
 
 
 @router.put("/flow", response_model=SessionView)
-def change_flow(session_id: UUID, change: FlowChange, db: Db, who: Who, known: Known) -> Response:
+def change_flow(session_id: UUID, change: FlowChange, desk: AtDesk) -> Response:
     """Store a flow made by hand."""
-    return straight(editing.set_flow(db, who, session_id, change.revision, change.flow, known))
+    return straight(editing.set_flow(desk, ReadAt(session_id, change.revision), change.flow))
 
 
 @router.post("/evaluation", response_model=Evaluation)
-def evaluate_draft(session_id: UUID, draft: Draft, db: Db, who: Who, known: Known) -> Response:
+def evaluate_draft(session_id: UUID, draft: Draft, desk: AtDesk) -> Response:
     """Evaluate a flow that is not stored."""
-    return straight(editing.evaluate_draft(db, who, session_id, draft.flow, known))
+    return straight(editing.evaluate_draft(desk, session_id, draft.flow))
 
 
 @router.get("/alternatives", response_model=Alternatives)
-def read_alternatives(session_id: UUID, db: Db, who: Who, known: Known) -> Response:
+def read_alternatives(session_id: UUID, desk: AtDesk) -> Response:
     """Other plans for the session's brief."""
-    return straight(planning.alternatives_of(db, who, session_id, known))
+    return straight(planning.alternatives_of(desk, session_id))
 
 
 @router.post("/edits", response_model=SessionView)
-def edit_flow(session_id: UUID, change: Edits, db: Db, who: Who, known: Known) -> Response:
+def edit_flow(session_id: UUID, change: Edits, desk: AtDesk) -> Response:
     """Apply edits to the stored flow: a repair, for one."""
-    return straight(editing.edit_flow(db, who, session_id, change.revision, change.edits, known))
+    return straight(editing.edit_flow(desk, ReadAt(session_id, change.revision), change.edits))
 
 
 @router.post("/reshape", response_model=SessionView)
-def reshape(session_id: UUID, change: Reshape, db: Db, who: Who, known: Known) -> Response:
+def reshape(session_id: UUID, change: Reshape, desk: AtDesk) -> Response:
     """Make a part longer or shorter by hand; the rest of the session makes room."""
-    made = planning.reshape(
-        db, who, session_id, change.revision, change.part_id, change.seconds, change.alone, known
-    )
+    made = planning.reshape(desk, ReadAt(session_id, change.revision), change.pull)
     return straight(made)
 
 
 @router.post("/undo", response_model=SessionView)
-def undo(session_id: UUID, at: At, db: Db, who: Who, known: Known) -> Response:
+def undo(session_id: UUID, at: At, desk: AtDesk) -> Response:
     """Take the last change of the plan back."""
-    return straight(editing.step(db, who, session_id, at.revision, -1, known))
+    return straight(editing.step(desk, ReadAt(session_id, at.revision), -1))
 
 
 @router.post("/redo", response_model=SessionView)
-def redo(session_id: UUID, at: At, db: Db, who: Who, known: Known) -> Response:
+def redo(session_id: UUID, at: At, desk: AtDesk) -> Response:
     """Do again what was taken back."""
-    return straight(editing.step(db, who, session_id, at.revision, 1, known))
+    return straight(editing.step(desk, ReadAt(session_id, at.revision), 1))

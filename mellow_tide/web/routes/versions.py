@@ -8,8 +8,9 @@ from mellow_tide.services import versions
 from mellow_tide.services.session_view import SessionView
 from mellow_tide.services.standing import Adjustment
 from mellow_tide.services.versions import Version
+from mellow_tide.store.sessions import ReadAt
 from mellow_tide.web.body import Body, Name, Revision
-from mellow_tide.web.guard import Db, Known, Who
+from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight
 
 router = APIRouter(prefix="/sessions/{session_id}/versions", tags=["versions"])
@@ -28,38 +29,36 @@ class StandAt(Body):
 
 
 @router.get("")
-def read_versions(session_id: UUID, db: Db, who: Who) -> list[Version]:
+def read_versions(session_id: UUID, desk: AtDesk) -> list[Version]:
     """All versions, the first kept first."""
-    return list(versions.versions(db, who, session_id))
+    return list(versions.versions(desk, session_id))
 
 
 @router.post("", status_code=204)
-def keep_version(session_id: UUID, named: VersionName, db: Db, who: Who) -> None:
+def keep_version(session_id: UUID, named: VersionName, desk: AtDesk) -> None:
     """Keep what stands under a name."""
-    versions.keep_version(db, who, session_id, named.name)
+    versions.keep_version(desk, session_id, named.name)
 
 
 @router.put("/{version_id}", status_code=204)
-def rename_version(session_id: UUID, version_id: UUID, named: VersionName, db: Db, who: Who) -> None:
+def rename_version(session_id: UUID, version_id: UUID, named: VersionName, desk: AtDesk) -> None:
     """Give a version another name."""
-    versions.change_version(db, who, session_id, version_id, named.name)
+    versions.change_version(desk, session_id, version_id, named.name)
 
 
 @router.delete("/{version_id}", status_code=204)
-def forget_version(session_id: UUID, version_id: UUID, db: Db, who: Who) -> None:
+def forget_version(session_id: UUID, version_id: UUID, desk: AtDesk) -> None:
     """Forget a version."""
-    versions.drop_version(db, who, session_id, version_id)
+    versions.drop_version(desk, session_id, version_id)
 
 
 @router.get("/{version_id}/comparison", response_model=Adjustment)
-def compare_version(session_id: UUID, version_id: UUID, db: Db, who: Who, known: Known) -> Response:
+def compare_version(session_id: UUID, version_id: UUID, desk: AtDesk) -> Response:
     """A version beside what stands."""
-    return straight(versions.version_beside(db, who, session_id, version_id, known))
+    return straight(versions.version_beside(desk, session_id, version_id))
 
 
 @router.post("/{version_id}/stand", response_model=SessionView)
-def let_version_stand(
-    session_id: UUID, version_id: UUID, at: StandAt, db: Db, who: Who, known: Known
-) -> Response:
+def let_version_stand(session_id: UUID, version_id: UUID, at: StandAt, desk: AtDesk) -> Response:
     """Let a version stand again."""
-    return straight(versions.let_version_stand(db, who, session_id, at.revision, version_id, known))
+    return straight(versions.let_version_stand(desk, ReadAt(session_id, at.revision), version_id))

@@ -13,12 +13,10 @@ export function HowItWent({ page, catalogue }: { page: LogView; catalogue: Catal
         .map((entry) => placeName(entry, catalogue)),
     ),
   ];
-  const skipped = run.skipped.map(({ entries: indices, reason }) => {
-    const strokes = indices.map(
-      (index) => catalogue.strokes[entries[index]?.stroke ?? ""]?.name ?? "a stroke",
-    );
-    const first = entries[indices[0] ?? 0];
-    const where = first ? placeName(first, catalogue) : "";
+  const skipped = run.skipped.map(({ entries: addresses, reason }) => {
+    const undone = entries.filter(({ address }) => addresses.includes(address));
+    const strokes = undone.map(({ stroke }) => catalogue.strokes[stroke ?? ""]?.name ?? "a stroke");
+    const where = undone[0] ? placeName(undone[0], catalogue) : "";
     return `${listed([...new Set(strokes)])}, ${where}: ${reason || "no reason said"}`;
   });
   const added = run.added.map((one) => `${placeName(one, catalogue)}, ${span(run.taken[one.part_id] ?? 0)}`);

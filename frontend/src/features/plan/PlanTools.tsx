@@ -1,12 +1,12 @@
 import { Link } from "@tanstack/react-router";
 import { useState } from "react";
 import type { Catalogue, SessionView } from "../../api/client";
-import { FitToTime } from "./FitToTime";
+import { FitToTime } from "./brief/FitToTime";
+import { TakeBack } from "./changes/TakeBack";
+import type { PlanChanges } from "./changes/usePlanChanges";
 import { KeysOfPlan } from "./KeysOfPlan";
-import { StartFrom } from "./StartFrom";
-import { TakeBack } from "./TakeBack";
-import type { PlanChanges } from "./usePlanChanges";
-import { Versions } from "./Versions";
+import { StartFrom } from "./others/StartFrom";
+import { Versions } from "./others/Versions";
 
 interface Props {
   session: SessionView;

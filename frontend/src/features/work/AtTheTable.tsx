@@ -4,29 +4,29 @@ import type { RunState, SessionView, TableSide } from "../../api/client";
 import { tableSideQuery } from "../../api/queries";
 import { TablePlan } from "../../tableplan/TablePlan";
 import { useMoment } from "../../tableplan/useMoment";
-import { cueFor } from "./cues";
-import { Ending } from "./Ending";
-import { Giving } from "./Giving";
-import { Horizon } from "./Horizon";
-import { Labour } from "./Labour";
+import { owed } from "../../tableside/owed";
+import { behind, paceWords, progress, waterLevel } from "../../tableside/pace";
+import { pastLeftOut } from "../../tableside/past";
+import { neighbour } from "../../tableside/schedule";
+import { Labour } from "./birth/Labour";
+import { Giving } from "./giving/Giving";
 import { Overlays } from "./Overlays";
-import { owed } from "./owed";
-import { Plain } from "./Plain";
-import { PressurePads } from "./PressurePads";
-import { behind, paceWords, progress, waterLevel } from "./pace";
-import { pastLeftOut } from "./past";
-import { Signs } from "./Signs";
-import { Stage } from "./Stage";
-import { neighbour } from "./schedule";
-import { TapZones } from "./TapZones";
+import { Unsent } from "./run/Unsent";
+import { useFootSwitch } from "./run/useFootSwitch";
+import { useNow } from "./run/useNow";
+import { useTable } from "./run/useTable";
+import { PressurePads } from "./said/PressurePads";
+import { Signs } from "./said/Signs";
+import { useTableSettings } from "./settings/useTableSettings";
+import { cueFor } from "./stroke/cues";
+import { Horizon } from "./stroke/Horizon";
+import { Plain } from "./stroke/Plain";
+import { Stage } from "./stroke/Stage";
+import { TapZones } from "./stroke/TapZones";
+import { Water } from "./stroke/Water";
 import { TopBar } from "./TopBar";
 import type { AtTheTableProps } from "./tableProps";
-import { Unsent } from "./Unsent";
-import { useFootSwitch } from "./useFootSwitch";
-import { useNow } from "./useNow";
-import { useTable } from "./useTable";
-import { useTableSettings } from "./useTableSettings";
-import { Water } from "./Water";
+import { Ending } from "./undone/Ending";
 
 /** One stroke at a time, in letters to be read from a step away; the water falls as its part's time runs out. */
 export function AtTheTable(props: AtTheTableProps) {
@@ -63,7 +63,7 @@ export function AtTheTable(props: AtTheTableProps) {
       <TopBar
         session={session}
         run={run}
-        owed={owed(run).length}
+        owed={owed(sheet, run).length}
         pace={paceWords(behind(run, sheet, now))}
         advances={settings.advances}
         onAdvances={() => change({ advances: !settings.advances })}
@@ -90,7 +90,7 @@ export function AtTheTable(props: AtTheTableProps) {
         <TapZones first={run.entry === 0 && !table.addition} onBack={table.back} onOn={table.on} />
         <div className="pointer-events-none relative z-10 flex w-full flex-col items-center justify-center gap-[2cqh] [container-type:size] px-4 text-center sm:px-24">
           {table.ending ? (
-            <Ending sheet={sheet} catalogue={catalogue} owed={owed(run)} />
+            <Ending catalogue={catalogue} owed={owed(sheet, run)} />
           ) : settings.plain ? (
             <Plain moment={moment} entry={shown} catalogue={catalogue} />
           ) : (

@@ -1,14 +1,14 @@
 import type { TableSide } from "../../api/client";
-import { AddRegion } from "./AddRegion";
-import { Halt } from "./Halt";
-import { owed } from "./owed";
-import { partSecondsLeft } from "./pace";
-import { Settings } from "./Settings";
-import { SorePoints } from "./SorePoints";
+import { owed } from "../../tableside/owed";
+import { partSecondsLeft } from "../../tableside/pace";
+import { Halt } from "./halt/Halt";
+import { SorePoints } from "./points/SorePoints";
+import type { TableActs } from "./run/useTable";
+import { Settings } from "./settings/Settings";
+import type { ChangeSettings, TableSettings } from "./settings/useTableSettings";
 import type { AtTheTableProps } from "./tableProps";
-import { Undone } from "./Undone";
-import type { TableActs } from "./useTable";
-import type { ChangeSettings, TableSettings } from "./useTableSettings";
+import { AddRegion } from "./undone/AddRegion";
+import { Undone } from "./undone/Undone";
 
 interface Props extends AtTheTableProps {
   table: TableActs;
@@ -40,9 +40,8 @@ export function Overlays(props: Props) {
     case "undone":
       return (
         <Undone
-          sheet={sheet}
           catalogue={catalogue}
-          entries={owed(run, sheet.entries[run.entry]?.part_id)}
+          entries={owed(sheet, run, sheet.entries[run.entry]?.part_id)}
           onNow={table.debts.now}
           onLater={table.debts.later}
           onWaive={table.debts.waive}

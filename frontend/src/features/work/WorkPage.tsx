@@ -4,9 +4,9 @@ import { catalogueQuery, sessionQuery } from "../../api/queries";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { AtTheTable } from "./AtTheTable";
-import { BeforeTouch } from "./BeforeTouch";
-import { Over } from "./Over";
-import { useRun } from "./useRun";
+import { BeforeTouch } from "./begin/BeforeTouch";
+import { Over } from "./halt/Over";
+import { useRun } from "./run/useRun";
 
 /** The hour at the table, in the night room's colours. */
 export function WorkPage() {
@@ -44,7 +44,7 @@ function Working(props: {
       <BeforeTouch
         session={session}
         catalogue={catalogue}
-        onBegin={(news) => happen(() => ({ kind: "began", news }))}
+        onBegin={(news) => happen(() => ({ kind: "began", news, sheet_id: session.sheet_id }))}
       />
     );
   return (

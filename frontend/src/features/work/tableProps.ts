@@ -1,6 +1,6 @@
 import type { Catalogue, Problem, RunState, SessionView } from "../../api/client";
-import type { DeviceClock } from "./deviceClock";
-import type { Happen } from "./useRun";
+import type { DeviceClock } from "./run/deviceClock";
+import type { Happen } from "./run/useRun";
 
 /** What every part of the table's screen is given. */
 export interface AtTheTableProps {

@@ -21,7 +21,7 @@ def check(case: Case) -> Iterator[Found]:
         stroke = case.catalogue.strokes[e.stroke]
         if stroke.passing.kind != "glide":
             continue
-        way = 2 * glide_cm(case.catalogue.regions[e.region], case.tempo) * (e.passes or 1)
+        way = 2 * glide_cm(case.catalogue.regions[e.region], case.setting.tempo) * (e.passes or 1)
         fastest = FASTEST[e.depth or 1]
         if way <= fastest * e.seconds * 1.02:
             continue

@@ -1,0 +1,124 @@
+import { type Adjustment, type Catalogue, Problem, type SessionView } from "../../../api/client";
+import { DifferenceList } from "../../../compare/DifferenceList";
+import { SmallTide } from "../../../tideline/SmallTide";
+import { ProblemNote } from "../../../ui/ProblemNote";
+import { useWidth } from "../../../ui/useWidth";
+import { Waiting } from "../../../ui/Waiting";
+import type { PlanChanges } from "../changes/usePlanChanges";
+import { Offers } from "./Offers";
+import { useFit } from "./useFit";
+
+const LATE = [5, 10, 15, 20];
+
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+  changes: PlanChanges;
+  onDone(): void;
+}
+
+/** The present plan for a late client or another length, with the least change; it can be taken or left. */
+export function FitToTime({ session, catalogue, changes, onDone }: Props) {
+  const { tried, working, problem, attempt, take, leave } = useFit(session.session_id, changes);
+  const brief = session.plan.flow.brief;
+  const booked = brief.booked_minutes;
+  const usual = (catalogue.kinds[brief.kind ?? ""]?.usual_minutes ?? []).filter((m) => m !== booked);
+  const attemptMinutes = (booked_minutes: number) => attempt({ ...brief, booked_minutes });
+  return (
+    <section aria-label="Fit to time" className="mt-3 rounded-box bg-base-200 px-5 py-4">
+      <p className="max-w-[60ch]">
+        The plan you have, for the time there is: as little as possible gives way.
+      </p>
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        <span className="mr-1">The client is late by</span>
+        {LATE.filter((late) => booked - late >= 10).map((late) => (
+          <button
+            key={late}
+            type="button"
+            className="btn bg-base-300"
+            onClick={() => attemptMinutes(booked - late)}
+          >
+            {late} minutes
+          </button>
+        ))}
+      </div>
+      <div className="mt-2 flex flex-wrap items-center gap-2">
+        <span className="mr-1">Make it</span>
+        {[...new Set([30, 45, ...usual])]
+          .filter((minutes) => minutes !== booked)
+          .sort((a, b) => a - b)
+          .map((minutes) => (
+            <button
+              key={minutes}
+              type="button"
+              className="btn bg-base-300"
+              onClick={() => attemptMinutes(minutes)}
+            >
+              {minutes} minutes
+            </button>
+          ))}
+      </div>
+      {working && <Waiting what="Fitting the session" />}
+      {problem && <ProblemNote error={problem} />}
+      {problem instanceof Problem && (
+        <Offers
+          offers={problem.document.offers ?? []}
+          onTake={(change) => attempt({ ...brief, ...change })}
+        />
+      )}
+      {tried && !working && (
+        <Preview
+          tried={tried}
+          session={session}
+          catalogue={catalogue}
+          onTake={() => take(tried.plan.flow.brief).then((taken) => taken && onDone())}
+          onLeave={leave}
+        />
+      )}
+    </section>
+  );
+}
+
+const [NAMES, WIDEST] = [64, 480];
+
+function Preview(props: {
+  tried: Adjustment;
+  session: SessionView;
+  catalogue: Catalogue;
+  onTake(): void;
+  onLeave(): void;
+}) {
+  const { tried, session, catalogue } = props;
+  const [now, then] = [session.evaluation.sheet, tried.evaluation.sheet];
+  const longest = Math.max(now.seconds, then.seconds);
+  const [ref, room] = useWidth<HTMLDivElement>(WIDEST);
+  const width = Math.min(WIDEST, room - NAMES);
+  const minutes = tried.plan.flow.brief.booked_minutes;
+  return (
+    <div role="status" className="mt-5">
+      <h3 className="text-xl">{minutes} minutes, with the least change</h3>
+      <div className="mt-2 grid gap-x-10 gap-y-3 lg:grid-cols-2">
+        <div
+          ref={ref}
+          className="grid grid-cols-[auto_minmax(0,1fr)] content-start items-center gap-x-4 overflow-hidden text-quiet"
+        >
+          <span>Now</span>
+          <SmallTide sheet={now} width={(width * now.seconds) / longest} height={64} />
+          <span>Then</span>
+          <SmallTide sheet={then} width={(width * then.seconds) / longest} height={64} />
+        </div>
+        <div>
+          <DifferenceList difference={tried.difference} catalogue={catalogue} />
+        </div>
+      </div>
+      <div className="mt-4 flex flex-wrap gap-3">
+        <button type="button" className="btn btn-primary" onClick={props.onTake}>
+          Take it
+        </button>
+        <button type="button" className="btn bg-base-300" onClick={props.onLeave}>
+          Leave it as it is
+        </button>
+      </div>
+    </div>
+  );
+}

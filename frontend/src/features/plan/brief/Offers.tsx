@@ -1,0 +1,29 @@
+import type { Brief, Offer } from "../../../api/client";
+
+/** The smallest changes that would make a brief possible; each is one action. */
+export function Offers({
+  offers,
+  onTake,
+}: {
+  offers: readonly Offer[];
+  onTake(change: Partial<Brief>): void;
+}) {
+  if (offers.length === 0) return null;
+  return (
+    <section aria-label="What would do" className="my-3">
+      <p className="font-bold">Any one of these would do:</p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        {offers.map((offer) => (
+          <button
+            key={offer.says}
+            type="button"
+            className="btn"
+            onClick={() => onTake(offer.change as Partial<Brief>)}
+          >
+            {offer.says}
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+}

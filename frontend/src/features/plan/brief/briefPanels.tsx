@@ -1,0 +1,125 @@
+/** The panels that open under the words of the brief. */
+import { type FormEvent, useState } from "react";
+import type { Catalogue } from "../../../api/client";
+
+export function FieldFault({ fault }: { fault: { what: string; remedy: string } | undefined }) {
+  if (!fault) return null;
+  return (
+    <span role="alert" className="mt-3 block max-w-[34ch] text-accent">
+      △ {fault.what.charAt(0).toUpperCase() + fault.what.slice(1)}: {fault.remedy}.
+    </span>
+  );
+}
+
+export function MinutesPanel(props: {
+  minutes: number;
+  usual: readonly number[];
+  onChoose(minutes: number): void;
+  onDone(): void;
+}) {
+  const [typed, setTyped] = useState(String(props.minutes));
+  function submit(event: FormEvent) {
+    event.preventDefault();
+    props.onChoose(Number(typed));
+  }
+  return (
+    <form noValidate onSubmit={submit}>
+      <label className="block">
+        <span className="mb-1 block font-bold">Booked minutes, dressing included</span>
+        <span className="flex gap-2">
+          <input
+            data-first
+            type="number"
+            inputMode="numeric"
+            className="input h-11 w-28 text-base"
+            value={typed}
+            onChange={(event) => setTyped(event.target.value)}
+          />
+          <button type="submit" className="btn btn-primary h-11">
+            Plan
+          </button>
+        </span>
+      </label>
+      <span className="mt-3 flex flex-wrap gap-2">
+        {props.usual.map((minutes) => (
+          <button
+            key={minutes}
+            type="button"
+            className={`btn h-11 ${minutes === props.minutes ? "btn-neutral" : ""}`}
+            onClick={() => {
+              props.onChoose(minutes);
+              props.onDone();
+            }}
+          >
+            {minutes} min
+          </button>
+        ))}
+      </span>
+    </form>
+  );
+}
+
+export function RegionsPanel(props: {
+  question: string;
+  chosen: readonly string[];
+  blocked: readonly string[];
+  /** The regions that this session could work. */
+  offered: readonly string[];
+  catalogue: Catalogue;
+  onChange(ids: string[]): void;
+}) {
+  const toggle = (id: string) =>
+    props.onChange(
+      props.chosen.includes(id) ? props.chosen.filter((other) => other !== id) : [...props.chosen, id],
+    );
+  return (
+    <fieldset>
+      <legend className="mb-2 font-bold">{props.question}</legend>
+      <span className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
+        {Object.values(props.catalogue.regions)
+          .filter((region) => props.offered.includes(region.id))
+          .map((region) => (
+            <label
+              key={region.id}
+              title={region.gloss}
+              className={`flex min-h-11 items-center gap-2 ${props.blocked.includes(region.id) ? "text-quiet" : ""}`}
+            >
+              <input
+                type="checkbox"
+                className="checkbox"
+                checked={props.chosen.includes(region.id)}
+                disabled={props.blocked.includes(region.id)}
+                onChange={() => toggle(region.id)}
+              />
+              {region.whole}
+            </label>
+          ))}
+      </span>
+    </fieldset>
+  );
+}
+
+export function ChoicePanel<T extends string>(props: {
+  question: string;
+  options: Record<T, string>;
+  chosen: string;
+  onChoose(option: T): void;
+}) {
+  return (
+    <fieldset>
+      <legend className="mb-2 font-bold">{props.question}</legend>
+      {(Object.entries(props.options) as [T, string][]).map(([option, words]) => (
+        <label key={option} className="flex min-h-11 items-center gap-3">
+          <input
+            type="radio"
+            className="radio"
+            name={props.question}
+            checked={option === props.chosen}
+            onChange={() => props.onChoose(option)}
+          />
+          {words}
+        </label>
+      ))}
+    </fieldset>
+  );
+}

@@ -1,0 +1,32 @@
+import { useMutation } from "@tanstack/react-query";
+import { type Adjustment, api, type Brief, body } from "../../../api/client";
+import type { PlanChanges } from "../changes/usePlanChanges";
+
+/** Trying another length with the least change, and taking it. */
+export function useFit(sessionId: string, changes: PlanChanges) {
+  const trying = useMutation({
+    mutationFn: (brief: Brief) =>
+      body<Adjustment>(
+        api.POST("/api/sessions/{session_id}/adjustment", {
+          params: { path: { session_id: sessionId } },
+          body: { brief },
+        }),
+      ),
+  });
+  return {
+    tried: trying.data,
+    working: trying.isPending || changes.changing,
+    problem: trying.error,
+    attempt: trying.mutate,
+    /** Whether it was taken; what went wrong is shown with the changes. */
+    take: (brief: Brief) =>
+      changes.fit(brief).then(
+        () => {
+          trying.reset();
+          return true;
+        },
+        () => false,
+      ),
+    leave: trying.reset,
+  };
+}

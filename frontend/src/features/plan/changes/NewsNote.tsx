@@ -1,0 +1,74 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { type Adjustment, api, body, type Catalogue, type SessionView } from "../../../api/client";
+import { sessionQuery } from "../../../api/queries";
+import { DifferenceList } from "../../../compare/DifferenceList";
+import { whatChanged } from "../../../meeting/known";
+import { ProblemNote } from "../../../ui/ProblemNote";
+import type { PlanChanges } from "./usePlanChanges";
+
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+  changes: PlanChanges;
+}
+
+/** What became known of the client since the plan was made: what it would change, taken or left. */
+export function NewsNote({ session, catalogue, changes }: Props) {
+  const queries = useQueryClient();
+  const params = { path: { session_id: session.session_id } };
+  const { brief } = session.plan.flow;
+  const trying = useMutation({
+    mutationFn: () =>
+      body<Adjustment>(api.POST("/api/sessions/{session_id}/adjustment", { params, body: { brief } })),
+  });
+  const looked = useMutation({
+    mutationFn: () => body<SessionView>(api.POST("/api/sessions/{session_id}/looked-at", { params })),
+    onSuccess: (seen) => queries.setQueryData(sessionQuery(session.session_id).queryKey, seen),
+  });
+  const problem = trying.error ?? looked.error;
+  if (session.news.length === 0) return null;
+  return (
+    <section aria-label="New since the plan" className="mt-4 rounded-box bg-base-200 px-6 py-4">
+      <h2 className="text-xl">Known since this plan was made</h2>
+      <ul className="mt-1">
+        {session.news.map(({ at, change }) => (
+          <li key={`${at}${change.field}${change.item}`}>
+            <span aria-hidden="true" className="text-accent">
+              △{" "}
+            </span>
+            {whatChanged(change, catalogue)}
+          </li>
+        ))}
+      </ul>
+      {trying.data && (
+        <div role="status" className="mt-3">
+          <DifferenceList difference={trying.data.difference} catalogue={catalogue} />
+        </div>
+      )}
+      {problem && <ProblemNote error={problem} />}
+      <div className="mt-3 flex flex-wrap gap-3">
+        {trying.data ? (
+          <button
+            type="button"
+            className="btn btn-primary min-h-11"
+            onClick={() => changes.fit(brief).catch(() => undefined)}
+          >
+            Take it into the plan
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="btn btn-primary min-h-11"
+            disabled={trying.isPending}
+            onClick={() => trying.mutate()}
+          >
+            {trying.isPending ? "Planning …" : "See what it changes"}
+          </button>
+        )}
+        <button type="button" className="btn min-h-11 bg-base-300" onClick={() => looked.mutate()}>
+          The plan is right as it is
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,45 @@
+import { useEffect, useRef } from "react";
+import type { Catalogue } from "../../../api/client";
+import { DifferenceList } from "../../../compare/DifferenceList";
+import type { Preview } from "./usePreview";
+
+interface Props {
+  preview: Preview;
+  findings: number;
+  catalogue: Catalogue;
+  onTake(): void;
+  onLeave(): void;
+}
+
+/** Over the tide line: that it shows a change which is not taken yet, what changes, and the choice. */
+export function PreviewNote({ preview, findings, catalogue, onTake, onLeave }: Props) {
+  const take = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    take.current?.focus();
+    take.current?.scrollIntoView({ block: "center" });
+  }, []);
+  const after = preview.tried.evaluation.findings.length;
+  return (
+    <section aria-label="Before you take it" className="mb-2 mt-4 rounded-box bg-base-200 px-6 py-4">
+      <h2 className="text-xl">So it would be: {preview.words}</h2>
+      <div className="mt-2 flex flex-wrap items-start gap-x-12 gap-y-2">
+        <div>
+          <DifferenceList difference={preview.tried.difference} catalogue={catalogue} />
+        </div>
+        <p>
+          {after === findings
+            ? `${after} to look at, as before.`
+            : `${after === 0 ? "Nothing" : after} to look at, ${findings} before.`}
+        </p>
+        <div className="ml-auto flex flex-wrap gap-3">
+          <button ref={take} type="button" className="btn btn-primary" onClick={onTake}>
+            Take it
+          </button>
+          <button type="button" className="btn bg-base-300" onClick={onLeave}>
+            Leave it as it is
+          </button>
+        </div>
+      </div>
+    </section>
+  );
+}

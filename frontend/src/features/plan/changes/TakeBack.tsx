@@ -1,0 +1,32 @@
+import { useEffect } from "react";
+import type { SessionView } from "../../../api/client";
+import type { PlanChanges } from "./usePlanChanges";
+
+/** Taking changes of the plan back and doing them again: two buttons, and the keys everybody knows. */
+export function TakeBack({ session, changes }: { session: SessionView; changes: PlanChanges }) {
+  const { can_undo, can_redo } = session;
+  const { undo, redo } = changes;
+  useEffect(() => {
+    function press(event: KeyboardEvent) {
+      const typing = event.target instanceof HTMLElement && event.target.matches("input, textarea, select");
+      if (typing || event.key.toLowerCase() !== "z" || !(event.ctrlKey || event.metaKey)) return;
+      event.preventDefault();
+      if (event.shiftKey && can_redo) redo();
+      else if (!event.shiftKey && can_undo) undo();
+    }
+    addEventListener("keydown", press);
+    return () => removeEventListener("keydown", press);
+  }, [can_undo, can_redo, undo, redo]);
+  return (
+    <>
+      <button type="button" className="btn min-h-11" disabled={!can_undo} onClick={undo}>
+        Take the last change back
+      </button>
+      {can_redo && (
+        <button type="button" className="btn min-h-11" onClick={redo}>
+          Do it again
+        </button>
+      )}
+    </>
+  );
+}

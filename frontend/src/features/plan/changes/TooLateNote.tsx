@@ -1,0 +1,49 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, body, type Catalogue, type Difference } from "../../../api/client";
+import { DifferenceList } from "../../../compare/DifferenceList";
+import type { TooLate } from "./usePlanChanges";
+
+interface Props {
+  sessionId: string;
+  tooLate: TooLate;
+  catalogue: Catalogue;
+  onLeave(): void;
+  onInsist(): void;
+}
+
+/** Somebody else changed the plan first: what they changed, and the choice between theirs and one's own on top of it. */
+export function TooLateNote({ sessionId, tooLate, catalogue, onLeave, onInsist }: Props) {
+  const apart = useQuery({
+    queryKey: ["meanwhile", sessionId, tooLate.seen],
+    queryFn: () =>
+      body<Difference>(
+        api.POST("/api/sessions/{session_id}/difference", {
+          params: { path: { session_id: sessionId } },
+          body: { flow: tooLate.seen },
+        }),
+      ),
+  });
+  return (
+    <section aria-label="Changed in another window" className="my-4 rounded-box bg-base-200 px-6 py-5">
+      <div role="alert">
+        <h2 className="text-xl">This plan was changed in another window</h2>
+        <p className="mt-1 max-w-[65ch]">
+          Your change ({tooLate.words}) was not made, and is not lost. What you see now is what the other
+          window has made of it:
+        </p>
+      </div>
+      <div className="mt-3 min-h-8">
+        {apart.data && <DifferenceList difference={apart.data} catalogue={catalogue} />}
+        {apart.error && <p>What changed cannot be shown just now.</p>}
+      </div>
+      <div className="mt-4 flex flex-wrap gap-3">
+        <button type="button" className="btn btn-primary" onClick={onInsist}>
+          Make my change on top of it
+        </button>
+        <button type="button" className="btn bg-base-300" onClick={onLeave}>
+          Leave it as it is now
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,98 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useMemo, useRef, useState } from "react";
+import type { Brief, Catalogue, Landing, SessionView } from "../../../api/client";
+import { placesQuery, sessionQuery } from "../../../api/queries";
+import { capital } from "../../../lib/words";
+import { landingWords, nextLanding } from "../../../tideline/landing";
+import { nameOf } from "../../../tideline/names";
+import type { TideEditing } from "../../../tideline/TideLine";
+import { splitPart } from "../parts/edits";
+import type { PlanChanges } from "./usePlanChanges";
+
+interface Args {
+  session: SessionView;
+  catalogue: Catalogue;
+  changes: PlanChanges;
+  /** Changes the brief. */
+  change(patch: Partial<Brief>): void;
+  say(words: string): void;
+}
+
+/** What tide line and list do to the parts; the same for pointer and keys. Where a part may go, the server knows. */
+export function useEditing({ session, catalogue, changes, change, say }: Args): TideEditing {
+  const queries = useQueryClient();
+  const [touched, setTouched] = useState<string | null>(null);
+  const places = useQuery({
+    ...placesQuery(session.session_id, session.revision, touched ?? ""),
+    enabled: touched !== null && session.plan.flow.parts.some((part) => part.id === touched),
+  });
+  // What is done is done to the newest of everything, though the functions stay the same: the line is drawn anew only
+  // when what it shows has changed.
+  const newest = useRef({ session, catalogue, changes, change, say });
+  useEffect(() => {
+    newest.current = { session, catalogue, changes, change, say };
+  });
+
+  const actions = useMemo(() => {
+    const now = () => newest.current;
+    const partOf = (id: string) => now().session.plan.flow.parts.find((part) => part.id === id);
+    const named = (id: string) => {
+      const part = partOf(id);
+      return part ? nameOf(part, now().catalogue) : id;
+    };
+    const placesOf = (id: string) => {
+      const { session_id } = now().session;
+      const { revision } = queries.getQueryData(sessionQuery(session_id).queryKey) ?? now().session;
+      return queries.fetchQuery(placesQuery(session_id, revision, id));
+    };
+    // A key pressed again while a move is on its way waits for it: where a part may go next depends on where it is.
+    let turn: Promise<unknown> = Promise.resolve();
+    const inTurn = (act: () => Promise<void>) => {
+      turn = turn.then(act).catch(() => now().say("That could not be done just now."));
+    };
+    const land = async (landing: Landing, words: string, name: string) => {
+      if (!(await now().changes.edit(landing.edits ?? [], words))) return;
+      now().say([`${capital(landingWords(name, landing))}.`, landing.warns].filter(Boolean).join(" "));
+    };
+    return {
+      onReshape: (id: string, seconds: number, alone: boolean) => now().changes.reshape(id, seconds, alone),
+      onLand: (id: string, landing: Landing) => void land(landing, `moving the ${named(id)}`, named(id)),
+      onTouch: setTouched,
+      onMove: (id: string, by: -1 | 1) =>
+        inTurn(async () => {
+          const { landing, blocked } = nextLanding((await placesOf(id)).landings, by);
+          if (landing) await land(landing, `moving the ${named(id)}`, named(id));
+          else now().say(`Not moved: ${blocked}.`);
+        }),
+      onMirror: (id: string) =>
+        inTurn(async () => {
+          const { other_side } = await placesOf(id);
+          if (!other_side) now().say("The other side has the same already, or there is none.");
+          else if (other_side.why_not) now().say(`Not mirrored: ${other_side.why_not}`);
+          else await land(other_side, `the other side of the ${named(id)}`, "The other side");
+        }),
+      onRemove: ({ partId, region }: { partId: string; region: string }, whole: boolean) => {
+        const { leave_out = [], focus = [] } = now().session.plan.flow.brief;
+        if (!whole)
+          now().changes.edit([{ kind: "remove_part", part_id: partId }], `taking the ${named(partId)} away`);
+        else
+          now().change({
+            leave_out: [...leave_out, region],
+            focus: focus.filter((other) => other !== region),
+          });
+      },
+      onSplit: (id: string) => {
+        const part = partOf(id);
+        const edits = part ? splitPart(now().session.plan.flow.parts, part) : [];
+        if (edits.length > 0) now().changes.edit(edits, `splitting the ${named(id)}`);
+        else now().say("A single stroke cannot be split.");
+      },
+    };
+  }, [queries]);
+
+  const landings = places.data?.landings;
+  return useMemo(
+    () => ({ ...actions, landings: touched && landings ? { partId: touched, places: landings } : undefined }),
+    [actions, touched, landings],
+  );
+}

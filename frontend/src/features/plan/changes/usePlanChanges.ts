@@ -1,0 +1,104 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import {
+  api,
+  type Brief,
+  body,
+  type Edit,
+  type Excluded,
+  Problem,
+  type SessionView,
+} from "../../../api/client";
+import { sessionQuery } from "../../../api/queries";
+
+/** Sends a change over the plan read at `revision`. */
+type Send = (revision: number) => Promise<{ data?: unknown }>;
+
+/** A change that came too late: what it was, how to send it again, and the plan it was made over. */
+export interface TooLate {
+  send: Send;
+  words: string;
+  seen: SessionView["plan"]["flow"];
+}
+
+const path = "/api/sessions/{session_id}" as const;
+
+/**
+ * Changes of a stored plan, one after the other, each at the newest revision this window has seen. One that comes too
+ * late, after another window's or person's, is neither stored nor lost: it waits in `tooLate` for a choice.
+ */
+export function usePlanChanges(session: SessionView) {
+  const queries = useQueryClient();
+  const { queryKey } = sessionQuery(session.session_id);
+  const params = { path: { session_id: session.session_id } };
+  const [tooLate, setTooLate] = useState<TooLate | null>(null);
+  const newest = () => queries.getQueryData(queryKey) ?? session;
+  const changing = useMutation({
+    scope: { id: `plan ${session.session_id}` },
+    mutationFn: ({ send }: { send: Send; words: string }) => body<SessionView>(send(newest().revision)),
+    onSuccess: (changed) => {
+      queries.setQueryData(queryKey, changed);
+      queries.invalidateQueries({ queryKey: ["day"] });
+      setTooLate(null);
+    },
+    onError: (error, { send, words }) => {
+      if (!(error instanceof Problem) || error.document.type !== CHANGED_ELSEWHERE) return;
+      setTooLate({ send, words, seen: newest().plan.flow });
+      queries.invalidateQueries({ queryKey });
+    },
+  });
+  const change = (words: string, send: Send) => changing.mutateAsync({ send, words });
+  /** For callers that leave it to `problem` to show what went wrong; whether it was made. */
+  const quietly = (words: string, send: Send) =>
+    change(words, send).then(
+      () => true,
+      () => false,
+    );
+  return {
+    changing: changing.isPending,
+    problem: tooLate ? null : changing.error,
+    tooLate,
+    /** Leaves what the others have made, or makes the late change over it. */
+    leave: () => setTooLate(null),
+    insist: () => void (tooLate && quietly(tooLate.words, tooLate.send)),
+    forget: changing.reset,
+    plan: (brief: Brief, anew: boolean) =>
+      change("another brief", (revision) =>
+        api.PUT(`${path}/brief`, { params, body: { revision, brief, anew } }),
+      ),
+    fit: (brief: Brief) =>
+      change(`${brief.booked_minutes} minutes, with the least change`, (revision) =>
+        api.PUT(`${path}/adjustment`, { params, body: { revision, brief } }),
+      ),
+    edit: (edits: Edit[], words = "a change by hand") =>
+      quietly(words, (revision) => api.POST(`${path}/edits`, { params, body: { revision, edits } })),
+    /** `alone`: the other side does not follow. */
+    reshape: (part_id: string, seconds: number, alone = false) =>
+      quietly("another length of a part", (revision) =>
+        api.POST(`${path}/reshape`, { params, body: { revision, pull: { part_id, seconds, alone } } }),
+      ),
+    undo: () =>
+      quietly("taking a change back", (revision) => api.POST(`${path}/undo`, { params, body: { revision } })),
+    redo: () =>
+      quietly("doing it again", (revision) => api.POST(`${path}/redo`, { params, body: { revision } })),
+    keepOff: (excluded: Excluded[]) =>
+      change("places to keep off", (revision) =>
+        api.PUT(`${path}/excluded`, { params, body: { revision, excluded } }),
+      ),
+    start: (flow_id: string) =>
+      change("starting from a flow", (revision) =>
+        api.PUT(`${path}/start`, { params, body: { revision, flow_id } }),
+      ),
+    standAgain: (version_id: string) =>
+      change("going back to a version", (revision) =>
+        api.POST(`${path}/versions/{version_id}/stand`, {
+          params: { path: { ...params.path, version_id } },
+          body: { revision },
+        }),
+      ),
+  };
+}
+
+const CHANGED_ELSEWHERE = "urn:mellow-tide:problem:changed-elsewhere";
+
+export type PlanChanges = ReturnType<typeof usePlanChanges>;

@@ -1,0 +1,85 @@
+import { Link } from "@tanstack/react-router";
+import type { Catalogue, Edit, SessionView } from "../../../api/client";
+import { span } from "../../../lib/time";
+import { FindingsPanel } from "./FindingsPanel";
+
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+  planning: boolean;
+  open: boolean;
+  onOpen(open: boolean): void;
+  onShow(partId: string): void;
+  /** Shows what a repair would do; none where the plan stands. */
+  onTry: ((words: string, edits: Edit[]) => void) | undefined;
+  onTryAll: (() => void) | undefined;
+  /** All repairs are being tried. */
+  trying: boolean;
+}
+
+/** One line that always answers: does it fit, is it balanced, is it safe, what of the hands and the oil. */
+export function BottomLine(props: Props) {
+  const { session, planning, open, onOpen } = props;
+  const { findings } = session.evaluation;
+  const answers = answersOf(session);
+  return (
+    <div className="no-print sticky bottom-0 z-20 -mx-4 mt-8 border-t border-base-300 bg-base-100 sm:-mx-8">
+      {open && findings.length > 0 && (
+        <FindingsPanel {...props} findings={findings} onClose={() => onOpen(false)} />
+      )}
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 sm:px-8">
+        <p className="font-bold">{planning ? "Planning …" : answers.fit}</p>
+        <p className="max-sm:hidden">{answers.balance}</p>
+        <p className="max-lg:hidden">{answers.hands}</p>
+        {answers.oil && <p className="max-lg:hidden">{answers.oil}</p>}
+        <p className="max-2xl:hidden">{answers.between}</p>
+        {findings.length > 0 ? (
+          <button
+            type="button"
+            className="btn btn-ghost min-h-11 border-transparent bg-transparent px-2 font-bold text-accent underline"
+            aria-expanded={open}
+            aria-controls="findings"
+            onClick={() => onOpen(!open)}
+          >
+            <span aria-hidden="true">△ </span>
+            {answers.safe}
+          </button>
+        ) : (
+          <p className="max-sm:hidden">{answers.safe}</p>
+        )}
+        <Link
+          to="/session/$sessionId/work"
+          params={{ sessionId: session.session_id }}
+          className="btn btn-primary ml-auto h-12 px-5 text-lg"
+        >
+          {session.stage === "plan" ? "To the table" : "To Work"}
+        </Link>
+      </div>
+    </div>
+  );
+}
+
+function answersOf({ evaluation }: SessionView) {
+  const { sheet, balance, findings, hands, supplies } = evaluation;
+  const over = sheet.seconds - sheet.hands_on_seconds;
+  const apart = Math.abs(balance.left - balance.right);
+  const grave = findings.filter((finding) => finding.severity === "refuse").length;
+  return {
+    fit: sheet.open_ended
+      ? `${span(sheet.seconds)} of work, at her pace`
+      : Math.abs(over) <= 15
+        ? `Fits ${span(sheet.hands_on_seconds)} hands-on`
+        : `${span(over)} ${over > 0 ? "over" : "under"} the ${span(sheet.hands_on_seconds)} hands-on`,
+    balance:
+      apart <= 30 ? `Sides even, ${span(balance.left)} each` : `Left and right differ by ${span(apart)}`,
+    between: `${span(balance.between)} between strokes (${Math.round((100 * balance.between) / sheet.seconds)} %)`,
+    hands: `Hands ${hands.hazardous ? "strained" : "easy"}, thumbs ${Math.round(100 * hands.thumb_share)} %`,
+    oil: supplies.lubricant ? `${Math.round(supplies.millilitres)} ml of oil` : "",
+    safe:
+      findings.length === 0
+        ? "Nothing to mend"
+        : grave > 0
+          ? `Not safe: ${findings.length} to look at`
+          : `${findings.length} to look at`,
+  };
+}

@@ -1,0 +1,139 @@
+import { useEffect, useRef } from "react";
+import type { Catalogue, Edit, Finding, SessionView } from "../../../api/client";
+import { capital } from "../../../lib/words";
+import { nameOf } from "../../../tideline/names";
+
+interface Props {
+  session: SessionView;
+  findings: readonly Finding[];
+  catalogue: Catalogue;
+  onShow(partId: string): void;
+  onTry: ((words: string, edits: Edit[]) => void) | undefined;
+  onTryAll: (() => void) | undefined;
+  trying: boolean;
+  onClose(): void;
+}
+
+const WORDS: Record<Finding["severity"], string> = {
+  refuse: "Do not work so",
+  caution: "Mend this",
+  advice: "Worth a thought",
+};
+
+/** What the checks found, place by place: what, why, and the repair, whose effect is shown before it is taken. */
+export function FindingsPanel({
+  session,
+  findings,
+  catalogue,
+  onShow,
+  onTry,
+  onTryAll,
+  trying,
+  onClose,
+}: Props) {
+  const heading = useRef<HTMLHeadingElement>(null);
+  useEffect(() => heading.current?.focus(), []);
+  const advice = findings.filter((finding) => finding.severity === "advice" && finding.repairs?.length);
+  return (
+    <section
+      id="findings"
+      aria-label="To look at"
+      className="max-h-[58dvh] overflow-y-auto bg-base-200 px-4 py-4 sm:px-8"
+      onKeyDown={(event) => event.key === "Escape" && onClose()}
+    >
+      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+        <h2 ref={heading} tabIndex={-1} className="text-2xl outline-none">
+          To look at
+        </h2>
+        {onTryAll && advice.length > 0 && (
+          <button type="button" className="btn min-h-11 bg-base-100" disabled={trying} onClick={onTryAll}>
+            {trying ? "Trying every repair …" : "Mend all that is worth a thought"}
+          </button>
+        )}
+        <button type="button" className="btn btn-ghost ml-auto min-h-11" onClick={onClose}>
+          Close
+        </button>
+      </div>
+      {byPlace(findings, session, catalogue).map(({ place, partId, found }) => (
+        <div key={place} className="mt-3">
+          <h3 className="flex flex-wrap items-baseline gap-x-4 text-lg">
+            {place}
+            {partId && (
+              <button
+                type="button"
+                className="btn btn-ghost min-h-11 font-sans"
+                onClick={() => onShow(partId)}
+              >
+                Show it
+              </button>
+            )}
+          </h3>
+          <ul>
+            {found.map((finding) => (
+              <FindingRow
+                key={`${finding.code} ${finding.step} ${finding.what}`}
+                finding={finding}
+                catalogue={catalogue}
+                onTry={onTry}
+              />
+            ))}
+          </ul>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function FindingRow({
+  finding,
+  catalogue,
+  onTry,
+}: { finding: Finding } & Pick<Props, "catalogue" | "onTry">) {
+  return (
+    <li className="grid gap-x-6 border-t border-base-300 py-2 lg:grid-cols-[minmax(0,1fr)_auto]">
+      <div>
+        <p>
+          <span className={finding.severity === "advice" ? "italic text-quiet" : "font-bold text-accent"}>
+            <span aria-hidden="true">{finding.severity === "advice" ? "○" : "△"} </span>
+            {WORDS[finding.severity]}:
+          </span>{" "}
+          {capital(finding.what)}
+        </p>
+        <details className="text-quiet">
+          <summary className="min-h-11 cursor-pointer py-2">Why</summary>
+          <p className="max-w-prose pb-2">
+            {catalogue.checks[finding.code]?.summary} {catalogue.checks[finding.code]?.rationale}
+          </p>
+        </details>
+      </div>
+      <div className="flex flex-wrap items-start gap-2">
+        {onTry &&
+          (finding.repairs ?? []).map((repair) => (
+            <button
+              key={repair.words}
+              type="button"
+              className="btn min-h-11 bg-base-100"
+              onClick={() => onTry(repair.words, repair.edits)}
+            >
+              {repair.words}
+            </button>
+          ))}
+      </div>
+    </li>
+  );
+}
+
+/** The findings of each place together, those of the whole session first, then in the order of the flow. */
+function byPlace(findings: readonly Finding[], session: SessionView, catalogue: Catalogue) {
+  const groups: { place: string; partId: string | null; found: Finding[] }[] = [];
+  const { parts } = session.plan.flow;
+  const order = (id: string | null | undefined) => parts.findIndex((part) => part.id === id);
+  for (const finding of [...findings].sort((a, b) => order(a.part_id) - order(b.part_id))) {
+    const part = parts.find((one) => one.id === finding.part_id);
+    const place = part ? capital(nameOf(part, catalogue)) : "The whole session";
+    const group = groups.find((one) => one.place === place);
+    if (group) group.found.push(finding);
+    else groups.push({ place, partId: part?.id ?? null, found: [finding] });
+  }
+  return groups;
+}

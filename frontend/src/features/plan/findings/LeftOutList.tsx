@@ -1,0 +1,62 @@
+import type { Catalogue, LeftOut, SessionView } from "../../../api/client";
+import { capital, listed } from "../../../lib/words";
+import { whyLeftOut } from "../parts/reasons";
+
+interface Props {
+  leftOut: readonly LeftOut[];
+  proof: SessionView["plan"]["proof"];
+  school: string;
+  catalogue: Catalogue;
+  onFocus: ((region: string) => void) | undefined;
+  onAllow: ((region: string) => void) | undefined;
+}
+
+/** What the plan does not work, why, and how to have it all the same. */
+export function LeftOutList({ leftOut, proof, school, catalogue, onFocus, onAllow }: Props) {
+  const name = (id: string) => catalogue.regions[id]?.whole ?? id;
+  // What a school has no place for says the same of each: one line for all.
+  const elsewhere = leftOut
+    .filter(({ reason }) => reason === "not_in_school")
+    .map(({ region }) => name(region));
+  const told = leftOut.filter(({ reason }) => reason !== "not_in_school");
+  return (
+    <section aria-label="Left out">
+      <h2 className="text-2xl">Left out, and why</h2>
+      {leftOut.length === 0 && <p className="mt-2">Nothing.</p>}
+      <ul className="mt-2 divide-y divide-base-300">
+        {told.map((left) => (
+          <li key={left.region} className="py-3">
+            <p className="font-bold">{capital(name(left.region))}</p>
+            <p>{whyLeftOut(left, name)}</p>
+            {left.reason === "no_time" && onFocus && (
+              <button
+                type="button"
+                className="btn btn-ghost mt-1 min-h-11"
+                onClick={() => onFocus(left.region)}
+              >
+                Ask for the {name(left.region)}
+              </button>
+            )}
+            {left.reason === "wish" && onAllow && (
+              <button
+                type="button"
+                className="btn btn-ghost mt-1 min-h-11"
+                onClick={() => onAllow(left.region)}
+              >
+                Allow the {name(left.region)} again
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {elsewhere.length > 0 && <p className="mt-3">This school has no place for {listed(elsewhere)}.</p>}
+      <p className="mt-4 text-quiet">
+        School: {school}.
+        {proof && proof.bound > proof.value + 1e-6
+          ? ` Time ran out: another set could do up to ${(100 * (proof.bound / proof.value - 1)).toFixed(1)} % more good.`
+          : proof &&
+            ` Of all sets of regions none does more good in these minutes; ${proof.sets_priced === 1 ? "one was" : `${proof.sets_priced} were`} worked out to the second, the rest ruled out.`}
+      </p>
+    </section>
+  );
+}

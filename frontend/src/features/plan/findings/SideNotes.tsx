@@ -1,0 +1,47 @@
+import type { Catalogue, SessionView } from "../../../api/client";
+import { span } from "../../../lib/time";
+import { capital, listed } from "../../../lib/words";
+
+interface Props {
+  evaluation: SessionView["evaluation"];
+  catalogue: Catalogue;
+}
+
+/** What to lay out beforehand, and what the session asks of the therapist's own hands. */
+export function SideNotes({ evaluation, catalogue }: Props) {
+  const { supplies, hands, exposures } = evaluation;
+  const most = [...supplies.by_region].sort((a, b) => b.millilitres - a.millilitres).slice(0, 3);
+  const shares = most.map(
+    (part) => `${catalogue.regions[part.region]?.whole ?? part.region} ${Math.round(part.millilitres)}`,
+  );
+  const hardest = catalogue.strokes[hands.hardest ?? ""]?.name;
+  const bare = exposures.reduce((sum, stretch) => sum + stretch.seconds, 0);
+  return (
+    <section aria-label="To lay out">
+      <h2 className="text-2xl">To lay out</h2>
+      <ul className="mt-2 list-disc pl-5 marker:text-tide">
+        {supplies.packing.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+      {shares.length > 0 && <p className="mt-2 text-quiet">Most oil: {listed(shares)} ml.</p>}
+      {bare > 0 && (
+        <p className="mt-2 text-quiet">
+          Uncovered for {span(bare)} in all, at most{" "}
+          {Math.round(Math.max(...exposures.map((stretch) => stretch.percent)))} % of the skin at a time.
+        </p>
+      )}
+      <h2 className="mt-6 text-2xl">Your hands</h2>
+      <p className="mt-2">
+        {hands.hazardous ? "This session strains the hand" : "An easy session for the hand"}: strain index{" "}
+        {hands.strain} of 10 at most, thumbs {Math.round(100 * hands.thumb_share)} % of the time, 15 % at
+        most.
+        {hardest && ` ${capital(hardest)} asks the most.`}
+      </p>
+      <p className="mt-2 text-quiet">
+        The older index of 1995 gives {hands.strain_1995}: up to 3 is probably safe, from 7 on probably
+        hazardous.
+      </p>
+    </section>
+  );
+}

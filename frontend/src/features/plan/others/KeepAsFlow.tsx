@@ -1,0 +1,52 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useForm } from "react-hook-form";
+import { api, body, type FlowView } from "../../../api/client";
+import { askAgain, flowsQuery } from "../../../api/queries";
+import { ProblemNote } from "../../../ui/ProblemNote";
+
+/** Keeping the plan that stands in the library, for other clients. */
+export function KeepAsFlow({ sessionId }: { sessionId: string }) {
+  const queries = useQueryClient();
+  const form = useForm({ defaultValues: { name: "", note: "" } });
+  const keeping = useMutation({
+    mutationFn: (words: { name: string; note: string }) =>
+      body<FlowView>(api.POST("/api/flows", { body: { session_id: sessionId, ...words } })),
+    onSuccess: () => {
+      form.reset();
+      return askAgain(queries, flowsQuery);
+    },
+  });
+  return (
+    <form
+      aria-label="Keep as a flow"
+      className="mt-4 flex flex-wrap items-center gap-2 border-t border-base-300 pt-3"
+      onSubmit={form.handleSubmit((words) => keeping.mutate(words))}
+    >
+      <span className="mr-1">Or keep this plan as a flow:</span>
+      <input
+        className="input min-h-11 w-56"
+        aria-label="Name of the flow"
+        placeholder="Name"
+        maxLength={80}
+        {...form.register("name", { validate: (name) => name.trim() !== "" })}
+      />
+      <input
+        className="input min-h-11 w-72"
+        aria-label="What it is good for"
+        placeholder="What it is good for"
+        maxLength={400}
+        {...form.register("note")}
+      />
+      <button type="submit" className="btn min-h-11 bg-base-100" disabled={keeping.isPending}>
+        Keep it
+      </button>
+      {form.formState.errors.name && (
+        <span role="alert" className="text-accent">
+          Give it a name.
+        </span>
+      )}
+      {keeping.data && <span role="status">“{keeping.data.name}” is in the library.</span>}
+      {keeping.error && <ProblemNote error={keeping.error} />}
+    </form>
+  );
+}

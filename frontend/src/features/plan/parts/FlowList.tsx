@@ -1,0 +1,94 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import type { Catalogue, Edit, Entry, Part, SessionView } from "../../../api/client";
+import { reasonsQuery } from "../../../api/queries";
+import { capital } from "../../../lib/words";
+import type { TideEditing } from "../../../tideline/TideLine";
+import type { ZoneChoice } from "../table/AtTheTable";
+import { PartRow } from "./PartRow";
+import { whatOrderSaves } from "./reasons";
+import { SeveralBar } from "./SeveralBar";
+import { groupByPosition } from "./sequence";
+
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+  selected: string | null;
+  onSelect(partId: string | null): void;
+  /** Without these the list is only read. */
+  onEdit: ((edits: Edit[], words?: string) => void) | undefined;
+  editing: TideEditing | undefined;
+  choosing: ZoneChoice | null;
+  onChooseZone(choice: ZoneChoice | null): void;
+}
+
+/** The session as a list: position, then part, then stroke. */
+export function FlowList(props: Props) {
+  const { session, catalogue, selected, onSelect, onEdit } = props;
+  const { flow } = session.plan;
+  const { sheet } = session.evaluation;
+  const reasons = useQuery(reasonsQuery(session.session_id, session.revision));
+  const saves = whatOrderSaves(reasons.data?.order ?? null);
+  const [several, setSeveral] = useState<ReadonlySet<string> | null>(null);
+  const entriesOf = (part: Part): Entry[] => sheet.entries.filter((entry) => entry.part_id === part.id);
+  const toggle = (id: string) =>
+    setSeveral((now) => {
+      const next = new Set(now);
+      if (!next.delete(id)) next.add(id);
+      return next;
+    });
+  return (
+    <section aria-label="Sequence">
+      <div className="flex flex-wrap items-baseline gap-x-6">
+        <h2 className="text-2xl">In this order</h2>
+        {onEdit && (
+          <button
+            type="button"
+            className="btn btn-ghost min-h-11"
+            aria-pressed={several !== null}
+            onClick={() => setSeveral(several ? null : new Set())}
+          >
+            {several ? "Done choosing" : "Choose several"}
+          </button>
+        )}
+      </div>
+      {saves && <p className="mt-1 text-quiet">{saves}</p>}
+      {several && onEdit && (
+        <SeveralBar
+          flow={flow}
+          chosen={several}
+          catalogue={catalogue}
+          onEdit={onEdit}
+          onClear={() => setSeveral(new Set())}
+        />
+      )}
+      {groupByPosition(flow.parts).map(({ position, parts }) => (
+        <div key={`${position} ${parts[0]?.id}`} className="mt-4">
+          <h3 className="text-xl italic" title={catalogue.positions[position]?.gloss}>
+            {capital(catalogue.positions[position]?.name ?? position)}
+          </h3>
+          <p className="text-quiet">{catalogue.positions[position]?.setup.join(" · ")}</p>
+          <ol className="mt-2">
+            {parts.map((part) => (
+              <PartRow
+                key={part.id}
+                session={session}
+                part={part}
+                entries={entriesOf(part)}
+                catalogue={catalogue}
+                open={part.id === selected}
+                ticked={several && part.role === "work" ? several.has(part.id) : null}
+                onTick={() => toggle(part.id)}
+                onEdit={onEdit}
+                editing={props.editing}
+                choosing={props.choosing}
+                onChooseZone={props.onChooseZone}
+                onToggle={() => onSelect(part.id === selected ? null : part.id)}
+              />
+            ))}
+          </ol>
+        </div>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,150 @@
+import type { KeyboardEvent } from "react";
+import type { Catalogue, Edit, Entry, Part, SessionView } from "../../../api/client";
+import { clock, span } from "../../../lib/time";
+import { capital, sided } from "../../../lib/words";
+import { STEP } from "../../../tideline/pull";
+import type { TideEditing } from "../../../tideline/TideLine";
+import { transitionWord } from "../../../tideline/transitionWord";
+import type { ZoneChoice } from "../table/AtTheTable";
+import { changeStep, moveStep, removeStep, splitPart } from "./edits";
+import { PartTools } from "./PartTools";
+import { StrokePicker } from "./StrokePicker";
+import { StrokeRow } from "./StrokeRow";
+import { partSeconds, transitionWords } from "./sequence";
+import { WhyPart } from "./WhyPart";
+
+interface Props {
+  session: SessionView;
+  part: Part;
+  entries: Entry[];
+  catalogue: Catalogue;
+  open: boolean;
+  /** Whether it is among several chosen ones; null while single parts are worked on. */
+  ticked: boolean | null;
+  onTick(): void;
+  onEdit: ((edits: Edit[], words?: string) => void) | undefined;
+  editing: TideEditing | undefined;
+  choosing: ZoneChoice | null;
+  onChooseZone(choice: ZoneChoice | null): void;
+  onToggle(): void;
+}
+
+const ROLES = { open: "First contact, ", work: "", integrate: "The whole: ", close: "Close, " };
+
+/** A part in the list: when, what, how long; opened, its strokes and all that can be done to it. */
+export function PartRow(props: Props) {
+  const { session, part, entries, catalogue, open, ticked, editing } = props;
+  const region = catalogue.regions[part.region];
+  const name = region ? sided(region, part.side) : part.region;
+  const working = (part.role ?? "work") === "work";
+  const byHand = working && (session.plan.by_hand ?? []).includes(part.region);
+  const between = entries.filter((entry) => !entry.working && entry.kind !== "announce");
+  const seconds = partSeconds(entries);
+
+  function key(event: KeyboardEvent) {
+    if (!editing || !working || event.ctrlKey || event.metaKey || event.altKey) return;
+    const by = { ".": STEP, ",": -STEP }[event.key];
+    const move = event.shiftKey ? { ArrowDown: 1 as const, ArrowUp: -1 as const }[event.key] : undefined;
+    if (by) editing.onReshape(part.id, Math.max(STEP, seconds + by), false);
+    else if (move) editing.onMove(part.id, move);
+    else if (event.key === "m") editing.onMirror(part.id);
+    else if (event.key === "s") editing.onSplit(part.id);
+    else if (event.key === "Delete") remove(!event.shiftKey);
+    else return;
+    event.preventDefault();
+  }
+  const remove = (whole: boolean) => editing?.onRemove({ partId: part.id, region: part.region }, whole);
+
+  return (
+    <li>
+      {between.length > 0 && (
+        <p className="py-0.5 pl-14 text-[0.95rem] text-quiet">{transitionWords(between, catalogue)}</p>
+      )}
+      <div className="flex items-stretch">
+        {ticked !== null && (
+          <label className="grid min-h-11 min-w-11 place-items-center">
+            <input
+              type="checkbox"
+              className="checkbox"
+              aria-label={`Choose ${name}`}
+              checked={ticked}
+              onChange={props.onTick}
+            />
+          </label>
+        )}
+        <button
+          type="button"
+          aria-expanded={open}
+          onClick={props.onToggle}
+          onKeyDown={key}
+          className="grid min-h-11 w-full grid-cols-[3rem_1fr_auto] items-baseline gap-x-2 rounded-field px-1 py-2 text-left hover:bg-base-200 aria-expanded:bg-base-200"
+        >
+          <span className="numbers text-right text-quiet">{clock(entries[0]?.start ?? 0)}</span>
+          <span>
+            <span className="font-bold">{capital(ROLES[part.role ?? "work"] + name)}</span>
+            {byHand && <span className="text-quiet">, set by hand</span>}
+          </span>
+          <span className="numbers">{span(seconds)}</span>
+        </button>
+      </div>
+      {open && (
+        <>
+          {editing && working && (
+            <PartTools part={part} name={name} seconds={seconds} editing={editing} onRemove={remove} />
+          )}
+          {working && <WhyPart session={session} region={part.region} catalogue={catalogue} />}
+          <Strokes {...props} />
+          {props.onEdit && (
+            <StrokePicker session={session} partId={part.id} catalogue={catalogue} onTake={props.onEdit} />
+          )}
+        </>
+      )}
+    </li>
+  );
+}
+
+function Strokes({ session, part, entries, catalogue, onEdit, choosing, onChooseZone }: Props) {
+  const { parts } = session.plan.flow;
+  const edit = (edits: Edit[]) => edits.length > 0 && onEdit?.(edits);
+  return (
+    <ol className="mb-3 pl-14 pr-1" aria-label="Strokes">
+      {entries.map((entry) => {
+        const index = entry.step;
+        const step = index == null ? undefined : part.steps[index];
+        if (entry.kind !== "stroke")
+          return (
+            entry.working && (
+              <li key={entry.start} className="flex justify-between py-1 text-quiet italic">
+                <span>{transitionWord(entry, catalogue)}</span>
+                <span className="numbers">{span(entry.seconds)}</span>
+              </li>
+            )
+          );
+        if (index == null || !step) return null;
+        const place = { partId: part.id, step: index };
+        const here = choosing?.partId === part.id && choosing.step === index;
+        return (
+          <StrokeRow
+            key={`${index} ${step.stroke}`}
+            entry={entry}
+            step={step}
+            region={part.region}
+            catalogue={catalogue}
+            choosingZone={here}
+            onChooseZone={() => onChooseZone(here ? null : place)}
+            does={
+              onEdit && {
+                change: (change) => edit(changeStep(parts, part, index, change)),
+                move: (by) => edit(moveStep(parts, part, index, by)),
+                remove: () => edit(removeStep(parts, part, index)),
+                split:
+                  part.role === "work" && index > 0 ? () => edit(splitPart(parts, part, index)) : undefined,
+                last: part.steps.length < 2,
+              }
+            }
+          />
+        );
+      })}
+    </ol>
+  );
+}

@@ -1,0 +1,50 @@
+import type { Catalogue, Edit, SessionView } from "../../../api/client";
+import { changeSeveral, removeSeveral } from "./edits";
+
+interface Props {
+  flow: SessionView["plan"]["flow"];
+  chosen: ReadonlySet<string>;
+  catalogue: Catalogue;
+  onEdit(edits: Edit[], words?: string): void;
+  onClear(): void;
+}
+
+/** What can be done to several parts at once. */
+export function SeveralBar({ flow, chosen, catalogue, onEdit, onClear }: Props) {
+  const { parts } = flow;
+  const count = `${chosen.size} ${chosen.size === 1 ? "part" : "parts"}`;
+  const depthOf = (stroke: string) => catalogue.strokes[stroke]?.depth as [number, number] | undefined;
+  const acts: [string, Edit[]][] = [
+    ["Lighter", changeSeveral(parts, chosen, { depth: -1 }, depthOf)],
+    ["Deeper", changeSeveral(parts, chosen, { depth: 1 }, depthOf)],
+    ["A pass fewer", changeSeveral(parts, chosen, { passes: -1 }, depthOf)],
+    ["A pass more", changeSeveral(parts, chosen, { passes: 1 }, depthOf)],
+    ["Take away", removeSeveral(parts, chosen)],
+  ];
+  return (
+    <div
+      role="toolbar"
+      aria-label="Several parts"
+      className="sticky top-0 z-10 mt-2 flex flex-wrap items-center gap-2 rounded-box bg-base-200 px-4 py-2"
+    >
+      <span role="status" className="mr-2">
+        {chosen.size === 0 ? "Tick the parts to change together." : count}
+      </span>
+      {acts.map(([words, edits]) => (
+        <button
+          key={words}
+          type="button"
+          className="btn min-h-11 bg-base-100"
+          // As many edits as one request takes.
+          disabled={edits.length === 0 || edits.length > 100}
+          onClick={() => {
+            onEdit(edits, `${words.toLowerCase()}: ${count}`);
+            if (words === "Take away") onClear();
+          }}
+        >
+          {words}
+        </button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,109 @@
+import { useForm } from "react-hook-form";
+import type { Step } from "../../../api/client";
+import { secondsTyped } from "../../../lib/typedTime";
+import type { StepChange } from "./edits";
+import type { StrokeActions } from "./strokeActions";
+
+interface Words {
+  seconds: string;
+  command: string;
+  release: string;
+  note: string;
+  check_in: boolean;
+}
+
+/** The rest of a stroke: seconds of its own, what is said to the client, a note, asking after it, its place. */
+export function StrokeMore({ step, name, does }: { step: Step; name: string; does: StrokeActions }) {
+  const form = useForm<Words>({
+    defaultValues: {
+      seconds: step.seconds ? `${step.seconds} s` : "",
+      command: step.cue?.command ?? "",
+      release: step.cue?.release ?? "",
+      note: step.note ?? "",
+      check_in: step.check_in ?? false,
+    },
+  });
+  const fault = form.formState.errors.seconds?.message;
+  return (
+    <form
+      aria-label={`More about ${name}`}
+      className="my-2 w-full rounded-box bg-base-200 px-5 py-4"
+      onSubmit={form.handleSubmit((words) => does.change(changeOf(words)))}
+    >
+      <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
+        <Field label="Seconds, instead of what the passes take">
+          <input
+            className="input min-h-11 w-full"
+            placeholder="as the passes take"
+            aria-invalid={Boolean(fault)}
+            {...form.register("seconds", {
+              validate: (text) => {
+                const seconds = secondsTyped(text);
+                const known = text.trim() === "" || (seconds !== null && seconds >= 1 && seconds <= 1800);
+                return known || "Between 1 s and 30 min, as 45 s or 1:30.";
+              },
+            })}
+          />
+          {fault && (
+            <span role="alert" className="text-accent">
+              {fault}
+            </span>
+          )}
+        </Field>
+        <Field label="Note">
+          <input className="input min-h-11 w-full" maxLength={400} {...form.register("note")} />
+        </Field>
+        <Field label="Said to the client">
+          <input className="input min-h-11 w-full" maxLength={200} {...form.register("command")} />
+        </Field>
+        <Field label="and to let go">
+          <input className="input min-h-11 w-full" maxLength={200} {...form.register("release")} />
+        </Field>
+      </div>
+      <label className="mt-2 flex min-h-11 items-center gap-3">
+        <input type="checkbox" className="checkbox" {...form.register("check_in")} />
+        Ask about the pressure after it
+      </label>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <button type="submit" className="btn btn-primary min-h-11">
+          Keep it so
+        </button>
+        <button type="button" className="btn min-h-11 bg-base-100" onClick={() => does.move(-1)}>
+          Before
+        </button>
+        <button type="button" className="btn min-h-11 bg-base-100" onClick={() => does.move(1)}>
+          After
+        </button>
+        {does.split && (
+          <button type="button" className="btn min-h-11 bg-base-100" onClick={does.split}>
+            Split the part here
+          </button>
+        )}
+        <button type="button" className="btn min-h-11 bg-base-100" disabled={does.last} onClick={does.remove}>
+          Take it away
+        </button>
+      </div>
+    </form>
+  );
+}
+
+function Field({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    // biome-ignore lint/a11y/noLabelWithoutControl: the control is what it is given
+    <label className="block">
+      <span className="text-quiet">{label}</span>
+      {children}
+    </label>
+  );
+}
+
+function changeOf(words: Words): StepChange {
+  const clear: NonNullable<StepChange["clear"]> = [];
+  const change: StepChange = { note: words.note.trim(), check_in: words.check_in, clear };
+  const seconds = secondsTyped(words.seconds);
+  if (seconds === null) clear.push("seconds");
+  else change.seconds = seconds;
+  if (words.command.trim() === "") clear.push("cue");
+  else change.cue = { command: words.command.trim(), release: words.release.trim() };
+  return change;
+}

@@ -1,0 +1,105 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import type { Catalogue, Edit, SessionView, StrokePick } from "../../../api/client";
+import { picksQuery } from "../../../api/queries";
+import { capital } from "../../../lib/words";
+import { ProblemNote } from "../../../ui/ProblemNote";
+import { Waiting } from "../../../ui/Waiting";
+
+interface Props {
+  session: SessionView;
+  partId: string;
+  catalogue: Catalogue;
+  onTake(edits: Edit[], words: string): void;
+}
+
+const SLOTS: Record<StrokePick["slot"], string> = {
+  open: "To open",
+  dry: "Before the oil",
+  spread: "To spread the oil",
+  warm: "To warm",
+  knead: "When it is warm",
+  specific: "In one place",
+  mobilise: "To move the joint",
+  rouse: "To rouse",
+  flush: "To clear",
+  settle: "To settle",
+  contraction: "During a contraction",
+  close: "To close",
+};
+
+/** All strokes for a part, by their place in the arc: those that fit can be taken, the others say why not. */
+export function StrokePicker({ session, partId, catalogue, onTake }: Props) {
+  const [open, setOpen] = useState(false);
+  return (
+    <div className="mb-3 pl-14">
+      <button type="button" className="btn min-h-11" aria-expanded={open} onClick={() => setOpen(!open)}>
+        Add a stroke
+      </button>
+      {open && (
+        <Strokes
+          session={session}
+          partId={partId}
+          catalogue={catalogue}
+          onTake={(edits, words) => {
+            setOpen(false);
+            onTake(edits, words);
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+function Strokes({ session, partId, catalogue, onTake }: Props) {
+  const found = useQuery(picksQuery(session.session_id, session.revision, partId));
+  if (found.error) return <ProblemNote error={found.error} onAgain={() => found.refetch()} />;
+  if (!found.data) return <Waiting what="Trying every stroke here" />;
+  const fitting = found.data.filter((pick) => !pick.why_not);
+  const others = found.data.filter((pick) => pick.why_not);
+  const slots = [...new Set(fitting.map((pick) => pick.slot))];
+  const name = (pick: StrokePick) => capital(catalogue.strokes[pick.stroke]?.name ?? pick.stroke);
+  return (
+    <section aria-label="Strokes that fit here" className="mt-3 rounded-box bg-base-200 px-5 py-4">
+      {slots.map((slot) => (
+        <div key={slot} className="mb-3">
+          <h4 className="font-serif text-lg">{SLOTS[slot]}</h4>
+          <ul className="mt-1 flex flex-wrap gap-2">
+            {fitting
+              .filter((pick) => pick.slot === slot)
+              .map((pick) => (
+                <li key={pick.stroke}>
+                  <button
+                    type="button"
+                    className="btn min-h-11 bg-base-100"
+                    title={pick.warns || catalogue.strokes[pick.stroke]?.gloss}
+                    onClick={() => onTake(pick.edits ?? [], `${name(pick)} added`)}
+                  >
+                    {name(pick)}
+                    {pick.warns && (
+                      <span className="text-accent">
+                        <span aria-hidden="true">△</span>
+                        <span className="sr-only">: {pick.warns}</span>
+                      </span>
+                    )}
+                  </button>
+                </li>
+              ))}
+          </ul>
+        </div>
+      ))}
+      <details>
+        <summary className="min-h-11 cursor-pointer py-2">
+          {others.length} that do not fit here, and why
+        </summary>
+        <ul className="columns-1 gap-8 sm:columns-2">
+          {others.map((pick) => (
+            <li key={pick.stroke + pick.slot} className="py-1">
+              {name(pick)}: <span className="text-quiet">{pick.why_not}</span>
+            </li>
+          ))}
+        </ul>
+      </details>
+    </section>
+  );
+}

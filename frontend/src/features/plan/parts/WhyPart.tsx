@@ -1,0 +1,18 @@
+import { useQuery } from "@tanstack/react-query";
+import type { Catalogue, SessionView } from "../../../api/client";
+import { reasonsQuery } from "../../../api/queries";
+import { itsWeight, whyItsMinutes } from "./reasons";
+
+/** Why the region of an opened part has its minutes. */
+export function WhyPart(props: { session: SessionView; region: string; catalogue: Catalogue }) {
+  const { session, region, catalogue } = props;
+  const found = useQuery(reasonsQuery(session.session_id, session.revision));
+  const reason = found.data?.regions.find((one) => one.region === region);
+  if (!reason) return null;
+  return (
+    <p className="my-2 max-w-[60ch] pl-14 pr-1 text-quiet">
+      <span className="font-bold">Why so long: </span>
+      {whyItsMinutes(reason, (id) => catalogue.regions[id]?.whole ?? id)} {itsWeight(reason)}
+    </p>
+  );
+}

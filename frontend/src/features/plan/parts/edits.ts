@@ -1,0 +1,97 @@
+/** What is done to parts and strokes by hand, as edits. The other side of a region follows where it is worked alike. */
+import type { Edit, Part, Step } from "../../../api/client";
+
+type ChangeStep = Extract<Edit, { kind: "change_step" }>;
+export type StepChange = Partial<Omit<ChangeStep, "kind" | "part_id" | "step">>;
+
+/** The part, and the other side of its region where that has the very same strokes. */
+export function alike(parts: readonly Part[], part: Part): Part[] {
+  return parts.filter(
+    (other) =>
+      other.id === part.id ||
+      (part.role === "work" &&
+        other.role === "work" &&
+        other.region === part.region &&
+        JSON.stringify(other.steps) === JSON.stringify(part.steps)),
+  );
+}
+
+/** Gives step `index` other passes, depth, tool, place, words; `clear` takes away what it had of its own. */
+export function changeStep(parts: readonly Part[], part: Part, index: number, change: StepChange): Edit[] {
+  return alike(parts, part).map((other) => ({
+    kind: "change_step",
+    part_id: other.id,
+    step: index,
+    clear: [],
+    ...change,
+  }));
+}
+
+/** Takes step `index` away; none if it is the last one of its part. */
+export function removeStep(parts: readonly Part[], part: Part, index: number): Edit[] {
+  if (part.steps.length < 2) return [];
+  return alike(parts, part).map((other) => ({ kind: "remove_step", part_id: other.id, step: index }));
+}
+
+/** Moves step `index` one place on (1) or back (-1); none past the ends of its part. */
+export function moveStep(parts: readonly Part[], part: Part, index: number, by: -1 | 1): Edit[] {
+  const to = index + by;
+  if (to < 0 || to >= part.steps.length) return [];
+  return alike(parts, part).map((other) => ({ kind: "move_step", part_id: other.id, step: index, to }));
+}
+
+/** Makes two parts of one before step `at`; by default half way through its strokes. */
+export function splitPart(
+  parts: readonly Part[],
+  part: Part,
+  at = Math.floor(part.steps.length / 2),
+): Edit[] {
+  if (part.role !== "work" || at < 1 || at >= part.steps.length) return [];
+  return [{ kind: "split_part", part_id: part.id, at, id: freeId(parts, part) }];
+}
+
+function freeId(parts: readonly Part[], part: Part): string {
+  const taken = new Set(parts.map(({ id }) => id));
+  let number = 2;
+  while (taken.has(`${part.id}-${number}`)) number += 1;
+  return `${part.id}-${number}`;
+}
+
+/** Changes every stroke of several parts at once: one pass more or fewer, one level lighter or deeper where it can be. */
+export function changeSeveral(
+  parts: readonly Part[],
+  ids: ReadonlySet<string>,
+  by: { passes?: number; depth?: number },
+  depthOf: (stroke: string) => readonly [number, number] | undefined,
+): Edit[] {
+  return parts
+    .filter((part) => ids.has(part.id))
+    .flatMap((part) => part.steps.map((step, index) => ({ part, step, index })))
+    .flatMap(({ part, step, index }): Edit[] => {
+      const change = by.passes
+        ? morePasses(step, by.passes)
+        : deeper(step, by.depth ?? 0, depthOf(step.stroke));
+      return change ? [{ kind: "change_step", part_id: part.id, step: index, clear: [], ...change }] : [];
+    });
+}
+
+function morePasses(step: Step, by: number): StepChange | undefined {
+  const passes = step.passes + by;
+  return passes >= 1 && passes <= 60 ? { passes } : undefined;
+}
+
+function deeper(
+  step: Step,
+  by: number,
+  bounds: readonly [number, number] | undefined,
+): StepChange | undefined {
+  const depth = step.depth + by;
+  if (!bounds || depth < bounds[0] || depth > bounds[1]) return undefined;
+  return { depth };
+}
+
+/** Takes several parts away. */
+export function removeSeveral(parts: readonly Part[], ids: ReadonlySet<string>): Edit[] {
+  const gone = parts.filter((part) => ids.has(part.id) && part.role === "work");
+  return gone.map((part) => ({ kind: "remove_part", part_id: part.id }));
+}

@@ -1,0 +1,31 @@
+import type { Catalogue, Entry, Part } from "../../../api/client";
+import { transitionWord } from "../../../tideline/transitionWord";
+
+/** Neighbouring parts in one position together. */
+export function groupByPosition(parts: readonly Part[]): { position: string; parts: Part[] }[] {
+  const groups: { position: string; parts: Part[] }[] = [];
+  for (const part of parts) {
+    const last = groups.at(-1);
+    if (last?.position === part.position) last.parts.push(part);
+    else groups.push({ position: part.position, parts: [part] });
+  }
+  return groups;
+}
+
+/** Which way up a flow begins, in words: `prone first`, or `supine throughout`. */
+export function wayUp(parts: readonly Part[], catalogue: Pick<Catalogue, "positions">): string {
+  const [first, ...others] = groupByPosition(parts).map(({ position }) => position);
+  const name = catalogue.positions[first ?? ""]?.name ?? "";
+  return `${name} ${others.length > 0 ? "first" : "throughout"}`;
+}
+
+/** Seconds of working a part, oiling and asking included, getting there not. */
+export function partSeconds(entries: readonly Entry[]): number {
+  return entries.filter((entry) => entry.working).reduce((sum, entry) => sum + entry.seconds, 0);
+}
+
+/** What happens before a part, in one line with the seconds of all of it. */
+export function transitionWords(entries: readonly Entry[], catalogue: Catalogue): string {
+  const seconds = entries.reduce((sum, entry) => sum + entry.seconds, 0);
+  return `${entries.map((entry) => transitionWord(entry, catalogue)).join(", ")} (${seconds} s)`;
+}

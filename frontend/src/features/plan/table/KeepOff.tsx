@@ -1,0 +1,66 @@
+import { useState } from "react";
+import type { Catalogue, Excluded } from "../../../api/client";
+import { capital, placeName } from "../../../lib/words";
+import { type ChosenPlace, PlaceChoice } from "../../../meeting/PlaceChoice";
+
+interface Props {
+  excluded: readonly Excluded[];
+  place: ChosenPlace | null;
+  catalogue: Catalogue;
+  busy: boolean;
+  onPlace(place: ChosenPlace | null): void;
+  /** All places to keep off from now on. */
+  onKeepOff(excluded: Excluded[]): void;
+}
+
+/** Places to keep off: those there are, and one more, pointed at on the table plan or chosen here. */
+export function KeepOff({ excluded, place, catalogue, busy, onPlace, onKeepOff }: Props) {
+  const [because, setBecause] = useState("");
+  function add() {
+    if (!place) return;
+    onKeepOff([...excluded, { ...place, because: because.trim() }]);
+    setBecause("");
+    onPlace(null);
+  }
+  return (
+    <section aria-label="Keep off" className="mt-2 rounded-box bg-base-200 px-5 py-4">
+      <p>
+        Point at a place on the plan, or choose it here. The plan keeps off it at once, for every session to
+        come.
+      </p>
+      <ul className="mt-1">
+        {excluded.map((one, index) => (
+          <li key={placeName(one, catalogue)} className="flex flex-wrap items-center gap-x-3">
+            <span>
+              {capital(placeName(one, catalogue))}
+              {one.because && `: ${one.because}`}
+            </span>
+            <button
+              type="button"
+              className="btn btn-ghost min-h-11"
+              aria-label={`Allow it again: ${placeName(one, catalogue)}`}
+              disabled={busy}
+              onClick={() => onKeepOff(excluded.filter((_, other) => other !== index))}
+            >
+              Allow it again
+            </button>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-2 flex flex-wrap items-center gap-2">
+        <PlaceChoice label="Place to keep off" place={place} catalogue={catalogue} onPlace={onPlace} />
+        <input
+          className="input min-h-11 w-48"
+          aria-label="Because"
+          placeholder="Because …"
+          maxLength={120}
+          value={because}
+          onChange={(event) => setBecause(event.target.value)}
+        />
+        <button type="button" className="btn min-h-11 bg-base-100" disabled={!place || busy} onClick={add}>
+          Keep off it
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,111 @@
+import { Link } from "@tanstack/react-router";
+import type { Catalogue, DayAnswer, SessionView } from "../../../api/client";
+import { span } from "../../../lib/time";
+import { AnsweredToday } from "../../../meeting/AnsweredToday";
+import { DayQuestion } from "../../../meeting/DayQuestion";
+import { type Caution, cautionsOf } from "../../../meeting/know";
+import { LeftForNow } from "../../../meeting/LeftForNow";
+import { useDayAnswer } from "../../../meeting/useDayAnswer";
+import { ProblemNote } from "../../../ui/ProblemNote";
+
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+  onBegin(news: string): void;
+}
+
+/** The day's question, before anything is uncovered: without an answer nothing begins. */
+export function BeforeTouch({ session, catalogue, onBegin }: Props) {
+  const answering = useDayAnswer(session);
+  const cautions = cautionsOf(session.evaluation.restrictions);
+  const refer = cautions.some(({ level }) => level === "refer");
+  const answer = session.day_answer;
+  function keep(answered: DayAnswer, lasting: boolean) {
+    const nothing = !answered.note && !answered.conditions?.length && !answered.excluded?.length;
+    // With nothing new the plan is as it was, so the same tap begins.
+    answering.mutate({ answer: answered, lasting }, { onSuccess: () => nothing && onBegin("") });
+  }
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-3xl flex-col justify-center gap-6 px-6 py-10">
+      <Link
+        to="/session/$sessionId/plan"
+        params={{ sessionId: session.session_id }}
+        className="min-h-11 self-start py-2 text-quiet underline"
+      >
+        Back to the plan
+      </Link>
+      <h1 className="text-5xl">{session.client.name}</h1>
+      {session.unread_intake && (
+        <Link
+          to="/clients/$clientId/intake/$intakeId"
+          params={{ clientId: session.client.client_id, intakeId: session.unread_intake }}
+          className="text-2xl font-bold text-accent underline underline-offset-4"
+        >
+          <span aria-hidden="true">△ </span>An intake has been handed in: read it first
+        </Link>
+      )}
+      {session.client.know_first && (
+        <p className="text-2xl font-bold text-accent">
+          <span aria-hidden="true">△ </span>
+          {session.client.know_first}
+        </p>
+      )}
+      <HealthNotes cautions={cautions} />
+      <LeftForNow sessionId={session.session_id} stage="work" />
+      {refer && (
+        <p role="alert" className="text-2xl">
+          There is no session today. Say so kindly, and refer; you do not diagnose.
+        </p>
+      )}
+      {answer ? (
+        <div className="grid gap-5 text-xl">
+          <AnsweredToday session={session} catalogue={catalogue} />
+          {!refer && (
+            <button
+              type="button"
+              className="btn btn-primary h-20 text-2xl"
+              onClick={() => onBegin(answer.note ?? "")}
+            >
+              Begin
+            </button>
+          )}
+        </div>
+      ) : (
+        !refer && (
+          <DayQuestion
+            sessionId={session.session_id}
+            catalogue={catalogue}
+            answered={null}
+            busy={answering.isPending}
+            words={["Nothing new: begin", "Noted: put it into the plan"]}
+            large
+            onAnswer={keep}
+          />
+        )
+      )}
+      {answering.error && <ProblemNote error={answering.error} />}
+      <p className="text-quiet">
+        {span(session.evaluation.sheet.hands_on_seconds)} from first touch to last. If something is said that
+        you are not sure of, do not work there, or do not work at all: the client’s own clinician decides.
+      </p>
+    </div>
+  );
+}
+
+/** What the client's health means for this session. */
+function HealthNotes({ cautions }: { cautions: Caution[] }) {
+  if (cautions.length === 0) return null;
+  return (
+    <ul className="text-xl">
+      {cautions.map(({ level, words, means }) => (
+        <li key={level + words}>
+          <span className="font-bold text-accent">
+            <span aria-hidden="true">△ </span>
+            {words}:
+          </span>{" "}
+          {means}
+        </li>
+      ))}
+    </ul>
+  );
+}

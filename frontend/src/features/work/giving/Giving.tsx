@@ -1,0 +1,136 @@
+import { useState } from "react";
+import type { Catalogue, RunState, SessionView, TableSide } from "../../../api/client";
+import { span } from "../../../lib/time";
+import { type Bending, bend } from "../../../tableside/bending";
+import { begunLate, behind, elapsed } from "../../../tableside/pace";
+import type { Happen } from "../run/useRun";
+
+/** Seconds of delay from which, and by which further, something is offered. */
+const WORTH_SAYING = 60;
+/** Minutes. */
+const LEAVES_IN = [5, 10, 15, 20, 30];
+/** How many of the regions that give can be spared by a tap. */
+const SPARED = 3;
+
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+  run: RunState;
+  now: number;
+  happen: Happen;
+  side: TableSide | undefined;
+  /** Whether what may give way could not be asked for. */
+  unknown: boolean;
+  /** Whether the client must leave early, and is being asked when. */
+  leaving: boolean;
+  onLeaving(leaving: boolean): void;
+}
+
+/** What gives way when the session is late, or the client must leave: said in one line before it happens. */
+export function Giving({ session, catalogue, run, now, happen, side, unknown, leaving, onLeaving }: Props) {
+  const { sheet } = session.evaluation;
+  const [refused, setRefused] = useState(0);
+  const [onTime, setOnTime] = useState(true);
+  const [minutes, setMinutes] = useState<number | null>(null);
+  const [keep, setKeep] = useState<ReadonlySet<string>>(new Set());
+  const late = behind(run, sheet, now);
+  const lateStart = onTime ? begunLate(session, run, now) : 0;
+  const worth = late >= WORTH_SAYING && late >= refused + WORTH_SAYING;
+  if (run.paused_at || sheet.open_ended || !(worth || leaving || lateStart > 0)) return null;
+  if (!side)
+    return leaving ? (
+      <p role="status" className="relative z-20 px-8 text-xl text-quiet">
+        {unknown
+          ? "This device could not ask what may give way. Shorten by hand; keep the close."
+          : "Looking up what may give way …"}
+      </p>
+    ) : null;
+  const total =
+    leaving && minutes !== null
+      ? elapsed(run, now) + minutes * 60
+      : (run.total ?? sheet.seconds) - (leaving ? 0 : lateStart);
+  const asked = minutes !== null || !leaving;
+  const bent = asked ? bend(side.replanning, sheet, run, total, now, catalogue, keep) : null;
+  const settled = () => {
+    setMinutes(null);
+    setKeep(new Set());
+    setOnTime(false);
+    onLeaving(false);
+  };
+  const take = (taken: Bending) => {
+    happen(() => ({ kind: "bent", seconds: taken.seconds, total: Math.round(taken.total) }));
+    setRefused(0);
+    settled();
+  };
+  if (!leaving && (!bent || (!bent.says && !bent.short_by))) return null;
+  return (
+    <section
+      aria-label="What gives way"
+      className="z-20 flex flex-wrap items-center justify-center gap-x-4 gap-y-2 px-5 py-2 text-xl max-sm:absolute max-sm:inset-x-0 max-sm:top-[7.5rem] max-sm:z-30 max-sm:bg-base-100 max-sm:py-4 sm:relative sm:bg-base-100/85"
+    >
+      {leaving && <LeavesIn minutes={minutes} onMinutes={setMinutes} />}
+      {bent && <Says bent={bent} lateStart={leaving ? 0 : lateStart} />}
+      {bent && bent.short_by === 0 && (
+        <button type="button" className="btn btn-primary min-h-12 text-lg" onClick={() => take(bent)}>
+          Do that
+        </button>
+      )}
+      {bent?.gives.slice(0, SPARED).map((region) => (
+        <button
+          key={region}
+          type="button"
+          className="btn min-h-12 text-lg font-normal"
+          onClick={() => setKeep(new Set([...keep, region]))}
+        >
+          Not the {catalogue.regions[region]?.whole ?? region}
+        </button>
+      ))}
+      {keep.size > 0 && (
+        <button type="button" className="btn min-h-12 text-lg" onClick={() => setKeep(new Set())}>
+          Anything may give
+        </button>
+      )}
+      <button
+        type="button"
+        className="btn min-h-12 text-lg"
+        onClick={() => {
+          setRefused(late);
+          settled();
+        }}
+      >
+        Keep the plan
+      </button>
+    </section>
+  );
+}
+
+function LeavesIn(props: { minutes: number | null; onMinutes(minutes: number): void }) {
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      <span>Over in</span>
+      {LEAVES_IN.map((one) => (
+        <button
+          key={one}
+          type="button"
+          className={`btn min-h-12 text-lg ${one === props.minutes ? "btn-primary" : ""}`}
+          aria-pressed={one === props.minutes}
+          onClick={() => props.onMinutes(one)}
+        >
+          {one} min
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function Says({ bent, lateStart }: { bent: Bending; lateStart: number }) {
+  if (bent.short_by > 0)
+    return (
+      <p role="status" className="text-accent">
+        △ Not even the close fits: {span(bent.short_by)} are missing. Let something give, or go to the last
+        hold.
+      </p>
+    );
+  const begun = lateStart > 0 ? `Begun ${span(Math.round(lateStart / 60) * 60)} late. To end on time: ` : "";
+  return <p role="status">{bent.says ? `${begun}${bent.says}.` : "Nothing has to give way."}</p>;
+}

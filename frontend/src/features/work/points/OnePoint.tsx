@@ -1,0 +1,137 @@
+import { useEffect, useState } from "react";
+import type { Catalogue } from "../../../api/client";
+import { capital, listed, placeName, spoken } from "../../../lib/words";
+import { advice, isOpen, type SorePoint } from "../../../tableside/points";
+import { HOLD } from "../../../tableside/treating";
+import type { Happen } from "../run/useRun";
+
+export function nameOf(point: SorePoint, catalogue: Catalogue): string {
+  return capital(point.zone ? spoken(point.zone) : placeName(point, catalogue));
+}
+
+interface Props {
+  point: SorePoint;
+  ceiling: number;
+  catalogue: Catalogue;
+  happen: Happen;
+  onDone(): void;
+}
+
+/** One point: its numbers, its holds, where it travels, and what the last number says to do. */
+export function OnePoint({ point, ceiling, catalogue, happen, onDone }: Props) {
+  const [holding, setHolding] = useState(false);
+  const [travels, setTravels] = useState("");
+  const over = (point.numbers.at(-1) ?? 0) > ceiling;
+  const held = (seconds: number) => {
+    setHolding(false);
+    happen(() => ({ kind: "point_held", point: point.id, seconds }));
+  };
+  return (
+    <section aria-label={nameOf(point, catalogue)} className="grid gap-4">
+      <h3 className="text-2xl">
+        {nameOf(point, catalogue)}
+        <span className="numbers ml-4">{point.numbers.join(", ")}</span>
+        <span className="ml-4 text-quiet">
+          {point.holds} of 3 holds
+          {point.travels.length > 0 && `, travels to ${listed(point.travels)}`}
+        </span>
+      </h3>
+      <p role="status" className={`text-2xl ${over ? "font-bold text-accent" : ""}`}>
+        {over && <span aria-hidden="true">△ </span>}
+        {advice(point, ceiling)}
+      </p>
+      <fieldset className="flex flex-wrap gap-2">
+        <legend className="mb-1 text-xl">The client’s number, 0 none to 10 the worst</legend>
+        {Array.from({ length: 11 }, (_, number) => (
+          <button
+            key={String(number)}
+            type="button"
+            className="btn size-16 text-2xl"
+            onClick={() => happen(() => ({ kind: "point_rated", point: point.id, number }))}
+          >
+            {number}
+          </button>
+        ))}
+      </fieldset>
+      {holding ? (
+        <Holding onHeld={held} />
+      ) : (
+        <div className="flex flex-wrap gap-3">
+          <button
+            type="button"
+            className="btn btn-primary h-20 px-8 text-2xl"
+            disabled={!isOpen(point) || over || point.numbers.length === 0}
+            onClick={() => setHolding(true)}
+          >
+            Hold it
+          </button>
+          <button
+            type="button"
+            className="btn h-20 px-6 text-xl"
+            disabled={point.left}
+            onClick={() => happen(() => ({ kind: "point_left", point: point.id }))}
+          >
+            Slow to ease: leave it
+          </button>
+          <form
+            className="flex flex-wrap gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (travels.trim())
+                happen(() => ({ kind: "point_travels", point: point.id, to: travels.trim() }));
+              setTravels("");
+            }}
+          >
+            <input
+              className="input h-20 w-56 text-xl"
+              aria-label="Travels to"
+              placeholder="Travels to …"
+              maxLength={120}
+              value={travels}
+              onChange={(event) => setTravels(event.target.value)}
+            />
+            <button type="submit" className="btn h-20 px-6 text-xl">
+              Note it
+            </button>
+          </form>
+        </div>
+      )}
+      <button type="button" className="btn min-h-14 justify-self-start px-6 text-xl" onClick={onDone}>
+        Another point
+      </button>
+    </section>
+  );
+}
+
+/** A hold that counts by itself; the water sinks with the breath out. */
+function Holding({ onHeld }: { onHeld(seconds: number): void }) {
+  const [seconds, setSeconds] = useState(0);
+  useEffect(() => {
+    const timer = setInterval(() => setSeconds((so_far) => so_far + 1), 1000);
+    return () => clearInterval(timer);
+  }, []);
+  return (
+    <div className="relative max-w-xl overflow-hidden rounded-box bg-base-200 px-6 py-5">
+      <div
+        aria-hidden="true"
+        className="absolute inset-0 bg-tide-faint transition-transform duration-1000 ease-linear"
+        style={{ transform: `translateY(${Math.min(100, (seconds / HOLD) * 100)}%)` }}
+      />
+      <div className="relative flex flex-wrap items-center gap-5">
+        <p className="numbers text-4xl" role="timer" aria-label="Held for">
+          {seconds} s
+        </p>
+        <p className="text-xl">
+          {seconds < HOLD ? "Press on the breath out; wait." : "Let it come up with the breath in."}
+        </p>
+        <button
+          type="button"
+          className="btn btn-primary h-16 px-6 text-xl"
+          onClick={() => onHeld(Math.min(120, Math.max(1, seconds)))}
+        >
+          Let go
+        </button>
+      </div>
+    </div>
+  );
+}

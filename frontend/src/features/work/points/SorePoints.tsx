@@ -1,0 +1,182 @@
+import { useState } from "react";
+import type { Catalogue, Entry, RunState, SessionView } from "../../../api/client";
+import { span } from "../../../lib/time";
+import { capital, listed, placeName, spoken } from "../../../lib/words";
+import { LeftForNow } from "../../../meeting/LeftForNow";
+import { zoneSpots } from "../../../tableplan/layout";
+import { TablePlan } from "../../../tableplan/TablePlan";
+import { useMoment } from "../../../tableplan/useMoment";
+import { inOrder, isOpen, type SorePoint } from "../../../tableside/points";
+import { treating } from "../../../tableside/treating";
+import { Overlay } from "../Overlay";
+import type { Happen } from "../run/useRun";
+import { nameOf, OnePoint } from "./OnePoint";
+
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+  run: RunState;
+  /** The stroke that is being worked, or was last. */
+  entry: Entry;
+  /** Seconds of work that there are left in this part. */
+  secondsLeft: number;
+  /** By how much a place fell on earlier visits; the key is region, side and zone. */
+  falls: Readonly<Record<string, number>>;
+  happen: Happen;
+  onClose(): void;
+}
+
+/** Sore points: where, how much, hold with the breath, how much now. At most three holds, and none once it rises. */
+export function SorePoints(props: Props) {
+  const { session, catalogue, run, entry, secondsLeft, falls, happen, onClose } = props;
+  const ceiling = session.plan.flow.brief.specific_ceiling ?? 7;
+  const here = run.points.filter(({ region }) => region === entry.region);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const point = here.find(({ id }) => id === chosen) ?? null;
+  function find(zone: string | null, named: boolean) {
+    const id = crypto.randomUUID();
+    const { region, side } = entry;
+    happen(() => ({ kind: "point_found", point: id, region, side, zone, named }));
+    setChosen(id);
+  }
+  return (
+    <Overlay
+      label="Sore points"
+      className="inset-0 grid content-start gap-4 overflow-y-auto px-5 py-5 sm:px-10"
+      onClose={onClose}
+    >
+      <div className="flex flex-wrap items-center gap-4">
+        <h2 className="text-3xl">Sore points, {placeName(entry, catalogue)}</h2>
+        <button type="button" className="btn ml-auto min-h-14 px-6 text-xl" onClick={onClose}>
+          Back to the stroke
+        </button>
+      </div>
+      {point ? (
+        <OnePoint
+          key={point.id}
+          point={point}
+          ceiling={ceiling}
+          catalogue={catalogue}
+          happen={happen}
+          onDone={() => setChosen(null)}
+        />
+      ) : (
+        <>
+          <LeftForNow sessionId={session.session_id} stage="work" />
+          <Treating here={here} ceiling={ceiling} catalogue={catalogue} onChoose={setChosen} />
+          <TimeFor here={here} seconds={secondsLeft} ceiling={ceiling} falls={falls} catalogue={catalogue} />
+          <Finding session={session} catalogue={catalogue} entry={entry} onFind={find} />
+        </>
+      )}
+    </Overlay>
+  );
+}
+
+/** The points of this region in the order to treat them, and those that are done with. */
+function Treating(props: {
+  here: SorePoint[];
+  ceiling: number;
+  catalogue: Catalogue;
+  onChoose(id: string): void;
+}) {
+  const open = inOrder(props.here, props.ceiling);
+  const closed = props.here.filter((point) => !isOpen(point));
+  if (props.here.length === 0) return <p className="text-xl text-quiet">None yet in this region.</p>;
+  return (
+    <ol aria-label="In the order to treat them" className="grid gap-2">
+      {[...open, ...closed].map((point) => (
+        <li key={point.id}>
+          <button
+            type="button"
+            className="btn min-h-16 w-full max-w-2xl justify-start gap-4 px-5 text-xl font-normal"
+            onClick={() => props.onChoose(point.id)}
+          >
+            <span className="font-bold">{nameOf(point, props.catalogue)}</span>
+            <span className="numbers">{point.numbers.join(", ")}</span>
+            {point.named && <span className="text-quiet">named by the client</span>}
+            {!isOpen(point) && <span className="text-quiet">done for today</span>}
+          </button>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** Which of several points there is time for, and what will be left for another day. */
+function TimeFor(props: {
+  here: SorePoint[];
+  seconds: number;
+  ceiling: number;
+  falls: Readonly<Record<string, number>>;
+  catalogue: Catalogue;
+}) {
+  const { here, seconds, ceiling, catalogue } = props;
+  const falls = Object.fromEntries(
+    here.map((point) => [
+      point.id,
+      props.falls[[point.region, point.side, point.zone].filter(Boolean).join(" ")] ?? 0,
+    ]),
+  );
+  const { now, left, seconds: taken } = treating(here, seconds, ceiling, falls);
+  if (now.length + left.length < 2) return null;
+  const names = (ids: string[]) =>
+    listed(here.filter(({ id }) => ids.includes(id)).map((point) => nameOf(point, catalogue).toLowerCase()));
+  return (
+    <p role="status" aria-label="Time for points" className="text-xl">
+      {now.length > 0
+        ? `The ${span(Math.round(seconds))} here are enough for ${names(now)} (${span(taken)}).`
+        : "There is no time left here for any of them."}
+      {left.length > 0 && ` Left for another day: ${names(left)}.`}
+    </p>
+  );
+}
+
+/** A new point: pointed at on the table plan, or chosen among the zones at hand. */
+function Finding(props: {
+  session: SessionView;
+  catalogue: Catalogue;
+  entry: Entry;
+  onFind(zone: string | null, named: boolean): void;
+}) {
+  const { session, catalogue, entry } = props;
+  const [named, setNamed] = useState(false);
+  const zones = catalogue.regions[entry.region]?.zones ?? [];
+  const spots = zoneSpots(entry.region, entry.side, zones, entry.position, catalogue);
+  const moment = useMoment(session, entry, catalogue);
+  return (
+    <section aria-label="A new point" className="grid gap-3 lg:grid-cols-2">
+      <div>
+        <p className="text-xl">Is that the spot? Point at it, or choose:</p>
+        <label className="flex min-h-14 items-center gap-3 text-xl">
+          <input
+            type="checkbox"
+            className="checkbox"
+            checked={named}
+            onChange={(event) => setNamed(event.target.checked)}
+          />
+          The client named it
+        </label>
+        <div className="mt-2 flex flex-wrap gap-2">
+          {zones.map((zone) => (
+            <button
+              key={zone}
+              type="button"
+              className="btn min-h-14 text-xl font-normal"
+              onClick={() => props.onFind(zone, named)}
+            >
+              {capital(spoken(zone))}
+            </button>
+          ))}
+        </div>
+      </div>
+      {moment && (
+        <TablePlan
+          moment={moment}
+          catalogue={catalogue}
+          spots={spots}
+          onPick={(spot) => props.onFind(spot.zone, named)}
+        />
+      )}
+    </section>
+  );
+}

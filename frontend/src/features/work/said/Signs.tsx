@@ -1,0 +1,60 @@
+import type { RunEvent } from "../../../api/client";
+
+type Sign = Extract<RunEvent, { kind: "observed" }>["sign"];
+
+const SIGNS: [Sign, string][] = [
+  ["breath_held", "Breath held"],
+  ["wince", "Wince"],
+  ["redness", "Redness"],
+  ["sleeping", "Sleeping"],
+];
+
+/** What the body says before the client does: one tap each. */
+export function Signs(props: {
+  disabled: boolean;
+  onSee(sign: Sign): void;
+  onPoint(): void;
+  onSkip(): void;
+  onSkipRegion(): void;
+}) {
+  return (
+    <fieldset className="relative z-10 flex gap-2 overflow-x-auto px-3 pt-1 pb-2 sm:justify-center">
+      <legend className="sr-only">What the body says, and skipping</legend>
+      <button
+        type="button"
+        className="min-h-12 shrink-0 rounded-field border border-accent/60 bg-base-100/70 px-4 text-lg disabled:opacity-35 sm:hidden"
+        disabled={props.disabled}
+        onClick={props.onPoint}
+      >
+        Sore point
+      </button>
+      {SIGNS.map(([sign, words]) => (
+        <button
+          key={sign}
+          type="button"
+          className="min-h-12 shrink-0 rounded-field border border-base-content/30 bg-base-100/70 px-4 text-lg active:bg-base-300 disabled:opacity-35"
+          disabled={props.disabled}
+          onClick={() => props.onSee(sign)}
+        >
+          {words}
+        </button>
+      ))}
+      {(
+        [
+          ["Skip this stroke", props.onSkip],
+          ["Skip the region", props.onSkipRegion],
+        ] as const
+      ).map(([words, skip]) => (
+        <button
+          key={words}
+          type="button"
+          className="min-h-12 shrink-0 rounded-field border border-base-content/30 bg-base-100/70 px-4 text-lg text-quiet disabled:opacity-35"
+          disabled={props.disabled}
+          onClick={skip}
+        >
+          {words}
+        </button>
+      ))}
+    </fieldset>
+  );
+}

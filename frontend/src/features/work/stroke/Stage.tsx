@@ -1,0 +1,94 @@
+import { type ReactNode, useRef } from "react";
+import type { Catalogue, Entry, Extra, RunState, SessionView } from "../../../api/client";
+import { capital, listed, spoken } from "../../../lib/words";
+import type { DeviceClock } from "../run/deviceClock";
+import { beatsOf } from "./beats";
+import { Counting } from "./Counting";
+import { cueFor } from "./cues";
+
+interface Props {
+  session: SessionView;
+  catalogue: Catalogue;
+  run: RunState;
+  entry: Entry;
+  clock: DeviceClock;
+  /** How the region that was added is worked; undefined while the plan is followed. */
+  extra: Extra | undefined;
+  /** Whether the pressure is not known here yet, and nothing has been said of it today. */
+  askEarly: boolean;
+}
+
+/** What is done now, in letters to be read from a step away. */
+export function Stage({ session, catalogue, run, entry, clock, extra, askEarly }: Props) {
+  const cue = cueFor(entry, catalogue);
+  const since = useSince(`${run.entry} ${run.adding}`, run, clock);
+  const own = session.plan.flow.parts[entry.part]?.steps[entry.step ?? -1]?.cue;
+  const beats = run.adding ? null : beatsOf(entry, catalogue, own);
+  if (run.adding) return <AddedStage entry={entry} extra={extra} catalogue={catalogue} place={cue.place} />;
+  return (
+    <>
+      <Place>{cue.place}</Place>
+      <Name>{cue.name}</Name>
+      <p className="text-[clamp(1.25rem,min(2.5vw,8cqh),2.4rem)]">
+        {cue.detail}
+        {askEarly && <span className="text-accent"> · ask early here</span>}
+      </p>
+      {beats ? (
+        <Counting beats={beats} since={run.paused_at ? null : since} clock={clock} />
+      ) : (
+        <How>{cue.how}</How>
+      )}
+    </>
+  );
+}
+
+export function Place({ children }: { children: string }) {
+  return <p className="font-serif text-[clamp(1.6rem,min(3.4vw,10cqh),3.4rem)] italic">{children}</p>;
+}
+
+/** The heading that must be legible at 1.5 m: never smaller on a tablet, however little room is left. */
+export function Name({ children }: { children: string }) {
+  return (
+    <h1 className="font-sans text-[clamp(4.6rem,min(7.5vw,26cqh),14rem)] font-semibold leading-[1.02] max-sm:text-[3.1rem]">
+      {children}
+    </h1>
+  );
+}
+
+/** What else helps, where there is room for it. */
+export function How({ children }: { children: ReactNode }) {
+  return (
+    <p className="max-w-[46ch] text-[clamp(1.1rem,1.7vw,1.6rem)] text-quiet max-sm:hidden [@container_(height<19rem)]:hidden">
+      {children}
+    </p>
+  );
+}
+
+/** A region beside the plan: its strokes on one card, in their order. */
+function AddedStage(props: { entry: Entry; extra: Extra | undefined; catalogue: Catalogue; place: string }) {
+  const { entry, extra, catalogue, place } = props;
+  const window = catalogue.windows[extra?.window ?? ""];
+  const wash = extra?.clean_hands && entry.hands !== "clean";
+  const strokes = (extra?.steps ?? []).map(({ stroke, passes, zone }) => {
+    const name = catalogue.strokes[stroke]?.name ?? stroke;
+    return `${name}${zone ? `, ${spoken(zone)}` : ""} ${passes}×`;
+  });
+  return (
+    <>
+      <Place>Added to the plan</Place>
+      <Name>{place}</Name>
+      <p className="max-w-[44ch] text-[clamp(1.25rem,min(2.3vw,8cqh),2.2rem)]">
+        {wash && <span className="text-accent">△ Wash your hands first. </span>}
+        {capital(listed(strokes))}
+      </p>
+      <How>{window?.instruction}</How>
+    </>
+  );
+}
+
+/** When the present step began on this device, or as late as is known of it. */
+function useSince(step: string, run: RunState, clock: DeviceClock): number {
+  const begun = useRef({ step, at: Date.parse(run.last_at ?? "") || clock.now() });
+  if (begun.current.step !== step) begun.current = { step, at: clock.now() };
+  return begun.current.at;
+}

@@ -1,0 +1,24 @@
+import type { Catalogue, Entry } from "../../../api/client";
+import { capital } from "../../../lib/words";
+import { cueFor } from "./cues";
+
+const SOFTLY: Record<number, string> = {
+  1: "Very lightly.",
+  2: "Lightly.",
+  3: "With some weight.",
+  4: "Firmly, slowly.",
+  5: "Deeply, very slowly.",
+};
+
+/** What to do now, in one or two short sentences without the trade's words. */
+export function plainSentence(entry: Entry, catalogue: Catalogue): string {
+  const cue = cueFor(entry, catalogue);
+  if (entry.kind !== "stroke") return `${cue.name}.`;
+  const how = catalogue.strokes[entry.stroke ?? ""]?.how ?? "";
+  const first = how.split(/(?<=[.;])\s/)[0]?.replace(/[.;]$/, "") ?? cue.name;
+  return `${cue.place}: ${lower(first)}. ${SOFTLY[entry.depth ?? 1] ?? ""}`.trim();
+}
+
+function lower(words: string): string {
+  return words === capital(words) ? words.charAt(0).toLowerCase() + words.slice(1) : words;
+}

@@ -1,0 +1,55 @@
+import type { Catalogue, Entry, Extra } from "../../../api/client";
+import { span } from "../../../lib/time";
+import { capital } from "../../../lib/words";
+import { Overlay } from "../Overlay";
+
+/** Seconds to which a time is told: nobody chooses by the second. */
+const ROUNDED = 15;
+
+interface Props {
+  catalogue: Catalogue;
+  entry: Entry;
+  extras: readonly Extra[];
+  onAdd(extra: Extra): void;
+  onClose(): void;
+}
+
+/** What can be added as the client lies now, within what they have agreed to: one tap, and it begins. */
+export function AddRegion({ catalogue, entry, extras, onAdd, onClose }: Props) {
+  const here = extras.filter(
+    ({ position, region }) => position === entry.position && region !== entry.region,
+  );
+  return (
+    <Overlay
+      label="Add a region"
+      className="inset-0 flex flex-col justify-center gap-5 overflow-y-auto px-6 py-8 sm:px-16"
+      onClose={onClose}
+    >
+      <h2 className="text-4xl">Add a region now</h2>
+      <p className="text-xl">
+        {here.length > 0
+          ? "As they lie now, as short as is worth it. The rest then gives, and says what."
+          : "Nothing can be added in this position."}
+      </p>
+      <div className="flex flex-wrap gap-3">
+        {here.map((extra) => (
+          <button
+            key={extra.region}
+            type="button"
+            className="btn h-20 flex-col gap-0 px-7 text-2xl"
+            onClick={() => onAdd(extra)}
+          >
+            {capital(catalogue.regions[extra.region]?.whole ?? extra.region)}
+            <span className="text-base font-normal text-quiet">
+              about {span(Math.round(extra.seconds / ROUNDED) * ROUNDED)}
+              {extra.sides.length > 1 && " each side"}
+            </span>
+          </button>
+        ))}
+      </div>
+      <button type="button" className="btn btn-ghost min-h-16 self-start px-6 text-xl" onClick={onClose}>
+        Go on with the plan
+      </button>
+    </Overlay>
+  );
+}

@@ -1,0 +1,64 @@
+import { useState } from "react";
+import type { Catalogue, Entry } from "../../../api/client";
+import { capital, listed } from "../../../lib/words";
+import { Overlay } from "../Overlay";
+import { cueFor } from "../stroke/cues";
+
+interface Props {
+  catalogue: Catalogue;
+  /** The entries that are owed in the part that is being left. */
+  entries: readonly Entry[];
+  onNow(): void;
+  onLater(): void;
+  onWaive(reason: string): void;
+}
+
+/** What is undone is named before the cover goes back: done now, later, or left out. */
+export function Undone({ catalogue, entries, onNow, onLater, onWaive }: Props) {
+  const [reason, setReason] = useState("");
+  return (
+    <Overlay
+      label="Left undone here"
+      className="inset-x-0 bottom-0 grid gap-4 border-t border-base-300 px-6 py-6 sm:px-16"
+      onClose={onLater}
+    >
+      <h2 className="text-3xl">Before the cover goes back</h2>
+      <p className="text-2xl">
+        Left undone here: <span className="font-bold">{namesOf(catalogue, entries)}</span>.
+      </p>
+      <div className="flex flex-wrap gap-3">
+        <button type="button" className="btn btn-primary h-20 px-8 text-2xl" onClick={onNow}>
+          Do it now
+        </button>
+        <button type="button" className="btn h-20 px-8 text-2xl" onClick={onLater}>
+          Later
+        </button>
+        <form
+          className="flex flex-wrap gap-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            onWaive(reason.trim() || "left out");
+          }}
+        >
+          <input
+            className="input h-20 w-60 text-xl"
+            aria-label="Why it is left out, if you want to say"
+            placeholder="Why, if you want to say"
+            maxLength={400}
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
+          <button type="submit" className="btn h-20 px-8 text-2xl">
+            Leave it out
+          </button>
+        </form>
+      </div>
+    </Overlay>
+  );
+}
+
+/** `Kneading and stripping`. */
+export function namesOf(catalogue: Catalogue, entries: readonly Entry[]): string {
+  const cues = entries.map((entry) => cueFor(entry, catalogue));
+  return capital(listed(cues.map(({ name, place }) => `${name.toLowerCase()}, ${place.toLowerCase()}`)));
+}
