@@ -8,7 +8,7 @@ from pydantic import TypeAdapter
 from benchmarks.figure import Figure, figure, milliseconds
 from benchmarks.simulated import POLICIES, REGIONS, Outcome, simulate
 from mellow_tide.core.learning.evidence import Answer
-from mellow_tide.core.learning.pressure import Pressure
+from mellow_tide.core.learning.pressure import PressureModel
 from mellow_tide.core.run.events import Word
 
 CLIENTS = 600
@@ -35,7 +35,7 @@ def figures() -> Iterator[Figure]:
     stored = TypeAdapter(list[Answer]).dump_json(answers)
     yield figure(
         f"learning: estimate after {MANY} visits",
-        milliseconds(lambda: Pressure(answers), 40),
+        milliseconds(lambda: PressureModel(answers), 40),
         "reading the answers from JSON",
         milliseconds(lambda: TypeAdapter(list[Answer]).validate_json(stored), 40),
         target=ESTIMATE,

@@ -18,8 +18,8 @@ from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import no_deadline
 from mellow_tide.core.planner.chosen import choose
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.planner.question import pose
-from mellow_tide.core.planner.replan_table import replan_table
+from mellow_tide.core.planner.question import pose_question
+from mellow_tide.core.planner.replan_table import make_replan_table
 from mellow_tide.core.timing.run_sheet import lay_out
 from tests.external.discretised import model_of, solved_by_cp_sat
 from tests.settings import CATALOGUE, setting
@@ -110,8 +110,8 @@ def figures() -> Iterator[Figure]:
 
 
 def _forget() -> None:
-    order.cheapest_order.cache_clear()
-    order_table.order_table.cache_clear()
+    order.find_cheapest_order.cache_clear()
+    order_table.make_order_table.cache_clear()
 
 
 def _beside_cp_sat(kind: Kind, brief: Brief, catalogue: Catalogue) -> tuple[float, float]:
@@ -122,11 +122,11 @@ def _beside_cp_sat(kind: Kind, brief: Brief, catalogue: Catalogue) -> tuple[floa
     asked = Asked.of(brief, setting(kind.client, catalogue, DEFAULTS, None))
 
     def theirs() -> None:
-        solved_by_cp_sat(model_of(pose(asked), catalogue), SOLVER_SECONDS, SOLVER_WORKERS)
+        solved_by_cp_sat(model_of(pose_question(asked), catalogue), SOLVER_SECONDS, SOLVER_WORKERS)
 
     def ours() -> None:
         chosen = choose(asked, no_deadline)
-        order.cheapest_order(frozenset(chosen.choice.regions), chosen.question.way, asked.catalogue)
+        order.find_cheapest_order(frozenset(chosen.choice.regions), chosen.question.way, asked.catalogue)
 
     _forget()
     return milliseconds(ours, 1)[0], milliseconds(theirs, 1)[0]
@@ -140,5 +140,5 @@ def _of_one_plan(catalogue: Catalogue) -> Iterator[Figure]:
     planned = milliseconds(lambda: plan(shorter, setting(CLIENT, catalogue)), 20)
     fitted = milliseconds(lambda: adjust(present, shorter, setting(CLIENT, catalogue)), 20)
     yield figure("planner: fit 75 minutes to 63", fitted, "planning them anew", planned)
-    tables = milliseconds(lambda: replan_table(present.flow, (), setting(CLIENT, catalogue)), 5)
+    tables = milliseconds(lambda: make_replan_table(present.flow, (), setting(CLIENT, catalogue)), 5)
     yield figure("planner: tables for the table's side, 75 min", tables, "planning it", planned)

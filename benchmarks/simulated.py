@@ -7,8 +7,8 @@ from statistics import mean
 import numpy as np
 
 from mellow_tide.core.learning.evidence import Answer
-from mellow_tide.core.learning.pressure import CENTRE_SD, CENTRES, FIRST_SD, HABITS, WALK, Pressure
-from mellow_tide.core.learning.start import start_of
+from mellow_tide.core.learning.pressure import CENTRE_SD, CENTRES, FIRST_SD, HABITS, WALK, PressureModel
+from mellow_tide.core.learning.start import choose_start
 from mellow_tide.core.learning.wording import KAPPA, SIGMA
 from mellow_tide.core.run.events import TOWARD, Word
 
@@ -41,18 +41,18 @@ class Known:
     expected: float
     answers: list[Answer] = field(default_factory=list)
     last: dict[str, float] = field(default_factory=dict)
-    model: Pressure | None = None
+    model: PressureModel | None = None
 
-    def learnt(self) -> Pressure:
+    def learnt(self) -> PressureModel:
         """The model after all visits so far."""
         if self.model is None:
-            self.model = Pressure(self.answers, self.expected)
+            self.model = PressureModel(self.answers, self.expected)
         return self.model
 
 
 def by_model(known: Known, region: str, visit: int) -> float:
     """The mean of the wish, rounded toward light."""
-    return start_of(region, known.learnt().at(region, visit), 5, None).depth
+    return choose_start(region, known.learnt().at(region, visit), 5, None).depth
 
 
 def as_last_time(known: Known, region: str, visit: int) -> float:

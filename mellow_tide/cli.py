@@ -10,9 +10,9 @@ import typer
 
 from mellow_tide.app import make_app
 from mellow_tide.core.catalogue.loader import load_catalogue
-from mellow_tide.core.checks.describe import checks_page
+from mellow_tide.core.checks.describe import describe_checks
 from mellow_tide.core.checks.registry import CHECKS
-from mellow_tide.core.formats.whole_record import schema
+from mellow_tide.core.formats.whole_record import make_schema
 from mellow_tide.demo.load import ensure_demo
 from mellow_tide.demo.load import reset_demo as load_demo_anew
 from mellow_tide.store.carry_over import freeze_stored_runs
@@ -59,13 +59,13 @@ def openapi(out: Path) -> None:
 @cli.command()
 def checks(out: Path) -> None:
     """Write the page that lists every check."""
-    out.write_text(checks_page(CHECKS, load_catalogue()), encoding="utf-8")
+    out.write_text(describe_checks(CHECKS, load_catalogue()), encoding="utf-8")
 
 
 @cli.command()
 def record_schema(out: Path) -> None:
     """Write the JSON Schema of a client's whole record."""
-    out.write_text(json.dumps(schema(), indent=1, ensure_ascii=False) + "\n", encoding="utf-8")
+    out.write_text(json.dumps(make_schema(), indent=1, ensure_ascii=False) + "\n", encoding="utf-8")
 
 
 def _owner() -> Database:

@@ -9,7 +9,7 @@ from mellow_tide.core.catalogue.house import in_house
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.meeting.day import DayAnswer
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.run.done import regions_done
+from mellow_tide.core.run.done import compare_done
 from mellow_tide.core.run.frozen import FrozenRun
 from mellow_tide.core.run.log import Log
 from mellow_tide.core.run.state import fold
@@ -34,10 +34,10 @@ from mellow_tide.demo.people import (
 )
 from mellow_tide.demo.worked_run import worked_run
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.evidence import Told, newly_told, told
+from mellow_tide.services.evidence import Told, tell, tell_new
 from mellow_tide.services.sign_in import hash_password
 from mellow_tide.store.database import Database, Sight, Transaction
-from mellow_tide.store.intakes import NewIntake, add_intake, hand_in, open_intake, save_answers
+from mellow_tide.store.intakes import IntakeToOpen, add_intake, hand_in, open_intake, save_answers
 from mellow_tide.store.logs import add_log
 from mellow_tide.store.people import (
     Person,
@@ -54,7 +54,7 @@ from mellow_tide.store.sessions import (
     add_session,
     append_events,
     freeze_run,
-    sessions_between,
+    list_sessions,
     set_day_answer,
 )
 
@@ -69,7 +69,7 @@ def ensure_demo(db: Database, now: datetime) -> None:
         if find_person_by_email(t, THERAPIST_EMAIL) is None:
             _add_practice(t, Desk(db, WHO, load_catalogue(), HOUSE), now)
         start = datetime.combine(today, time.min, ZoneInfo(TIME_ZONE))
-        if not sessions_between(t, start, start + timedelta(days=1)):
+        if not list_sessions(t, start, start + timedelta(days=1)):
             _add_day(t, today)
 
 
@@ -89,11 +89,11 @@ def _add_practice(t: Transaction, desk: Desk, now: datetime) -> None:
         known = client.known(today)
         first = known.model_copy(update={"wishes": EARLIER_WISHES}) if client.key == "linnet" else known
         since = now - timedelta(days=56)
-        newly_told(t, desk, client.client_id, first, Told("by_hand", at=since))
+        tell_new(t, desk, client.client_id, first, Told("by_hand", at=since))
     _add_visit_before(t, today)
     linnet = CLIENTS["linnet"]
     since = now - timedelta(days=28)
-    told(t, desk, linnet.client_id, lambda _: linnet.known(today), Told("by_hand", at=since))
+    tell(t, desk, linnet.client_id, lambda _: linnet.known(today), Told("by_hand", at=since))
     _add_handed_in(t, now)
 
 
@@ -108,7 +108,7 @@ def _add_handed_in(t: Transaction, now: datetime) -> None:
     intake_id = demo_id("intake mirabel")
     sealed = [hashlib.sha256(f"sealed {part}".encode()).digest() for part in ("link", "key")]
     client_id = CLIENTS["mirabel"].client_id
-    add_intake(t, NewIntake(intake_id, client_id, sealed[0], now + timedelta(days=6)))
+    add_intake(t, IntakeToOpen(intake_id, client_id, sealed[0], now + timedelta(days=6)))
     open_intake(t, intake_id, sealed[1], now - timedelta(hours=2))
     save_answers(t, intake_id, 1, MIRABEL_SAYS)
     hand_in(t, intake_id, now - timedelta(hours=1))
@@ -157,6 +157,6 @@ def _work_and_log(t: Transaction, made: _Made, words: Log) -> None:
     run = FrozenRun(sheet_id=sheet_id(sheet), sheet=sheet, house=HOUSE, tempo=made.setting.tempo)
     freeze_run(t, session_id, run)
     append_events(t, session_id, events)
-    done = regions_done(sheet, fold(events, sheet))
+    done = compare_done(sheet, fold(events, sheet))
     suited = {region.region: region.suited for region in done if region.suited}
     add_log(t, session_id, 1, words.model_copy(update={"suited": suited}))

@@ -7,32 +7,32 @@ from uuid import UUID, uuid4
 from pydantic import AwareDatetime
 
 from mellow_tide.core.care.pregnancy import weeks_words
-from mellow_tide.core.care.restrictions import Restrictions, Threshold, restrict, thresholds
+from mellow_tide.core.care.restrictions import Restrictions, Threshold, list_thresholds, restrict
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.meeting.changes import ItemChange
-from mellow_tide.core.meeting.merging import merged
+from mellow_tide.core.meeting.merging import merge_records
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import FieldProblem, Refused
 from mellow_tide.core.run.log import Log
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.evidence import Told, newly_told, told
-from mellow_tide.services.intakes import IntakeLine, ToAsk, lines_of, to_ask_of
-from mellow_tide.services.session_view import Known, known_of
-from mellow_tide.services.sore_points import PointsOfVisit, points_by_visit
+from mellow_tide.services.evidence import Told, tell, tell_new
+from mellow_tide.services.intakes import IntakeLine, ToAsk, list_lines, list_to_ask
+from mellow_tide.services.session_view import Known, make_known
+from mellow_tide.services.sore_points import PointsOfVisit, group_points
 from mellow_tide.store.clients import (
     Evidence,
     add_changes,
-    changes_of,
-    clients_found,
     erase_client,
     find_client,
+    list_changes,
+    list_point_events,
+    list_sessions_of_client,
     lock_client,
     merge_client,
-    point_events_of,
-    sessions_of_client,
+    search_clients,
 )
-from mellow_tide.store.intakes import intakes_of
+from mellow_tide.store.intakes import list_intakes
 
 MOST_FOUND, MOST_VISITS = 50, 12
 
@@ -50,7 +50,7 @@ class ClientInList(Record):
     next_at: AwareDatetime | None
 
 
-class Visit(Record):
+class VisitLine(Record):
     """A session of a client, with what was logged of it."""
 
     session_id: UUID
@@ -78,7 +78,7 @@ class ClientPage(Record):
     since: Mapping[str, Known]
     to_ask: tuple[ToAsk, ...]
     intakes: tuple[IntakeLine, ...]
-    visits: tuple[Visit, ...]
+    visits: tuple[VisitLine, ...]
     sore: tuple[PointsOfVisit, ...]
 
 
@@ -103,10 +103,10 @@ class NameDiffers(Refused):
     title = "That is not the name of this client."
 
 
-def found(desk: Desk, typed: str, archived: bool) -> tuple[ClientInList, ...]:
+def find_clients(desk: Desk, typed: str, archived: bool) -> tuple[ClientInList, ...]:
     """The clients that what was typed could mean, the likeliest first, at most fifty; by name if nothing was."""
     with desk.reading() as t:
-        rows = clients_found(t, typed, archived, MOST_FOUND)
+        rows = search_clients(t, typed, archived, MOST_FOUND)
     return tuple(ClientInList(**vars(row)) for row in rows)
 
 
@@ -115,15 +115,15 @@ def add(desk: Desk, name: str, phone: str) -> ClientPage:
     client_id = uuid4()
     with desk.writing() as t:
         record = ClientRecord(name=name, phone=phone)
-        newly_told(t, desk, client_id, record, Told("by_hand"))
-    return page(desk, client_id)
+        tell_new(t, desk, client_id, record, Told("by_hand"))
+    return read_client(desk, client_id)
 
 
 def describe(desk: Desk, client_id: UUID, revision: int, record: ClientRecord) -> ClientPage:
     """Keep what is now known of the client read at `revision`. Raises `NotThere`, `Stale`, `UnknownReference`."""
     with desk.writing() as t:
-        told(t, desk, client_id, lambda _: record, Told("by_hand", revision=revision))
-    return page(desk, client_id)
+        tell(t, desk, client_id, lambda _: record, Told("by_hand", revision=revision))
+    return read_client(desk, client_id)
 
 
 def merge(desk: Desk, kept: UUID, other: UUID) -> ClientPage:
@@ -138,11 +138,11 @@ def merge(desk: Desk, kept: UUID, other: UUID) -> ClientPage:
         for client_id in sorted((kept, other)):
             lock_client(t, client_id)
         theirs = find_client(t, other).record
-        told(t, desk, kept, lambda record: merged(record, theirs), Told("merge"))
+        tell(t, desk, kept, lambda record: merge_records(record, theirs), Told("merge"))
         whole = ItemChange(field="merged", item=theirs.name, before=theirs.model_dump(mode="json"))
         add_changes(t, kept, [whole], Evidence("merge", desk.name(t)))
         merge_client(t, kept, other)
-    return page(desk, kept)
+    return read_client(desk, kept)
 
 
 def erase(desk: Desk, client_id: UUID, name: str) -> Erased:
@@ -158,24 +158,24 @@ def erase(desk: Desk, client_id: UUID, name: str) -> Erased:
     return Erased(name=theirs, counts=counts)
 
 
-def history(desk: Desk, client_id: UUID) -> tuple[Known, ...]:
+def read_history(desk: Desk, client_id: UUID) -> tuple[Known, ...]:
     """Everything that became known of a client, the newest first: when, how, who wrote it down. Raises `NotThere`."""
     with desk.reading() as t:
         find_client(t, client_id)
-        return tuple(known_of(row) for row in changes_of(t, client_id))
+        return tuple(make_known(row) for row in list_changes(t, client_id))
 
 
-def page(desk: Desk, client_id: UUID) -> ClientPage:
+def read_client(desk: Desk, client_id: UUID) -> ClientPage:
     """The client, and what to know before touching on the practice's present day. Raises `NotThere`."""
     with desk.reading() as t:
         row = find_client(t, client_id)
-        visits = sessions_of_client(t, client_id, MOST_VISITS)
-        changed = changes_of(t, client_id)
-        intakes = intakes_of(t, client_id)
-        pointed = point_events_of(t, client_id)
+        visits = list_sessions_of_client(t, client_id, MOST_VISITS)
+        changed = list_changes(t, client_id)
+        intakes = list_intakes(t, client_id)
+        pointed = list_point_events(t, client_id)
     facts = row.record.facts(row.day)
     days, catalogue = facts.gestation_days, desk.catalogue
-    known = [known_of(change) for change in reversed(changed)]
+    known = [make_known(change) for change in reversed(changed)]
     return ClientPage(
         client_id=row.client_id,
         revision=row.revision,
@@ -183,15 +183,15 @@ def page(desk: Desk, client_id: UUID) -> ClientPage:
         record=row.record,
         facts=facts,
         pregnancy=weeks_words(days) if days is not None else "",
-        ahead=thresholds(row.record.due_date, days, catalogue)
+        ahead=list_thresholds(row.record.due_date, days, catalogue)
         if row.record.due_date and days is not None
         else (),
         restrictions=restrict(facts, catalogue),
         since={f"{one.change.field} {one.change.item}".strip(): one for one in known},
-        to_ask=to_ask_of(intakes, row, catalogue),
-        intakes=lines_of(intakes),
+        to_ask=list_to_ask(intakes, row, catalogue),
+        intakes=list_lines(intakes),
         visits=tuple(
-            Visit(
+            VisitLine(
                 session_id=visit.session_id,
                 starts_at=visit.starts_at,
                 brief=visit.brief,
@@ -199,5 +199,5 @@ def page(desk: Desk, client_id: UUID) -> ClientPage:
             )
             for visit in visits
         ),
-        sore=points_by_visit(pointed),
+        sore=group_points(pointed),
     )

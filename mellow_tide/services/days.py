@@ -6,11 +6,11 @@ from uuid import UUID
 from zoneinfo import ZoneInfo
 
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.hands.load import DayLoad, day_load
+from mellow_tide.core.hands.load import DayLoad, measure_day_load
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.session_view import SessionView, view_of
+from mellow_tide.services.session_view import SessionView, make_view
 from mellow_tide.store.people import find_practice
-from mellow_tide.store.sessions import events_of_sessions, sessions_between
+from mellow_tide.store.sessions import list_events_of_sessions, list_sessions
 
 
 class NextAction(Record):
@@ -30,20 +30,20 @@ class Day(Record):
     next_action: NextAction | None
 
 
-def day_of(desk: Desk, day: date | None, now: datetime) -> Day:
+def read_day(desk: Desk, day: date | None, now: datetime) -> Day:
     """The day, today if none is given."""
     with desk.reading() as t:
         zone = ZoneInfo(find_practice(t).time_zone)
         day = day or now.astimezone(zone).date()
         start = datetime.combine(day, time.min, zone)
-        rows = sessions_between(t, start, start + timedelta(days=1))
-        events = events_of_sessions(t, [row.session_id for row in rows])
-    views = tuple(view_of(desk, row, events[row.session_id]) for row in rows)
-    load = day_load([(view.evaluation.hands, view.evaluation.sheet.seconds) for view in views])
-    return Day(day=day, time_zone=zone.key, sessions=views, hands=load, next_action=next_action(views))
+        rows = list_sessions(t, start, start + timedelta(days=1))
+        events = list_events_of_sessions(t, [row.session_id for row in rows])
+    views = tuple(make_view(desk, row, events[row.session_id]) for row in rows)
+    load = measure_day_load([(view.evaluation.hands, view.evaluation.sheet.seconds) for view in views])
+    return Day(day=day, time_zone=zone.key, sessions=views, hands=load, next_action=choose_next_action(views))
 
 
-def next_action(sessions: tuple[SessionView, ...]) -> NextAction | None:
+def choose_next_action(sessions: tuple[SessionView, ...]) -> NextAction | None:
     """A session under way comes first, then one to log, then the first that waits; None when all is done."""
     for stage, action in (("work", "go_on"), ("log", "log"), ("plan", "plan")):
         for session in sessions:

@@ -8,7 +8,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue, ShippedCatalogue
 from mellow_tide.core.catalogue.house import House, in_house
 from mellow_tide.core.setting import Setting
 from mellow_tide.store.database import Database, Sight, Transaction
-from mellow_tide.store.people import SignedIn, find_person, house_of
+from mellow_tide.store.people import SignedIn, find_house, find_person
 from mellow_tide.store.sessions import SessionRow
 
 
@@ -25,7 +25,7 @@ class Desk:
     def of(cls, db: Database, who: SignedIn, shipped: ShippedCatalogue) -> "Desk":
         """The desk of who is signed in. Raises `NotThere` where their practice is gone."""
         with db.transaction(Sight(who.practice_id)) as t:
-            return cls(db, who, shipped, house_of(t))
+            return cls(db, who, shipped, find_house(t))
 
     @property
     def catalogue(self) -> Catalogue:

@@ -8,20 +8,20 @@ from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.learning.start import StartDepth
-from mellow_tide.core.planner.difference import difference
+from mellow_tide.core.planner.difference import compare_flows
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.refusal import Refused
 from mellow_tide.core.run.log import left_for_later
 from mellow_tide.core.run.points import SorePoint
 from mellow_tide.core.setting import Setting
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.learning import Learnt, learnt
-from mellow_tide.services.planning import planned
-from mellow_tide.services.session_view import view_of
+from mellow_tide.services.learning import Learnt, read_learnt
+from mellow_tide.services.planning import plan_in_time
+from mellow_tide.services.session_view import make_view
 from mellow_tide.services.standing import Adjustment
 from mellow_tide.store.clients import ClientRow, find_client
 from mellow_tide.store.errors import NotThere
-from mellow_tide.store.sessions import events_of, find_session
+from mellow_tide.store.sessions import find_session, list_events
 
 
 class DraftReason(Record):
@@ -45,15 +45,15 @@ class Drafted(Record):
     reasons: tuple[DraftReason, ...]
 
 
-def drafted(desk: Desk, client_id: UUID) -> Drafted:
+def draft_plan(desk: Desk, client_id: UUID) -> Drafted:
     """The next plan of a client. Raises `NotThere`, also before the first visit, and the core's refusals."""
-    known = learnt(desk, client_id)
+    known = read_learnt(desk, client_id)
     if not known.visits:
         raise NotThere("visit")
     with desk.reading() as t:
         client = find_client(t, client_id)
         row = find_session(t, known.visits[-1].session_id)
-        run = view_of(desk, row, events_of(t, row.session_id)).run
+        run = make_view(desk, row, list_events(t, row.session_id)).run
     before = row.plan
     setting = Setting.of(_facts(client, known), desk.catalogue, row.pace)
     points = tuple(point for point in run.points if left_for_later(point))
@@ -63,7 +63,7 @@ def drafted(desk: Desk, client_id: UUID) -> Drafted:
         draft=Adjustment(
             plan=made,
             evaluation=evaluate(made.flow, setting),
-            difference=difference(before.flow, made.flow, before.by_hand, setting),
+            difference=compare_flows(before.flow, made.flow, before.by_hand, setting),
         ),
         reasons=tuple(_reasons(before.flow, made.flow, known, points)),
     )
@@ -85,11 +85,11 @@ def _planned(brief: Brief, points: tuple[SorePoint, ...], setting: Setting) -> P
     focus = tuple(dict.fromkeys((*brief.focus, *regions)))
     if focus != brief.focus:
         try:
-            return planned(brief.model_copy(update={"focus": focus}), setting)
+            return plan_in_time(brief.model_copy(update={"focus": focus}), setting)
         except Refused:
             # The last brief can always be asked for again.
             pass
-    return planned(brief, setting)
+    return plan_in_time(brief, setting)
 
 
 def _reasons(before: Flow, made: Flow, known: Learnt, points: tuple[SorePoint, ...]) -> Iterator[DraftReason]:

@@ -6,7 +6,7 @@ from datetime import datetime
 from uuid import UUID
 
 from mellow_tide.core.care.restrictions import restrict
-from mellow_tide.core.meeting.changes import changes
+from mellow_tide.core.meeting.changes import compare_records
 from mellow_tide.core.meeting.record import ClientRecord, nobody
 from mellow_tide.services.desk import Desk
 from mellow_tide.store.clients import (
@@ -34,7 +34,7 @@ class Told:
     revision: int | None = None
 
 
-def told(
+def tell(
     t: Transaction, desk: Desk, client_id: UUID, tell: Callable[[ClientRecord], ClientRecord], by: Told
 ) -> ClientRecord:
     """Keep what `tell` makes of the client's record, and what that changes as evidence.
@@ -46,15 +46,15 @@ def told(
     row = find_client(t, client_id)
     after = tell(row.record)
     restrict(after.facts(row.day), desk.catalogue)
-    made = changes(row.record, after)
+    made = compare_records(row.record, after)
     if made:
         replace_client(t, client_id, after)
         add_changes(t, client_id, made, Evidence(by.source, desk.name(t), by.at, by.reason))
     return after
 
 
-def newly_told(t: Transaction, desk: Desk, client_id: UUID, record: ClientRecord, by: Told) -> None:
+def tell_new(t: Transaction, desk: Desk, client_id: UUID, record: ClientRecord, by: Told) -> None:
     """Add a client with all that is known from the start, as evidence."""
     add_client(t, client_id, record)
-    first = changes(nobody(record.name), record)
+    first = compare_records(nobody(record.name), record)
     add_changes(t, client_id, first, Evidence(by.source, desk.name(t), by.at, by.reason))

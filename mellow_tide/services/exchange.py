@@ -8,8 +8,8 @@ from uuid import UUID, uuid4
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.formats.contact import Contact
-from mellow_tide.core.formats.contact_table import ColumnField, contacts_in
-from mellow_tide.core.formats.vcard import from_vcard, to_vcard
+from mellow_tide.core.formats.contact_table import ColumnField, read_contacts
+from mellow_tide.core.formats.vcard import read_vcard, write_vcard
 from mellow_tide.core.formats.whole_record import (
     AdditionKept,
     DatedChange,
@@ -23,16 +23,16 @@ from mellow_tide.core.formats.whole_record import (
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import FieldProblem, Refused
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.evidence import Told, newly_told
+from mellow_tide.services.evidence import Told, tell_new
 from mellow_tide.store.clients import (
     ContactRow,
-    all_contacts,
-    changes_of,
-    contacts,
     find_client,
-    whole_visits,
+    list_all_contacts,
+    list_changes,
+    list_contacts,
+    list_whole_visits,
 )
-from mellow_tide.store.intakes import intakes_of
+from mellow_tide.store.intakes import list_intakes
 from mellow_tide.store.people import find_practice
 
 LEAST_DIGITS = 6
@@ -69,17 +69,17 @@ class FaultyLines(Refused):
     title = "Some lines cannot be taken; nothing was brought in."
 
 
-def read_contacts(
+def read_brought(
     kind: Literal["vcard", "table"], text: str, matching: Mapping[int, ColumnField]
 ) -> tuple[Contact, ...]:
     """The contacts in a text. Raises `UnreadableCards`, `UnreadableTable`."""
-    return from_vcard(text) if kind == "vcard" else contacts_in(text, matching)
+    return read_vcard(text) if kind == "vcard" else read_contacts(text, matching)
 
 
-def preview(desk: Desk, brought: Sequence[Contact]) -> tuple[Arrival, ...]:
+def preview_contacts(desk: Desk, brought: Sequence[Contact]) -> tuple[Arrival, ...]:
     """What bringing the contacts in would do, line by line; nothing is changed."""
     with desk.reading() as t:
-        return _arrivals(brought, contacts(t))
+        return _arrivals(brought, list_contacts(t))
 
 
 def bring_in(desk: Desk, brought: Sequence[Contact], leave_out: Collection[int]) -> BroughtIn:
@@ -93,25 +93,25 @@ def bring_in(desk: Desk, brought: Sequence[Contact], leave_out: Collection[int])
     with desk.writing() as t:
         for contact in taken:
             if contact.record:
-                newly_told(t, desk, uuid4(), contact.record, Told("import"))
+                tell_new(t, desk, uuid4(), contact.record, Told("import"))
     return BroughtIn(added=len(taken))
 
 
-def cards(desk: Desk, client_id: UUID | None) -> str:
+def write_cards(desk: Desk, client_id: UUID | None) -> str:
     """The contact of a client as a card, or of all that are not put away. Raises `NotThere`."""
     with desk.reading() as t:
         if client_id:
-            return to_vcard([find_client(t, client_id).record])
-        return to_vcard(all_contacts(t))
+            return write_vcard([find_client(t, client_id).record])
+        return write_vcard(list_all_contacts(t))
 
 
-def whole_record(desk: Desk, client_id: UUID) -> WholeRecord:
+def read_whole_record(desk: Desk, client_id: UUID) -> WholeRecord:
     """Everything that is kept of a client. Raises `NotThere`."""
     with desk.reading() as t:
         row = find_client(t, client_id)
-        changed = changes_of(t, client_id)
-        intakes = intakes_of(t, client_id)
-        visits = whole_visits(t, client_id)
+        changed = list_changes(t, client_id)
+        intakes = list_intakes(t, client_id)
+        visits = list_whole_visits(t, client_id)
         practice = find_practice(t).name
     return WholeRecord(
         practice=practice,
@@ -149,15 +149,15 @@ def whole_record(desk: Desk, client_id: UUID) -> WholeRecord:
     )
 
 
-def paper_of(desk: Desk, client_id: UUID) -> tuple[str, bytes]:
+def print_record(desk: Desk, client_id: UUID) -> tuple[str, bytes]:
     """The client's name, and everything that is kept of them as PDF. Raises `NotThere`."""
     # Making papers takes a second to load, which the start of the server does not wait for.
-    from mellow_tide.core.formats.client_paper import client_paper
+    from mellow_tide.core.formats.client_paper import print_client
 
-    whole = whole_record(desk, client_id)
+    whole = read_whole_record(desk, client_id)
     with desk.reading() as t:
         zone = find_practice(t).time_zone
-    return whole.client.name, client_paper(whole, zone, desk.catalogue)
+    return whole.client.name, print_client(whole, zone, desk.catalogue)
 
 
 def _arrivals(brought: Sequence[Contact], there: Sequence[ContactRow]) -> tuple[Arrival, ...]:

@@ -3,18 +3,18 @@
 from uuid import UUID, uuid4
 
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.designing.adaptation import Adapted, Named, adapted
+from mellow_tide.core.designing.adaptation import Adapted, NamedChange, adapt_flow
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.library.shipped import for_anybody, shipped_flows
-from mellow_tide.core.planner.difference import Difference, difference
+from mellow_tide.core.planner.difference import Difference, compare_flows
 from mellow_tide.core.planner.plan import Plan, plan
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.timing.outline import Outline, outline
+from mellow_tide.core.timing.outline import Outline, draw_outline
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.planning import PLANNING_SECONDS, after, offering
 from mellow_tide.services.session_view import SessionView
-from mellow_tide.services.standing import Change, Standing, change_plan, standing
+from mellow_tide.services.standing import PlanChange, Standing, change_plan, load_standing
 from mellow_tide.store.flows import (
     FlowRow,
     FlowText,
@@ -22,8 +22,8 @@ from mellow_tide.store.flows import (
     add_flow,
     change_flow,
     find_flow,
-    flows_of,
-    shipped_there,
+    list_flows,
+    list_shipped,
 )
 from mellow_tide.store.sessions import ReadAt
 
@@ -62,13 +62,13 @@ class Start(Record):
     plan: Plan
     evaluation: Evaluation
     difference: Difference
-    named: tuple[Named, ...]
+    named: tuple[NamedChange, ...]
 
 
-def library(desk: Desk) -> tuple[FlowView, ...]:
+def read_library(desk: Desk) -> tuple[FlowView, ...]:
     """All flows of the practice, own ones first, archived ones last; the shipped ones are planned where they miss."""
     with desk.reading() as t:
-        there = shipped_there(t)
+        there = list_shipped(t)
     planned = [
         NewFlow(
             flow_id=uuid4(),
@@ -83,13 +83,13 @@ def library(desk: Desk) -> tuple[FlowView, ...]:
     with desk.reading() as t:
         for new in planned:
             add_flow(t, new)
-        rows = flows_of(t)
+        rows = list_flows(t)
     return tuple(_view(desk, row) for row in rows)
 
 
 def keep_flow(desk: Desk, session_id: UUID, text: FlowText) -> FlowView:
     """Keep the flow of a session in the library. Raises `NotThere`."""
-    stands = standing(desk, session_id)
+    stands = load_standing(desk, session_id)
     days = stands.setting.client.gestation_days
     return _added(desk, NewFlow(uuid4(), text, stands.plan.flow, days))
 
@@ -108,7 +108,7 @@ def describe_flow(desk: Desk, flow_id: UUID, revision: int, text: FlowText, arch
         return _view(desk, find_flow(t, flow_id))
 
 
-def flows_beside(desk: Desk, first: UUID, second: UUID) -> FlowsBeside:
+def compare_kept(desk: Desk, first: UUID, second: UUID) -> FlowsBeside:
     """Two flows of the library beside one another. Raises `NotThere`."""
     with desk.reading() as t:
         one, other = (find_flow(t, id) for id in (first, second))
@@ -116,13 +116,13 @@ def flows_beside(desk: Desk, first: UUID, second: UUID) -> FlowsBeside:
         names=(one.name, other.name),
         first=evaluate(one.flow, _for_anybody(desk, one.gestation_days)),
         second=evaluate(other.flow, _for_anybody(desk, other.gestation_days)),
-        difference=difference(one.flow, other.flow, (), _for_anybody(desk)),
+        difference=compare_flows(one.flow, other.flow, (), _for_anybody(desk)),
     )
 
 
-def start(desk: Desk, session_id: UUID, flow_id: UUID) -> Start:
+def try_start(desk: Desk, session_id: UUID, flow_id: UUID) -> Start:
     """What `start_from` would store. Raises `NotThere` and the core's refusals."""
-    stands = standing(desk, session_id)
+    stands = load_standing(desk, session_id)
     like, made = _adapted(desk, stands, flow_id)
     return Start(
         name=like.name,
@@ -133,9 +133,9 @@ def start(desk: Desk, session_id: UUID, flow_id: UUID) -> Start:
     )
 
 
-def start_from(desk: Desk, at: ReadAt, flow_id: UUID) -> SessionView:
+def take_start(desk: Desk, at: ReadAt, flow_id: UUID) -> SessionView:
     """Store a flow, adapted to the session's client and booking. Raises `Stale`, `RunHasBegun`, and as `start` does."""
-    return change_plan(desk, at, lambda stands: Change(_adapted(desk, stands, flow_id)[1].plan))
+    return change_plan(desk, at, lambda stands: PlanChange(_adapted(desk, stands, flow_id)[1].plan))
 
 
 def _adapted(desk: Desk, stands: Standing, flow_id: UUID) -> tuple[FlowRow, Adapted]:
@@ -143,7 +143,7 @@ def _adapted(desk: Desk, stands: Standing, flow_id: UUID) -> tuple[FlowRow, Adap
         like = find_flow(t, flow_id)
     booked = stands.plan.flow.brief
     with offering(booked, stands.setting):
-        return like, adapted(like.flow, booked, stands.setting, after(PLANNING_SECONDS))
+        return like, adapt_flow(like.flow, booked, stands.setting, after(PLANNING_SECONDS))
 
 
 def _added(desk: Desk, new: NewFlow) -> FlowView:
@@ -165,7 +165,7 @@ def _view(desk: Desk, row: FlowRow) -> FlowView:
         brief=row.flow.brief,
         regions=tuple(dict.fromkeys(part.region for part in row.flow.parts if part.role == "work")),
         hands_on_seconds=sheet.hands_on_seconds,
-        outline=outline(sheet),
+        outline=draw_outline(sheet),
         shipped=row.origin is not None,
         archived=row.archived,
         revision=row.revision,

@@ -8,12 +8,12 @@ from pydantic import AwareDatetime
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.run.log import FollowUpKind
 from mellow_tide.services.desk import Desk
-from mellow_tide.store.logs import FollowUpRow, FollowUpTick, follow_ups_before, tick_follow_up
+from mellow_tide.store.logs import FollowUpRow, FollowUpTick, list_follow_ups, tick_follow_up
 from mellow_tide.store.sessions import find_session
 
-Stage = Literal["meet", "plan", "work"]
+FollowUpStage = Literal["meet", "plan", "work"]
 
-STAGES: dict[FollowUpKind, Stage] = {"question": "meet", "wish": "plan", "point": "work"}
+STAGES: dict[FollowUpKind, FollowUpStage] = {"question": "meet", "wish": "plan", "point": "work"}
 """Where each kind turns up: what is to be asked, what is to be planned, what is to be felt for."""
 
 
@@ -23,18 +23,18 @@ class LeftForNow(Record):
     made_in: UUID
     number: int
     kind: FollowUpKind
-    stage: Stage
+    stage: FollowUpStage
     words: str
     made_at: AwareDatetime
     done_at: AwareDatetime | None
     done_by: str | None
 
 
-def left_for(desk: Desk, session_id: UUID) -> tuple[LeftForNow, ...]:
+def read_follow_ups(desk: Desk, session_id: UUID) -> tuple[LeftForNow, ...]:
     """What earlier sessions of the client left for this one, the oldest first. Raises `NotThere`."""
     with desk.reading() as t:
         find_session(t, session_id)
-        rows = follow_ups_before(t, session_id)
+        rows = list_follow_ups(t, session_id)
     return tuple(_left(row) for row in rows)
 
 
@@ -42,7 +42,7 @@ def tick(desk: Desk, session_id: UUID, ticked: FollowUpTick) -> tuple[LeftForNow
     """Tick one off, or open it again. Raises `NotThere`."""
     with desk.writing() as t:
         tick_follow_up(t, session_id, ticked, desk.name(t))
-    return left_for(desk, session_id)
+    return read_follow_ups(desk, session_id)
 
 
 def _left(row: FollowUpRow) -> LeftForNow:

@@ -3,7 +3,7 @@
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.devices.foot_switch import Pedal, Sends, key_of
 from mellow_tide.services.desk import Desk
-from mellow_tide.store.devices import add_press, last_press, presses_after
+from mellow_tide.store.devices import add_press, find_last_press, list_presses
 
 
 class Press(Record):
@@ -28,12 +28,12 @@ def press(desk: Desk, pedal: Pedal, sends: Sends) -> Press:
     return Press(number=number, key=key)
 
 
-def presses(desk: Desk, after: int | None) -> Presses:
+def read_presses(desk: Desk, after: int | None) -> Presses:
     """What was pressed after press number `after`; None only tells where one is, so that nothing old is felt."""
     with desk.writing() as t:
         if after is None:
-            return Presses(presses=(), last=last_press(t))
-        found = presses_after(t, after)
+            return Presses(presses=(), last=find_last_press(t))
+        found = list_presses(t, after)
     return Presses(
         presses=tuple(Press(number=one.number, key=one.key) for one in found),
         last=max((one.number for one in found), default=after),

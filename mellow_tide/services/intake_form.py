@@ -8,13 +8,13 @@ from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
 from mellow_tide.core.catalogue.house import House, in_house
 from mellow_tide.core.catalogue.records import Position, Record, Region, Window
 from mellow_tide.core.catalogue.rules import Condition, Consent
-from mellow_tide.core.meeting.answers import Answers, problems
-from mellow_tide.core.meeting.questions import IntakeSection, intake_sections
+from mellow_tide.core.meeting.answers import Answers, find_problems
+from mellow_tide.core.meeting.questions import IntakeSection, read_sections
 from mellow_tide.core.refusal import Refused
-from mellow_tide.services.intakes import hashed
+from mellow_tide.services.intakes import hash_token
 from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.intakes import IntakeRow, hand_in, intake_by_token, open_intake, save_answers
-from mellow_tide.store.people import find_practice, house_of
+from mellow_tide.store.intakes import IntakeRow, find_intake_by_token, hand_in, open_intake, save_answers
+from mellow_tide.store.people import find_house, find_practice
 
 
 class LinkUsed(Exception):
@@ -80,24 +80,24 @@ def open_form(db: Database, token: str, key: str, shipped: ShippedCatalogue) -> 
     Raises `LinkUsed`, `LinkEnded`.
     """
     now = datetime.now(UTC)
-    row = _by(db, hashed(token))
+    row = _by(db, hash_token(token))
     if row.key_hash is None:
         with db.transaction(Sight(row.practice_id)) as t:
-            opened = open_intake(t, row.intake_id, hashed(key), now)
+            opened = open_intake(t, row.intake_id, hash_token(key), now)
         if not opened:
             raise LinkUsed
-    elif row.key_hash != hashed(key):
+    elif row.key_hash != hash_token(key):
         raise LinkUsed
-    return form(db, key, shipped)
+    return read_form(db, key, shipped)
 
 
-def form(db: Database, key: str, shipped: ShippedCatalogue) -> IntakeForm:
+def read_form(db: Database, key: str, shipped: ShippedCatalogue) -> IntakeForm:
     """The form that the device holding `key` fills in. Raises `LinkEnded`."""
     opened = _opened(db, key)
     catalogue = in_house(opened.house, shipped)
     return IntakeForm(
         practice=opened.practice,
-        sections=intake_sections(),
+        sections=read_sections(),
         conditions=catalogue.conditions,
         consents=catalogue.consents,
         regions=catalogue.regions,
@@ -115,7 +115,7 @@ def save(db: Database, key: str, sequence: int, answers: Answers, shipped: Shipp
     row = opened.row
     with db.transaction(Sight(row.practice_id)) as t:
         save_answers(t, row.intake_id, sequence, answers)
-    found = problems(answers, datetime.now(UTC).date(), in_house(opened.house, shipped))
+    found = find_problems(answers, datetime.now(UTC).date(), in_house(opened.house, shipped))
     return Saved(
         sequence=sequence,
         problems=tuple(AtFault(field=p.field, what=p.what, remedy=p.remedy) for p in found),
@@ -126,7 +126,7 @@ def hand_in_form(db: Database, key: str, sequence: int, answers: Answers, shippe
     """Hand the form in; a second time changes nothing. Raises `LinkEnded`, `AnswersAtFault`."""
     opened = _opened(db, key)
     row = opened.row
-    found = problems(answers, datetime.now(UTC).date(), in_house(opened.house, shipped))
+    found = find_problems(answers, datetime.now(UTC).date(), in_house(opened.house, shipped))
     if found:
         raise AnswersAtFault(*found)
     if row.handed_in_at is not None:
@@ -138,15 +138,15 @@ def hand_in_form(db: Database, key: str, sequence: int, answers: Answers, shippe
 
 def _by(db: Database, token_hash: bytes) -> IntakeRow:
     with db.transaction(Sight(token_hash=token_hash)) as t:
-        row = intake_by_token(t, token_hash)
+        row = find_intake_by_token(t, token_hash)
     if row is None or row.expires_at <= datetime.now(UTC):
         raise LinkEnded
     return row
 
 
 def _opened(db: Database, key: str) -> _Opened:
-    row = _by(db, hashed(key))
-    if row.key_hash != hashed(key):
+    row = _by(db, hash_token(key))
+    if row.key_hash != hash_token(key):
         raise LinkEnded
     with db.transaction(Sight(row.practice_id)) as t:
-        return _Opened(row, find_practice(t).name, house_of(t))
+        return _Opened(row, find_practice(t).name, find_house(t))

@@ -11,10 +11,10 @@ from pydantic import AwareDatetime, Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.meeting.review import Item, accepted, items
+from mellow_tide.core.meeting.review import Item, accept_answers, review_answers
 from mellow_tide.core.refusal import FieldProblem, Refused
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.evidence import Told, told
+from mellow_tide.services.evidence import Told, tell
 from mellow_tide.store.clients import ClientRow, find_client
 from mellow_tide.store.errors import NotThere
 from mellow_tide.store.intakes import (
@@ -24,7 +24,7 @@ from mellow_tide.store.intakes import (
     lock_intake,
     set_verdicts,
 )
-from mellow_tide.store.intakes import NewIntake as StoredIntake
+from mellow_tide.store.intakes import IntakeToOpen as StoredIntake
 
 OPEN_FOR = timedelta(days=7)
 """A link that nobody opens, and a form that nobody hands in, ends after a week."""
@@ -89,17 +89,17 @@ class IntakeReview(Record):
     items: tuple[ReviewItem, ...]
 
 
-def make(desk: Desk, client_id: UUID) -> NewIntake:
+def make_intake(desk: Desk, client_id: UUID) -> NewIntake:
     """A form for the client, with a link that opens it once. Raises `NotThere`."""
     token, intake_id = secrets.token_urlsafe(24), uuid4()
     expires_at = datetime.now(UTC) + OPEN_FOR
     with desk.reading() as t:
         find_client(t, client_id)
-        add_intake(t, StoredIntake(intake_id, client_id, hashed(token), expires_at))
+        add_intake(t, StoredIntake(intake_id, client_id, hash_token(token), expires_at))
     return NewIntake(intake_id=intake_id, token=token, expires_at=expires_at)
 
 
-def review(desk: Desk, intake_id: UUID) -> IntakeReview:
+def read_review(desk: Desk, intake_id: UUID) -> IntakeReview:
     """A handed-in intake, each answer with what it means. Raises `NotThere`."""
     with desk.reading() as t:
         row = find_intake(t, intake_id)
@@ -141,24 +141,24 @@ def judge(desk: Desk, intake_id: UUID, verdicts: Mapping[str, Verdict]) -> Intak
         taken = {id for id, one in verdicts.items() if one.verdict == "accepted"}
         taken -= {id for id, one in before.items() if one.verdict == "accepted"}
         answers = row.answers
-        told(t, desk, row.client_id, lambda record: accepted(record, answers, taken), Told("intake"))
+        tell(t, desk, row.client_id, lambda record: accept_answers(record, answers, taken), Told("intake"))
         name = desk.name(t)
         made = {id: Judged(**one.model_dump(), at=now, person_name=name) for id, one in verdicts.items()}
         all_judged = before | made
         done = row.reviewed_at or (now if known <= set(all_judged) else None)
         stored = {id: one.model_dump(mode="json") for id, one in all_judged.items()}
         set_verdicts(t, intake_id, stored, done)
-    return review(desk, intake_id)
+    return read_review(desk, intake_id)
 
 
-def lines_of(rows: Iterable[IntakeRow]) -> tuple[IntakeLine, ...]:
+def list_lines(rows: Iterable[IntakeRow]) -> tuple[IntakeLine, ...]:
     """How far each intake is."""
     return tuple(
         IntakeLine(**{field: getattr(row, field) for field in IntakeLine.model_fields}) for row in rows
     )
 
 
-def to_ask_of(rows: Iterable[IntakeRow], client: ClientRow, catalogue: Catalogue) -> tuple[ToAsk, ...]:
+def list_to_ask(rows: Iterable[IntakeRow], client: ClientRow, catalogue: Catalogue) -> tuple[ToAsk, ...]:
     """The answers that were questioned and not yet asked about."""
     found = []
     for row in rows:
@@ -171,13 +171,13 @@ def to_ask_of(rows: Iterable[IntakeRow], client: ClientRow, catalogue: Catalogue
 
 
 def _items(row: IntakeRow, client: ClientRow, catalogue: Catalogue) -> tuple[Item, ...]:
-    return items(row.answers, client.record, client.day, catalogue)
+    return review_answers(row.answers, client.record, client.day, catalogue)
 
 
 def _judged(row: IntakeRow) -> dict[str, Judged]:
     return {id: Judged.model_validate(one) for id, one in row.verdicts.items()}
 
 
-def hashed(token: str) -> bytes:
+def hash_token(token: str) -> bytes:
     """What is stored of a secret: enough to know it again, not enough to use it."""
     return hashlib.sha256(token.encode()).digest()

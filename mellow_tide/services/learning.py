@@ -8,23 +8,23 @@ from uuid import UUID
 from pydantic import AwareDatetime, StringConstraints
 
 from mellow_tide.core.care.restrictions import restrict
-from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
+from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Wish
 from mellow_tide.core.learning.evidence import Answer, SetByHand
-from mellow_tide.core.learning.heard import answers_of
-from mellow_tide.core.learning.pressure import Pressure
-from mellow_tide.core.learning.start import StartDepth, borne_at_last, start_of
+from mellow_tide.core.learning.heard import read_answers
+from mellow_tide.core.learning.pressure import PressureModel
+from mellow_tide.core.learning.start import StartDepth, choose_start, find_borne
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import UnknownReference
-from mellow_tide.core.run.events import in_order
+from mellow_tide.core.run.events import order_events
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.evidence import Told, told
-from mellow_tide.services.sore_points import PointsOfVisit, points_by_visit
-from mellow_tide.store.clients import ChangeRow, ClientRow, changes_of, find_client, point_events_of
+from mellow_tide.services.evidence import Told, tell
+from mellow_tide.services.sore_points import PointsOfVisit, group_points
+from mellow_tide.store.clients import ChangeRow, ClientRow, find_client, list_changes, list_point_events
 from mellow_tide.store.database import Transaction
 from mellow_tide.store.errors import NotThere
-from mellow_tide.store.learning import TaughtRow, VisitMarked, mark_visit, visits_to_learn_from
+from mellow_tide.store.learning import TaughtRow, VisitMarked, list_visits, mark_visit
 
 Why = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=400)]
 
@@ -85,45 +85,45 @@ class _Evidence:
     def starts(self, catalogue: Catalogue) -> tuple[StartDepth, ...]:
         """Every region that something is known of, at the next visit."""
         answers = [one for one in self.all if isinstance(one, Answer)]
-        model = Pressure(self.all)
+        model = PressureModel(self.all)
         here = restrict(self.client.record.facts(self.client.day), catalogue)
         upcoming = len(self.counted) + 1
         regions = [id for id in catalogue.regions if any(one.region == id for one in self.all)]
         return tuple(
-            start_of(id, model.at(id, upcoming), here.cap(id), borne_at_last(id, answers)) for id in regions
+            choose_start(id, model.at(id, upcoming), here.cap(id), find_borne(id, answers)) for id in regions
         )
 
 
-def learnt(desk: Desk, client_id: UUID) -> Learnt:
+def read_learnt(desk: Desk, client_id: UUID) -> Learnt:
     """What a client's visits have taught. Raises `NotThere`."""
     with desk.reading() as t:
         evidence = _evidence(t, desk, client_id)
-        pointed = point_events_of(t, client_id)
+        pointed = list_point_events(t, client_id)
     return Learnt(
         client_id=client_id,
         visit=len(evidence.counted) + 1,
         starts=evidence.starts(desk.catalogue),
         visits=evidence.visits,
         by_hand=evidence.by_hand,
-        sore=points_by_visit(pointed),
+        sore=group_points(pointed),
     )
 
 
 def leave_out_visit(desk: Desk, client_id: UUID, session_id: UUID, left_out: bool, reason: Why) -> Learnt:
     """That visit was unusual: it does not count, or counts again. Raises `NotThere`."""
     with desk.writing() as t:
-        visits = visits_to_learn_from(t, client_id)
+        visits = list_visits(t, client_id)
         if session_id not in {visit.session_id for visit in visits}:
             raise NotThere("visit")
         mark_visit(t, session_id, VisitMarked(left_out, reason, desk.name(t)))
         tell_learnt(t, desk, client_id)
-    return learnt(desk, client_id)
+    return read_learnt(desk, client_id)
 
 
 def set_wish(desk: Desk, client_id: UUID, wish: Wish, reason: Why) -> Learnt:
     """Set a wish by hand: it stands as evidence beside what was said. Raises `NotThere`, `UnknownReference`."""
     region = wish.region
-    problem = unknown(desk.catalogue.regions, region, "region", "region")
+    problem = check_known(desk.catalogue.regions, region, "region", "region")
     if problem:
         raise UnknownReference(problem)
 
@@ -136,10 +136,10 @@ def set_wish(desk: Desk, client_id: UUID, wish: Wish, reason: Why) -> Learnt:
 
     with desk.writing() as t:
         # Said anew even where it is what stands already: that too is evidence.
-        told(t, desk, client_id, without_wish, Told("learnt"))
-        told(t, desk, client_id, with_wish, Told("by_hand", reason=reason))
+        tell(t, desk, client_id, without_wish, Told("learnt"))
+        tell(t, desk, client_id, with_wish, Told("by_hand", reason=reason))
         tell_learnt(t, desk, client_id)
-    return learnt(desk, client_id)
+    return read_learnt(desk, client_id)
 
 
 def tell_learnt(t: Transaction, desk: Desk, client_id: UUID) -> None:
@@ -153,13 +153,13 @@ def tell_learnt(t: Transaction, desk: Desk, client_id: UUID) -> None:
         if start.answers:
             wishes[start.region] = start.depth
     made = tuple(Wish(region=region, depth=depth) for region, depth in wishes.items())
-    told(t, desk, client_id, lambda record: record.model_copy(update={"wishes": made}), Told("learnt"))
+    tell(t, desk, client_id, lambda record: record.model_copy(update={"wishes": made}), Told("learnt"))
 
 
 def _evidence(t: Transaction, desk: Desk, client_id: UUID) -> _Evidence:
     client = find_client(t, client_id)
-    rows = visits_to_learn_from(t, client_id)
-    changed = changes_of(t, client_id)
+    rows = list_visits(t, client_id)
+    changed = list_changes(t, client_id)
     visits, number = [], 0
     for row in rows:
         number += not row.left_out
@@ -168,7 +168,7 @@ def _evidence(t: Transaction, desk: Desk, client_id: UUID) -> _Evidence:
 
 
 def _taught(row: TaughtRow, number: int) -> VisitTaught:
-    answers = answers_of(number, in_order(row.events), lambda: row.run.sheet, row.specific_ceiling)
+    answers = read_answers(number, order_events(row.events), lambda: row.run.sheet, row.specific_ceiling)
     return VisitTaught(
         session_id=row.session_id,
         starts_at=row.starts_at,

@@ -5,28 +5,28 @@ from uuid import UUID
 
 from pydantic import AwareDatetime, StringConstraints
 
-from mellow_tide.core.catalogue.catalogue import unknown
+from mellow_tide.core.catalogue.catalogue import check_known
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.formats.session_log import SessionLog
 from mellow_tide.core.formats.whole_record import AdditionKept
 from mellow_tide.core.refusal import BadFlow, FieldProblem, UnknownReference
-from mellow_tide.core.run.actual import actual
-from mellow_tide.core.run.done import RegionDone, regions_done
-from mellow_tide.core.run.log import Log, follow_ups
-from mellow_tide.core.timing.outline import Outline, outline
+from mellow_tide.core.run.actual import lay_out_actual
+from mellow_tide.core.run.done import RegionDone, compare_done
+from mellow_tide.core.run.log import Log, list_follow_ups
+from mellow_tide.core.timing.outline import Outline, draw_outline
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.learning import tell_learnt
-from mellow_tide.services.session_view import SessionView, view_of
+from mellow_tide.services.session_view import SessionView, make_view
 from mellow_tide.store.database import Transaction
 from mellow_tide.store.errors import NotThere
-from mellow_tide.store.logs import add_addition, add_follow_ups, add_log, additions_of, newest_log
+from mellow_tide.store.logs import add_addition, add_follow_ups, add_log, find_log, list_additions
 from mellow_tide.store.people import find_practice
-from mellow_tide.store.sessions import ReadAt, events_of, find_session, lock_session
+from mellow_tide.store.sessions import ReadAt, find_session, list_events, lock_session
 
-Addition = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=4000)]
+AdditionText = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=4000)]
 
 
-class Added(Record):
+class AddedToLog(Record):
     """What was added to a signed log, when and by whom."""
 
     words: str
@@ -47,7 +47,7 @@ class LogView(Record):
     log: Log | None
     logged_at: AwareDatetime | None
     signed_by: str | None
-    additions: tuple[Added, ...]
+    additions: tuple[AddedToLog, ...]
 
 
 class NotEnded(BadFlow):
@@ -71,7 +71,7 @@ class NotSigned(BadFlow):
     title = "This log is not signed yet."
 
 
-def log_page(desk: Desk, session_id: UUID) -> LogView:
+def read_log(desk: Desk, session_id: UUID) -> LogView:
     """What was done against plan, and the log if there is one; raises `NotThere`."""
     with desk.reading() as t:
         return _page(t, desk, session_id)
@@ -79,19 +79,19 @@ def log_page(desk: Desk, session_id: UUID) -> LogView:
 
 def _page(t: Transaction, desk: Desk, session_id: UUID) -> LogView:
     row = find_session(t, session_id)
-    view = view_of(desk, row, events_of(t, session_id))
-    newest = newest_log(t, session_id)
-    added = additions_of(t, session_id)
+    view = make_view(desk, row, list_events(t, session_id))
+    newest = find_log(t, session_id)
+    added = list_additions(t, session_id)
     sheet = view.evaluation.sheet
     return LogView(
         session=view,
-        done=regions_done(sheet, view.run),
-        actual=outline(actual(sheet, view.run)),
+        done=compare_done(sheet, view.run),
+        actual=draw_outline(lay_out_actual(sheet, view.run)),
         revision=newest.revision if newest else 0,
         log=newest.log if newest else None,
         logged_at=newest.logged_at if newest else None,
         signed_by=newest.signed_by if newest else None,
-        additions=tuple(Added(words=one.words, by=one.person_name, at=one.added_at) for one in added),
+        additions=tuple(AddedToLog(words=one.words, by=one.person_name, at=one.added_at) for one in added),
     )
 
 
@@ -100,7 +100,7 @@ def save_log(desk: Desk, at: ReadAt, log: Log, sign: bool) -> LogView:
 
     Raises `Conflict` if it was saved meanwhile, `NotEnded`, and `LogSigned` if it is signed already.
     """
-    problems = [unknown(desk.catalogue.regions, id, f"suited.{id}", "region") for id in log.suited]
+    problems = [check_known(desk.catalogue.regions, id, f"suited.{id}", "region") for id in log.suited]
     found = [problem for problem in problems if problem]
     if found:
         raise UnknownReference(*found)
@@ -114,23 +114,23 @@ def save_log(desk: Desk, at: ReadAt, log: Log, sign: bool) -> LogView:
         signed_by = desk.name(t) if sign else None
         add_log(t, at.session_id, at.revision + 1, log, signed_by)
         if sign:
-            add_follow_ups(t, at.session_id, follow_ups(log, page.session.run, desk.catalogue))
+            add_follow_ups(t, at.session_id, list_follow_ups(log, page.session.run, desk.catalogue))
             tell_learnt(t, desk, page.session.client.client_id)
-    return log_page(desk, at.session_id)
+    return read_log(desk, at.session_id)
 
 
-def add_to_log(desk: Desk, session_id: UUID, words: Addition) -> LogView:
+def add_to_log(desk: Desk, session_id: UUID, words: AdditionText) -> LogView:
     """Add to a signed log, dated and by name. Raises `NotThere`, `NotSigned`."""
     with desk.writing() as t:
         lock_session(t, session_id)
-        newest = newest_log(t, session_id)
+        newest = find_log(t, session_id)
         if newest is None or newest.signed_by is None:
             raise NotSigned(FieldProblem("log", "it can still be changed", "change it, or sign it first"))
         add_addition(t, session_id, words, desk.name(t))
-    return log_page(desk, session_id)
+    return read_log(desk, session_id)
 
 
-def document(desk: Desk, session_id: UUID) -> tuple[SessionLog, str]:
+def read_document(desk: Desk, session_id: UUID) -> tuple[SessionLog, str]:
     """The saved log as a document, and the practice's time zone. Raises `NotThere`, also if nothing is saved yet."""
     with desk.reading() as t:
         page = _page(t, desk, session_id)
@@ -159,10 +159,10 @@ def document(desk: Desk, session_id: UUID) -> tuple[SessionLog, str]:
     return made, practice.time_zone
 
 
-def paper(desk: Desk, session_id: UUID) -> bytes:
+def print_paper(desk: Desk, session_id: UUID) -> bytes:
     """The saved log as PDF. Raises `NotThere`, also if nothing is saved yet."""
     # Making papers takes a second to load, which the start of the server does not wait for.
-    from mellow_tide.core.formats.log_paper import log_paper
+    from mellow_tide.core.formats.log_paper import print_log
 
-    made, time_zone = document(desk, session_id)
-    return log_paper(made, time_zone, desk.catalogue)
+    made, time_zone = read_document(desk, session_id)
+    return print_log(made, time_zone, desk.catalogue)

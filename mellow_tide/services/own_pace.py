@@ -5,12 +5,12 @@ from typing import Annotated
 from pydantic import AwareDatetime, Field
 
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.learning.heard import PaceSample, pace_of
-from mellow_tide.core.learning.own_pace import Factor, factors
+from mellow_tide.core.learning.heard import PaceSample, read_pace
+from mellow_tide.core.learning.own_pace import Factor, learn_factors
 from mellow_tide.core.refusal import BadFlow, FieldProblem
-from mellow_tide.core.run.events import in_order
+from mellow_tide.core.run.events import order_events
 from mellow_tide.services.desk import Desk
-from mellow_tide.store.learning import WorkedRow, accept_pace, own_pace_of, worked_by
+from mellow_tide.store.learning import WorkedRow, accept_pace, find_own_pace, list_worked
 
 MOST = 60
 """Sessions back that count: hands change."""
@@ -18,7 +18,7 @@ MOST = 60
 Confirmed = Annotated[list[str], Field(max_length=500)]
 
 
-class Pace(Record):
+class OwnPaceView(Record):
     """The factors as learnt from the last `sessions`, and those that the clock goes by since `accepted_at`, if any."""
 
     learnt: tuple[Factor, ...]
@@ -34,26 +34,26 @@ class UnknownFactor(BadFlow):
     title = "There is no such pace."
 
 
-def own_pace(desk: Desk) -> Pace:
+def read_own_pace(desk: Desk) -> OwnPaceView:
     """The pace of who is signed in."""
     with desk.reading() as t:
-        rows = worked_by(t, desk.person_id, MOST)
-        accepted = own_pace_of(t, desk.person_id)
+        rows = list_worked(t, desk.person_id, MOST)
+        accepted = find_own_pace(t, desk.person_id)
     samples = [sample for row in rows for sample in _samples(row)]
-    return Pace(
-        learnt=factors(samples, desk.catalogue.strokes),
+    return OwnPaceView(
+        learnt=learn_factors(samples, desk.catalogue.strokes),
         sessions=len(rows),
         in_use=accepted.factors if accepted else {},
         accepted_at=accepted.accepted_at if accepted and accepted.factors else None,
     )
 
 
-def accept(desk: Desk, confirmed: Confirmed) -> Pace:
+def accept(desk: Desk, confirmed: Confirmed) -> OwnPaceView:
     """Let the clock go by what was learnt: all that can be trusted, and the odd ones that are `confirmed` by key.
 
     Sessions that have begun keep the pace they were planned at. Raises `UnknownFactor`.
     """
-    known = own_pace(desk).learnt
+    known = read_own_pace(desk).learnt
     strange = set(confirmed) - {one.key for one in known}
     if strange:
         what = f"{', '.join(sorted(strange))} was not learnt"
@@ -66,15 +66,15 @@ def accept(desk: Desk, confirmed: Confirmed) -> Pace:
     }
     with desk.reading() as t:
         accept_pace(t, desk.person_id, chosen)
-    return own_pace(desk)
+    return read_own_pace(desk)
 
 
-def go_back(desk: Desk) -> Pace:
+def go_back(desk: Desk) -> OwnPaceView:
     """Let the clock go by the usual pace again."""
     with desk.reading() as t:
         accept_pace(t, desk.person_id, {})
-    return own_pace(desk)
+    return read_own_pace(desk)
 
 
 def _samples(row: WorkedRow) -> tuple[PaceSample, ...]:
-    return pace_of(in_order(row.events), row.run)
+    return read_pace(order_events(row.events), row.run)

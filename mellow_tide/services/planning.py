@@ -7,16 +7,16 @@ from uuid import UUID
 
 from mellow_tide.core.flow.brief import Brief, Excluded
 from mellow_tide.core.planner.adjust import Hold, adjust
-from mellow_tide.core.planner.alternatives import Alternatives, alternatives
-from mellow_tide.core.planner.offers import offers
+from mellow_tide.core.planner.alternatives import Alternatives, find_alternatives
+from mellow_tide.core.planner.offers import find_offers
 from mellow_tide.core.planner.plan import Plan, plan
-from mellow_tide.core.planner.reshape import Pull, reshaped
+from mellow_tide.core.planner.reshape import Pull, reshape_part
 from mellow_tide.core.refusal import DoesNotFit
 from mellow_tide.core.setting import Setting
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.evidence import Told, told
+from mellow_tide.services.evidence import Told, tell
 from mellow_tide.services.session_view import SessionView
-from mellow_tide.services.standing import Adjustment, Change, Standing, change_plan, standing
+from mellow_tide.services.standing import Adjustment, PlanChange, Standing, change_plan, load_standing
 from mellow_tide.store.database import Transaction
 from mellow_tide.store.sessions import ReadAt, set_day_answer
 
@@ -30,7 +30,7 @@ def after(seconds: float) -> Callable[[], bool]:
     return lambda: monotonic() >= end
 
 
-def planned(brief: Brief, setting: Setting) -> Plan:
+def plan_in_time(brief: Brief, setting: Setting) -> Plan:
     """The best plan that is found in time. Raises the core's refusals."""
     return plan(brief, setting, after(PLANNING_SECONDS))
 
@@ -42,13 +42,13 @@ def replan(desk: Desk, at: ReadAt, brief: Brief, anew: bool = False) -> SessionV
     newest, `RunHasBegun`; then nothing is changed.
     """
 
-    def make(stands: Standing) -> Change:
+    def make(stands: Standing) -> PlanChange:
         before = stands.plan
         keeps = before.touched and not anew and before.flow.brief.kind == brief.kind
         with offering(brief, stands.setting):
             if keeps:
-                return Change(_adjusted(stands, brief, "by_hand"), before)
-            return Change(planned(brief, stands.setting))
+                return PlanChange(_adjusted(stands, brief, "by_hand"), before)
+            return PlanChange(plan_in_time(brief, stands.setting))
 
     return change_plan(desk, at, make)
 
@@ -56,9 +56,9 @@ def replan(desk: Desk, at: ReadAt, brief: Brief, anew: bool = False) -> SessionV
 def fit(desk: Desk, at: ReadAt, brief: Brief) -> SessionView:
     """Store the plan for `brief` that is closest to the present one. Raises as `replan` does."""
 
-    def make(stands: Standing) -> Change:
+    def make(stands: Standing) -> PlanChange:
         with offering(brief, stands.setting):
-            return Change(_adjusted(stands, brief, "all"), stands.plan)
+            return PlanChange(_adjusted(stands, brief, "all"), stands.plan)
 
     return change_plan(desk, at, make)
 
@@ -66,13 +66,13 @@ def fit(desk: Desk, at: ReadAt, brief: Brief) -> SessionView:
 def reshape(desk: Desk, at: ReadAt, pull: Pull) -> SessionView:
     """Make a part longer or shorter by hand and store what becomes of the session. Raises as `replan` does."""
 
-    def make(stands: Standing) -> Change:
+    def make(stands: Standing) -> PlanChange:
         before = stands.plan
-        made = reshaped(before, pull, stands.setting, after(PLANNING_SECONDS))
+        made = reshape_part(before, pull, stands.setting, after(PLANNING_SECONDS))
         # What is being pulled is not what could not stay as it was.
         pulled = {part.region for part in before.flow.parts if part.id == pull.part_id}
         held = tuple(id for id in before.by_hand if id not in pulled)
-        return Change(made, before.model_copy(update={"by_hand": held}))
+        return PlanChange(made, before.model_copy(update={"by_hand": held}))
 
     return change_plan(desk, at, make)
 
@@ -83,7 +83,7 @@ def keep_off(desk: Desk, at: ReadAt, excluded: Sequence[Excluded]) -> SessionVie
     Those that were named for the day alone stay so. Raises as `replan` does.
     """
 
-    def make(stands: Standing) -> Change:
+    def make(stands: Standing) -> PlanChange:
         row = stands.row
         facts = row.facts.model_copy(update={"excluded": tuple(excluded)})
         today = row.answer.excluded if row.answer else ()
@@ -91,40 +91,40 @@ def keep_off(desk: Desk, at: ReadAt, excluded: Sequence[Excluded]) -> SessionVie
 
         def keep(t: Transaction) -> None:
             by = Told("plan")
-            told(t, desk, row.client_id, lambda r: r.model_copy(update={"excluded": lasting}), by)
+            tell(t, desk, row.client_id, lambda r: r.model_copy(update={"excluded": lasting}), by)
             if row.answer:
                 left = tuple(place for place in today if place in excluded)
                 set_day_answer(t, at.session_id, row.answer.model_copy(update={"excluded": left}))
 
-        made = closest(stands.plan, stands.setting.with_client(facts))
-        return Change(made, stands.plan, also=keep)
+        made = plan_closest(stands.plan, stands.setting.with_client(facts))
+        return PlanChange(made, stands.plan, also=keep)
 
     return change_plan(desk, at, make)
 
 
-def closest(before: Plan, setting: Setting) -> Plan:
+def plan_closest(before: Plan, setting: Setting) -> Plan:
     """The plan for the same brief that is closest to `before`. Raises the core's refusals."""
     return adjust(before, before.flow.brief, setting, "all", after(PLANNING_SECONDS))
 
 
-def adjustment(desk: Desk, session_id: UUID, brief: Brief) -> Adjustment:
+def try_fit(desk: Desk, session_id: UUID, brief: Brief) -> Adjustment:
     """What `fit` would store. Raises `NotThere` and the core's refusals."""
-    stands = standing(desk, session_id)
+    stands = load_standing(desk, session_id)
     with offering(brief, stands.setting):
         return stands.beside(_adjusted(stands, brief, "all"))
 
 
-def comparison(desk: Desk, session_id: UUID, brief: Brief) -> Adjustment:
+def compare_anew(desk: Desk, session_id: UUID, brief: Brief) -> Adjustment:
     """What `replan` would store anew, beside what stands. Raises `NotThere` and the core's refusals."""
-    stands = standing(desk, session_id)
+    stands = load_standing(desk, session_id)
     with offering(brief, stands.setting):
-        return stands.beside(planned(brief, stands.setting))
+        return stands.beside(plan_in_time(brief, stands.setting))
 
 
-def alternatives_of(desk: Desk, session_id: UUID) -> Alternatives:
+def read_alternatives(desk: Desk, session_id: UUID) -> Alternatives:
     """Other plans for the brief of a session's stored plan. Raises `NotThere`."""
-    stands = standing(desk, session_id)
-    return alternatives(stands.plan.flow, stands.setting)
+    stands = load_standing(desk, session_id)
+    return find_alternatives(stands.plan.flow, stands.setting)
 
 
 def _adjusted(stands: Standing, brief: Brief, hold: Hold) -> Plan:
@@ -137,4 +137,4 @@ def offering(brief: Brief, setting: Setting) -> Iterator[None]:
     try:
         yield
     except DoesNotFit as refused:
-        raise refused.offering(offers(refused, brief, setting)) from refused
+        raise refused.offering(find_offers(refused, brief, setting)) from refused

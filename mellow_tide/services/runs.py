@@ -3,21 +3,21 @@
 from collections.abc import Sequence
 from uuid import UUID
 
-from mellow_tide.core.catalogue.catalogue import unknown
+from mellow_tide.core.catalogue.catalogue import check_known
 from mellow_tide.core.refusal import BadFlow, FieldProblem, UnknownReference
 from mellow_tide.core.run.events import Added, Began, Observed, PointFound, RunEvent, Said
 from mellow_tide.core.run.frozen import FrozenRun
 from mellow_tide.core.run.state import RunState
 from mellow_tide.core.timing.run_sheet import RunSheet, sheet_id
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.session_view import view_of
+from mellow_tide.services.session_view import make_view
 from mellow_tide.store.database import Transaction
 from mellow_tide.store.sessions import (
     SessionRow,
     append_events,
-    events_of,
     find_session,
     freeze_run,
+    list_events,
     lock_session,
 )
 
@@ -48,7 +48,7 @@ def add_events(
     """
     regions = desk.catalogue.regions
     problems = [
-        unknown(regions, event.region, f"events.{i}.region", "region")
+        check_known(regions, event.region, f"events.{i}.region", "region")
         for i, event in enumerate(events)
         if isinstance(event, Said | Observed | PointFound | Added)
     ]
@@ -67,14 +67,14 @@ def add_events(
         return _state(t, desk, session_id)
 
 
-def run_of(desk: Desk, session_id: UUID) -> RunState:
+def read_run(desk: Desk, session_id: UUID) -> RunState:
     """How far the run is. Raises `NotThere`."""
     with desk.reading() as t:
         return _state(t, desk, session_id)
 
 
 def _state(t: Transaction, desk: Desk, session_id: UUID) -> RunState:
-    return view_of(desk, find_session(t, session_id), events_of(t, session_id)).run
+    return make_view(desk, find_session(t, session_id), list_events(t, session_id)).run
 
 
 def _frozen(desk: Desk, row: SessionRow, named: str, sent: RunSheet | None) -> FrozenRun:

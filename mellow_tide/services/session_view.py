@@ -14,12 +14,12 @@ from mellow_tide.core.meeting.changes import BEARS_ON_A_PLAN, ItemChange
 from mellow_tide.core.meeting.day import DayAnswer
 from mellow_tide.core.planner.difference import Difference
 from mellow_tide.core.planner.plan import Plan
-from mellow_tide.core.run.events import RunEvent, in_order
+from mellow_tide.core.run.events import RunEvent, order_events
 from mellow_tide.core.run.state import RunState, fold
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import sheet_id
 from mellow_tide.services.desk import Desk
-from mellow_tide.store.clients import ChangeRow, Source, changes_since_plan
+from mellow_tide.store.clients import ChangeRow, Source, list_changes_since_plan
 from mellow_tide.store.database import Transaction
 from mellow_tide.store.sessions import SessionRow
 
@@ -76,7 +76,7 @@ class SessionView(Record):
     unread_intake: UUID | None = None
 
 
-def known_of(row: ChangeRow) -> Known:
+def make_known(row: ChangeRow) -> Known:
     """A change as a screen reads it."""
     change = ItemChange(field=row.field, item=row.item, before=row.before, after=row.after)
     return Known(
@@ -84,19 +84,19 @@ def known_of(row: ChangeRow) -> Known:
     )
 
 
-def news_of(t: Transaction, session_id: UUID) -> tuple[Known, ...]:
+def read_news(t: Transaction, session_id: UUID) -> tuple[Known, ...]:
     """What became known of a session's client since its plan was made, and may change what it should be."""
-    return tuple(known_of(row) for row in changes_since_plan(t, session_id, BEARS_ON_A_PLAN))
+    return tuple(make_known(row) for row in list_changes_since_plan(t, session_id, BEARS_ON_A_PLAN))
 
 
-def view_of(
+def make_view(
     desk: Desk, row: SessionRow, events: Iterable[RunEvent], news: tuple[Known, ...] = ()
 ) -> SessionView:
     """Evaluate the stored plan and fold the events over the run sheet that the session is worked by."""
     plan, evaluation, id = _evaluated(json.dumps(row.stored_plan), desk.setting_of(row))
     if row.run and row.run.sheet_id != id:
         evaluation, id = evaluation.model_copy(update={"sheet": row.run.sheet}), row.run.sheet_id
-    run = fold(in_order(events), evaluation.sheet)
+    run = fold(order_events(events), evaluation.sheet)
     return SessionView(
         session_id=row.session_id,
         client=ClientView(

@@ -22,8 +22,8 @@ from mellow_tide.store.people import (
     find_practice,
     find_sign_in,
     forget_attempts,
-    memberships_of,
-    recent_attempts,
+    list_attempts,
+    list_memberships,
 )
 
 STAYS = timedelta(days=14)
@@ -71,7 +71,7 @@ def sign_in(db: Database, email: str, password: str, address: str, now: datetime
     email = email.strip().lower()
     key = hashlib.sha256(f"{email}|{address}".encode()).digest()
     with db.transaction(Sight(email=email)) as t:
-        wait = _wait(recent_attempts(t, key, now - REMEMBERED), now)
+        wait = _wait(list_attempts(t, key, now - REMEMBERED), now)
         if wait:
             raise TooManyAttempts(wait)
         person = find_person_by_email(t, email)
@@ -85,7 +85,7 @@ def sign_in(db: Database, email: str, password: str, address: str, now: datetime
 def _begin(db: Database, person: Person, attempt_key: bytes, now: datetime) -> str:
     token = secrets.token_urlsafe(32)
     with db.transaction(Sight(person=person.person_id, token_hash=_hash(token))) as t:
-        memberships = memberships_of(t, person.person_id)
+        memberships = list_memberships(t, person.person_id)
         if not memberships:
             raise SignInRefused
         signed_in = SignedIn(memberships[0].practice_id, person.person_id)
@@ -94,7 +94,7 @@ def _begin(db: Database, person: Person, attempt_key: bytes, now: datetime) -> s
     return token
 
 
-def who_holds(db: Database, token: str, now: datetime) -> SignedIn | None:
+def find_holder(db: Database, token: str, now: datetime) -> SignedIn | None:
     """Who is signed in with this token, or None."""
     with db.transaction(Sight(token_hash=_hash(token))) as t:
         return find_sign_in(t, _hash(token), now)
@@ -106,7 +106,7 @@ def sign_out(db: Database, token: str) -> None:
         delete_sign_in(t, _hash(token))
 
 
-def me(desk: Desk) -> Me:
+def read_me(desk: Desk) -> Me:
     """The person and practice behind a sign-in."""
     with desk.writing() as t:
         return Me(find_person(t, desk.person_id), find_practice(t))

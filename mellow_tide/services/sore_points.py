@@ -7,7 +7,7 @@ from uuid import UUID
 from pydantic import AwareDatetime
 
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.run.points import SorePoint, after
+from mellow_tide.core.run.points import SorePoint, note_point
 from mellow_tide.store.clients import PointRow
 
 
@@ -19,19 +19,19 @@ class PointsOfVisit(Record):
     points: tuple[SorePoint, ...]
 
 
-def points_by_visit(noted: Iterable[PointRow]) -> tuple[PointsOfVisit, ...]:
+def group_points(noted: Iterable[PointRow]) -> tuple[PointsOfVisit, ...]:
     """The points of each visit, in the order the rows come."""
     visits: dict[tuple[UUID, datetime], tuple[SorePoint, ...]] = {}
     for row in noted:
         key = (row.session_id, row.starts_at)
-        visits[key] = after(visits.get(key, ()), row.event)
+        visits[key] = note_point(visits.get(key, ()), row.event)
     return tuple(
         PointsOfVisit(session_id=session_id, starts_at=starts_at, points=points)
         for (session_id, starts_at), points in visits.items()
     )
 
 
-def falls_of(visits: Iterable[PointsOfVisit]) -> dict[str, int]:
+def measure_falls(visits: Iterable[PointsOfVisit]) -> dict[str, int]:
     """By how much the number of a place fell at best on these visits; the key is region, side and zone, if any."""
     falls: dict[str, int] = {}
     for point in (point for visit in visits for point in visit.points):

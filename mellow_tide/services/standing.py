@@ -6,13 +6,13 @@ from uuid import UUID
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
-from mellow_tide.core.planner.difference import Difference, difference
+from mellow_tide.core.planner.difference import Difference, compare_flows
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.setting import Setting
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.session_view import SessionView, news_of, view_of
+from mellow_tide.services.session_view import SessionView, make_view, read_news
 from mellow_tide.store.database import Transaction
-from mellow_tide.store.sessions import ReadAt, SessionRow, events_of, find_session, replace_plan
+from mellow_tide.store.sessions import ReadAt, SessionRow, find_session, list_events, replace_plan
 
 
 class RunHasBegun(Exception):
@@ -44,12 +44,12 @@ class Standing:
         return Adjustment(
             plan=made,
             evaluation=evaluate(made.flow, self.setting),
-            difference=difference(self.plan.flow, made.flow, self.plan.by_hand, self.setting),
+            difference=compare_flows(self.plan.flow, made.flow, self.plan.by_hand, self.setting),
         )
 
 
 @dataclass(frozen=True)
-class Change:
+class PlanChange:
     """A plan to be stored over the one that stands.
 
     With `before` the answer says what sets the two apart. What is `also` written stands or falls with the plan.
@@ -62,39 +62,39 @@ class Change:
     knows: bool = True
 
 
-def standing(desk: Desk, session_id: UUID) -> Standing:
+def load_standing(desk: Desk, session_id: UUID) -> Standing:
     """The session and its setting; raises `NotThere`."""
     with desk.reading() as t:
         row = find_session(t, session_id)
     return Standing(row, desk.setting_of(row))
 
 
-def change_plan(desk: Desk, at: ReadAt, make: Callable[[Standing], Change]) -> SessionView:
+def change_plan(desk: Desk, at: ReadAt, make: Callable[[Standing], PlanChange]) -> SessionView:
     """Load the session, let `make` say what becomes of its plan, and store that.
 
     Raises `NotThere`, `RunHasBegun`, whatever `make` raises, and `Stale` if `at.revision` is no longer the newest; then
     nothing is changed.
     """
-    stands = standing(desk, at.session_id)
+    stands = load_standing(desk, at.session_id)
     if stands.row.begun:
         raise RunHasBegun
     return store_change(desk, at, make(stands))
 
 
-def store_change(desk: Desk, at: ReadAt, change: Change) -> SessionView:
+def store_change(desk: Desk, at: ReadAt, change: PlanChange) -> SessionView:
     """Store a plan that has been made. Raises `Stale`, `RunHasBegun`, `NotThere`."""
     with desk.writing() as t:
         replace_plan(t, at, change.plan, change.knows)
         if change.also:
             change.also(t)
         # The row is held now: a run cannot begin between this look and the commit.
-        if events_of(t, at.session_id):
+        if list_events(t, at.session_id):
             raise RunHasBegun
         row = find_session(t, at.session_id)
-        news = news_of(t, at.session_id)
-    view = view_of(desk, row, [], news)
+        news = read_news(t, at.session_id)
+    view = make_view(desk, row, [], news)
     if change.before is None:
         return view
     before = change.before
-    apart = difference(before.flow, change.plan.flow, before.by_hand, desk.setting_of(row))
+    apart = compare_flows(before.flow, change.plan.flow, before.by_hand, desk.setting_of(row))
     return view.model_copy(update={"difference": apart})

@@ -4,14 +4,14 @@ from collections.abc import Mapping
 from uuid import UUID
 
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.planner.extras import Extra, extras
-from mellow_tide.core.planner.replan_table import ReplanTable, replan_table
-from mellow_tide.core.timing.ways import Way, ways
+from mellow_tide.core.planner.extras import Extra, find_extras
+from mellow_tide.core.planner.replan_table import ReplanTable, make_replan_table
+from mellow_tide.core.timing.ways import WayPast, find_ways
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.learning import learnt
-from mellow_tide.services.sore_points import falls_of, points_by_visit
-from mellow_tide.services.standing import standing
-from mellow_tide.store.clients import point_events_of
+from mellow_tide.services.learning import read_learnt
+from mellow_tide.services.sore_points import group_points, measure_falls
+from mellow_tide.services.standing import load_standing
+from mellow_tide.store.clients import list_point_events
 
 
 class TableSide(Record):
@@ -23,26 +23,26 @@ class TableSide(Record):
     """
 
     replanning: ReplanTable
-    ways: tuple[Way, ...]
+    ways: tuple[WayPast, ...]
     extras: tuple[Extra, ...]
     falls: Mapping[str, int]
     ask_early: tuple[str, ...]
 
 
-def table_side_of(desk: Desk, session_id: UUID) -> TableSide:
+def read_table_side(desk: Desk, session_id: UUID) -> TableSide:
     """What the stored plan of a session needs at the table. Raises `NotThere`."""
-    stands = standing(desk, session_id)
+    stands = load_standing(desk, session_id)
     with desk.reading() as t:
-        pointed = point_events_of(t, stands.row.client_id)
+        pointed = list_point_events(t, stands.row.client_id)
     plan, setting = stands.plan, stands.setting
-    known = learnt(desk, stands.row.client_id)
+    known = read_learnt(desk, stands.row.client_id)
     sure = {start.region for start in known.starts if not start.ask_early}
     worked = dict.fromkeys(part.region for part in plan.flow.parts if part.role == "work")
-    earlier = [visit for visit in points_by_visit(pointed) if visit.session_id != session_id]
+    earlier = [visit for visit in group_points(pointed) if visit.session_id != session_id]
     return TableSide(
-        replanning=replan_table(plan.flow, plan.by_hand, setting),
-        ways=ways(plan.flow, setting.catalogue),
-        extras=extras(plan.flow, setting),
-        falls=falls_of(earlier),
+        replanning=make_replan_table(plan.flow, plan.by_hand, setting),
+        ways=find_ways(plan.flow, setting.catalogue),
+        extras=find_extras(plan.flow, setting),
+        falls=measure_falls(earlier),
         ask_early=tuple(region for region in worked if known.visits and region not in sure),
     )

@@ -9,14 +9,14 @@ from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.session_view import SessionView
-from mellow_tide.services.standing import Adjustment, Change, Standing, change_plan, standing
+from mellow_tide.services.standing import Adjustment, PlanChange, Standing, change_plan, load_standing
 from mellow_tide.store.sessions import ReadAt
 from mellow_tide.store.versions import (
     find_version,
     forget_version,
+    list_versions,
     name_standing_plan,
     rename_version,
-    versions_of,
 )
 
 
@@ -29,11 +29,11 @@ class Version(Record):
     stands: bool
 
 
-def versions(desk: Desk, session_id: UUID) -> tuple[Version, ...]:
+def read_versions(desk: Desk, session_id: UUID) -> tuple[Version, ...]:
     """All versions of a session, the first kept first. Raises `NotThere`."""
-    stands = standing(desk, session_id).plan.flow
+    stands = load_standing(desk, session_id).plan.flow
     with desk.reading() as t:
-        kept = versions_of(t, session_id)
+        kept = list_versions(t, session_id)
     return tuple(
         Version(
             version_id=version.version_id,
@@ -63,16 +63,16 @@ def drop_version(desk: Desk, session_id: UUID, version_id: UUID) -> None:
         forget_version(t, session_id, version_id)
 
 
-def version_beside(desk: Desk, session_id: UUID, version_id: UUID) -> Adjustment:
+def compare_version(desk: Desk, session_id: UUID, version_id: UUID) -> Adjustment:
     """A version beside what stands. Raises `NotThere`."""
-    return standing(desk, session_id).beside(_plan(desk, session_id, version_id))
+    return load_standing(desk, session_id).beside(_plan(desk, session_id, version_id))
 
 
 def let_version_stand(desk: Desk, at: ReadAt, version_id: UUID) -> SessionView:
     """Store a version over what stands; that can be taken back. Raises `NotThere`, `Stale`, `RunHasBegun`."""
 
-    def make(stands: Standing) -> Change:
-        return Change(_plan(desk, at.session_id, version_id), stands.plan, knows=False)
+    def make(stands: Standing) -> PlanChange:
+        return PlanChange(_plan(desk, at.session_id, version_id), stands.plan, knows=False)
 
     return change_plan(desk, at, make)
 

@@ -140,7 +140,7 @@ class PointRow:
 _point_event: TypeAdapter[PointEvent] = TypeAdapter(PointEvent)
 
 
-def clients_found(t: Transaction, typed: str, archived: bool, most: int) -> list[ClientLine]:
+def search_clients(t: Transaction, typed: str, archived: bool, most: int) -> list[ClientLine]:
     """The clients in whose name, way of address or notes the letters are, or in whose phone number the digits are.
 
     Where there is none, those whose name is nearly so; first of those a word of which begins as a typed one does, since
@@ -207,12 +207,12 @@ def add_changes(t: Transaction, client_id: UUID, changes: Iterable[ItemChange], 
     t.run_each("insert_change", values)
 
 
-def changes_of(t: Transaction, client_id: UUID) -> list[ChangeRow]:
+def list_changes(t: Transaction, client_id: UUID) -> list[ChangeRow]:
     """All evidence of a client, the newest first."""
     return t.all(ChangeRow, "changes_of_client", client_id=client_id)
 
 
-def changes_since_plan(t: Transaction, session_id: UUID, fields: Collection[str]) -> list[ChangeRow]:
+def list_changes_since_plan(t: Transaction, session_id: UUID, fields: Collection[str]) -> list[ChangeRow]:
     """What of `fields` became known of a session's client after its standing plan was made, the oldest first."""
     return t.all(ChangeRow, "changes_since_plan", session_id=session_id, fields=sorted(fields))
 
@@ -229,27 +229,27 @@ def erase_client(t: Transaction, client_id: UUID, person_name: str) -> dict[str,
     return counts
 
 
-def contacts(t: Transaction) -> list[ContactRow]:
+def list_contacts(t: Transaction) -> list[ContactRow]:
     """What tells the practice's clients apart, those put away among them."""
     return t.all(ContactRow, "clients_with_contact")
 
 
-def all_contacts(t: Transaction) -> list[ClientRecord]:
+def list_all_contacts(t: Transaction) -> list[ClientRecord]:
     """Of the clients that are not put away, by name: how each is called and reached, and no more."""
     return [ClientRecord.model_validate(one) for one in t.column("all_contacts")]
 
 
-def sessions_of_client(t: Transaction, client_id: UUID, most: int) -> list[VisitRow]:
+def list_sessions_of_client(t: Transaction, client_id: UUID, most: int) -> list[VisitRow]:
     """The newest sessions of a client, the last first, those to come among them."""
     return t.all(VisitRow, "sessions_of_client", client_id=client_id, most=most)
 
 
-def point_events_of(t: Transaction, client_id: UUID) -> list[PointRow]:
+def list_point_events(t: Transaction, client_id: UUID) -> list[PointRow]:
     """What was noted of a client's sore points; the last session first, each in order."""
     return t.all(PointRow, "point_events_of_client", client_id=client_id)
 
 
-def whole_visits(t: Transaction, client_id: UUID) -> list[WholeVisitRow]:
+def list_whole_visits(t: Transaction, client_id: UUID) -> list[WholeVisitRow]:
     """All sessions of a client with everything in them, the first one first."""
     return t.all(WholeVisitRow, "whole_visits", client_id=client_id)
 

@@ -18,11 +18,11 @@ def add_press(t: Transaction, key: str) -> int:
     return int(t.value("add_press", key=key))
 
 
-def presses_after(t: Transaction, after: int) -> list[PressRow]:
+def list_presses(t: Transaction, after: int) -> list[PressRow]:
     """Every press with a number above `after`, in order."""
     return t.all(PressRow, "presses_after", after=after)
 
 
-def last_press(t: Transaction) -> int:
+def find_last_press(t: Transaction) -> int:
     """The number of the last press that is kept, 0 if there is none."""
     return int(t.value("last_press"))

@@ -41,7 +41,7 @@ class FlowText:
     note: str
 
 
-def flows_of(t: Transaction) -> list[FlowRow]:
+def list_flows(t: Transaction) -> list[FlowRow]:
     """All flows, own ones first, archived ones last."""
     return t.all(FlowRow, "flows_of_practice")
 
@@ -77,7 +77,7 @@ def add_flow(t: Transaction, new: NewFlow) -> None:
     )
 
 
-def shipped_there(t: Transaction) -> set[str]:
+def list_shipped(t: Transaction) -> set[str]:
     """The ids of the shipped flows that the practice has."""
     return set(t.column("shipped_flows_there"))
 

@@ -36,7 +36,7 @@ class IntakeRow:
 
 
 @dataclass(frozen=True)
-class NewIntake:
+class IntakeToOpen:
     """An intake that waits to be opened by the link whose hash this is."""
 
     intake_id: UUID
@@ -45,7 +45,7 @@ class NewIntake:
     expires_at: datetime
 
 
-def add_intake(t: Transaction, new: NewIntake) -> None:
+def add_intake(t: Transaction, new: IntakeToOpen) -> None:
     """Add an intake."""
     t.run("insert_intake", **vars(new))
 
@@ -58,12 +58,12 @@ def find_intake(t: Transaction, intake_id: UUID) -> IntakeRow:
     return row
 
 
-def intake_by_token(t: Transaction, token_hash: bytes) -> IntakeRow | None:
+def find_intake_by_token(t: Transaction, token_hash: bytes) -> IntakeRow | None:
     """The intake that a link or a device's key opens, if there is one; the transaction must see by that hash."""
     return t.one(IntakeRow, "intake_by_token", token_hash=token_hash)
 
 
-def intakes_of(t: Transaction, client_id: UUID) -> list[IntakeRow]:
+def list_intakes(t: Transaction, client_id: UUID) -> list[IntakeRow]:
     """All intakes of a client, the newest first."""
     return t.all(IntakeRow, "intakes_of_client", client_id=client_id)
 

@@ -76,7 +76,7 @@ class AcceptedPace:
     accepted_at: datetime
 
 
-def visits_to_learn_from(t: Transaction, client_id: UUID) -> list[TaughtRow]:
+def list_visits(t: Transaction, client_id: UUID) -> list[TaughtRow]:
     """All visits of a client that have ended, the first first."""
     return t.all(TaughtRow, "visits_to_learn_from", client_id=client_id)
 
@@ -86,12 +86,12 @@ def mark_visit(t: Transaction, session_id: UUID, mark: VisitMarked) -> None:
     t.run("mark_visit", session_id=session_id, **vars(mark))
 
 
-def worked_by(t: Transaction, person_id: UUID, most: int) -> list[WorkedRow]:
+def list_worked(t: Transaction, person_id: UUID, most: int) -> list[WorkedRow]:
     """The last sessions that a therapist has worked, at most so many, the last first."""
     return t.all(WorkedRow, "worked_by", person_id=person_id, most=most)
 
 
-def own_pace_of(t: Transaction, person_id: UUID) -> AcceptedPace | None:
+def find_own_pace(t: Transaction, person_id: UUID) -> AcceptedPace | None:
     """The pace that a therapist accepted last; None if never."""
     return t.one(AcceptedPace, "own_pace_of", person_id=person_id)
 

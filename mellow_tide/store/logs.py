@@ -59,7 +59,7 @@ class FollowUpTick:
     done: bool
 
 
-def newest_log(t: Transaction, session_id: UUID) -> LogRow | None:
+def find_log(t: Transaction, session_id: UUID) -> LogRow | None:
     """The log of a session, if there is one."""
     return t.one(LogRow, "newest_log", session_id=session_id)
 
@@ -70,7 +70,7 @@ def add_log(t: Transaction, session_id: UUID, revision: int, log: Log, signed_by
     t.run("insert_log", session_id=session_id, revision=revision, log=stored, signed_by=signed_by)
 
 
-def additions_of(t: Transaction, session_id: UUID) -> list[AdditionRow]:
+def list_additions(t: Transaction, session_id: UUID) -> list[AdditionRow]:
     """What was added to the log, the first first."""
     return t.all(AdditionRow, "log_additions", session_id=session_id)
 
@@ -86,7 +86,7 @@ def add_follow_ups(t: Transaction, session_id: UUID, found: Sequence[FollowUp]) 
     t.run_each("insert_follow_up", [{"session_id": session_id, **row} for row in rows])
 
 
-def follow_ups_before(t: Transaction, session_id: UUID) -> list[FollowUpRow]:
+def list_follow_ups(t: Transaction, session_id: UUID) -> list[FollowUpRow]:
     """What earlier sessions of the same client left: what is open, and what was ticked off for this one."""
     return t.all(FollowUpRow, "follow_ups_before", session_id=session_id)
 

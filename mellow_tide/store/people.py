@@ -69,7 +69,7 @@ def find_practice(t: Transaction) -> Practice:
     return practice
 
 
-def memberships_of(t: Transaction, person_id: UUID) -> list[Membership]:
+def list_memberships(t: Transaction, person_id: UUID) -> list[Membership]:
     """The practices a person belongs to."""
     return t.all(Membership, "memberships_of_person", person_id=person_id)
 
@@ -89,7 +89,7 @@ def delete_sign_in(t: Transaction, token_hash: bytes) -> None:
     t.run("delete_sign_in", token_hash=token_hash)
 
 
-def recent_attempts(t: Transaction, key: bytes, since: datetime) -> list[datetime]:
+def list_attempts(t: Transaction, key: bytes, since: datetime) -> list[datetime]:
     """When signing in failed for this key since then, oldest first."""
     return t.column("recent_attempts", attempt_key=key, since=since)
 
@@ -125,7 +125,7 @@ def delete_practice_and_person(t: Transaction, practice_id: UUID, person_id: UUI
     t.run("delete_person", person_id=person_id)
 
 
-def house_of(t: Transaction) -> House:
+def find_house(t: Transaction) -> House:
     """What the practice has chosen where schools differ; raises `NotThere`."""
     house: dict[str, Any] | None = t.value("house_of_practice")
     if house is None:

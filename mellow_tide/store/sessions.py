@@ -11,7 +11,7 @@ from psycopg.types.json import Jsonb
 from pydantic import TypeAdapter
 
 from mellow_tide.core.flow.brief import ClientFacts
-from mellow_tide.core.meeting.day import DayAnswer, on_the_day
+from mellow_tide.core.meeting.day import DayAnswer, add_day_answer
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.run.events import RunEvent
@@ -74,7 +74,7 @@ class SessionRow:
     @cached_property
     def facts(self) -> ClientFacts:
         """What of the client changes a plan on the day of the session, with what was answered that day."""
-        return on_the_day(self.known, self.answer) if self.answer else self.known
+        return add_day_answer(self.known, self.answer) if self.answer else self.known
 
     @property
     def pace(self) -> OwnPace | None:
@@ -106,7 +106,7 @@ def add_session(t: Transaction, new: NewSession) -> None:
     t.run("insert_session", **{**vars(new), "plan": Jsonb(new.plan.model_dump(mode="json"))})
 
 
-def sessions_between(t: Transaction, start: datetime, end: datetime) -> list[SessionRow]:
+def list_sessions(t: Transaction, start: datetime, end: datetime) -> list[SessionRow]:
     """The sessions that start from `start` to before `end`, in order."""
     return t.all(SessionRow, "sessions_between", **{"from": start, "until": end})
 
@@ -176,7 +176,7 @@ def append_events(t: Transaction, session_id: UUID, events: Sequence[RunEvent]) 
         t.run("append_event", session_id=session_id, event_id=event.id, event=stored)
 
 
-def events_of(t: Transaction, session_id: UUID) -> list[RunEvent]:
+def list_events(t: Transaction, session_id: UUID) -> list[RunEvent]:
     """All events of a session's run, in the order they came."""
     return _events.validate_python(t.column("events_of_session", session_id=session_id))
 
@@ -187,7 +187,7 @@ class _EventsRow:
     events: list[dict[str, Any]]
 
 
-def events_of_sessions(t: Transaction, session_ids: Sequence[UUID]) -> dict[UUID, list[RunEvent]]:
+def list_events_of_sessions(t: Transaction, session_ids: Sequence[UUID]) -> dict[UUID, list[RunEvent]]:
     """The events of several sessions at once, each in the order they came."""
     rows = t.all(_EventsRow, "events_of_sessions", session_ids=list(session_ids))
     found = {row.session_id: _events.validate_python(row.events) for row in rows}

@@ -26,7 +26,7 @@ class VersionRow:
         return Plan.model_validate(self.stored)
 
 
-def versions_of(t: Transaction, session_id: UUID) -> list[VersionRow]:
+def list_versions(t: Transaction, session_id: UUID) -> list[VersionRow]:
     """All versions of a session, the first made first."""
     return t.all(VersionRow, "versions_of_session", session_id=session_id)
 

@@ -9,10 +9,10 @@ from starlette.types import ASGIApp, Receive, Scope, Send
 
 from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.sign_in import who_holds
+from mellow_tide.services.sign_in import find_holder
 from mellow_tide.store.database import Database
 from mellow_tide.store.people import SignedIn
-from mellow_tide.web.problems import NotSignedIn, answer
+from mellow_tide.web.problems import NotSignedIn, Outcome, answer
 
 COOKIE = "tide_sign_in"
 
@@ -30,7 +30,7 @@ class OwnPagesOnly:
             origin = request.headers.get("origin", "")
             if urlsplit(origin).netloc != request.headers.get("host", ""):
                 title = "This request did not come from a page of Mellow Tide."
-                refuse = answer(403, "foreign-origin", title, "Open the page itself and try there.")
+                refuse = answer(Outcome(403, "foreign-origin", title, "Open the page itself and try there."))
                 await refuse(scope, receive, send)
                 return
         await self._app(scope, receive, send)
@@ -51,17 +51,17 @@ async def shipped(request: Request) -> ShippedCatalogue:
 def signed_in(request: Request, db: Annotated[Database, Depends(database)]) -> SignedIn:
     """Who sends this request; raises `NotSignedIn`."""
     token = request.cookies.get(COOKIE)
-    who = who_holds(db, token, datetime.now(UTC)) if token else None
+    who = find_holder(db, token, datetime.now(UTC)) if token else None
     if who is None:
         raise NotSignedIn
     return who
 
 
 Db = Annotated[Database, Depends(database)]
-Shipped = Annotated[ShippedCatalogue, Depends(shipped)]
+AsShipped = Annotated[ShippedCatalogue, Depends(shipped)]
 
 
-def desk(db: Db, who: Annotated[SignedIn, Depends(signed_in)], known: Shipped) -> Desk:
+def desk(db: Db, who: Annotated[SignedIn, Depends(signed_in)], known: AsShipped) -> Desk:
     """The desk at which this request is served."""
     return Desk.of(db, who, known)
 

@@ -3,7 +3,7 @@
 import logging
 from collections.abc import Sequence
 from functools import singledispatch
-from typing import Any
+from typing import Any, NamedTuple
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
@@ -117,25 +117,31 @@ TAKEN = {"version_name_once": "Another version of this plan is called so: choose
 """What to do where a constraint keeps names apart."""
 
 
+class Outcome(NamedTuple):
+    """What went wrong: HTTP status, code, title, and what to do."""
+
+    status: int
+    code: str
+    title: str
+    detail: str
+
+
 def answer(
-    status: int,
-    code: str,
-    title: str,
-    detail: str,
+    outcome: Outcome,
     errors: Sequence[FieldProblem] = (),
     headers: dict[str, str] | None = None,
     offers: Sequence[Offer] = (),
 ) -> JSONResponse:
     """The response that carries a problem document."""
     body = Problem(
-        type=f"urn:mellow-tide:problem:{code}",
-        title=title,
-        status=status,
-        detail=detail,
+        type=f"urn:mellow-tide:problem:{outcome.code}",
+        title=outcome.title,
+        status=outcome.status,
+        detail=outcome.detail,
         errors=[FieldError(field=e.field, what=e.what, remedy=e.remedy) for e in errors],
         offers=[OfferedChange(says=o.says, change=dict(o.change)) for o in offers],
     )
-    return JSONResponse(body.model_dump(), status, headers, media_type=MEDIA_TYPE)
+    return JSONResponse(body.model_dump(), outcome.status, headers, media_type=MEDIA_TYPE)
 
 
 def install(app: FastAPI) -> None:
@@ -151,38 +157,41 @@ async def _handle(request: Request, error: Exception) -> JSONResponse:
 @singledispatch
 def _respond(error: Exception) -> JSONResponse:
     if isinstance(error, Conflict) and error.constraint in TAKEN:
-        return answer(409, "name-taken", "This name is taken.", TAKEN[error.constraint])
+        return answer(Outcome(409, "name-taken", "This name is taken.", TAKEN[error.constraint]))
     for kind in type(error).__mro__:
         if kind in PLAIN:
-            return answer(*PLAIN[kind])
+            return answer(Outcome(*PLAIN[kind]))
     log.error("unexpected error", exc_info=error)
     detail = "Nothing was changed. Try again; if it happens again, look at the server's log."
-    return answer(500, "unexpected", "Something went wrong on our side.", detail)
+    return answer(Outcome(500, "unexpected", "Something went wrong on our side.", detail))
 
 
 @_respond.register
 def _(error: Refused) -> JSONResponse:
     detail = " ".join(f"{p.what[0].upper()}{p.what[1:]}: {p.remedy}." for p in error.problems)
     offers = error.offers if isinstance(error, DoesNotFit) else ()
-    return answer(422, error.code, error.title, detail, error.problems, offers=offers)
+    return answer(Outcome(422, error.code, error.title, detail), error.problems, offers=offers)
 
 
 @_respond.register
 def _(error: TooManyAttempts) -> JSONResponse:
     detail = f"Wait {error.seconds} s, then try again."
     title = "Too many attempts to sign in."
-    return answer(429, "too-many-attempts", title, detail, headers={"Retry-After": str(error.seconds)})
+    outcome = Outcome(429, "too-many-attempts", title, detail)
+    return answer(outcome, headers={"Retry-After": str(error.seconds)})
 
 
 @_respond.register
 def _(error: RequestValidationError) -> JSONResponse:
     problems = [_field_problem(e) for e in error.errors()]
-    return answer(422, "unreadable", "Something in this cannot be used.", "See the fields named.", problems)
+    outcome = Outcome(422, "unreadable", "Something in this cannot be used.", "See the fields named.")
+    return answer(outcome, problems)
 
 
 @_respond.register
 def _(error: HTTPException) -> JSONResponse:
-    return answer(error.status_code, f"http-{error.status_code}", str(error.detail), "Check the address.")
+    status = error.status_code
+    return answer(Outcome(status, f"http-{status}", str(error.detail), "Check the address."))
 
 
 def _field_problem(error: Any) -> FieldProblem:

@@ -10,10 +10,10 @@ from uuid import UUID
 
 from playwright.sync_api import Error, Page, expect
 
-from mellow_tide.core.run.events import in_order
+from mellow_tide.core.run.events import order_events
 from mellow_tide.demo.people import PRACTICE_ID
 from mellow_tide.store.database import Sight
-from mellow_tide.store.sessions import events_of, find_session
+from mellow_tide.store.sessions import find_session, list_events
 from tests.browser.pages import KEPT
 from tests.chaos.world import World, wait_until
 
@@ -156,7 +156,7 @@ def _settle(table: Table) -> None:
 def _judge(table: Table) -> None:
     """Hold what is on record against what was tapped."""
     with table.world.store() as db, db.transaction(Sight(PRACTICE_ID)) as t:
-        events = in_order(events_of(t, table.session_id))
+        events = order_events(list_events(t, table.session_id))
         run = find_session(t, table.session_id).run
     assert run
     moves = [event.to for event in events if event.kind == "moved"]

@@ -9,7 +9,7 @@ from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Chooser
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.planner.question import pose
+from mellow_tide.core.planner.question import pose_question
 from mellow_tide.core.refusal import DoesNotFit
 from tests.settings import CATALOGUE, setting
 
@@ -96,6 +96,9 @@ def broken(brief: Brief, client: ClientFacts, house: House) -> list[str]:
     check_flow(flow, CATALOGUE)
     evaluation = evaluate(flow, setting(client, CATALOGUE, house))
     found += [f"{f.code} {f.what}" for f in evaluation.findings if f.severity != "advice"]
+    addresses = [entry.address for entry in evaluation.sheet.entries]
+    if len(set(addresses)) < len(addresses):
+        found.append("two entries have one address")
     if abs(evaluation.sheet.over) > 15:
         found.append(f"{evaluation.sheet.over} s over")
     worked = {part.region for part in flow.parts if part.role == "work"}
@@ -130,7 +133,7 @@ def worth(brief: Brief, client: ClientFacts, house: House) -> float | None:
         asked = Asked.of(brief, setting(client, CATALOGUE, house, None))
         if asked.kind.open_ended:
             return None
-        choice = Chooser(pose(asked), asked.catalogue).best()
+        choice = Chooser(pose_question(asked), asked.catalogue).best()
     except DoesNotFit:
         return None
     return choice.value if choice else None

@@ -9,8 +9,8 @@ from mellow_tide.core.flow.brief import Brief, Excluded
 from mellow_tide.core.flow.edits import ChangeStep, InsertPart, MovePart, apply
 from mellow_tide.core.flow.flow import Part, Step
 from mellow_tide.core.planner.adjust import HELD, LEAVES, adjust
-from mellow_tide.core.planner.difference import difference
-from mellow_tide.core.planner.plan import plan, worked_by_hand
+from mellow_tide.core.planner.difference import compare_flows
+from mellow_tide.core.planner.plan import mark_by_hand, plan
 from mellow_tide.core.planner.rituals import meet_the_minutes
 from mellow_tide.core.refusal import DoesNotFit
 from tests.core.askings import CATALOGUE as ASKED_OF
@@ -32,12 +32,12 @@ def faults(flow, client=CLIENT):
 
 
 def apart(present, flow, by_hand=()):
-    return difference(present.flow, flow, by_hand, setting(CLIENT, CATALOGUE))
+    return compare_flows(present.flow, flow, by_hand, setting(CLIENT, CATALOGUE))
 
 
 def by_hand(present, *edits):
     """The plan with some edits, its close made to fit again."""
-    return worked_by_hand(present, meet_the_minutes(apply(present.flow, edits), setting(CLIENT, CATALOGUE)))
+    return mark_by_hand(present, meet_the_minutes(apply(present.flow, edits), setting(CLIENT, CATALOGUE)))
 
 
 def test_nothing_changes_where_nothing_is_asked():

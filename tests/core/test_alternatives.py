@@ -2,7 +2,7 @@ import pytest
 
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
-from mellow_tide.core.planner.alternatives import alternatives
+from mellow_tide.core.planner.alternatives import find_alternatives
 from mellow_tide.core.planner.plan import plan
 from tests.core.flows import CLIENT
 from tests.settings import CATALOGUE, setting
@@ -12,7 +12,7 @@ C = CATALOGUE
 
 def of(client=CLIENT, **brief):
     flow = plan(Brief(**{"booked_minutes": 75, **brief}), setting(client, C)).flow
-    return flow, alternatives(flow, setting(client, C))
+    return flow, find_alternatives(flow, setting(client, C))
 
 
 def test_a_full_body_has_two_others_of_other_schools_that_are_true_plans():

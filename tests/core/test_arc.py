@@ -3,9 +3,9 @@ import pytest
 from mellow_tide.core.catalogue.records import SLOTS
 from mellow_tide.core.flow.flow import Part
 from mellow_tide.core.planner.arc import capacity, fit_arc
-from mellow_tide.core.planner.legs import visit as visit_at
-from mellow_tide.core.planner.place import place_at
+from mellow_tide.core.planner.legs import set_up as visit_at
 from mellow_tide.core.planner.repertoire import Touch
+from mellow_tide.core.planner.site import find_site
 from mellow_tide.core.timing.run_sheet import part_seconds
 from mellow_tide.core.timing.tempo import Tempo
 from tests.settings import CATALOGUE
@@ -25,7 +25,7 @@ def test_strokes_meet_the_seconds_and_keep_the_arc(region, wished, height):
     assert tried, f"{region.id} has too few strokes for its least time"
     side = "mid" if region.sides == "mid" else "right"
     for seconds in tried[:: max(1, len(tried) // 12)]:
-        place = place_at(region.id, region.positions[0], Touch(wished), CATALOGUE, Tempo(height))
+        place = find_site(region.id, region.positions[0], Touch(wished), CATALOGUE, Tempo(height))
         arc = fit_arc(place, seconds)
         visit = visit_at(region.id, side, place.position, False, CATALOGUE)
         part = Part.at(visit, region.id, arc.steps)

@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mellow_tide.core.care.restrictions import restrict, thresholds
+from mellow_tide.core.care.restrictions import list_thresholds, restrict
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.planner.plan import plan
@@ -69,7 +69,7 @@ def test_any_conditions_together_restrict_at_least_as_each_alone(conditions, day
 
 def test_what_is_still_to_change_in_a_pregnancy_is_told_with_its_day():
     due = date(2026, 10, 8)
-    ahead = thresholds(due, 84, C)
+    ahead = list_thresholds(due, 84, C)
     assert [(one.weeks, one.on.isoformat()) for one in ahead] == [
         ("12w1d", "2026-03-27"),
         ("14w0d", "2026-04-09"),
@@ -78,7 +78,7 @@ def test_what_is_still_to_change_in_a_pregnancy_is_told_with_its_day():
         ("28w0d", "2026-07-16"),
     ]
     assert "Not flat on the back" in ahead[3].says
-    assert thresholds(due, 196, C) == ()
+    assert list_thresholds(due, 196, C) == ()
 
 
 @pytest.mark.parametrize(

@@ -4,7 +4,7 @@ from pathlib import Path
 
 import pytest
 
-from mellow_tide.core.catalogue.catalogue import unknown
+from mellow_tide.core.catalogue.catalogue import check_known
 from mellow_tide.core.catalogue.loader import CatalogueError, read_catalogue
 from mellow_tide.core.planner.repertoire import Touch, arc_options
 
@@ -102,9 +102,9 @@ def test_a_broken_file_names_itself(folder):
 
 
 def test_naming_what_is_not_there_says_what_is(catalogue):
-    problem = unknown(catalogue.closings, "roof", "close_with", "closing")
+    problem = check_known(catalogue.closings, "roof", "close_with", "closing")
     assert (problem.field, problem.remedy) == ("close_with", "use one of: head, feet, whole, seated")
-    assert unknown(catalogue.closings, "head", "close_with", "closing") is None
+    assert check_known(catalogue.closings, "head", "close_with", "closing") is None
 
 
 KINDS = ["full_body", "focus", "chair", "side_lying", "prenatal", "labour_support"]

@@ -11,9 +11,9 @@ from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Chooser
 from mellow_tide.core.planner.minutes import allot
-from mellow_tide.core.planner.order import cheapest_order
+from mellow_tide.core.planner.order import find_cheapest_order
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.planner.question import pose
+from mellow_tide.core.planner.question import pose_question
 from tests.core.flows import CLIENT
 from tests.settings import setting
 
@@ -25,7 +25,7 @@ def best_by_trying(question, catalogue, also=None):
         for chosen in combinations(ids, size):
             if not question.must.issubset(chosen) or (also and also not in chosen):
                 continue
-            seconds = cheapest_order(frozenset(chosen), question.way, catalogue).seconds
+            seconds = find_cheapest_order(frozenset(chosen), question.way, catalogue).seconds
             shares = [*(question.shares[id] for id in chosen), question.close]
             given = allot(shares, question.hands_on - seconds)
             if given:
@@ -48,7 +48,7 @@ def test_no_set_of_regions_does_more_good(catalogue, seed):
         pressure=random.choice(["light", "medium", "firm"]),
     )
     client = CLIENT.model_copy(update={"height_cm": random.randint(150, 200)})
-    question = pose(Asked.of(brief, setting(client, catalogue, DEFAULTS, None)))
+    question = pose_question(Asked.of(brief, setting(client, catalogue, DEFAULTS, None)))
     chooser = Chooser(question, catalogue)
     also = random.choice(sorted(question.shares))
     for forced in (None, also):
@@ -64,7 +64,7 @@ def test_no_set_of_regions_does_more_good(catalogue, seed):
 @pytest.mark.parametrize("minutes", range(45, 121, 15))
 @pytest.mark.parametrize("focus", [(), ("hips",), ("neck", "foot")])
 def test_at_a_deadline_the_best_so_far_comes_with_an_honest_gap(catalogue, minutes, focus):
-    question = pose(
+    question = pose_question(
         Asked.of(Brief(booked_minutes=minutes, focus=focus), setting(CLIENT, catalogue, DEFAULTS, None))
     )
     proven = Chooser(question, catalogue).best()

@@ -5,7 +5,7 @@ from uuid import UUID
 
 import pytest
 
-from mellow_tide.core.run.contractions import Contraction, contractions_after, timing
+from mellow_tide.core.run.contractions import Contraction, add_press_of_contraction, time_contractions
 from mellow_tide.core.run.events import ContractionBegan, ContractionEnded
 
 START = datetime(2026, 5, 4, 9, 6, tzinfo=UTC)
@@ -59,23 +59,23 @@ CASES = {
     ],
 )
 def test_the_usual_advice_is_to_call_after_an_hour_of_long_ones_close_together(name, call):
-    assert timing(CASES[name]).call is call
+    assert time_contractions(CASES[name]).call is call
 
 
 def test_length_and_spacing_are_those_of_the_last():
-    told = timing(CASES["two, the second goes on"])
+    told = time_contractions(CASES["two, the second goes on"])
     assert (told.length, told.spacing) == (50, 410)
-    assert timing(CASES["one that goes on"]).length is None
+    assert time_contractions(CASES["one that goes on"]).length is None
 
 
 def test_a_second_press_of_the_same_kind_changes_nothing():
     def at(second: int) -> dict[str, object]:
         return {"id": UUID(int=second), "at": START + timedelta(seconds=second)}
 
-    once = contractions_after((), ContractionBegan(**at(1)))
-    assert contractions_after(once, ContractionBegan(**at(5))) == once
-    over = contractions_after(once, ContractionEnded(**at(50)))
-    assert contractions_after(over, ContractionEnded(**at(60))) == over == series((1, 50))
+    once = add_press_of_contraction((), ContractionBegan(**at(1)))
+    assert add_press_of_contraction(once, ContractionBegan(**at(5))) == once
+    over = add_press_of_contraction(once, ContractionEnded(**at(50)))
+    assert add_press_of_contraction(over, ContractionEnded(**at(60))) == over == series((1, 50))
 
 
 def vectors():
@@ -84,7 +84,7 @@ def vectors():
         {
             "name": name,
             "contractions": [one.model_dump(mode="json") for one in contractions],
-            "timing": timing(contractions).model_dump(mode="json"),
+            "timing": time_contractions(contractions).model_dump(mode="json"),
         }
         for name, contractions in CASES.items()
     ]

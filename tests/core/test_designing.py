@@ -8,17 +8,17 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mellow_tide.core.checks.check import case_of
-from mellow_tide.core.checks.engine import findings
+from mellow_tide.core.checks.check import make_case
+from mellow_tide.core.checks.engine import run_checks
 from mellow_tide.core.checks.registry import CHECKS
-from mellow_tide.core.designing.adaptation import adapted
-from mellow_tide.core.designing.landing import landings
-from mellow_tide.core.designing.mending import mending
-from mellow_tide.core.designing.other_side import other_side
-from mellow_tide.core.designing.picker import picks
-from mellow_tide.core.designing.quick_add import suggestions
+from mellow_tide.core.designing.adaptation import adapt_flow
+from mellow_tide.core.designing.landing import find_landings
+from mellow_tide.core.designing.mending import mend
+from mellow_tide.core.designing.other_side import find_other_side
+from mellow_tide.core.designing.picker import pick_strokes
+from mellow_tide.core.designing.quick_add import suggest_edits
 from mellow_tide.core.designing.trial import Trial
-from mellow_tide.core.designing.typed import read
+from mellow_tide.core.designing.typed import read_typed
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
 from mellow_tide.core.flow.edits import ChangeStep, RemovePart, SplitPart, apply
@@ -44,7 +44,7 @@ def graver(flow, client, before=()):
 
 
 def test_a_part_may_go_where_it_is_reached_and_the_reason_shows_where_it_may_not():
-    found = landings(TRIAL, "back")
+    found = find_landings(TRIAL, "back")
     assert [landing.at for landing in found] == list(range(len(FLOW.parts)))
     assert [landing.at for landing in found if landing.here] == [1]
     assert found[0].why_not == "the first contact comes first"
@@ -58,7 +58,7 @@ def test_a_part_may_go_where_it_is_reached_and_the_reason_shows_where_it_may_not
 
 @pytest.mark.parametrize("part_id", ["back", CALF, "neck", "foot-left"])
 def test_wherever_a_part_may_go_it_does_no_graver_harm(part_id):
-    for landing in landings(TRIAL, part_id):
+    for landing in find_landings(TRIAL, part_id):
         if landing.why_not or landing.here:
             assert not landing.edits
             continue
@@ -69,12 +69,12 @@ def test_wherever_a_part_may_go_it_does_no_graver_harm(part_id):
 
 
 def test_neither_the_first_contact_nor_the_close_goes_anywhere():
-    assert not any(landing.edits for id in ("open", "close") for landing in landings(TRIAL, id))
+    assert not any(landing.edits for id in ("open", "close") for landing in find_landings(TRIAL, id))
 
 
 def test_what_needs_another_position_is_worked_through_the_window_it_has_there():
     # A calf can be reached from the front too.
-    there = next(x for x in landings(TRIAL, CALF) if x.position == "supine" and not x.why_not)
+    there = next(x for x in find_landings(TRIAL, CALF) if x.position == "supine" and not x.why_not)
     moved = parts(apply(FLOW, there.edits))[CALF]
     assert (moved.position, moved.window) == ("supine", "leg_front")
 
@@ -89,7 +89,7 @@ def test_a_stroke_offered_for_any_client_breaks_nothing_and_any_other_says_why(s
         return
     trial = Trial.of(flow, setting(client, CATALOGUE, house))
     part = random.choice([s for s in flow.parts if s.role == "work"])
-    offered = picks(trial, part.id)
+    offered = pick_strokes(trial, part.id)
     assert {pick.stroke for pick in offered} == set(CATALOGUE.strokes)
     assert all(bool(pick.why_not) or pick.edits for pick in offered)
     fitting = [pick for pick in offered if not pick.why_not]
@@ -109,26 +109,28 @@ def _planned(brief, client, house):
 
 
 def test_a_stroke_is_offered_for_both_sides_where_they_are_worked_alike():
-    stripping = next(pick for pick in picks(TRIAL, CALF) if pick.stroke == "stripping")
+    stripping = next(pick for pick in pick_strokes(TRIAL, CALF) if pick.stroke == "stripping")
     assert {edit.part_id for edit in stripping.edits} == {CALF, "lower_leg_back-left"}
 
 
 def test_a_stroke_that_the_health_rules_out_says_so():
     client = ANYBODY.model_copy(update={"conditions": frozenset({"varicose_veins"})})
-    offered = {pick.stroke: pick.why_not for pick in picks(Trial.of(FLOW, setting(client, CATALOGUE)), CALF)}
+    offered = {
+        pick.stroke: pick.why_not for pick in pick_strokes(Trial.of(FLOW, setting(client, CATALOGUE)), CALF)
+    }
     assert offered["stripping"]
     assert offered["toe_work"] == "not for the calf"
 
 
 def test_the_other_side_comes_back_beside_the_first():
     one = apply(FLOW, [RemovePart(part_id="foot-left")])
-    found = other_side(Trial.of(one, setting(ANYBODY, CATALOGUE)), "foot-right")
+    found = find_other_side(Trial.of(one, setting(ANYBODY, CATALOGUE)), "foot-right")
     again = apply(one, found.edits)
     left, right = parts(again)["foot-left"], parts(again)["foot-right"]
     assert (left.side, left.steps) == ("left", right.steps)
     assert abs(again.parts.index(left) - again.parts.index(right)) == 1
-    assert other_side(TRIAL, "foot-right") is None
-    assert other_side(TRIAL, "back") is None
+    assert find_other_side(TRIAL, "foot-right") is None
+    assert find_other_side(TRIAL, "back") is None
 
 
 def test_lying_on_the_side_the_other_side_waits_for_the_turn():
@@ -138,7 +140,7 @@ def test_lying_on_the_side_the_other_side_waits_for_the_turn():
     first = next(s for s in flow.parts if s.region == "hips")
     mate = next(s for s in flow.parts if s.region == "hips" and s.side != first.side)
     one = apply(flow, [RemovePart(part_id=mate.id)])
-    found = other_side(Trial.of(one, setting(ANYBODY, CATALOGUE)), first.id)
+    found = find_other_side(Trial.of(one, setting(ANYBODY, CATALOGUE)), first.id)
     again = next(s for s in apply(one, found.edits).parts if s.region == "hips" and s.side == mate.side)
     assert again.position == mate.position != first.position
 
@@ -175,12 +177,12 @@ def test_a_trait_of_a_step_is_given_and_taken_away():
     ],
 )
 def test_a_line_is_read(line, wanted):
-    typed = read(line)
+    typed = read_typed(line)
     assert {name: getattr(typed, name) for name in wanted} == wanted
 
 
 def first_of(line, selected=CALF):
-    return suggestions(TRIAL, line, selected)[0]
+    return suggest_edits(TRIAL, line, selected)[0]
 
 
 def test_typing_a_region_and_a_stroke_adds_it_on_both_sides_where_it_belongs():
@@ -204,7 +206,7 @@ def test_typing_seconds_a_side_or_a_zone_means_just_that():
 
 def test_typing_a_stroke_alone_means_the_selected_part():
     assert first_of("stripping").edits[0].part_id == CALF
-    assert suggestions(TRIAL, "stripping", None) == ()
+    assert suggest_edits(TRIAL, "stripping", None) == ()
 
 
 def test_typing_can_change_the_brief_the_minutes_and_a_length():
@@ -228,14 +230,14 @@ def test_what_cannot_be_done_is_there_with_its_reason_and_nonsense_is_not():
     assert first_of("calf scalp circles").why_not == "not for the calf"
     assert first_of("calf wringing depth 1").why_not == "wringing goes from depth 2 to 3"
     assert first_of("back spine walk").why_not == "wants dry skin"
-    assert suggestions(TRIAL, "xyzzy", CALF) == ()
-    assert suggestions(TRIAL, "5", CALF) == ()
+    assert suggest_edits(TRIAL, "xyzzy", CALF) == ()
+    assert suggest_edits(TRIAL, "5", CALF) == ()
 
 
 @settings(deadline=None)
 @given(line=st.text(max_size=40))
 def test_any_line_is_borne(line):
-    for meant in suggestions(TRIAL, line, CALF):
+    for meant in suggest_edits(TRIAL, line, CALF):
         ways = [bool(meant.edits), meant.reshape is not None, meant.brief is not None, bool(meant.why_not)]
         assert any(ways)
         apply(FLOW, meant.edits)
@@ -243,11 +245,13 @@ def test_any_line_is_borne(line):
 
 @pytest.mark.parametrize("check", [c for c in CHECKS if c.severity == "advice"], ids=lambda c: c.code)
 def test_repairs_taken_together_mend_what_can_be_mended_and_do_no_graver_harm(check):
-    case = case_of(check.bad(CATALOGUE), setting(check.client or ANYBODY, CATALOGUE, check.house, check.pace))
+    case = make_case(
+        check.bad(CATALOGUE), setting(check.client or ANYBODY, CATALOGUE, check.house, check.pace)
+    )
     trial = Trial(case)
-    before = findings(case)
-    taken = mending(trial, "advice")
-    after = findings(case.of_flow(trial.of_edits(taken.edits).flow)) if taken.edits else before
+    before = run_checks(case)
+    taken = mend(trial, "advice")
+    after = run_checks(case.of_flow(trial.of_edits(taken.edits).flow)) if taken.edits else before
     serious = Counter((f.code, f.part_id) for f in before if f.severity != "advice")
     assert not Counter((f.code, f.part_id) for f in after if f.severity != "advice") - serious
     assert {f.what for f in after if f.severity == "advice"} == set(taken.left)
@@ -262,7 +266,7 @@ def test_repairing_advice_never_touches_what_must_not_be_worked_so():
     trial = Trial.of(FLOW, setting(client, CATALOGUE))
     grave = [f.what for f in evaluate(FLOW, setting(client, CATALOGUE)).findings if f.severity == "refuse"]
     assert grave
-    taken = mending(trial, "advice")
+    taken = mend(trial, "advice")
     assert not set(taken.mended) & set(grave)
 
 
@@ -289,7 +293,7 @@ def test_a_flow_is_adapted_to_a_client_and_each_change_has_its_reason():
         conditions=frozenset({"varicose_veins"}),
         excluded=(Excluded(region="foot", because="a plaster"),),
     )
-    made = adapted(FLOW, Brief(booked_minutes=75), setting(client, CATALOGUE))
+    made = adapt_flow(FLOW, Brief(booked_minutes=75), setting(client, CATALOGUE))
     assert graver(made.plan.flow, client) == []
     named = {one.region: (one.reason, one.because) for one in made.named}
     assert named["foot"] == ("excluded", "a plaster")
@@ -299,7 +303,7 @@ def test_a_flow_is_adapted_to_a_client_and_each_change_has_its_reason():
 
 
 def test_a_flow_that_fits_as_it_is_stays_as_it_is():
-    made = adapted(FLOW, Brief(booked_minutes=75), setting(ANYBODY, CATALOGUE))
+    made = adapt_flow(FLOW, Brief(booked_minutes=75), setting(ANYBODY, CATALOGUE))
     assert made.named == ()
     assert made.plan.flow.parts == FLOW.parts
 
@@ -316,7 +320,7 @@ def test_a_change_that_breaks_nothing_new_is_not_blamed_for_what_was_broken_befo
 
 
 def test_taking_time_is_no_fault_of_a_stroke_but_going_against_the_clock_is():
-    offered = {(pick.stroke, pick.slot): pick for pick in picks(TRIAL, CALF)}
+    offered = {(pick.stroke, pick.slot): pick for pick in pick_strokes(TRIAL, CALF)}
     assert not offered["kneading", "knead"].warns
     backwards = ChangeStep(part_id="abdomen", step=1, direction="counter_clockwise")
     assert "does not follow the clock" in TRIAL.of_edits([backwards]).warns

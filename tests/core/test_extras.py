@@ -5,7 +5,7 @@ import pytest
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
 from mellow_tide.core.flow.flow import Part
-from mellow_tide.core.planner.extras import extras
+from mellow_tide.core.planner.extras import find_extras
 from mellow_tide.core.planner.plan import plan
 from tests.core.flows import AGREED, CLIENT
 from tests.settings import CATALOGUE, setting
@@ -18,7 +18,7 @@ CHAIR = Brief(kind="chair", school="chair_downwards", close_with="seated", booke
 def test_an_extra_breaks_no_rule_that_the_plan_keeps(brief):
     flow = plan(brief, setting(CLIENT, CATALOGUE)).flow
     before = {f.code for f in evaluate(flow, setting(CLIENT, CATALOGUE)).findings if f.severity == "refuse"}
-    found = extras(flow, setting(CLIENT, CATALOGUE))
+    found = find_extras(flow, setting(CLIENT, CATALOGUE))
     assert found
     for extra in found:
         at = max(
@@ -46,20 +46,22 @@ def test_an_extra_breaks_no_rule_that_the_plan_keeps(brief):
 
 def test_what_the_client_has_not_agreed_to_or_keeps_off_cannot_be_added():
     flow = plan(WHOLE, setting(CLIENT, CATALOGUE)).flow
-    regions = {extra.region for extra in extras(flow, setting(CLIENT, CATALOGUE))}
+    regions = {extra.region for extra in find_extras(flow, setting(CLIENT, CATALOGUE))}
     assert {"foot", "scalp"} <= regions
     less = ClientFacts(
         consents=AGREED - {"foot"},
         declined=frozenset({"foot"}),
         excluded=(Excluded(region="scalp", side="mid"),),
     )
-    assert {"foot", "scalp"} & {extra.region for extra in extras(flow, setting(less, CATALOGUE))} == set()
+    assert {"foot", "scalp"} & {
+        extra.region for extra in find_extras(flow, setting(less, CATALOGUE))
+    } == set()
 
 
 def test_lying_on_a_side_only_the_upper_side_is_offered():
     brief = Brief(kind="side_lying", school="side_by_side", booked_minutes=60)
     flow = plan(brief, setting(CLIENT, CATALOGUE)).flow
-    for extra in extras(flow, setting(CLIENT, CATALOGUE)):
+    for extra in find_extras(flow, setting(CLIENT, CATALOGUE)):
         upper = CATALOGUE.positions[extra.position].upper
         if upper and CATALOGUE.regions[extra.region].sides == "pair":
             assert extra.sides == (upper,)

@@ -35,7 +35,7 @@ def test_a_choice_changes_what_it_says_and_nothing_else(catalogue):
 
 def test_a_practice_may_have_its_own_transition_seconds(catalogue):
     slow = in_house(House(seconds={"turn": 180}), load_catalogue())
-    assert (slow.pace.turn, slow.pace.walk) == (180, catalogue.pace.walk)
+    assert (slow.clock.turn, slow.clock.walk) == (180, catalogue.clock.walk)
 
 
 @pytest.mark.parametrize(

@@ -7,11 +7,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mellow_tide.core.flow.brief import Excluded, Wish
-from mellow_tide.core.meeting.answers import Answers, problems
-from mellow_tide.core.meeting.changes import changes
-from mellow_tide.core.meeting.questions import intake_sections
+from mellow_tide.core.meeting.answers import Answers, find_problems
+from mellow_tide.core.meeting.changes import compare_records
+from mellow_tide.core.meeting.questions import read_sections
 from mellow_tide.core.meeting.record import ClientRecord
-from mellow_tide.core.meeting.review import accepted, items
+from mellow_tide.core.meeting.review import accept_answers, review_answers
 from tests.settings import CATALOGUE
 
 C = CATALOGUE
@@ -30,11 +30,11 @@ MANY = Answers(
 
 
 def by_id(answers, record=JORY, day=DAY):
-    return {item.id: item for item in items(answers, record, day, C)}
+    return {item.id: item for item in review_answers(answers, record, day, C)}
 
 
 def test_every_question_says_why_and_every_condition_is_asked_under_one_heading():
-    questions = [question for section in intake_sections() for question in section.questions]
+    questions = [question for section in read_sections() for question in section.questions]
     assert all(question.why and question.asks for question in questions)
     assert {q.heading for q in questions if q.kind == "conditions"} == {
         c.asked for c in C.conditions.values()
@@ -58,7 +58,7 @@ def test_the_gravest_comes_first():
     grave = Answers(
         conditions={"today": ("fever",), "usual": ("eczema",), "clinician": ("heart_failure",)}, talk="some"
     )
-    assert [item.level for item in items(grave, JORY, DAY, C)] == ["refer", "ask", "adapt", "note"]
+    assert [item.level for item in review_answers(grave, JORY, DAY, C)] == ["refer", "ask", "adapt", "note"]
 
 
 def test_what_was_on_record_and_is_not_named_again_stays_and_is_to_be_asked_about():
@@ -67,7 +67,7 @@ def test_what_was_on_record_and_is_not_named_again_stays_and_is_to_be_asked_abou
     assert (found["unnamed eczema"].level, found["unnamed eczema"].before) == ("ask", "on record")
     # Under a heading that was not answered nothing is asked for.
     assert "unnamed fever" not in found
-    assert accepted(record, Answers(conditions={"usual": ()}), {"unnamed eczema"}) == record
+    assert accept_answers(record, Answers(conditions={"usual": ()}), {"unnamed eczema"}) == record
 
 
 def test_accepting_changes_what_was_answered_and_nothing_else():
@@ -78,18 +78,20 @@ def test_accepting_changes_what_was_answered_and_nothing_else():
         wishes=(Wish(region="back", depth=3),),
         conditions={"eczema"},
     )
-    made = accepted(record, MANY, by_id(MANY, record).keys())
+    made = accept_answers(record, MANY, by_id(MANY, record).keys())
     assert made.conditions == {"eczema", "varicose_veins"}
     assert (made.consents, made.declined) == ({"face"}, {"foot"})
     assert made.due_date == date(2026, 10, 8)
     assert {w.region: w.depth for w in made.wishes} == {"back": 3, "lower_leg_back": 4}
     assert (made.talk, made.medicines, made.music) == ("quiet", "aspirin", "")
-    assert accepted(record, MANY, ()) == record
+    assert accept_answers(record, MANY, ()) == record
 
 
 @given(st.sets(st.sampled_from(sorted(by_id(MANY)))))
 def test_only_what_is_accepted_changes(taken):
-    changed = {f"{c.field} {c.item}".strip() for c in changes(JORY, accepted(JORY, MANY, taken))}
+    changed = {
+        f"{c.field} {c.item}".strip() for c in compare_records(JORY, accept_answers(JORY, MANY, taken))
+    }
     renamed = {"pregnant": "due_date"}
     # "Ask me then" of what was never answered changes nothing.
     assert changed == {renamed.get(id, id) for id in taken - {"consents hips"}}
@@ -108,7 +110,7 @@ def test_only_what_is_accepted_changes(taken):
     ],
 )
 def test_what_cannot_be_right_is_named(answers, field):
-    (problem,) = problems(Answers(**answers), DAY, C)
+    (problem,) = find_problems(Answers(**answers), DAY, C)
     assert problem.field == field
     assert problem.what
     assert problem.remedy
@@ -118,6 +120,6 @@ def test_a_date_counts_only_where_there_is_a_pregnancy():
     said_no = Answers(
         pregnant="no", due_date=date(1999, 1, 1), conditions={"pregnancy": ("pregnancy_high_risk",)}
     )
-    assert problems(said_no, DAY, C) == ()
+    assert find_problems(said_no, DAY, C) == ()
     assert said_no.due() is None
     assert said_no.ticked() == frozenset()

@@ -8,9 +8,9 @@ from hypothesis import strategies as st
 
 from mellow_tide.core.care.restrictions import restrict
 from mellow_tide.core.flow.brief import ClientFacts, Excluded, Wish
-from mellow_tide.core.meeting.changes import changes
-from mellow_tide.core.meeting.day import DayAnswer, heard, on_the_day
-from mellow_tide.core.meeting.merging import merged
+from mellow_tide.core.meeting.changes import compare_records
+from mellow_tide.core.meeting.day import DayAnswer, add_day_answer, hear_places
+from mellow_tide.core.meeting.merging import merge_records
 from mellow_tide.core.meeting.record import ClientRecord, nobody
 from tests.settings import CATALOGUE
 
@@ -61,7 +61,7 @@ def test_every_changed_item_is_named_once_with_what_was_and_is():
             "excluded": (),
         }
     )
-    found = {f"{c.field} {c.item}": (c.before, c.after) for c in changes(before, after)}
+    found = {f"{c.field} {c.item}": (c.before, c.after) for c in compare_records(before, after)}
     assert found == {
         "conditions fever": ("yes", None),
         "consents foot": ("yes", "no"),
@@ -72,7 +72,7 @@ def test_every_changed_item_is_named_once_with_what_was_and_is():
 
 @given(records(), records())
 def test_changes_are_none_only_where_nothing_differs_and_read_backward_the_other_way(before, after):
-    there, back = changes(before, after), changes(after, before)
+    there, back = compare_records(before, after), compare_records(after, before)
     assert (there == ()) == (before == after)
     assert {(c.field, c.item, c.before, c.after) for c in there} == {
         (c.field, c.item, c.after, c.before) for c in back
@@ -81,14 +81,14 @@ def test_changes_are_none_only_where_nothing_differs_and_read_backward_the_other
 
 @given(records())
 def test_all_that_is_known_is_told_from_nobody(record):
-    told = {(c.field, c.item) for c in changes(nobody(record.name), record)}
+    told = {(c.field, c.item) for c in compare_records(nobody(record.name), record)}
     assert {id for field, id in told if field == "conditions"} == record.conditions
     assert {id for field, id in told if field == "consents"} == record.consents | record.declined
 
 
 @given(records(), records())
 def test_two_entries_made_one_restrict_as_much_as_either(kept, other):
-    one = merged(kept, other)
+    one = merge_records(kept, other)
     whole = restrict(one.facts(DAY), C)
     for part in (restrict(kept.facts(DAY), C), restrict(other.facts(DAY), C)):
         assert all(whole.cap(region) <= part.cap(region) for region in C.regions)
@@ -99,7 +99,7 @@ def test_two_entries_made_one_restrict_as_much_as_either(kept, other):
     assert not one.consents & one.declined
     assert one.name == kept.name
     assert all(words in one.note for words in (kept.note, other.note))
-    assert merged(one, other) == one
+    assert merge_records(one, other) == one
 
 
 def test_of_two_wishes_the_lighter_stands_and_of_two_numbers_ones_own():
@@ -110,14 +110,14 @@ def test_of_two_wishes_the_lighter_stands_and_of_two_numbers_ones_own():
         phone="2",
         birth_year=1960,
     )
-    one = merged(kept, other)
+    one = merge_records(kept, other)
     assert {w.region: w.depth for w in one.wishes} == {"back": 2, "foot": 3}
     assert (one.phone, one.height_cm, one.birth_year) == ("1", 181, 1960)
 
 
 def test_a_joined_note_keeps_to_the_bounds_of_the_record():
     long = ClientRecord(name="A", note="x" * 3999)
-    assert len(merged(long, ClientRecord(name="B", note="y" * 3999)).note) == 4000
+    assert len(merge_records(long, ClientRecord(name="B", note="y" * 3999)).note) == 4000
 
 
 @pytest.mark.parametrize(
@@ -140,20 +140,20 @@ def test_a_joined_note_keeps_to_the_bounds_of_the_record():
     ],
 )
 def test_the_places_that_a_note_names_are_heard(note, meant):
-    found = heard(note, C)
+    found = hear_places(note, C)
     assert {(p.region, p.side, p.zone) for p in found} == meant
     assert all(place.because == note for place in found)
 
 
 @given(st.text(max_size=400))
 def test_whatever_is_said_names_only_places_that_there_are(note):
-    restrict(ClientFacts(excluded=heard(note, C)), C)
+    restrict(ClientFacts(excluded=hear_places(note, C)), C)
 
 
 @given(records(), st.frozensets(ids, max_size=2), st.lists(places, max_size=2))
 def test_what_is_so_today_only_ever_adds_restrictions(record, conditions, excluded):
     known = record.facts(DAY)
-    today = on_the_day(known, DayAnswer(conditions=conditions, excluded=tuple(excluded)))
+    today = add_day_answer(known, DayAnswer(conditions=conditions, excluded=tuple(excluded)))
     before, after = restrict(known, C), restrict(today, C)
     assert all(after.cap(region) <= before.cap(region) for region in C.regions)
     assert set(before.excluded) <= set(after.excluded)

@@ -3,7 +3,7 @@
 import pytest
 
 from mellow_tide.core.flow.brief import Brief
-from mellow_tide.core.planner.offers import offers
+from mellow_tide.core.planner.offers import find_offers
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import DoesNotFit
 from tests.core.flows import CLIENT
@@ -17,7 +17,7 @@ PREGNANT = CLIENT.model_copy(update={"gestation_days": 190})
 def offered(brief, client=CLIENT):
     with pytest.raises(DoesNotFit) as caught:
         plan(brief, setting(client, CATALOGUE))
-    found = offers(caught.value, brief, setting(client, CATALOGUE))
+    found = find_offers(caught.value, brief, setting(client, CATALOGUE))
     # Each has been tried: with it there is a plan.
     for offer in found:
         assert plan(brief.model_copy(update=dict(offer.change)), setting(client, CATALOGUE))

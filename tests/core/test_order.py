@@ -7,10 +7,10 @@ import pytest
 
 from mellow_tide.core.catalogue.house import House, in_house
 from mellow_tide.core.catalogue.loader import load_catalogue
-from mellow_tide.core.flow.flow import Visit
-from mellow_tide.core.planner.order import cheapest_order
-from mellow_tide.core.planner.order_table import order_table
-from mellow_tide.core.planner.way import Way, homes
+from mellow_tide.core.flow.flow import Setup
+from mellow_tide.core.planner.order import find_cheapest_order
+from mellow_tide.core.planner.order_table import make_order_table
+from mellow_tide.core.planner.way import SchoolWay, homes
 from mellow_tide.core.timing.scene import opening_scene
 from mellow_tide.core.timing.transitions import approach
 
@@ -39,10 +39,10 @@ LEGS = {
 }
 
 
-def visit(name, position, c):
+def setup(name, position, c):
     region, _, side = name.partition(":")
     medium = "dry" if region in ("face", "scalp") else "lubricated"
-    return Visit("work", region, side or "mid", position, c.regions[region].window_in(position), medium)
+    return Setup("work", region, side or "mid", position, c.regions[region].window_in(position), medium)
 
 
 def brute_force(chosen, closing, c):
@@ -53,7 +53,7 @@ def brute_force(chosen, closing, c):
             for row in block:
                 legs = [
                     [
-                        visit(n, position, c)
+                        setup(n, position, c)
                         for n in leg
                         if n.split(":")[0] in chosen and (n.split(":")[0] != "foot" or position == foot_in)
                     ]
@@ -61,18 +61,18 @@ def brute_force(chosen, closing, c):
                 ]
                 rows.append([leg for leg in legs if leg])
         for orders in product(*(list(permutations(row)) for row in rows)):
-            visits = [v for row in orders for leg in row for v in leg]
-            first, last = visits[0].position, visits[-1].position
+            setups = [v for row in orders for leg in row for v in leg]
+            first, last = setups[0].position, setups[-1].position
             opening = c.openings[first].region
             side = "both" if opening == "shoulders" else "mid"
-            scene = opening_scene(Visit("open", opening, side, first, "none", "clothed"), c)
+            scene = opening_scene(Setup("open", opening, side, first, "none", "clothed"), c)
             end = c.closings[closing].region
-            close = Visit("close", end, "both" if end == "foot" else "mid", last, "none", "clothed")
+            close = Setup("close", end, "both" if end == "foot" else "mid", last, "none", "clothed")
             seconds = 0
-            for v in [*visits, close]:
+            for v in [*setups, close]:
                 changes, scene = approach(scene, v, c)
                 seconds += sum(t.seconds for t, _ in changes)
-            turns = len({v.position for v in visits}) - 1
+            turns = len({v.position for v in setups}) - 1
             best = min(best or (9, 0), (turns, seconds))
     return best[1]
 
@@ -82,17 +82,17 @@ def test_no_allowed_order_is_cheaper(catalogue, seed):
     random = Random(seed)
     chosen = frozenset(random.sample(sorted(catalogue.regions), random.randint(1, 10)))
     closing = random.choice(["head", "feet"])
-    found = cheapest_order(chosen, Way(SCHOOL, closing), catalogue)
+    found = find_cheapest_order(chosen, SchoolWay(SCHOOL, closing), catalogue)
     assert found.seconds == brute_force(chosen, closing, catalogue)
-    assert order_table(Way(SCHOOL, closing), catalogue).of(chosen) == found.seconds
-    assert {v.region for v in found.visits if v.role == "work"} == chosen
+    assert make_order_table(SchoolWay(SCHOOL, closing), catalogue).of(chosen) == found.seconds
+    assert {v.region for v in found.setups if v.role == "work"} == chosen
 
 
 def test_legs_then_feet_then_washed_hands(catalogue):
-    order = cheapest_order(
-        frozenset({"thigh_back", "lower_leg_back", "foot", "hand"}), Way(SCHOOL, "head"), catalogue
+    order = find_cheapest_order(
+        frozenset({"thigh_back", "lower_leg_back", "foot", "hand"}), SchoolWay(SCHOOL, "head"), catalogue
     )
-    assert [f"{v.region}-{v.side}" for v in order.visits] == [
+    assert [f"{v.region}-{v.side}" for v in order.setups] == [
         "back-mid",
         *(f"{r}-{s}" for s in ("right", "left") for r in ("thigh_back", "lower_leg_back")),
         *("foot-right", "foot-left", "hand-right", "hand-left", "scalp-mid"),
@@ -115,7 +115,7 @@ def test_the_table_of_all_sets_agrees_with_each_order_worked_out_alone(seed):
     catalogue = in_house(random.choice(HOUSES), load_catalogue())
     school = random.choice(sorted(catalogue.schools.values(), key=lambda s: s.id))
     positions = [b.position for b in school.blocks]
-    way = Way(
+    way = SchoolWay(
         school.id,
         random.choice(["head", "feet", "whole", "seated"]),
         frozenset(random.sample(positions, random.choice([0, 0, 1]))) if len(positions) > 1 else frozenset(),
@@ -129,9 +129,9 @@ def test_the_table_of_all_sets_agrees_with_each_order_worked_out_alone(seed):
     optional = tuple(
         random.sample([id for id in known if id not in always], min(6, len(known) - len(always)))
     )
-    table = order_table(way, catalogue)
+    table = make_order_table(way, catalogue)
     seconds = table.of_all(always, optional)
     for index in random.sample(range(1 << len(optional)), min(8, 1 << len(optional))):
         chosen = frozenset((*always, *(id for i, id in enumerate(optional) if index >> i & 1)))
         if chosen:
-            assert seconds[index] == table.of(chosen) == cheapest_order(chosen, way, catalogue).seconds
+            assert seconds[index] == table.of(chosen) == find_cheapest_order(chosen, way, catalogue).seconds

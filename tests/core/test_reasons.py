@@ -4,14 +4,14 @@ import pytest
 
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.planner.reasons import reasons
+from mellow_tide.core.planner.reasons import explain_flow
 from tests.core.flows import CLIENT
 from tests.settings import CATALOGUE, setting
 
 
 def reasons_for(**fields):
     flow = plan(Brief(**fields), setting(CLIENT, CATALOGUE)).flow
-    found = reasons(flow, setting(CLIENT, CATALOGUE))
+    found = explain_flow(flow, setting(CLIENT, CATALOGUE))
     return flow, found, {reason.region: reason for reason in found.regions}
 
 
@@ -48,7 +48,7 @@ def test_a_labour_has_no_minutes_to_give_reasons_for():
     brief = Brief(kind="labour_support", school="between_and_during", booked_minutes=60)
     client = CLIENT.model_copy(update={"gestation_days": 275})
     flow = plan(brief, setting(client, CATALOGUE)).flow
-    assert reasons(flow, setting(client, CATALOGUE)).regions == ()
+    assert explain_flow(flow, setting(client, CATALOGUE)).regions == ()
     firm = plan(
         brief.model_copy(update={"pressure": "firm", "focus": ("hips",)}), setting(client, CATALOGUE)
     ).flow

@@ -10,8 +10,8 @@ from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.minutes import Share, allot
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.planner.question import pose
-from mellow_tide.core.planner.replan_table import replan_table
+from mellow_tide.core.planner.question import pose_question
+from mellow_tide.core.planner.replan_table import make_replan_table
 from mellow_tide.core.planner.share_out import share_out
 from mellow_tide.core.timing.run_sheet import part_seconds
 from mellow_tide.core.timing.scene import opening_scene
@@ -29,9 +29,9 @@ BRIEFS = {
 
 
 def scene_before(flow, at):
-    scene = opening_scene(flow.parts[0].visit, CATALOGUE)
+    scene = opening_scene(flow.parts[0].setup, CATALOGUE)
     for part in flow.parts[:at]:
-        _, scene = approach(scene, part.visit, CATALOGUE)
+        _, scene = approach(scene, part.setup, CATALOGUE)
     return scene
 
 
@@ -50,7 +50,7 @@ def best_by_trying(flow, at, left, question):
             for i, part in enumerate(flow.parts[at:], at):
                 if part.role == "work" and part.region not in worked:
                     continue
-                changes, scene = approach(scene, part.visit, CATALOGUE)
+                changes, scene = approach(scene, part.setup, CATALOGUE)
                 between += sum(t.seconds for t, _ in changes) if i else 0
                 between += part_seconds(part, CATALOGUE) if part.role == "open" else 0
             shares = [
@@ -70,8 +70,8 @@ def best_by_trying(flow, at, left, question):
 @pytest.mark.parametrize("name", BRIEFS)
 def test_no_kept_set_does_more_good(name):
     flow = plan(BRIEFS[name], setting(CLIENT, CATALOGUE)).flow
-    question = pose(Asked.of(flow.brief, setting(CLIENT, CATALOGUE, DEFAULTS, None)))
-    table = replan_table(flow, (), setting(CLIENT, CATALOGUE))
+    question = pose_question(Asked.of(flow.brief, setting(CLIENT, CATALOGUE, DEFAULTS, None)))
+    table = make_replan_table(flow, (), setting(CLIENT, CATALOGUE))
     random = Random(7)
     for _ in range(25):
         at = random.randrange(len(flow.parts) // 2, len(flow.parts)) if name == "whole" else 0
@@ -94,7 +94,7 @@ def test_no_kept_set_does_more_good(name):
 @pytest.mark.parametrize("name", BRIEFS)
 def test_what_is_shared_out_adds_up_and_keeps_its_bounds(name):
     flow = plan(BRIEFS[name], setting(CLIENT, CATALOGUE)).flow
-    for part in replan_table(flow, (), setting(CLIENT, CATALOGUE)).parts:
+    for part in make_replan_table(flow, (), setting(CLIENT, CATALOGUE)).parts:
         rows = {s.region: s for s in part.shares}
         for left in range(0, 3600, 97):
             found = share_out(part, left)
@@ -110,7 +110,7 @@ def test_what_is_shared_out_adds_up_and_keeps_its_bounds(name):
 
 def test_on_time_the_table_says_what_the_plan_says():
     flow = plan(BRIEFS["whole"], setting(CLIENT, CATALOGUE)).flow
-    table = replan_table(flow, (), setting(CLIENT, CATALOGUE))
+    table = make_replan_table(flow, (), setting(CLIENT, CATALOGUE))
     found = share_out(table.parts[0], 50 * 60)
     for part in flow.parts:
         if part.role == "work":
@@ -126,7 +126,7 @@ def test_what_was_set_by_hand_keeps_its_minutes():
     changed = flow.model_copy(update={"parts": tuple(longer if s is neck else s for s in flow.parts)})
     left = 50 * 60 + part_seconds(longer, CATALOGUE) - part_seconds(neck, CATALOGUE)
     by_hand, planned = (
-        share_out(replan_table(changed, held, setting(CLIENT, CATALOGUE)).parts[0], left).seconds["neck"]
+        share_out(make_replan_table(changed, held, setting(CLIENT, CATALOGUE)).parts[0], left).seconds["neck"]
         for held in (("neck",), ())
     )
     assert by_hand == pytest.approx(part_seconds(longer, CATALOGUE), abs=40)
@@ -136,7 +136,7 @@ def test_what_was_set_by_hand_keeps_its_minutes():
 @pytest.mark.parametrize("name", BRIEFS)
 def test_what_is_held_keeps_its_seconds_and_the_others_give(name):
     flow = plan(BRIEFS[name], setting(CLIENT, CATALOGUE)).flow
-    for part in replan_table(flow, (), setting(CLIENT, CATALOGUE)).parts:
+    for part in make_replan_table(flow, (), setting(CLIENT, CATALOGUE)).parts:
         rows = {s.region: s for s in part.shares}
         for left in range(part.pieces[0].start + 1, 3600, 197):
             free = share_out(part, left)
@@ -155,7 +155,7 @@ def test_what_is_held_keeps_its_seconds_and_the_others_give(name):
 
 def test_holding_what_does_not_fit_says_how_much_is_missing():
     flow = plan(BRIEFS["chair"], setting(CLIENT, CATALOGUE)).flow
-    part = replan_table(flow, (), setting(CLIENT, CATALOGUE)).parts[0]
+    part = make_replan_table(flow, (), setting(CLIENT, CATALOGUE)).parts[0]
     found = share_out(part, 300, {part.shares[0].region: 900.0})
     assert found.short_by >= 600
     assert found.seconds == {}
@@ -166,7 +166,7 @@ def vectors():
     found = []
     for name, brief in BRIEFS.items():
         flow = plan(brief, setting(CLIENT, CATALOGUE)).flow
-        table = replan_table(flow, (), setting(CLIENT, CATALOGUE))
+        table = make_replan_table(flow, (), setting(CLIENT, CATALOGUE))
         for at in range(0, len(table.parts), 4):
             part = table.parts[at]
             answers = [

@@ -5,7 +5,7 @@ import pytest
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.planner.reshape import Pull, reshaped
+from mellow_tide.core.planner.reshape import Pull, reshape_part
 from mellow_tide.core.refusal import BadFlow
 from mellow_tide.core.timing.run_sheet import lay_out, part_seconds
 from tests.core.flows import CLIENT
@@ -22,7 +22,7 @@ def seconds_of(flow, id):
 @pytest.mark.parametrize("part_id", ["back", "neck", "foot-left"])
 def test_the_rest_makes_room_and_both_sides_follow(part_id, by):
     wanted = max(120, seconds_of(PRESENT.flow, part_id) + by)
-    made = reshaped(PRESENT, Pull(part_id=part_id, seconds=wanted), setting(CLIENT, CATALOGUE))
+    made = reshape_part(PRESENT, Pull(part_id=part_id, seconds=wanted), setting(CLIENT, CATALOGUE))
     assert seconds_of(made.flow, part_id) == pytest.approx(wanted, abs=25)
     assert abs(lay_out(made.flow, CATALOGUE).over) <= 15
     findings = evaluate(made.flow, setting(CLIENT, CATALOGUE)).findings
@@ -34,7 +34,7 @@ def test_the_rest_makes_room_and_both_sides_follow(part_id, by):
 
 def test_one_side_alone_leaves_the_other_as_it_is():
     before = seconds_of(PRESENT.flow, "foot-right")
-    made = reshaped(
+    made = reshape_part(
         PRESENT, Pull(part_id="foot-left", seconds=before + 60, alone=True), setting(CLIENT, CATALOGUE)
     )
     assert seconds_of(made.flow, "foot-right") == before
@@ -45,7 +45,7 @@ def test_one_side_alone_leaves_the_other_as_it_is():
 @pytest.mark.parametrize("part_id", ["open", "knee"])
 def test_what_is_no_work_is_not_reshaped(part_id):
     with pytest.raises(BadFlow, match="no part"):
-        reshaped(PRESENT, Pull(part_id=part_id, seconds=100), setting(CLIENT, CATALOGUE))
+        reshape_part(PRESENT, Pull(part_id=part_id, seconds=100), setting(CLIENT, CATALOGUE))
 
 
 def test_a_stroke_in_an_unusual_place_or_with_seconds_of_its_own_can_be_pulled_too():
@@ -54,5 +54,5 @@ def test_a_stroke_in_an_unusual_place_or_with_seconds_of_its_own_can_be_pulled_t
     part = neck.model_copy(update={"steps": (neck.steps[0], odd, *neck.steps[2:])})
     parts = tuple(part if s.id == "neck" else s for s in PRESENT.flow.parts)
     present = PRESENT.model_copy(update={"flow": PRESENT.flow.model_copy(update={"parts": parts})})
-    made = reshaped(present, Pull(part_id="neck", seconds=300), setting(CLIENT, CATALOGUE))
+    made = reshape_part(present, Pull(part_id="neck", seconds=300), setting(CLIENT, CATALOGUE))
     assert seconds_of(made.flow, "neck") == pytest.approx(300, abs=25)

@@ -21,7 +21,7 @@ def test_every_second_is_a_stroke_or_a_named_transition(catalogue):
 
 def test_the_way_to_each_part_is_named_and_timed(catalogue):
     sheet = lay_out(flow(OPEN, BACK, *FEET, FACE, CLOSE), catalogue)
-    pace = catalogue.pace
+    pace = catalogue.clock
     assert kinds(sheet, OPEN.id) == []
     assert kinds(sheet, BACK.id) == ["open_window", "announce", "oil"]
     assert kinds(sheet, FEET[0].id) == ["close_window", "walk", "stool", "open_window", "announce", "oil"]
@@ -81,7 +81,7 @@ def test_oil_goes_on_again_after_seven_minutes_of_work(catalogue):
     ]
     sheet = lay_out(flow(OPEN, part("back", "mid", "prone", "back", *long), CLOSE), catalogue)
     oils = [e.seconds for e in sheet.entries if e.kind == "oil"]
-    assert oils == [catalogue.pace.oil_first, catalogue.pace.oil_again]
+    assert oils == [catalogue.clock.oil_first, catalogue.clock.oil_again]
 
 
 @pytest.mark.parametrize(

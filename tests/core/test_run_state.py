@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mellow_tide.core.run.done import regions_done
+from mellow_tide.core.run.done import compare_done
 from mellow_tide.core.run.events import (
     Added,
     Began,
@@ -28,8 +28,8 @@ from mellow_tide.core.run.events import (
     Said,
     Skipped,
 )
-from mellow_tide.core.run.events import in_order as in_order_of_time
-from mellow_tide.core.run.points import in_order
+from mellow_tide.core.run.events import order_events as in_order_of_time
+from mellow_tide.core.run.points import order_points
 from mellow_tide.core.run.state import fold
 from mellow_tide.core.timing.run_sheet import lay_out
 from tests.core.flows import ARM, BACK, CLOSE, FEET, OPEN, flow
@@ -178,7 +178,7 @@ def test_of_many_points_those_named_come_first_then_the_highest_under_the_ceilin
     events = [began(**at(0)), *(found(n, UUID(int=n), named=n == 3) for n in range(1, 6))]
     events += [rated(10 + n, UUID(int=n), number) for n, number in ((1, 4), (2, 9), (3, 2), (4, 7))]
     events += [found(20, UUID(int=6)), PointLeft(point=UUID(int=6), **at(21))]
-    order = [point.id.int for point in in_order(fold(events, SHEET).points, 7)]
+    order = [point.id.int for point in order_points(fold(events, SHEET).points, 7)]
     assert order == [3, 4, 5, 1, 2]
 
 
@@ -240,7 +240,7 @@ def test_what_is_added_takes_its_own_time_until_the_next_move_and_is_done_in_the
     assert (state.taken["added-1"], state.taken["added-2"]) == (110, 40)
     assert fold(ADDED[:3], SHEET).adding == "added-1"
     assert fold(ADDED[:5], SHEET).adding is None
-    done = {row.region: row for row in regions_done(SHEET, state)}
+    done = {row.region: row for row in compare_done(SHEET, state)}
     assert (done["scalp"].planned, done["scalp"].taken, done["scalp"].suited) == (0, 110, 3)
 
 
@@ -267,7 +267,7 @@ EVERYTHING = [
 
 
 def test_regions_planned_against_done_with_the_depth_that_suited():
-    done = {r.region: r for r in regions_done(SHEET, fold(USUAL, SHEET))}
+    done = {r.region: r for r in compare_done(SHEET, fold(USUAL, SHEET))}
     assert list(done) == ["back", "foot", "arm"]
     assert sum(r.planned for r in done.values()) == sum(e.seconds for e in SHEET.entries if e.role == "work")
     assert (done["back"].taken, done["back"].suited, done["back"].last_word) == (220, 3, "just_right")
@@ -279,7 +279,7 @@ def test_regions_planned_against_done_with_the_depth_that_suited():
 )
 def test_a_word_shifts_the_depth_by_one_within_the_scale(word, depth, suits):
     state = fold([began(**at(0)), said(1, word, depth=depth)], SHEET)
-    assert next(r for r in regions_done(SHEET, state) if r.region == "back").suited == suits
+    assert next(r for r in compare_done(SHEET, state) if r.region == "back").suited == suits
 
 
 CASES = {

@@ -4,7 +4,7 @@ import pytest
 
 from mellow_tide.core.catalogue.house import House, in_house
 from mellow_tide.core.catalogue.loader import load_catalogue
-from mellow_tide.core.timing.exposure import exposures
+from mellow_tide.core.timing.exposure import find_exposures
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.core.timing.tempo import OwnPace, Tempo, tempo_of
 from tests.core.flows import ARM, BACK, CLIENT, CLOSE, FEET, HAND, OPEN, flow, part, step
@@ -24,7 +24,7 @@ def test_from_side_to_side_takes_longer_than_from_front_to_back(catalogue):
     left = part("arm", "right", "side_left", "arm")
     right = part("arm", "left", "side_right", "arm")
     sheet = lay_out(flow(SIDE_OPEN, left, right), catalogue)
-    assert seconds_of(sheet, "turn") == [catalogue.pace.side_turn] == [150]
+    assert seconds_of(sheet, "turn") == [catalogue.clock.side_turn] == [150]
     assert kinds(sheet, right.id)[:3] == ["close_window", "turn", "bolster"]
 
 
@@ -37,7 +37,7 @@ def test_in_the_chair_the_client_sits_back_and_nothing_is_uncovered(catalogue):
     assert kinds(sheet, leaning.id) == ["announce"]
     assert kinds(sheet, upright.id) == ["sit_back", "walk", "announce"]
     assert seconds_of(sheet, "sit_back") == [20]
-    assert exposures(sheet, catalogue) == ()
+    assert find_exposures(sheet, catalogue) == ()
 
 
 def test_a_hot_towel_is_fetched_and_oil_wiped_off_where_a_step_asks_for_it(catalogue):
@@ -122,7 +122,7 @@ def test_a_step_with_seconds_of_its_own_takes_those(catalogue):
 
 def test_every_second_is_covered_or_in_one_stretch_of_bareness(catalogue):
     sheet = lay_out(flow(OPEN, BACK, *FEET, ARM, HAND, CLOSE), catalogue, Tempo())
-    stretches = exposures(sheet, catalogue)
+    stretches = find_exposures(sheet, catalogue)
     assert [x.window for x in stretches] == ["back", "foot", "arm"]
     for entry in sheet.entries:
         inside = [x for x in stretches if x.start <= entry.start < x.start + x.seconds]

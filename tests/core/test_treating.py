@@ -8,8 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mellow_tide.core.run.points import SorePoint, in_order
-from mellow_tide.core.run.treating import point_seconds, treating
+from mellow_tide.core.run.points import SorePoint, order_points
+from mellow_tide.core.run.treating import choose_points, point_seconds
 
 CEILING = 7
 
@@ -49,8 +49,8 @@ def worth(chosen, falls):
 @given(points_strategy, st.integers(0, 300))
 def test_no_other_choice_does_more_good(drawn, seconds):
     points, falls = made(drawn)
-    wanted = in_order(points, CEILING)
-    found = treating(points, seconds, CEILING, falls)
+    wanted = order_points(points, CEILING)
+    found = choose_points(points, seconds, CEILING, falls)
     by_id = {p.id: p for p in points}
     now = [by_id[id] for id in found.now]
     assert found.seconds == sum(map(point_seconds, now)) <= seconds
@@ -62,20 +62,20 @@ def test_no_other_choice_does_more_good(drawn, seconds):
 
 def test_one_that_was_named_goes_before_two_that_hurt_more():
     points = [point(1, 7, holds=2), point(2, 7, holds=2), point(3, 2, named=True)]
-    assert treating(points, 45, CEILING).now == (UUID(int=3),)
+    assert choose_points(points, 45, CEILING).now == (UUID(int=3),)
 
 
 def test_a_whole_point_takes_about_45_seconds():
     # Common practice: three holds of 8 s, a number after each, and the clearing.
     assert point_seconds(point(1, 5)) == 45
-    assert treating([point(n, 5) for n in range(1, 6)], 60, CEILING).left == tuple(
+    assert choose_points([point(n, 5) for n in range(1, 6)], 60, CEILING).left == tuple(
         UUID(int=n) for n in range(2, 6)
     )
 
 
 @pytest.mark.parametrize("closed", [point(1, 3, holds=3), point(1, 3, 5), point(1, 3, left=True)])
 def test_what_is_done_with_is_neither_treated_nor_left(closed):
-    assert treating([closed], 600, CEILING).now == treating([closed], 600, CEILING).left == ()
+    assert choose_points([closed], 600, CEILING).now == choose_points([closed], 600, CEILING).left == ()
 
 
 def cases():
@@ -104,7 +104,7 @@ def vectors():
             "seconds": seconds,
             "ceiling": CEILING,
             "falls": {str(id): fall for id, fall in falls.items()},
-            "treating": treating(points, seconds, CEILING, falls).model_dump(mode="json"),
+            "treating": choose_points(points, seconds, CEILING, falls).model_dump(mode="json"),
         }
         for name, points, seconds, falls in cases()
     ]

@@ -9,7 +9,7 @@ from dataclasses import dataclass, field
 from functools import cache
 from itertools import combinations, permutations
 
-from mellow_tide.core.planner.legs import legs, ritual_visit
+from mellow_tide.core.planner.legs import list_legs, set_up_ritual
 from mellow_tide.core.planner.question import CLOSE, GRAIN
 from mellow_tide.core.planner.way import homes
 from mellow_tide.core.timing.scene import opening_scene
@@ -70,7 +70,7 @@ def _steps(question, known, catalogue):
     def through_row(scene, regions, position):
         """To each scene the row can end in: the fewest seconds, by trying every order of its legs."""
         ends = {}
-        for order in permutations(legs(regions, position, clothed, catalogue)):
+        for order in permutations(list_legs(regions, position, clothed, catalogue)):
             seconds, end = walked(scene, tuple(visit for leg in order for visit in leg))
             ends[end] = min(seconds, ends.get(end, seconds))
         return ends
@@ -82,7 +82,7 @@ def _steps(question, known, catalogue):
         at, scene = state = waiting.pop()
         if at == len(rows):
             if scene is not None:
-                closing = ritual_visit("close", catalogue.closings[way.closing], scene.position, catalogue)
+                closing = set_up_ritual("close", catalogue.closings[way.closing], scene.position, catalogue)
                 steps.append(Step(state, "sink", -1, (), walked(scene, (closing,))[0]))
             continue
         b, row = rows[at]
@@ -96,7 +96,7 @@ def _steps(question, known, catalogue):
                     continue
                 begun, opened = scene, 0
                 if scene is None:
-                    opening = ritual_visit("open", catalogue.openings[position], position, catalogue)
+                    opening = set_up_ritual("open", catalogue.openings[position], position, catalogue)
                     begun, opened = opening_scene(opening, catalogue), way.opening(b)
                 for end, seconds in through_row(begun, regions, position).items():
                     found.append(((at + 1, end), regions, seconds + opened))

@@ -6,7 +6,7 @@ from scipy.stats import norm
 
 from benchmarks.simulated import as_last_time, by_model, said, simulate
 from mellow_tide.core.learning.evidence import Answer, SetByHand
-from mellow_tide.core.learning.pressure import BY_HAND_SD, CENTRE_SD, FIRST_SD, HABITS, WALK, Pressure
+from mellow_tide.core.learning.pressure import BY_HAND_SD, CENTRE_SD, FIRST_SD, HABITS, WALK, PressureModel
 from mellow_tide.core.learning.wording import KAPPA, SIGMA
 
 WORDS = ("lighter", "just_right", "deeper")
@@ -58,7 +58,7 @@ def test_means_after_one_visit_are_those_of_a_grid(seed):
         evidence.append(SetByHand(visit=1, region="back", depth=float(rng.integers(1, 6))))
     for region in ("back", "foot", "neck"):
         mean, spread = grid_one_visit(evidence, region)
-        found = Pressure(evidence).at(region, 1)
+        found = PressureModel(evidence).at(region, 1)
         assert found.mean == pytest.approx(mean, abs=0.02)
         assert found.sd == pytest.approx(spread, abs=0.02)
 
@@ -80,7 +80,7 @@ def test_means_after_two_visits_are_those_of_a_grid(seed):
         before, after = (before * factor, after) if e.visit == 1 else (before, after * factor)
     joint = before[:, None] * norm.pdf(axis[None] - axis[:, None], 0, np.sqrt(WALK)) * after[None]
     last = joint.sum(0) / joint.sum()
-    assert Pressure(evidence).at("back", 2).mean == pytest.approx((last * axis).sum(), abs=0.02)
+    assert PressureModel(evidence).at("back", 2).mean == pytest.approx((last * axis).sum(), abs=0.02)
 
 
 def test_much_data_gives_the_wish_that_an_ordered_probit_finds():
@@ -98,7 +98,7 @@ def test_much_data_gives_the_wish_that_an_ordered_probit_finds():
     # Latent: -depth * slope + noise; "deeper" above `high`, "lighter" below `low`.
     theirs = -(low + high) / 2 / slope
     assert 1 / slope == pytest.approx(SIGMA, rel=0.05)
-    ours = Pressure(
+    ours = PressureModel(
         [Answer(visit=1, region="back", depth=d, word=w) for d, w in zip(depths, words, strict=True)]
     ).at("back", 1)
     assert ours.mean == pytest.approx(theirs, abs=0.03)

@@ -10,7 +10,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mellow_tide.core.hands.load import hold_limit
+from mellow_tide.core.hands.load import find_hold_limit
 from mellow_tide.core.hands.strain import (
     Task,
     composite_strain_index,
@@ -85,7 +85,7 @@ def test_a_static_hold():
 def test_the_default_holds_stay_far_below_what_can_be_held(catalogue):
     point = catalogue.strokes["point_hold"]
     for tool in point.tools:
-        limit = hold_limit(tool, point.depth[1], catalogue)
+        limit = find_hold_limit(tool, point.depth[1], catalogue)
         assert limit is None or point.passing.seconds < limit / 2
 
 

@@ -10,8 +10,8 @@ from mellow_tide.core.catalogue.house import DEFAULTS
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Chooser, no_deadline
-from mellow_tide.core.planner.chosen import rounded
-from mellow_tide.core.planner.question import pose
+from mellow_tide.core.planner.chosen import round_minutes
+from mellow_tide.core.planner.question import pose_question
 from tests.core.flows import CLIENT
 from tests.external.discretised import model_of, solved_by_cp_sat, solved_by_highs
 from tests.settings import CATALOGUE, setting
@@ -36,9 +36,9 @@ WITHIN = 0.002
 
 def ours(brief):
     """The question, the value called best, and the value of its rounded minutes; the close takes the rest."""
-    question = pose(Asked.of(brief, setting(CLIENT, CATALOGUE, DEFAULTS, None)))
+    question = pose_question(Asked.of(brief, setting(CLIENT, CATALOGUE, DEFAULTS, None)))
     choice = Chooser(question, CATALOGUE).best(deadline=no_deadline)
-    minutes = rounded(question, choice)
+    minutes = round_minutes(question, choice)
     used = sum(question.shares[id].count * t for id, t in minutes.items())
     rest = question.hands_on - choice.transition_seconds - used
     value = sum(question.shares[id].value(t) for id, t in minutes.items()) + question.close.value(rest)

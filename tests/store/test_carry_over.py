@@ -5,12 +5,12 @@ import pytest
 from psycopg.types.json import Jsonb
 
 from mellow_tide.core.catalogue.loader import load_catalogue
-from mellow_tide.core.run.events import in_order
+from mellow_tide.core.run.events import order_events
 from mellow_tide.core.run.state import fold
 from mellow_tide.demo.people import PRACTICE_ID, demo_id
 from mellow_tide.store.carry_over import freeze_stored_runs
 from mellow_tide.store.database import Sight, look_through
-from mellow_tide.store.sessions import events_of, find_session
+from mellow_tide.store.sessions import find_session, list_events
 
 WORKED = demo_id("session 2026-05-04 ottilie")
 HERE = Sight(PRACTICE_ID)
@@ -21,7 +21,7 @@ def as_before(db, owner_dsn):
     """The worked session as it was stored before: taps by their place in a sheet that is laid out at every read."""
     with db.transaction(HERE) as t:
         run = find_session(t, WORKED).run
-        state = fold(in_order(events_of(t, WORKED)), run.sheet)
+        state = fold(order_events(list_events(t, WORKED)), run.sheet)
     with psycopg.connect(owner_dsn) as connection:
         look_through(connection, HERE)
         connection.execute("DELETE FROM begun_run WHERE session_id = %s", [WORKED])
@@ -44,5 +44,5 @@ def test_a_stored_run_is_carried_over_once_and_reads_as_it_did(db, owner_dsn, as
     assert str(carried) == f"run sheets frozen: 1; taps carried over to addresses: {moves}"
     with db.transaction(HERE) as t:
         assert find_session(t, WORKED).run == run
-        assert fold(in_order(events_of(t, WORKED)), run.sheet) == state
+        assert fold(order_events(list_events(t, WORKED)), run.sheet) == state
     assert freeze_stored_runs(owner_dsn, load_catalogue()).runs == 0

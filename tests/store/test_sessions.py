@@ -12,18 +12,18 @@ from mellow_tide.demo.people import CLIENTS, HOUSE, PRACTICE_ID, THERAPIST_ID, d
 from mellow_tide.store.clients import add_client, find_client, replace_client
 from mellow_tide.store.database import Sight
 from mellow_tide.store.errors import Conflict, NotThere, Stale
-from mellow_tide.store.logs import add_log, newest_log
-from mellow_tide.store.people import house_of
+from mellow_tide.store.logs import add_log, find_log
+from mellow_tide.store.people import find_house
 from mellow_tide.store.queries import read_queries
 from mellow_tide.store.sessions import (
     NewSession,
     ReadAt,
     add_session,
     append_events,
-    events_of,
     find_session,
+    list_events,
+    list_sessions,
     replace_plan,
-    sessions_between,
     set_day_answer,
 )
 from tests.conftest import NOW
@@ -36,8 +36,8 @@ HERE = Sight(PRACTICE_ID)
 def test_a_day_has_its_sessions_in_order(db):
     start = NOW.replace(hour=0)
     with db.transaction(HERE) as t:
-        day = sessions_between(t, start, start + timedelta(days=1))
-        assert sessions_between(t, start + timedelta(days=1), start + timedelta(days=2)) == []
+        day = list_sessions(t, start, start + timedelta(days=1))
+        assert list_sessions(t, start + timedelta(days=1), start + timedelta(days=2)) == []
     names = [row.client.name for row in day]
     assert names == ["Ottilie Saltgrove", "Bram Lanternby", "Isolde Kelpworth", "Corin Foghollow"]
     assert [row.logged for row in day] == [True, False, False, False]
@@ -54,7 +54,7 @@ def test_events_keep_their_order_and_one_sent_twice_changes_nothing(db):
         append_events(t, SESSION, events[:12])
     with db.transaction(HERE) as t:
         append_events(t, SESSION, [changed, *events[8:]])
-        assert events_of(t, SESSION) == events
+        assert list_events(t, SESSION) == events
 
 
 def test_a_plan_is_replaced_only_over_the_newest(db):
@@ -71,10 +71,10 @@ def test_a_plan_is_replaced_only_over_the_newest(db):
 
 def test_a_log_is_added_to_never_overwritten(db):
     with db.transaction(HERE) as t:
-        assert newest_log(t, SESSION) is None
+        assert find_log(t, SESSION) is None
         add_log(t, SESSION, 1, Log(note="first"))
         add_log(t, SESSION, 2, Log(note="second"))
-        newest = newest_log(t, SESSION)
+        newest = find_log(t, SESSION)
     assert (newest.revision, newest.log) == (2, Log(note="second"))
     with pytest.raises(Conflict) as refused, db.transaction(HERE) as t:
         add_log(t, SESSION, 2, Log(note="late"))
@@ -92,7 +92,7 @@ def test_a_transaction_that_fails_changes_nothing(db):
     with pytest.raises(Conflict):
         write_in_part()
     with db.transaction(HERE) as t:
-        assert lost[0] not in events_of(t, SESSION)
+        assert lost[0] not in list_events(t, SESSION)
 
 
 def test_what_is_not_there_is_said_so(db):
@@ -133,7 +133,7 @@ def test_a_client_s_facts_and_the_house_come_back_as_they_went_in(db):
         plan = find_session(t, SESSION).plan
         add_session(t, NewSession(session, client, THERAPIST_ID, NOW, plan))
         row = find_session(t, session)
-        assert house_of(t) == HOUSE
+        assert find_house(t) == HOUSE
         assert find_client(t, client).record == record
     assert (row.client, row.facts, row.plan) == (record, record.facts(NOW.date()), plan)
 

@@ -286,7 +286,7 @@ def test_no_stack_trace_reaches_a_user(client, monkeypatch):
     def broken(*_):
         raise RuntimeError("secret inner matter")
 
-    monkeypatch.setattr("mellow_tide.web.routes.practice.day_of", broken)
+    monkeypatch.setattr("mellow_tide.services.days.read_day", broken)
     answer = client.get(DAY)
     assert answer.status_code == 500
     assert "secret" not in answer.text

@@ -4,7 +4,7 @@ from datetime import UTC, datetime, timedelta
 import pytest
 
 from mellow_tide.demo.people import THERAPIST_EMAIL, THERAPIST_PASSWORD
-from mellow_tide.services.sign_in import SignInRefused, TooManyAttempts, sign_in, sign_out, who_holds
+from mellow_tide.services.sign_in import SignInRefused, TooManyAttempts, find_holder, sign_in, sign_out
 from tests.conftest import NOW
 
 RIGHT = {"email": THERAPIST_EMAIL, "password": THERAPIST_PASSWORD}
@@ -94,7 +94,7 @@ def test_the_wait_is_told_to_the_browser(stranger):
 def test_a_sign_in_expires(db):
     now = datetime.now(UTC)
     token = sign_in(db, THERAPIST_EMAIL, THERAPIST_PASSWORD, "10.0.0.9", now)
-    assert who_holds(db, token, now + timedelta(days=13))
-    assert who_holds(db, token, now + timedelta(days=15)) is None
+    assert find_holder(db, token, now + timedelta(days=13))
+    assert find_holder(db, token, now + timedelta(days=15)) is None
     sign_out(db, token)
-    assert who_holds(db, token, now) is None
+    assert find_holder(db, token, now) is None

@@ -15,8 +15,8 @@ import {
   type LeftForNow,
   type LogView,
   type Me,
-  type Pace,
-  type Places,
+  type OwnPaceView,
+  type PartPlaces,
   type Reasons,
   type SessionView,
   type StrokePick,
@@ -129,7 +129,7 @@ export const draftQuery = (clientId: string) =>
 /** The pace of whoever is signed in. */
 export const ownPaceQuery = queryOptions({
   queryKey: ["own-pace"],
-  queryFn: () => body<Pace>(api.GET("/api/own-pace")),
+  queryFn: () => body<OwnPaceView>(api.GET("/api/own-pace")),
 });
 
 /** What a client's visits have taught. */
@@ -154,7 +154,7 @@ export const placesQuery = (sessionId: string, revision: number, partId: string)
   queryOptions({
     queryKey: ["places", sessionId, revision, partId],
     queryFn: () =>
-      body<Places>(
+      body<PartPlaces>(
         api.GET("/api/sessions/{session_id}/parts/{part_id}/places", {
           params: { path: { session_id: sessionId, part_id: partId } },
         }),

@@ -1440,7 +1440,7 @@ export interface components {
          * Added
          * @description A region worked now that the plan has not: `seconds` 15 to 3600, until the next move. `part_id` is its own.
          */
-        "Added-Input": {
+        Added: {
             /**
              * Id
              * Format: uuid
@@ -1469,10 +1469,10 @@ export interface components {
             seconds: number;
         };
         /**
-         * Added
+         * AddedToLog
          * @description What was added to a signed log, when and by whom.
          */
-        "Added-Output": {
+        AddedToLog: {
             /** Words */
             words: string;
             /** By */
@@ -1567,6 +1567,16 @@ export interface components {
              * @default false
              */
             lasting: boolean;
+        };
+        /**
+         * AnswerOption
+         * @description One answer to choose, and how it reads.
+         */
+        AnswerOption: {
+            /** Value */
+            value: string;
+            /** Reads */
+            reads: string;
         };
         /**
          * Answers
@@ -1890,7 +1900,7 @@ export interface components {
          * BriefChange
          * @description A new brief for the session read at `revision`; what was set by hand is kept unless all is made `anew`.
          */
-        "BriefChange-Input": {
+        BriefChange: {
             /** Revision */
             revision: number;
             brief: components["schemas"]["Brief"];
@@ -1899,18 +1909,6 @@ export interface components {
              * @default false
              */
             anew: boolean;
-        };
-        /**
-         * BriefChange
-         * @description What changes in the brief; what is None stays.
-         */
-        "BriefChange-Output": {
-            /** Booked Minutes */
-            booked_minutes?: number | null;
-            /** Focus */
-            focus?: string[] | null;
-            /** Leave Out */
-            leave_out?: string[] | null;
         };
         /**
          * Brought
@@ -1988,7 +1986,7 @@ export interface components {
             };
             /** Lubricants */
             lubricants: {
-                [key: string]: components["schemas"]["mellow_tide__core__catalogue__rules__Lubricant"];
+                [key: string]: components["schemas"]["Lubricant"];
             };
             /** Consents */
             consents: {
@@ -2309,7 +2307,7 @@ export interface components {
             /** Intakes */
             intakes: components["schemas"]["IntakeLine"][];
             /** Visits */
-            visits: components["schemas"]["Visit"][];
+            visits: components["schemas"]["VisitLine"][];
             /** Sore */
             sore: components["schemas"]["PointsOfVisit"][];
         };
@@ -2794,6 +2792,14 @@ export interface components {
             hazardous: boolean;
         };
         /**
+         * DayNote
+         * @description What was said, in the therapist's words.
+         */
+        DayNote: {
+            /** Note */
+            note: string;
+        };
+        /**
          * Difference
          * @description What changes from one flow to another: the traits of both, and the regions that gain, lose, come or go.
          *
@@ -2804,7 +2810,7 @@ export interface components {
             before: components["schemas"]["Traits"];
             after: components["schemas"]["Traits"];
             /** Changes */
-            changes: components["schemas"]["mellow_tide__core__planner__difference__Change"][];
+            changes: components["schemas"]["RegionChange"][];
             /** Kept */
             kept: string[];
             /** Moved */
@@ -2894,7 +2900,7 @@ export interface components {
          *
          *     `part` and `step` index the flow; a transition has no step and belongs to the part it leads to. `address` names
          *     the entry within its sheet: `neck/2` is the third stroke of the neck, `neck/2/oil` the oiling before it,
-         *     `neck/walk` what leads there.
+         *     `neck/walk` what leads there, `neck/stool-2` the second time something is done with the stool on the way.
          *     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the part, its
          *     oiling and asking included; getting there is not.
          */
@@ -3020,7 +3026,7 @@ export interface components {
          */
         Events: {
             /** Events */
-            events: (components["schemas"]["Began"] | components["schemas"]["Moved"] | components["schemas"]["Said"] | components["schemas"]["Observed"] | components["schemas"]["PointFound"] | components["schemas"]["PointRated"] | components["schemas"]["PointHeld"] | components["schemas"]["PointTravels"] | components["schemas"]["PointLeft"] | components["schemas"]["Paused"] | components["schemas"]["Resumed"] | components["schemas"]["Bent"] | components["schemas"]["Skipped"] | components["schemas"]["Added-Input"] | components["schemas"]["ContractionBegan"] | components["schemas"]["ContractionEnded"] | components["schemas"]["Halted"] | components["schemas"]["Ended"])[];
+            events: (components["schemas"]["Began"] | components["schemas"]["Moved"] | components["schemas"]["Said"] | components["schemas"]["Observed"] | components["schemas"]["PointFound"] | components["schemas"]["PointRated"] | components["schemas"]["PointHeld"] | components["schemas"]["PointTravels"] | components["schemas"]["PointLeft"] | components["schemas"]["Paused"] | components["schemas"]["Resumed"] | components["schemas"]["Bent"] | components["schemas"]["Skipped"] | components["schemas"]["Added"] | components["schemas"]["ContractionBegan"] | components["schemas"]["ContractionEnded"] | components["schemas"]["Halted"] | components["schemas"]["Ended"])[];
             sheet?: components["schemas"]["RunSheet"] | null;
         };
         /**
@@ -3121,10 +3127,10 @@ export interface components {
             remedy: string;
         };
         /**
-         * Filled
+         * FilledIn
          * @description All answers as they are; `sequence` grows with each saving.
          */
-        Filled: {
+        FilledIn: {
             /** Key */
             key: string;
             /** Sequence */
@@ -3212,6 +3218,24 @@ export interface components {
         FlowName: {
             /** Name */
             name: string;
+        };
+        /**
+         * FlowToKeep
+         * @description A session whose flow is kept, and what it is called.
+         */
+        FlowToKeep: {
+            /**
+             * Session Id
+             * Format: uuid
+             */
+            session_id: string;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
         /**
          * FlowView
@@ -3487,6 +3511,43 @@ export interface components {
             expires_at: string;
         };
         /**
+         * IntakeQuestion
+         * @description A question: which answer it fills, how it is asked, and why. `heading` groups conditions;
+         *     `rows` are what is asked one by one.
+         *
+         *     `if_pregnant`: asked only of somebody who is.
+         */
+        IntakeQuestion: {
+            /** Field */
+            field: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "line" | "words" | "year" | "number" | "date" | "choice" | "conditions" | "places" | "depths" | "consents";
+            /** Asks */
+            asks: string;
+            /** Why */
+            why: string;
+            /** Heading */
+            heading?: ("today" | "pregnancy" | "clinician" | "usual" | "allergies" | "wearing") | null;
+            /**
+             * Options
+             * @default []
+             */
+            options: components["schemas"]["AnswerOption"][];
+            /**
+             * Rows
+             * @default []
+             */
+            rows: components["schemas"]["Row"][];
+            /**
+             * If Pregnant
+             * @default false
+             */
+            if_pregnant: boolean;
+        };
+        /**
          * IntakeReview
          * @description A handed-in intake as the therapist reads it.
          */
@@ -3528,7 +3589,7 @@ export interface components {
              */
             says: string;
             /** Questions */
-            questions: components["schemas"]["Question"][];
+            questions: components["schemas"]["IntakeQuestion"][];
         };
         /**
          * Item
@@ -3601,16 +3662,6 @@ export interface components {
             at: string;
             /** Person Name */
             person_name: string;
-        };
-        /**
-         * KeptOff
-         * @description All places to keep off on the client of the session read at `revision`.
-         */
-        KeptOff: {
-            /** Revision */
-            revision: number;
-            /** Excluded */
-            excluded: components["schemas"]["Excluded"][];
         };
         /**
          * Kind
@@ -3811,6 +3862,16 @@ export interface components {
             gives: components["schemas"]["Give"][];
         };
         /**
+         * LinkOpening
+         * @description The secret part of a link, and the key of the device that opens it.
+         */
+        LinkOpening: {
+            /** Token */
+            token: string;
+            /** Key */
+            key: string;
+        };
+        /**
          * Log
          * @description What the therapist confirms: the depth that suited by region (1 to 5), and words.
          *
@@ -3903,7 +3964,37 @@ export interface components {
             /** Signed By */
             signed_by: string | null;
             /** Additions */
-            additions: components["schemas"]["Added-Output"][];
+            additions: components["schemas"]["AddedToLog"][];
+        };
+        /**
+         * Lubricant
+         * @description An oil, lotion or cream, and what of it some people must not have on the skin.
+         */
+        Lubricant: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Gloss
+             * @default
+             */
+            gloss: string;
+            /**
+             * Contains
+             * @default []
+             */
+            contains: string[];
+        };
+        /**
+         * LubricantAmount
+         * @description Millilitres for one region, both sides together.
+         */
+        LubricantAmount: {
+            /** Region */
+            region: string;
+            /** Millilitres */
+            millilitres: number;
         };
         /**
          * Matched
@@ -4026,13 +4117,13 @@ export interface components {
             to: string;
         };
         /**
-         * Named
+         * NamedChange
          * @description A region of the flow that is not worked as it was there, and why.
          *
          *     `reason` is why it is left out, `position` that the client may not lie as the flow has it, `depth` that it may not
          *     be worked as deep, `wish` that the client wishes it lighter, `minutes` that the booking is another.
          */
-        Named: {
+        NamedChange: {
             /** Region */
             region: string;
             /** Reason */
@@ -4055,24 +4146,6 @@ export interface components {
              * @default
              */
             phone: string;
-        };
-        /**
-         * NewFlow
-         * @description A session whose flow is kept, and what it is called.
-         */
-        NewFlow: {
-            /**
-             * Session Id
-             * Format: uuid
-             */
-            session_id: string;
-            /** Name */
-            name: string;
-            /**
-             * Note
-             * @default
-             */
-            note: string;
         };
         /**
          * NewLength
@@ -4099,14 +4172,6 @@ export interface components {
              * Format: uuid
              */
             session_id: string;
-        };
-        /**
-         * Note
-         * @description What was said, in the therapist's words.
-         */
-        Note: {
-            /** Note */
-            note: string;
         };
         /**
          * Observed
@@ -4152,26 +4217,6 @@ export interface components {
             change: {
                 [key: string]: unknown;
             };
-        };
-        /**
-         * Opening
-         * @description The secret part of a link, and the key of the device that opens it.
-         */
-        Opening: {
-            /** Token */
-            token: string;
-            /** Key */
-            key: string;
-        };
-        /**
-         * Option
-         * @description One answer to choose, and how it reads.
-         */
-        Option: {
-            /** Value */
-            value: string;
-            /** Reads */
-            reads: string;
         };
         /**
          * OrderReason
@@ -4224,10 +4269,10 @@ export interface components {
             depth: number;
         };
         /**
-         * Pace
+         * OwnPaceView
          * @description The factors as learnt from the last `sessions`, and those that the clock goes by since `accepted_at`, if any.
          */
-        Pace: {
+        OwnPaceView: {
             /** Learnt */
             learnt: components["schemas"]["Factor"][];
             /** Sessions */
@@ -4300,6 +4345,15 @@ export interface components {
             reason: string;
             /** Steps */
             steps: components["schemas"]["Step"][];
+        };
+        /**
+         * PartPlaces
+         * @description Where a part may go, and how its other side comes to the same strokes, if there is something to give it.
+         */
+        PartPlaces: {
+            /** Landings */
+            landings: components["schemas"]["Landing"][];
+            other_side: components["schemas"]["Landing"] | null;
         };
         /**
          * PartTable
@@ -4447,13 +4501,14 @@ export interface components {
             zone?: string | null;
         };
         /**
-         * Places
-         * @description Where a part may go, and how its other side comes to the same strokes, if there is something to give it.
+         * PlacesToKeepOff
+         * @description All places to keep off on the client of the session read at `revision`.
          */
-        Places: {
-            /** Landings */
-            landings: components["schemas"]["Landing"][];
-            other_side: components["schemas"]["Landing"] | null;
+        PlacesToKeepOff: {
+            /** Revision */
+            revision: number;
+            /** Excluded */
+            excluded: components["schemas"]["Excluded"][];
         };
         /**
          * Plan
@@ -4759,43 +4814,6 @@ export interface components {
             alone: boolean;
         };
         /**
-         * Question
-         * @description A question: which answer it fills, how it is asked, and why. `heading` groups conditions;
-         *     `rows` are what is asked one by one.
-         *
-         *     `if_pregnant`: asked only of somebody who is.
-         */
-        Question: {
-            /** Field */
-            field: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "line" | "words" | "year" | "number" | "date" | "choice" | "conditions" | "places" | "depths" | "consents";
-            /** Asks */
-            asks: string;
-            /** Why */
-            why: string;
-            /** Heading */
-            heading?: ("today" | "pregnancy" | "clinician" | "usual" | "allergies" | "wearing") | null;
-            /**
-             * Options
-             * @default []
-             */
-            options: components["schemas"]["Option"][];
-            /**
-             * Rows
-             * @default []
-             */
-            rows: components["schemas"]["Row"][];
-            /**
-             * If Pregnant
-             * @default false
-             */
-            if_pregnant: boolean;
-        };
-        /**
          * Reason
          * @description Why something is restricted: the condition's name, how grave it is, and what it means in plain words.
          */
@@ -4952,6 +4970,25 @@ export interface components {
              * @default 1
              */
             oil_factor: number;
+        };
+        /**
+         * RegionChange
+         * @description A region's whole seconds of strokes before and after, all sides together; 0 where it is not worked.
+         *
+         *     `strokes`: the same ones with more or fewer passes, some of them only, more than them, or others.
+         */
+        RegionChange: {
+            /** Region */
+            region: string;
+            /** Before */
+            before: number;
+            /** After */
+            after: number;
+            /**
+             * Strokes
+             * @enum {string}
+             */
+            strokes: "same" | "fewer" | "more" | "other";
         };
         /**
          * RegionDone
@@ -5556,7 +5593,7 @@ export interface components {
             evaluation: components["schemas"]["Evaluation"];
             difference: components["schemas"]["Difference"];
             /** Named */
-            named: components["schemas"]["Named"][];
+            named: components["schemas"]["NamedChange"][];
         };
         /**
          * StartAt
@@ -5748,6 +5785,18 @@ export interface components {
             how: string;
         };
         /**
+         * SuggestedBrief
+         * @description What changes in the brief; what is None stays.
+         */
+        SuggestedBrief: {
+            /** Booked Minutes */
+            booked_minutes?: number | null;
+            /** Focus */
+            focus?: string[] | null;
+            /** Leave Out */
+            leave_out?: string[] | null;
+        };
+        /**
          * Suggestion
          * @description What would be done, in words, and by what: edits, a part's new length, or another brief; exactly one of them.
          *
@@ -5772,7 +5821,7 @@ export interface components {
              */
             edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangePart"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertPart"] | components["schemas"]["SplitPart"] | components["schemas"]["MovePart"] | components["schemas"]["RemovePart"])[];
             reshape?: components["schemas"]["NewLength"] | null;
-            brief?: components["schemas"]["BriefChange-Output"] | null;
+            brief?: components["schemas"]["SuggestedBrief"] | null;
         };
         /**
          * Supplies
@@ -5786,7 +5835,7 @@ export interface components {
             /** Millilitres */
             millilitres: number;
             /** By Region */
-            by_region: components["schemas"]["mellow_tide__core__supplies__packing__Lubricant"][];
+            by_region: components["schemas"]["LubricantAmount"][];
             /** Linen */
             linen: string[];
             /** Supports */
@@ -5849,7 +5898,7 @@ export interface components {
         TableSide: {
             replanning: components["schemas"]["ReplanTable"];
             /** Ways */
-            ways: components["schemas"]["Way"][];
+            ways: components["schemas"]["WayPast"][];
             /** Extras */
             extras: components["schemas"]["Extra"][];
             /** Falls */
@@ -6022,10 +6071,10 @@ export interface components {
             name: string;
         };
         /**
-         * Visit
+         * VisitLine
          * @description A session of a client, with what was logged of it.
          */
-        Visit: {
+        VisitLine: {
             /**
              * Session Id
              * Format: uuid
@@ -6082,16 +6131,36 @@ export interface components {
             at?: string | null;
         };
         /**
-         * Way
+         * WayChange
+         * @description A transition on the way: see `scene.Transition`; whole seconds.
+         */
+        WayChange: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "close_window" | "wash" | "towel" | "wipe" | "turn" | "sit_back" | "bolster" | "walk" | "height" | "stool" | "open_window" | "announce" | "oil" | "check_in";
+            /** Seconds */
+            seconds: number;
+            /** About */
+            about: string;
+            /**
+             * About Side
+             * @enum {string}
+             */
+            about_side: "left" | "right" | "mid" | "both";
+        };
+        /**
+         * WayPast
          * @description The transitions from part `start` to part `to` (places in the flow), in order; none between them is worked.
          */
-        Way: {
+        WayPast: {
             /** Start */
             start: number;
             /** To */
             to: number;
             /** Changes */
-            changes: components["schemas"]["mellow_tide__core__timing__ways__Change"][];
+            changes: components["schemas"]["WayChange"][];
         };
         /**
          * Window
@@ -6158,75 +6227,6 @@ export interface components {
          */
         Wished: {
             brief: components["schemas"]["Brief"];
-        };
-        /**
-         * Lubricant
-         * @description An oil, lotion or cream, and what of it some people must not have on the skin.
-         */
-        mellow_tide__core__catalogue__rules__Lubricant: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /**
-             * Gloss
-             * @default
-             */
-            gloss: string;
-            /**
-             * Contains
-             * @default []
-             */
-            contains: string[];
-        };
-        /**
-         * Change
-         * @description A region's whole seconds of strokes before and after, all sides together; 0 where it is not worked.
-         *
-         *     `strokes`: the same ones with more or fewer passes, some of them only, more than them, or others.
-         */
-        mellow_tide__core__planner__difference__Change: {
-            /** Region */
-            region: string;
-            /** Before */
-            before: number;
-            /** After */
-            after: number;
-            /**
-             * Strokes
-             * @enum {string}
-             */
-            strokes: "same" | "fewer" | "more" | "other";
-        };
-        /**
-         * Lubricant
-         * @description Millilitres for one region, both sides together.
-         */
-        mellow_tide__core__supplies__packing__Lubricant: {
-            /** Region */
-            region: string;
-            /** Millilitres */
-            millilitres: number;
-        };
-        /**
-         * Change
-         * @description A transition on the way: see `scene.Transition`; whole seconds.
-         */
-        mellow_tide__core__timing__ways__Change: {
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "close_window" | "wash" | "towel" | "wipe" | "turn" | "sit_back" | "bolster" | "walk" | "height" | "stool" | "open_window" | "announce" | "oil" | "check_in";
-            /** Seconds */
-            seconds: number;
-            /** About */
-            about: string;
-            /**
-             * About Side
-             * @enum {string}
-             */
-            about_side: "left" | "right" | "mid" | "both";
         };
     };
     responses: never;
@@ -6322,7 +6322,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Opening"];
+                "application/json": components["schemas"]["LinkOpening"];
             };
         };
         responses: {
@@ -6406,7 +6406,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Filled"];
+                "application/json": components["schemas"]["FilledIn"];
             };
         };
         responses: {
@@ -6448,7 +6448,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Filled"];
+                "application/json": components["schemas"]["FilledIn"];
             };
         };
         responses: {
@@ -7515,7 +7515,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["BriefChange-Input"];
+                "application/json": components["schemas"]["BriefChange"];
             };
         };
         responses: {
@@ -7647,7 +7647,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["KeptOff"];
+                "application/json": components["schemas"]["PlacesToKeepOff"];
             };
         };
         responses: {
@@ -7735,7 +7735,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Note"];
+                "application/json": components["schemas"]["DayNote"];
             };
         };
         responses: {
@@ -8628,7 +8628,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Places"];
+                    "application/json": components["schemas"]["PartPlaces"];
                 };
             };
             /** @description Unauthorized */
@@ -9162,7 +9162,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewFlow"];
+                "application/json": components["schemas"]["FlowToKeep"];
             };
         };
         responses: {
@@ -9507,7 +9507,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Pace"];
+                    "application/json": components["schemas"]["OwnPaceView"];
                 };
             };
             /** @description Unauthorized */
@@ -9549,7 +9549,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Pace"];
+                    "application/json": components["schemas"]["OwnPaceView"];
                 };
             };
             /** @description Unauthorized */
@@ -9587,7 +9587,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Pace"];
+                    "application/json": components["schemas"]["OwnPaceView"];
                 };
             };
             /** @description Unauthorized */

@@ -12,7 +12,7 @@ from mellow_tide.core.care.pregnancy import (
     day_of,
     weeks_words,
 )
-from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
+from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
 from mellow_tide.core.catalogue.records import Depth, Record
 from mellow_tide.core.catalogue.rules import Limits, PregnancyRule
 from mellow_tide.core.flow.brief import ClientFacts, Excluded, Side
@@ -132,7 +132,7 @@ class Threshold(Record):
     says: str
 
 
-def thresholds(due: date, after_days: int, catalogue: Catalogue) -> tuple[Threshold, ...]:
+def list_thresholds(due: date, after_days: int, catalogue: Catalogue) -> tuple[Threshold, ...]:
     """What is still to change in a pregnancy that is `after_days` old, in order; trimesters as ACOG counts them."""
     known = [
         (SECOND_TRIMESTER, "The second trimester begins."),
@@ -168,14 +168,17 @@ class Limit:
 
 def _refuse_unknown(client: ClientFacts, c: Catalogue) -> None:
     problems: list[FieldProblem | None] = [
-        *(unknown(c.conditions, id, "conditions", "condition") for id in sorted(client.conditions)),
-        *(unknown(c.consents, id, "consents", "consent") for id in sorted(client.consents)),
-        *(unknown(c.consents, id, "declined", "consent") for id in sorted(client.declined)),
-        *(unknown(c.regions, x.region, "excluded", "region") for x in client.excluded),
-        *(unknown(c.regions, x.region, "wishes", "region") for x in client.wishes),
-        *(unknown({**c.strokes, **c.tools}, id, "likes", "stroke or tool") for id in sorted(client.likes)),
+        *(check_known(c.conditions, id, "conditions", "condition") for id in sorted(client.conditions)),
+        *(check_known(c.consents, id, "consents", "consent") for id in sorted(client.consents)),
+        *(check_known(c.consents, id, "declined", "consent") for id in sorted(client.declined)),
+        *(check_known(c.regions, x.region, "excluded", "region") for x in client.excluded),
+        *(check_known(c.regions, x.region, "wishes", "region") for x in client.wishes),
         *(
-            unknown({**c.strokes, **c.tools}, id, "dislikes", "stroke or tool")
+            check_known({**c.strokes, **c.tools}, id, "likes", "stroke or tool")
+            for id in sorted(client.likes)
+        ),
+        *(
+            check_known({**c.strokes, **c.tools}, id, "dislikes", "stroke or tool")
             for id in sorted(client.dislikes)
         ),
     ]

@@ -18,6 +18,7 @@ from mellow_tide.core.catalogue.records import (
 )
 from mellow_tide.core.catalogue.rules import (
     Choice,
+    ClockNumbers,
     Closing,
     Condition,
     Consent,
@@ -25,14 +26,13 @@ from mellow_tide.core.catalogue.rules import (
     Kind,
     Lubricant,
     Opening,
-    Pace,
     Point,
     PregnancyRule,
     School,
 )
 from mellow_tide.core.refusal import FieldProblem
 
-Entry = TypeVar("Entry", bound=Named)
+CatalogueEntry = TypeVar("CatalogueEntry", bound=Named)
 
 
 @dataclass(frozen=True, kw_only=True, eq=False)
@@ -57,7 +57,7 @@ class Entries:
     pregnancy_rules: tuple[PregnancyRule, ...]
     house_rules: Mapping[str, HouseRule]
     chosen: Mapping[str, str]
-    pace: Pace
+    clock: ClockNumbers
 
     def choice(self, rule: str) -> Choice:
         """What is chosen for a house rule of the catalogue."""
@@ -119,7 +119,7 @@ class Catalogue(Entries):
         return found
 
 
-def unknown(known: Mapping[str, Entry], id: str, field: str, noun: str) -> FieldProblem | None:
+def check_known(known: Mapping[str, CatalogueEntry], id: str, field: str, noun: str) -> FieldProblem | None:
     """The problem of naming `id` where only the ids in `known` exist, or None if it is known."""
     if id in known:
         return None

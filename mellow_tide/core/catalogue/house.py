@@ -7,7 +7,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from mellow_tide.core.catalogue.catalogue import Catalogue, Entries, ShippedCatalogue, unknown
+from mellow_tide.core.catalogue.catalogue import Catalogue, Entries, ShippedCatalogue, check_known
 from mellow_tide.core.catalogue.house_rows import regions_in, schools_in
 from mellow_tide.core.catalogue.records import Pass, Record, Stroke, Surface
 from mellow_tide.core.catalogue.rules import Choice
@@ -61,7 +61,7 @@ def _made(
     return as_shipped.changed(
         ("house", rules, seconds),
         chosen=chosen,
-        pace=shipped.pace.model_copy(update=dict(seconds)),
+        clock=shipped.clock.model_copy(update=dict(seconds)),
         places={
             id: place.model_copy(update={"most_depth": _most_depth(choices, id, place.most_depth)})
             for id, place in shipped.places.items()
@@ -103,15 +103,15 @@ def _passing(choices: list[Choice], stroke: str, passing: Pass) -> Pass:
 
 def _rule_problems(rules: tuple[tuple[str, str], ...], c: Entries) -> Iterator[FieldProblem | None]:
     for rule, choice in rules:
-        missing = unknown(c.house_rules, rule, "rules", "house rule")
+        missing = check_known(c.house_rules, rule, "rules", "house rule")
         yield missing
         if missing is None:
             known = {option.id: option for option in c.house_rules[rule].choices}
-            yield unknown(known, choice, f"rules.{rule}", "choice")
+            yield check_known(known, choice, f"rules.{rule}", "choice")
 
 
 def _second_problems(seconds: tuple[tuple[str, int], ...], c: Entries) -> Iterator[FieldProblem]:
-    names = [name for name in type(c.pace).model_fields if name != "glide_cm_per_second"]
+    names = [name for name in type(c.clock).model_fields if name != "glide_cm_per_second"]
     for name, _ in seconds:
         if name not in names:
             what = f"there is no transition called “{name}”"

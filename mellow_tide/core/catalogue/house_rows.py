@@ -6,7 +6,7 @@ from itertools import chain
 from mellow_tide.core.catalogue.records import Region
 from mellow_tide.core.catalogue.rules import Block, School
 
-Rows = tuple[tuple[str, ...], ...]
+SchoolRows = tuple[tuple[str, ...], ...]
 FOOT, CALF, SHIN = "foot", "lower_leg_back", "lower_leg_front"
 
 
@@ -74,5 +74,5 @@ def _without(block: Block, id: str) -> Block:
     return _with_rows(block, tuple(row for row in rows if row))
 
 
-def _with_rows(block: Block, rows: Rows) -> Block:
+def _with_rows(block: Block, rows: SchoolRows) -> Block:
     return block.model_copy(update={"rows": rows})

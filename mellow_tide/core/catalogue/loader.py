@@ -5,14 +5,13 @@ from functools import cache
 from hashlib import sha256
 from importlib import resources
 from importlib.resources.abc import Traversable
-from typing import Any, TypeVar
+from typing import Any
 
 from pydantic import ValidationError
 
-from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
+from mellow_tide.core.catalogue.catalogue import CatalogueEntry, ShippedCatalogue
 from mellow_tide.core.catalogue.records import (
     FragilePlace,
-    Named,
     Position,
     Region,
     Stroke,
@@ -22,6 +21,7 @@ from mellow_tide.core.catalogue.records import (
 )
 from mellow_tide.core.catalogue.references import references
 from mellow_tide.core.catalogue.rules import (
+    ClockNumbers,
     Closing,
     Condition,
     Consent,
@@ -29,13 +29,10 @@ from mellow_tide.core.catalogue.rules import (
     Kind,
     Lubricant,
     Opening,
-    Pace,
     Point,
     PregnancyRule,
     School,
 )
-
-Entry = TypeVar("Entry", bound=Named)
 
 
 class CatalogueError(Exception):
@@ -70,7 +67,7 @@ def read_catalogue(folder: Traversable) -> ShippedCatalogue:
         pregnancy_rules=_rules(folder),
         house_rules=house_rules,
         chosen={rule.id: rule.default for rule in house_rules.values()},
-        pace=Pace.model_validate(_read(folder, "transitions.toml")),
+        clock=ClockNumbers.model_validate(_read(folder, "transitions.toml")),
         digest=_digest(folder),
     )
     for file, id, known, noun in references(catalogue):
@@ -92,8 +89,10 @@ def _read(folder: Traversable, file: str) -> dict[str, Any]:
         raise CatalogueError(f"{file}: {error}") from error
 
 
-def _entries(folder: Traversable, file: str, table: str, record: type[Entry]) -> dict[str, Entry]:
-    entries: dict[str, Entry] = {}
+def _entries(
+    folder: Traversable, file: str, table: str, record: type[CatalogueEntry]
+) -> dict[str, CatalogueEntry]:
+    entries: dict[str, CatalogueEntry] = {}
     for raw in _read(folder, file).get(table, []):
         id = str(raw.get("id", "?"))
         try:

@@ -25,7 +25,7 @@ Hands = Literal["clean", "unsoiled", "any"]
 Stand = Literal["head", "foot", "left", "right", "own_side"]
 Medium = Literal["dry", "lubricated", "clothed", "any"]
 Direction = Literal["toward_heart", "away", "clockwise", "along_fibre", "across", "still"]
-Height = Literal["low", "high"]
+TableHeight = Literal["low", "high"]
 Surface = Literal["table", "chair", "bed", "mat"]
 PositiveInt = Annotated[int, Field(ge=1)]
 Depth = Annotated[int, Field(ge=1, le=5)]
@@ -83,7 +83,7 @@ class Region(Named):
     windows: dict[str, str] = {}
     also_windows: dict[str, str] = {}
     stand: tuple[Stand, ...]
-    height: Height = "high"
+    height: TableHeight = "high"
     stool: tuple[str, ...] = ()
     glide_cm: Annotated[float, Field(gt=0)]
     share: Annotated[float, Field(gt=0, le=100)]

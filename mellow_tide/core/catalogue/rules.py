@@ -200,7 +200,7 @@ class Closing(Named):
     strokes: tuple[RitualStroke, ...]
 
 
-class Pace(Record):
+class ClockNumbers(Record):
     """Seconds of transitions, and glide speed (cm/s) by depth."""
 
     turn: PositiveInt

@@ -13,7 +13,7 @@ from mellow_tide.core.catalogue.rules import Consent, Kind
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow, Part, Step
-from mellow_tide.core.hands.load import HandLoad, hand_load
+from mellow_tide.core.hands.load import HandLoad, measure_hand_load
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import RunSheet
 from mellow_tide.core.timing.tempo import OwnPace
@@ -72,7 +72,7 @@ class Case:
     @cached_property
     def load(self) -> HandLoad:
         """What the flow asks of the therapist's hands, worked out once."""
-        return hand_load(self.sheet, self.catalogue)
+        return measure_hand_load(self.sheet, self.catalogue)
 
     @cached_property
     def _part_seconds(self) -> dict[str, int]:
@@ -139,7 +139,7 @@ class Case:
         return self._part_seconds[part.id]
 
 
-def case_of(
+def make_case(
     flow: Flow,
     setting: Setting,
 ) -> Case:

@@ -4,7 +4,7 @@ from collections.abc import Iterable
 
 from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
 from mellow_tide.core.catalogue.house import in_house
-from mellow_tide.core.checks.check import Check, case_of
+from mellow_tide.core.checks.check import Check, make_case
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.setting import Setting
 
@@ -18,7 +18,7 @@ not. `advice`: most would do otherwise. A repair is one action on the Plan scree
 """
 
 
-def checks_page(checks: Iterable[Check], shipped: ShippedCatalogue) -> str:
+def describe_checks(checks: Iterable[Check], shipped: ShippedCatalogue) -> str:
     """A Markdown page with one row a check, in their order."""
     rows = [
         f"| {c.code} | {c.severity} | **{c.name}.** {c.summary} | {c.rationale} | {_repair(c, shipped)} |"
@@ -30,5 +30,5 @@ def checks_page(checks: Iterable[Check], shipped: ShippedCatalogue) -> str:
 def _repair(check: Check, shipped: ShippedCatalogue) -> str:
     """What the repair of the check's own bad example says, or a dash."""
     ours = in_house(check.house, shipped)
-    case = case_of(check.bad(ours), Setting.of(check.client or ClientFacts(), ours, check.pace))
+    case = make_case(check.bad(ours), Setting.of(check.client or ClientFacts(), ours, check.pace))
     return next((repair.words for found in check.check(case) for repair in found.repairs), "–")

@@ -14,13 +14,13 @@ log = logging.getLogger(__name__)
 BROKEN = "SYS01"
 
 
-def findings(case: Case, checks: Iterable[Check] = CHECKS) -> tuple[Finding, ...]:
+def run_checks(case: Case, checks: Iterable[Check] = CHECKS) -> tuple[Finding, ...]:
     """All findings, as `found` has them; only repairs that leave no more `refuse` findings than there are."""
     checks = tuple(checks)
-    return _with_safe_repairs(case, found(case, checks), checks)
+    return _with_safe_repairs(case, run_checks_untried(case, checks), checks)
 
 
-def found(case: Case, checks: Iterable[Check] = CHECKS) -> tuple[Finding, ...]:
+def run_checks_untried(case: Case, checks: Iterable[Check] = CHECKS) -> tuple[Finding, ...]:
     """All findings, the most severe first, then in the order of the flow; what their repairs would do is not tried."""
     found = [finding for check in checks for finding in _run(check, case)]
     severity = {"refuse": 0, "caution": 1, "advice": 2}
@@ -64,12 +64,12 @@ def _run(check: Check, case: Case) -> list[Finding]:
                 code=check.code,
                 name=check.name,
                 severity=check.severity,
-                what=found.what,
-                part_id=found.part.id if found.part else None,
-                step=found.step,
-                repairs=found.repairs,
+                what=run_checks_untried.what,
+                part_id=run_checks_untried.part.id if run_checks_untried.part else None,
+                step=run_checks_untried.step,
+                repairs=run_checks_untried.repairs,
             )
-            for found in check.check(case)
+            for run_checks_untried in check.check(case)
         ]
     except Exception:
         log.exception("the check %s failed", check.code)

@@ -1,5 +1,7 @@
 """Small flows in few words, for the examples that checks carry."""
 
+from typing import TypedDict, Unpack
+
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Slot
 from mellow_tide.core.flow.brief import Brief, Side
@@ -21,7 +23,7 @@ PRESS: tuple[tuple[str, Slot, int], ...] = (
 )
 """Between contractions, during one, and after it."""
 
-Strokes = tuple[tuple[str, Slot, int], ...]
+ExampleStrokes = tuple[tuple[str, Slot, int], ...]
 
 
 def step(c: Catalogue, stroke: str, slot: Slot, depth: int, passes: int = 0) -> Step:
@@ -31,16 +33,24 @@ def step(c: Catalogue, stroke: str, slot: Slot, depth: int, passes: int = 0) -> 
     return Step(stroke=stroke, slot=slot, tool=tool, depth=depth, passes=passes or known.slots[slot][1])
 
 
+class Otherwise(TypedDict, total=False):
+    """What of an example part is not as usual; `times` sets the passes of all its steps."""
+
+    position: str
+    times: int
+    medium: PartMedium
+
+
 def part(
     c: Catalogue,
     region: str,
     side: Side = "mid",
-    strokes: Strokes = ARC,
-    position: str = "prone",
-    times: int = 0,
-    medium: PartMedium = "lubricated",
+    strokes: ExampleStrokes = ARC,
+    **otherwise: Unpack[Otherwise],
 ) -> Part:
-    """A part, lubricated unless said; `times` sets the passes of all its steps."""
+    """A part, prone and lubricated unless said otherwise."""
+    position, times = otherwise.get("position", "prone"), otherwise.get("times", 0)
+    medium = otherwise.get("medium", "lubricated")
     return Part(
         id=region if side == "mid" else f"{region}-{side}",
         region=region,
@@ -53,7 +63,7 @@ def part(
 
 
 def flow(
-    c: Catalogue, *parts: Part, opening: Strokes = (("resting_hold", "open", 1),), **brief: object
+    c: Catalogue, *parts: Part, opening: ExampleStrokes = (("resting_hold", "open", 1),), **brief: object
 ) -> Flow:
     """The parts between a still first contact and a closing hold."""
     first, last = parts[0].position, parts[-1].position
@@ -73,12 +83,16 @@ def back_with(c: Catalogue, *steps: Step) -> Flow:
     return flow(c, back.model_copy(update={"steps": (*back.steps[:3], *steps, *back.steps[3:])}))
 
 
-def both(c: Catalogue, region: str, strokes: Strokes = ARC, position: str = "prone") -> tuple[Part, Part]:
+def both(
+    c: Catalogue, region: str, strokes: ExampleStrokes = ARC, position: str = "prone"
+) -> tuple[Part, Part]:
     """The same part on the right and on the left."""
-    return part(c, region, "right", strokes, position), part(c, region, "left", strokes, position)
+    return part(c, region, "right", strokes, position=position), part(
+        c, region, "left", strokes, position=position
+    )
 
 
-def _ritual(c: Catalogue, role: str, region: str, position: str, strokes: Strokes) -> Part:
+def _ritual(c: Catalogue, role: str, region: str, position: str, strokes: ExampleStrokes) -> Part:
     return Part.model_validate(
         {
             "id": role,

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.care.restrictions import Cap
 from mellow_tide.core.checks.check import Case, Found, Repair
 from mellow_tide.core.flow.edits import ChangePart, ChangeStep, RemovePart, RemoveStep
-from mellow_tide.core.flow.flow import Part, Skip
+from mellow_tide.core.flow.flow import Part, WaySkip
 
 Repairs = tuple[Repair, ...]
 
@@ -27,7 +27,7 @@ def deeper_than(case: Case, part: Part, cap: Cap) -> Iterator[Found]:
             yield Found(what, part, i, work_at(case, part, i, cap.depth) or leave_out(case, part, i))
 
 
-def part_skipping(words: str, part: Part, skip: Skip) -> Repairs:
+def part_skipping(words: str, part: Part, skip: WaySkip) -> Repairs:
     """Do again what the way to `part` leaves out."""
     skips = tuple(x for x in part.skips if x != skip)
     return (Repair(words=words, edits=(ChangePart(part_id=part.id, skips=skips),)),)

@@ -1,7 +1,7 @@
 """Times in sentences."""
 
 
-def span(seconds: int) -> str:
+def say_span(seconds: int) -> str:
     """`3 min 15 s`, `45 s`, `2 min`; the sign is left to the sentence."""
     minutes, rest = divmod(abs(seconds), 60)
     if not minutes:

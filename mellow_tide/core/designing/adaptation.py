@@ -8,12 +8,12 @@ from mellow_tide.core.planner.absent import Absence
 from mellow_tide.core.planner.adjust import adjust
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Deadline, no_deadline
-from mellow_tide.core.planner.difference import Difference, difference
+from mellow_tide.core.planner.difference import Difference, compare_flows
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.setting import Setting
 
 
-class Named(Record):
+class NamedChange(Record):
     """A region of the flow that is not worked as it was there, and why.
 
     `reason` is why it is left out, `position` that the client may not lie as the flow has it, `depth` that it may not
@@ -30,10 +30,10 @@ class Adapted(Record):
 
     plan: Plan
     difference: Difference
-    named: tuple[Named, ...]
+    named: tuple[NamedChange, ...]
 
 
-def adapted(
+def adapt_flow(
     flow: Flow,
     brief: Brief,
     setting: Setting,
@@ -47,7 +47,7 @@ def adapted(
     wanted = flow.brief.model_copy(update=visit)
     start = Plan(flow=flow, left_out=(), proof=None)
     made = adjust(start, wanted, setting, deadline=deadline)
-    apart = difference(flow, made.flow, (), setting)
+    apart = compare_flows(flow, made.flow, (), setting)
     asked = Asked.of(wanted, setting)
     changed = dict.fromkeys((*(change.region for change in apart.changes), *_eased(flow, made.flow)))
     return Adapted(
@@ -71,22 +71,22 @@ def _deepest(flow: Flow) -> dict[str, int]:
     return found
 
 
-def _named(region: str, flow: Flow, made: Plan, asked: Asked) -> Named:
+def _named(region: str, flow: Flow, made: Plan, asked: Asked) -> NamedChange:
     left = next((left for left in made.left_out if left.region == region), None)
     limits = asked.restrictions
     if left and left.reason not in ("no_time", "never_fits"):
-        return Named(region=region, reason=left.reason, because=_because(region, limits))
+        return NamedChange(region=region, reason=left.reason, because=_because(region, limits))
     there = [part for part in flow.parts if part.role == "work" and part.region == region]
     barred = next((why for part in there if (why := limits.why_not(part.position))), None)
     if barred:
-        return Named(region=region, reason="position", because=barred)
+        return NamedChange(region=region, reason="position", because=barred)
     deepest = _deepest(flow).get(region, 0)
     cap = limits.capped(region)
     if cap and cap.depth < deepest:
-        return Named(region=region, reason="depth", because=cap.because)
+        return NamedChange(region=region, reason="depth", because=cap.because)
     if region in _eased(flow, made.flow) and wished_depth(region, asked.brief, asked.client) < deepest:
-        return Named(region=region, reason="wish")
-    return Named(region=region, reason="minutes")
+        return NamedChange(region=region, reason="wish")
+    return NamedChange(region=region, reason="minutes")
 
 
 def _because(region: str, limits: Restrictions) -> str:

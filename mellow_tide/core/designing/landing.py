@@ -26,7 +26,7 @@ class Landing(Record):
     edits: tuple[Edit, ...] = ()
 
 
-def landings(trial: Trial, part_id: str) -> tuple[Landing, ...]:
+def find_landings(trial: Trial, part_id: str) -> tuple[Landing, ...]:
     """Every place in the order for a part of the flow, from the first to the last. Raises `BadFlow`."""
     flow = trial.case.flow
     part = part_named(flow, part_id)
@@ -43,11 +43,11 @@ def landings(trial: Trial, part_id: str) -> tuple[Landing, ...]:
             continue
         position, why_not = _position(trial.case, part, rest, at)
         move = MovePart(part_id=part_id, to=at)
-        found.append(_tried(trial, at, position, why_not, (move, *turned(trial.case, part, position))))
+        found.append(_tried(trial, at, position, why_not, (move, *turn_part(trial.case, part, position))))
     return tuple(found)
 
 
-def best_landing(trial: Trial, part: Part, near: int) -> Landing | None:
+def find_best_landing(trial: Trial, part: Part, near: int) -> Landing | None:
     """The place where a new part costs the fewest seconds and breaks least, the closest to place `near` first."""
     tried = [landing for landing in _new(trial, part) if not landing.why_not]
     return min(tried, key=lambda x: (bool(x.warns), x.seconds, abs(x.at - near)), default=None)
@@ -62,7 +62,7 @@ def _new(trial: Trial, part: Part) -> Iterator[Landing]:
         yield _tried(trial, at, position, why_not, (InsertPart(at=at, part=placed),))
 
 
-def turned(case: Case, part: Part, position: str) -> tuple[Edit, ...]:
+def turn_part(case: Case, part: Part, position: str) -> tuple[Edit, ...]:
     """The edit that works a part in another position, through the window it has there; none if it is in it."""
     if position == part.position:
         return ()
@@ -70,7 +70,7 @@ def turned(case: Case, part: Part, position: str) -> tuple[Edit, ...]:
     return (ChangePart(part_id=part.id, position=position, window=window),)
 
 
-def reached(case: Case, part: Part, position: str) -> bool:
+def can_reach(case: Case, part: Part, position: str) -> bool:
     """Whether a part's region and side can be worked in `position`, as far as the client may lie so."""
     region = case.catalogue.regions[part.region]
     fits = position in region.positions and case.catalogue.positions[position].reaches(part.side)
@@ -101,12 +101,12 @@ def _position(case: Case, part: Part, rest: Sequence[Part], at: int) -> tuple[st
     # Where it may stay as it is, it does.
     wanted = [part.position, *beside] if part.position in beside else beside
     for position in wanted:
-        if reached(case, part, position):
+        if can_reach(case, part, position):
             return position, ""
-    return beside[0], unreached(case, part, beside[0])
+    return beside[0], say_unreached(case, part, beside[0])
 
 
-def unreached(case: Case, part: Part, position: str) -> str:
+def say_unreached(case: Case, part: Part, position: str) -> str:
     """That a part cannot be worked in a position, in words."""
     return (
         f"the {case.place(part)} cannot be worked with the client {case.catalogue.positions[position].name}"

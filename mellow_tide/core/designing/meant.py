@@ -17,7 +17,7 @@ class Meant:
     stroke: Stroke | None
 
 
-def meanings(words: tuple[str, ...], selected: str | None, catalogue: Catalogue) -> list[Meant]:
+def read_meanings(words: tuple[str, ...], selected: str | None, catalogue: Catalogue) -> list[Meant]:
     """All that the words could mean, the likeliest first: every word begins a name of what is meant.
 
     A stroke alone is meant for the `selected` region, where it may stand there; without one, for none.

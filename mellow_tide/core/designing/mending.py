@@ -6,7 +6,7 @@ from pydantic import ValidationError
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.checks.check import Finding, Severity
-from mellow_tide.core.checks.engine import found
+from mellow_tide.core.checks.engine import run_checks_untried
 from mellow_tide.core.designing.trial import Trial
 from mellow_tide.core.flow.edits import Edit, apply
 from mellow_tide.core.flow.flow import Flow
@@ -25,7 +25,7 @@ class Mending(Record):
     left: tuple[str, ...]
 
 
-def mending(trial: Trial, severity: Severity = "advice") -> Mending:
+def mend(trial: Trial, severity: Severity = "advice") -> Mending:
     """All repairs of findings of one severity that make the whole better, one after the other.
 
     A repair is taken only if the findings then weigh less than before it, so none is bought with a graver one.
@@ -61,7 +61,7 @@ def _applied(trial: Trial, flow: Flow, edits: tuple[Edit, ...]) -> Iterator[Flow
 
 
 def _found(trial: Trial, flow: Flow) -> tuple[Finding, ...]:
-    return found(trial.case.of_flow(flow))
+    return run_checks_untried(trial.case.of_flow(flow))
 
 
 def _weight(all: tuple[Finding, ...]) -> int:

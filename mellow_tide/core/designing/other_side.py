@@ -1,6 +1,6 @@
 """Giving the other side of the body what one side has."""
 
-from mellow_tide.core.designing.landing import Landing, best_landing
+from mellow_tide.core.designing.landing import Landing, find_best_landing
 from mellow_tide.core.designing.trial import Trial
 from mellow_tide.core.flow.edits import CopySteps, Edit, part_named
 from mellow_tide.core.flow.flow import Flow, Part
@@ -8,7 +8,7 @@ from mellow_tide.core.flow.flow import Flow, Part
 OTHER = {"left": "right", "right": "left"}
 
 
-def other_side(trial: Trial, part_id: str) -> Landing | None:
+def find_other_side(trial: Trial, part_id: str) -> Landing | None:
     """How the other side comes to the same strokes: its part gets them, or a new part does where it costs least.
 
     None where there is no other side, it has the very same, or it can be put nowhere. Raises `BadFlow`.
@@ -36,11 +36,11 @@ def other_side(trial: Trial, part_id: str) -> Landing | None:
             seconds=tried.seconds,
             edits=edits,
         )
-    mirrored = part.model_copy(update={"id": free_id(flow, part), "side": OTHER[part.side]})
-    return best_landing(trial, mirrored, at + 1)
+    mirrored = part.model_copy(update={"id": find_free_id(flow, part), "side": OTHER[part.side]})
+    return find_best_landing(trial, mirrored, at + 1)
 
 
-def free_id(flow: Flow, part: Part) -> str:
+def find_free_id(flow: Flow, part: Part) -> str:
     """An id for a further part of a region, that no part of the flow has."""
     taken = {other.id for other in flow.parts}
     wanted = f"{part.region}-{OTHER.get(part.side, 'more')}"

@@ -22,7 +22,7 @@ class Pick(Record):
     edits: tuple[Edit, ...] = ()
 
 
-def picks(trial: Trial, part_id: str) -> tuple[Pick, ...]:
+def pick_strokes(trial: Trial, part_id: str) -> tuple[Pick, ...]:
     """All strokes for a part, by slot and then as the catalogue has them; one that fits nowhere comes once.
 
     Raises `BadFlow`.

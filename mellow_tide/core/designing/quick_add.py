@@ -1,18 +1,19 @@
 """Adding by typing: “calf knead 3”, “both feet hold 30 s”, “calf 4 min”, “no feet”, “75 min”, “turn”."""
 
 from collections.abc import Iterator
+from dataclasses import dataclass
 from itertools import islice
 
 from pydantic import ValidationError
 
 from mellow_tide.core.catalogue.records import Region, Slot, Stroke
-from mellow_tide.core.checks.words import span
-from mellow_tide.core.designing.meant import Meant, meanings
+from mellow_tide.core.checks.words import say_span
+from mellow_tide.core.designing.meant import Meant, read_meanings
 from mellow_tide.core.designing.picker import misfit, place_for, slots_of, step_of
-from mellow_tide.core.designing.suggestion import BriefChange, NewLength, Suggestion
+from mellow_tide.core.designing.suggestion import NewLength, SuggestedBrief, Suggestion
 from mellow_tide.core.designing.trial import Trial
 from mellow_tide.core.designing.turning import turns_after
-from mellow_tide.core.designing.typed import Typed, read
+from mellow_tide.core.designing.typed import Typed, read_typed
 from mellow_tide.core.flow.brief import LONGEST_BOOKING, SHORTEST_BOOKING
 from mellow_tide.core.flow.edits import InsertStep
 from mellow_tide.core.flow.flow import Part, Step
@@ -21,12 +22,12 @@ MOST = 6
 """Suggestions at a time."""
 
 
-def suggestions(trial: Trial, line: str, selected: str | None) -> tuple[Suggestion, ...]:
+def suggest_edits(trial: Trial, line: str, selected: str | None) -> tuple[Suggestion, ...]:
     """What `line` could mean, the likeliest first, at most six; `selected` is the part at which it was typed, if any.
 
     What cannot be done is there with its reason. An unknown word gives none.
     """
-    typed = read(line)
+    typed = read_typed(line)
     parts = trial.case.flow.parts
     here = next((part for part in parts if part.id == selected), None)
     if typed.wish == "turn":
@@ -36,7 +37,7 @@ def suggestions(trial: Trial, line: str, selected: str | None) -> tuple[Suggesti
     if not typed.words:
         return tuple(_booking(trial, typed))
     found: dict[str, Suggestion] = {}
-    for meant in meanings(typed.words, here.region if here else None, trial.case.catalogue)[:MOST]:
+    for meant in read_meanings(typed.words, here.region if here else None, trial.case.catalogue)[:MOST]:
         for suggestion in _meant(trial, typed, meant, here):
             found.setdefault(suggestion.says, suggestion)
     return tuple(sorted(found.values(), key=lambda one: bool(one.why_not)))[:MOST]
@@ -45,7 +46,7 @@ def suggestions(trial: Trial, line: str, selected: str | None) -> tuple[Suggesti
 def _booking(trial: Trial, typed: Typed) -> Iterator[Suggestion]:
     minutes = typed.seconds // 60 if typed.seconds else typed.number
     if minutes is not None and SHORTEST_BOOKING <= minutes <= LONGEST_BOOKING:
-        yield Suggestion(says=f"Book {minutes} minutes", brief=BriefChange(booked_minutes=minutes))
+        yield Suggestion(says=f"Book {minutes} minutes", brief=SuggestedBrief(booked_minutes=minutes))
 
 
 def _meant(trial: Trial, typed: Typed, meant: Meant, here: Part | None) -> Iterator[Suggestion]:
@@ -55,15 +56,15 @@ def _meant(trial: Trial, typed: Typed, meant: Meant, here: Part | None) -> Itera
     if meant.stroke and typed.wish:
         return
     if meant.stroke:
-        yield from _strokes(trial, typed, meant, meant.stroke, region, here)
+        yield from _strokes(_Asked(trial, typed, meant), meant.stroke, region, here)
     elif typed.wish == "out":
         yield _left_out(trial, region)
     elif not _parts(trial, region, typed):
         yield _brought_in(trial, region)
     elif typed.seconds:
         for part in _parts(trial, region, typed)[:1]:
-            says = f"{_cap(region.whole)}: {span(typed.seconds)} a side" if region.side_count > 1 else ""
-            says = says or f"{_cap(region.name)}: {span(typed.seconds)}"
+            says = f"{_cap(region.whole)}: {say_span(typed.seconds)} a side" if region.side_count > 1 else ""
+            says = says or f"{_cap(region.name)}: {say_span(typed.seconds)}"
             yield Suggestion(says=says, reshape=NewLength(part_id=part.id, seconds=typed.seconds))
     elif region.id not in trial.case.flow.brief.focus:
         yield _brought_in(trial, region)
@@ -75,7 +76,7 @@ def _left_out(trial: Trial, region: Region) -> Suggestion:
     if region.id in brief.leave_out:
         return Suggestion(says=says, why_not="left out already")
     focus = tuple(id for id in brief.focus if id != region.id)
-    return Suggestion(says=says, brief=BriefChange(leave_out=(*brief.leave_out, region.id), focus=focus))
+    return Suggestion(says=says, brief=SuggestedBrief(leave_out=(*brief.leave_out, region.id), focus=focus))
 
 
 def _brought_in(trial: Trial, region: Region) -> Suggestion:
@@ -85,14 +86,22 @@ def _brought_in(trial: Trial, region: Region) -> Suggestion:
     leave_out = tuple(id for id in brief.leave_out if id != region.id)
     return Suggestion(
         says=f"{says}; the rest makes room",
-        brief=BriefChange(focus=(*brief.focus, region.id), leave_out=leave_out),
+        brief=SuggestedBrief(focus=(*brief.focus, region.id), leave_out=leave_out),
     )
 
 
-def _strokes(
-    trial: Trial, typed: Typed, meant: Meant, stroke: Stroke, region: Region, here: Part | None
-) -> Iterator[Suggestion]:
+@dataclass(frozen=True)
+class _Asked:
+    """A typed line, one of its meanings, and the flow in which it is meant."""
+
+    trial: Trial
+    typed: Typed
+    meant: Meant
+
+
+def _strokes(asked: _Asked, stroke: Stroke, region: Region, here: Part | None) -> Iterator[Suggestion]:
     """The stroke in each slot that it may stand in, at all the parts that are meant."""
+    trial, typed, meant = asked.trial, asked.typed, asked.meant
     named = [here] if here and meant.region is None and typed.side is None else _parts(trial, region, typed)
     says = f"{_cap(stroke.name)} on the {_places(trial, named, region)}"
     if not named:
@@ -106,7 +115,7 @@ def _strokes(
         if slot not in stroke.slots:
             continue
         try:
-            steps = [_step(trial, typed, meant, part, stroke, slot) for part in named]
+            steps = [_step(asked, part, stroke, slot) for part in named]
         except ValidationError:
             yield Suggestion(says=says, why_not="so many passes or seconds cannot be done")
             return
@@ -123,10 +132,10 @@ def _too_deep(typed: Typed, stroke: Stroke) -> str:
     return "" if fits else f"{stroke.name} goes from depth {low} to {high}"
 
 
-def _step(trial: Trial, typed: Typed, meant: Meant, part: Part, stroke: Stroke, slot: Slot) -> Step:
-    usual = step_of(trial, part, stroke, slot)
-    asked = {"zone": meant.zone, "passes": typed.number, "seconds": typed.seconds, "depth": typed.depth}
-    given = {name: value for name, value in asked.items() if value is not None}
+def _step(asked: _Asked, part: Part, stroke: Stroke, slot: Slot) -> Step:
+    usual, typed = step_of(asked.trial, part, stroke, slot), asked.typed
+    own = {"zone": asked.meant.zone, "passes": typed.number, "seconds": typed.seconds, "depth": typed.depth}
+    given = {name: value for name, value in own.items() if value is not None}
     return Step(**{**dict(usual), **given})
 
 
@@ -142,7 +151,7 @@ def _places(trial: Trial, parts: list[Part], region: Region) -> str:
 
 def _often(step: Step, stroke: Stroke) -> str:
     if step.seconds:
-        return span(step.seconds)
+        return say_span(step.seconds)
     unit = "breath" if stroke.passing.kind == "breaths" else "pass"
     plural = {"breath": "breaths", "pass": "passes"}[unit]
     return f"{step.passes} {unit if step.passes == 1 else plural}"

@@ -15,7 +15,7 @@ class NewLength(Record):
     seconds: int
 
 
-class BriefChange(Record):
+class SuggestedBrief(Record):
     """What changes in the brief; what is None stays."""
 
     booked_minutes: int | None = None
@@ -34,7 +34,7 @@ class Suggestion(Record):
     warns: str = ""
     edits: tuple[Edit, ...] = ()
     reshape: NewLength | None = None
-    brief: BriefChange | None = None
+    brief: SuggestedBrief | None = None
 
     @classmethod
     def of_edits(cls, says: str, trial: Trial, edits: Iterable[Edit]) -> Self:

@@ -6,8 +6,8 @@ from dataclasses import dataclass
 from functools import cached_property
 from typing import Self
 
-from mellow_tide.core.checks.check import Case, Finding, case_of
-from mellow_tide.core.checks.engine import found
+from mellow_tide.core.checks.check import Case, Finding, make_case
+from mellow_tide.core.checks.engine import run_checks_untried
 from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.core.checks.rules import minutes_missed
 from mellow_tide.core.flow.edits import Edit, apply
@@ -55,7 +55,7 @@ class Trial:
         setting: Setting,
     ) -> Self:
         """The trial of a flow that `check_flow` has passed."""
-        return cls(case_of(flow, setting))
+        return cls(make_case(flow, setting))
 
     def of_edits(self, edits: Iterable[Edit]) -> Tried:
         """What becomes of the flow by `edits`. Raises `BadFlow` where one finds nothing to work on."""
@@ -65,7 +65,7 @@ class Trial:
         """What sets `flow` apart from the first one, in findings and in seconds between strokes."""
         after = self.case.of_flow(meet_the_minutes(flow, self.case.setting))
         broken, known = [], self._known.copy()
-        for finding in found(after, SERIOUS):
+        for finding in run_checks_untried(after, SERIOUS):
             known[_key(finding)] -= 1
             if known[_key(finding)] < 0:
                 broken.append(finding)
@@ -73,7 +73,7 @@ class Trial:
 
     @cached_property
     def _known(self) -> Counter[tuple[str, str | None]]:
-        return Counter(_key(finding) for finding in found(self.case, SERIOUS))
+        return Counter(_key(finding) for finding in run_checks_untried(self.case, SERIOUS))
 
 
 def _key(finding: Finding) -> tuple[str, str | None]:

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from itertools import takewhile
 
-from mellow_tide.core.designing.landing import reached, turned, unreached
+from mellow_tide.core.designing.landing import can_reach, say_unreached, turn_part
 from mellow_tide.core.designing.suggestion import Suggestion
 from mellow_tide.core.designing.trial import Trial
 from mellow_tide.core.flow.edits import part_named
@@ -23,9 +23,9 @@ def turns_after(trial: Trial, part_id: str) -> Iterator[Suggestion]:
             continue
         name = case.catalogue.positions[position].name
         says = f"Turn after the {case.place(part)}: {name}"
-        barred = [other for other in following if not reached(case, other, position)]
+        barred = [other for other in following if not can_reach(case, other, position)]
         if barred:
-            yield Suggestion(says=says, why_not=unreached(case, barred[0], position))
+            yield Suggestion(says=says, why_not=say_unreached(case, barred[0], position))
             continue
-        edits = tuple(edit for other in following for edit in turned(case, other, position))
+        edits = tuple(edit for other in following for edit in turn_part(case, other, position))
         yield Suggestion.of_edits(says, trial, edits)

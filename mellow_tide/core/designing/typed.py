@@ -49,7 +49,7 @@ class Typed:
     _before: str = field(default="", repr=False)
 
 
-def read(line: str) -> Typed:
+def read_typed(line: str) -> Typed:
     """Read a line; whatever is not a number, a unit, a side or a small word is a word that names something."""
     found = Typed()
     for word in re.findall(r"\d+|[a-z]+", line.lower().replace("’", "")):

@@ -2,13 +2,13 @@
 
 from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.checks.check import Finding, case_of
-from mellow_tide.core.checks.engine import findings
+from mellow_tide.core.checks.check import Finding, make_case
+from mellow_tide.core.checks.engine import run_checks
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import HandLoad
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.supplies.packing import Supplies, supplies
-from mellow_tide.core.timing.exposure import Exposure, exposures
+from mellow_tide.core.supplies.packing import Supplies, count_supplies
+from mellow_tide.core.timing.exposure import Exposure, find_exposures
 from mellow_tide.core.timing.run_sheet import RunSheet
 
 
@@ -41,16 +41,16 @@ def evaluate(
 
     Pure: the same flow gives the same evaluation. Raises `UnknownReference` for ids the catalogue does not know.
     """
-    case = case_of(flow, setting)
+    case = make_case(flow, setting)
     sheet = case.sheet
     return Evaluation(
         sheet=sheet,
         restrictions=case.restrictions,
-        findings=findings(case),
+        findings=run_checks(case),
         balance=_balance(sheet),
         hands=case.load,
-        supplies=supplies(flow, sheet, case.catalogue, case.client),
-        exposures=exposures(sheet, case.catalogue),
+        supplies=count_supplies(flow, sheet, case.catalogue, case.client),
+        exposures=find_exposures(sheet, case.catalogue),
     )
 
 

@@ -4,16 +4,16 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
-from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
+from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
 from mellow_tide.core.catalogue.records import Record, Surface
 from mellow_tide.core.refusal import BadBrief, FieldProblem, UnknownReference
 
 SHORTEST_BOOKING, LONGEST_BOOKING = 10, 120
 """Minutes."""
 
-Pressure = Literal["light", "medium", "firm"]
+PressureWord = Literal["light", "medium", "firm"]
 
-WISHED_DEPTH: dict[Pressure, int] = {"light": 2, "medium": 3, "firm": 4}
+WISHED_DEPTH: dict[PressureWord, int] = {"light": 2, "medium": 3, "firm": 4}
 """Depth of the middle of the arc, on the five-level scale, for the brief's word."""
 
 
@@ -38,7 +38,7 @@ class Brief(Record):
     leave_out: tuple[str, ...] = ()
     close_with: str = "head"
     finish: Literal["calm", "bright"] = "calm"
-    pressure: Pressure = "medium"
+    pressure: PressureWord = "medium"
     ceiling: Annotated[int, Field(ge=0, le=10)] = 4
     specific_ceiling: Annotated[int, Field(ge=0, le=10)] = 7
     lubricant: str = "grapeseed_oil"
@@ -115,14 +115,14 @@ def wished_depth(region: str, brief: Brief, client: ClientFacts) -> int:
 def check_brief(brief: Brief, catalogue: Catalogue) -> None:
     """Raise `UnknownReference` or `BadBrief` where the brief names what is not there or contradicts itself."""
     known = [
-        unknown(catalogue.kinds, brief.kind, "kind", "kind of session"),
-        unknown(catalogue.schools, brief.school, "school", "school"),
-        unknown(catalogue.closings, brief.close_with, "close_with", "closing"),
+        check_known(catalogue.kinds, brief.kind, "kind", "kind of session"),
+        check_known(catalogue.schools, brief.school, "school", "school"),
+        check_known(catalogue.closings, brief.close_with, "close_with", "closing"),
         brief.first_position
-        and unknown(catalogue.positions, brief.first_position, "first_position", "position"),
-        unknown(catalogue.lubricants, brief.lubricant, "lubricant", "lubricant"),
-        *(unknown(catalogue.regions, id, "focus", "region") for id in brief.focus),
-        *(unknown(catalogue.regions, id, "leave_out", "region") for id in brief.leave_out),
+        and check_known(catalogue.positions, brief.first_position, "first_position", "position"),
+        check_known(catalogue.lubricants, brief.lubricant, "lubricant", "lubricant"),
+        *(check_known(catalogue.regions, id, "focus", "region") for id in brief.focus),
+        *(check_known(catalogue.regions, id, "leave_out", "region") for id in brief.leave_out),
     ]
     problems = [problem for problem in known if problem]
     if problems:

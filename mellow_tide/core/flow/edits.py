@@ -6,7 +6,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Field
 
 from mellow_tide.core.catalogue.records import Depth, Record
-from mellow_tide.core.flow.flow import Amount, Flow, Part, PartMedium, Skip, Step, StepCue, StepDirection
+from mellow_tide.core.flow.flow import Amount, Flow, Part, PartMedium, Step, StepCue, StepDirection, WaySkip
 from mellow_tide.core.refusal import BadFlow, FieldProblem
 
 Index = Annotated[int, Field(ge=0)]
@@ -84,7 +84,7 @@ class ChangePart(Record):
     position: str | None = None
     window: str | None = None
     medium: PartMedium | None = None
-    skips: tuple[Skip, ...] | None = None
+    skips: tuple[WaySkip, ...] | None = None
     oil: Amount | None = None
     reason: Annotated[str, Field(max_length=200)] | None = None
 

@@ -12,7 +12,7 @@ Role = Literal["open", "work", "integrate", "close"]
 """`integrate`: a hold or long strokes elsewhere, that bring attention back to the whole."""
 
 PartMedium = Literal["dry", "lubricated", "clothed"]
-Skip = Literal["announce", "cover", "chest_cover", "clean_hands"]
+WaySkip = Literal["announce", "cover", "chest_cover", "clean_hands"]
 """What of the way to a part the therapist leaves out: resting the hands there first, covering what was open before, the
 towel over the chest, washing."""
 
@@ -28,7 +28,7 @@ FIRM = 3
 
 
 @dataclass(frozen=True, slots=True)
-class Visit:
+class Setup:
     """Where a part is, without its strokes: all that decides what must happen before it."""
 
     role: Role
@@ -37,7 +37,7 @@ class Visit:
     position: str
     window: str
     medium: PartMedium
-    skips: tuple[Skip, ...] = ()
+    skips: tuple[WaySkip, ...] = ()
 
 
 class StepCue(Record):
@@ -82,29 +82,29 @@ class Part(Record):
     position: str
     window: str
     medium: PartMedium
-    skips: tuple[Skip, ...] = ()
+    skips: tuple[WaySkip, ...] = ()
     oil: Amount = "usual"
     reason: Annotated[str, Field(max_length=200)] = ""
     steps: Annotated[tuple[Step, ...], Field(min_length=1, max_length=60)]
 
     @classmethod
-    def at(cls, visit: Visit, id: str, steps: tuple[Step, ...]) -> Self:
-        """The part that works `steps` where `visit` is."""
+    def at(cls, setup: Setup, id: str, steps: tuple[Step, ...]) -> Self:
+        """The part that works `steps` where `setup` is."""
         return cls(
             id=id,
-            role=visit.role,
-            region=visit.region,
-            side=visit.side,
-            position=visit.position,
-            window=visit.window,
-            medium=visit.medium,
+            role=setup.role,
+            region=setup.region,
+            side=setup.side,
+            position=setup.position,
+            window=setup.window,
+            medium=setup.medium,
             steps=steps,
         )
 
     @property
-    def visit(self) -> Visit:
+    def setup(self) -> Setup:
         """The part without its strokes."""
-        return Visit(self.role, self.region, self.side, self.position, self.window, self.medium, self.skips)
+        return Setup(self.role, self.region, self.side, self.position, self.window, self.medium, self.skips)
 
 
 class Flow(Record):

@@ -5,7 +5,7 @@ A region that its position does not reach is not refused but found by a check: a
 
 from collections.abc import Iterator
 
-from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
+from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
 from mellow_tide.core.catalogue.records import Stroke
 from mellow_tide.core.flow.brief import check_brief
 from mellow_tide.core.flow.flow import Flow, Part, Step
@@ -26,12 +26,12 @@ def check_flow(flow: Flow, catalogue: Catalogue) -> None:
 def _references(flow: Flow, c: Catalogue) -> Iterator[FieldProblem | None]:
     for i, part in enumerate(flow.parts):
         at = f"parts.{i}"
-        yield unknown(c.regions, part.region, f"{at}.region", "region")
-        yield unknown(c.positions, part.position, f"{at}.position", "position")
-        yield unknown(c.windows, part.window, f"{at}.window", "window")
+        yield check_known(c.regions, part.region, f"{at}.region", "region")
+        yield check_known(c.positions, part.position, f"{at}.position", "position")
+        yield check_known(c.windows, part.window, f"{at}.window", "window")
         for j, step in enumerate(part.steps):
-            yield unknown(c.strokes, step.stroke, f"{at}.steps.{j}.stroke", "stroke")
-            yield unknown(c.tools, step.tool, f"{at}.steps.{j}.tool", "tool")
+            yield check_known(c.strokes, step.stroke, f"{at}.steps.{j}.stroke", "stroke")
+            yield check_known(c.tools, step.tool, f"{at}.steps.{j}.tool", "tool")
 
 
 def _faults(flow: Flow, c: Catalogue) -> Iterator[FieldProblem]:

@@ -9,7 +9,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.formats.paper import Paper
 from mellow_tide.core.formats.whole_record import VisitKept, WholeRecord
 from mellow_tide.core.meeting.record import ClientRecord
-from mellow_tide.core.meeting.review import place_words
+from mellow_tide.core.meeting.review import say_place
 
 PLAIN = {
     "address_as": "Called",
@@ -52,7 +52,7 @@ CAUTION = (
 )
 
 
-def client_paper(whole: WholeRecord, time_zone: str, catalogue: Catalogue) -> bytes:
+def print_client(whole: WholeRecord, time_zone: str, catalogue: Catalogue) -> bytes:
     """The record as PDF. Dates are of the practice's time zone."""
     zone = ZoneInfo(time_zone)
     day = whole.exported_at.astimezone(zone).date()
@@ -94,7 +94,7 @@ def _wishes(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str, s
     )
     yield "Likes", ", ".join(names[id].name for id in sorted(client.likes))
     yield "Does not like", ", ".join(names[id].name for id in sorted(client.dislikes))
-    yield "Tension", ", ".join(place_words(place, catalogue) for place in client.tension)
+    yield "Tension", ", ".join(say_place(place, catalogue) for place in client.tension)
 
 
 def _health(client: ClientRecord, day: date, catalogue: Catalogue) -> Iterator[tuple[str, str]]:
@@ -113,7 +113,7 @@ def _consents(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str,
     yield "Yes to", ", ".join(catalogue.consents[id].name for id in sorted(client.consents))
     yield "No to", ", ".join(catalogue.consents[id].name for id in sorted(client.declined))
     places = (
-        place_words(place, catalogue) + (f" ({place.because})" if place.because else "")
+        say_place(place, catalogue) + (f" ({place.because})" if place.because else "")
         for place in client.excluded
     )
     yield "Left alone", "; ".join(places)

@@ -39,7 +39,7 @@ class Contact(Record):
     problems: tuple[FieldProblem, ...] = ()
 
 
-def contact_of(line: int, values: dict[str, str]) -> Contact:
+def read_contact(line: int, values: dict[str, str]) -> Contact:
     """A contact of texts by field; empty ones say nothing."""
     given = {field: value.strip() for field, value in values.items() if value.strip()}
     if not given.get("name"):

@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from typing import Literal
 
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.formats.contact import Contact, ContactField, contact_of
+from mellow_tide.core.formats.contact import Contact, ContactField, read_contact
 from mellow_tide.core.refusal import FieldProblem, Refused
 
 ColumnField = ContactField | Literal["given_name", "family_name"]
@@ -68,7 +68,7 @@ def read_table(text: str) -> Table:
     return Table(columns=tuple(columns), lines=len(rows))
 
 
-def contacts_in(text: str, matching: Mapping[int, ColumnField]) -> tuple[Contact, ...]:
+def read_contacts(text: str, matching: Mapping[int, ColumnField]) -> tuple[Contact, ...]:
     """The contacts of a table whose columns, counted from 0, are matched to fields; two of one field are joined.
 
     `line` counts from 1 at the headings, as editors do. Raises `UnreadableTable`.
@@ -81,7 +81,7 @@ def contacts_in(text: str, matching: Mapping[int, ColumnField]) -> tuple[Contact
             if index < len(row) and row[index].strip():
                 values[field] = " ".join(filter(None, (values.get(field), row[index].strip())))
         halves = " ".join(values.pop(half) for half in ("given_name", "family_name") if half in values)
-        found.append(contact_of(line, {"name": halves, **values}))
+        found.append(read_contact(line, {"name": halves, **values}))
     return tuple(found)
 
 

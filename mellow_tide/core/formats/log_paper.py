@@ -4,14 +4,14 @@ from collections.abc import Iterator
 from zoneinfo import ZoneInfo
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.checks.words import span
+from mellow_tide.core.checks.words import say_span
 from mellow_tide.core.formats.client_paper import CAUTION
 from mellow_tide.core.formats.paper import Paper
 from mellow_tide.core.formats.session_log import SessionLog
-from mellow_tide.core.run.log import point_words
+from mellow_tide.core.run.log import describe_point
 
 
-def log_paper(log: SessionLog, time_zone: str, catalogue: Catalogue) -> bytes:
+def print_log(log: SessionLog, time_zone: str, catalogue: Catalogue) -> bytes:
     """The log as PDF. Times are of the practice's time zone."""
     zone = ZoneInfo(time_zone)
     begun, ended = log.begun_at.astimezone(zone), log.ended_at.astimezone(zone)
@@ -19,15 +19,15 @@ def log_paper(log: SessionLog, time_zone: str, catalogue: Catalogue) -> bytes:
     paper = Paper(title, log.logged_at, f"{title} · {log.practice}")
     taken = sum(region.taken for region in log.regions)
     paper.sentence(
-        f"Worked from {begun:%H:%M} to {ended:%H:%M}; {span(taken)} on the regions, "
-        f"{span(log.planned_seconds)} planned from first touch to last."
+        f"Worked from {begun:%H:%M} to {ended:%H:%M}; {say_span(taken)} on the regions, "
+        f"{say_span(log.planned_seconds)} planned from first touch to last."
     )
     if log.halted is not None:
         paper.sentence(f"Stopped for safety: {log.halted or 'no reason noted'}.")
     paper.heading("By region, both sides together")
     paper.lines(_regions(log, catalogue))
     paper.heading("Sore points, before to after")
-    paper.lines(("", point_words(point, catalogue)) for point in log.points)
+    paper.lines(("", describe_point(point, catalogue)) for point in log.points)
     if not log.points:
         paper.sentence("None.")
     paper.heading("In words")
@@ -44,9 +44,9 @@ def _regions(log: SessionLog, catalogue: Catalogue) -> Iterator[tuple[str, str]]
     for region in log.regions:
         known = catalogue.regions.get(region.region)
         words = [
-            f"{span(region.taken)} of {span(region.planned)}"
+            f"{say_span(region.taken)} of {say_span(region.planned)}"
             if region.planned
-            else f"{span(region.taken)}, added"
+            else f"{say_span(region.taken)}, added"
         ]
         depth = log.log.suited.get(region.region)
         words += [f"depth {depth} suited"] if depth else []

@@ -6,7 +6,7 @@ from typing import Any
 
 import vobject
 
-from mellow_tide.core.formats.contact import Contact, contact_of
+from mellow_tide.core.formats.contact import Contact, read_contact
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import FieldProblem, Refused
 
@@ -18,12 +18,12 @@ class UnreadableCards(Refused):
     title = "This is not a vCard that can be read."
 
 
-def to_vcard(records: Iterable[ClientRecord]) -> str:
+def write_vcard(records: Iterable[ClientRecord]) -> str:
     """The contacts as cards: name, how to address, phone, e-mail. Nothing of health goes out with them."""
     return "".join(_card(record).serialize() for record in records)
 
 
-def from_vcard(text: str) -> tuple[Contact, ...]:
+def read_vcard(text: str) -> tuple[Contact, ...]:
     """The contacts in a text of one or more cards, numbered from 1. Raises `UnreadableCards`."""
     try:
         cards = list(vobject.readComponents(text, ignoreUnreadable=True))
@@ -34,7 +34,7 @@ def from_vcard(text: str) -> tuple[Contact, ...]:
         raise UnreadableCards(problem) from error
     if not cards:
         raise UnreadableCards(FieldProblem("text", "there is no card in it", "export the contacts as vCard"))
-    return tuple(contact_of(number, dict(_values(card))) for number, card in enumerate(cards, start=1))
+    return tuple(read_contact(number, dict(_values(card))) for number, card in enumerate(cards, start=1))
 
 
 def _card(record: ClientRecord) -> Any:

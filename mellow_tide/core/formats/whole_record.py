@@ -86,7 +86,7 @@ class WholeRecord(Record):
     visits: tuple[VisitKept, ...]
 
 
-def schema() -> dict[str, Any]:
+def make_schema() -> dict[str, Any]:
     """The JSON Schema (2020-12) of the document."""
     return {
         "$schema": "https://json-schema.org/draft/2020-12/schema",

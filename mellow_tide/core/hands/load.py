@@ -26,7 +26,7 @@ THUMB_BUDGET = 0.15
 THUMB_SECONDS_A_DAY = 45 * 60
 """Thumb work that a day bears (common practice)."""
 
-Key = tuple[str, str, int]
+LoadKey = tuple[str, str, int]
 """Stroke, tool, depth."""
 
 # Effort of a stroke by depth (Borg CR10 over 10), and the seconds of one effort: from experience, no source. How much
@@ -69,7 +69,7 @@ class DayLoad(Record):
     hazardous: bool
 
 
-def hand_load(sheet: RunSheet, catalogue: Catalogue) -> HandLoad:
+def measure_hand_load(sheet: RunSheet, catalogue: Catalogue) -> HandLoad:
     """The load of working `sheet` once."""
     strokes = [entry for entry in sheet.entries if entry.kind == "stroke"]
     thumbs = sum(entry.seconds for entry in strokes if entry.tool in THUMBS)
@@ -92,7 +92,7 @@ def hand_load(sheet: RunSheet, catalogue: Catalogue) -> HandLoad:
     )
 
 
-def day_load(sessions: Sequence[tuple[HandLoad, int]]) -> DayLoad:
+def measure_day_load(sessions: Sequence[tuple[HandLoad, int]]) -> DayLoad:
     """The load of a day of sessions, each with its seconds at the table."""
     thumbs = sum(load.thumb_seconds for load, _ in sessions)
     hours = [max(seconds, 60) / 3600 for _, seconds in sessions]
@@ -109,13 +109,13 @@ def day_load(sessions: Sequence[tuple[HandLoad, int]]) -> DayLoad:
     )
 
 
-def hold_limit(tool: str, depth: int, catalogue: Catalogue) -> float | None:
+def find_hold_limit(tool: str, depth: int, catalogue: Catalogue) -> float | None:
     """Seconds for which a still press at `depth` with `tool` can be held at all; None where it tires nobody."""
     fraction = _EFFORT[depth] * catalogue.tools[tool].effort
     return longest_hold(fraction) if fraction > 0.15 else None
 
 
-def easier_tool(stroke: Stroke, tool: str, catalogue: Catalogue) -> str | None:
+def find_easier_tool(stroke: Stroke, tool: str, catalogue: Catalogue) -> str | None:
     """The least loading tool this stroke allows, if it is easier than `tool`."""
     easiest = min(stroke.tools, key=lambda t: catalogue.tools[t].load_rank)
     return easiest if catalogue.tools[easiest].load_rank < catalogue.tools[tool].load_rank else None
@@ -139,9 +139,9 @@ def _as_one_job(tasks: Sequence[Task], sheet: RunSheet) -> float:
     return round(strain_index_1995(job), 2)
 
 
-def _tasks(sheet: RunSheet, catalogue: Catalogue) -> Iterator[tuple[Key, Task]]:
+def _tasks(sheet: RunSheet, catalogue: Catalogue) -> Iterator[tuple[LoadKey, Task]]:
     """One task for each stroke, tool and depth: efforts of 3 s, at the rate they have over the whole session."""
-    grouped: dict[Key, int] = {}
+    grouped: dict[LoadKey, int] = {}
     for entry in sheet.entries:
         if entry.kind == "stroke":
             key = _key(entry)
@@ -154,5 +154,5 @@ def _tasks(sheet: RunSheet, catalogue: Catalogue) -> Iterator[tuple[Key, Task]]:
         yield (stroke, tool, depth), task
 
 
-def _key(entry: Entry) -> Key:
+def _key(entry: Entry) -> LoadKey:
     return entry.stroke or "", entry.tool or "", entry.depth or 1

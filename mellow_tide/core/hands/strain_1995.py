@@ -10,19 +10,19 @@ from dataclasses import dataclass
 PROBABLY_SAFE = 3.0
 PROBABLY_HAZARDOUS = 7.0
 
-Steps = Sequence[tuple[float, float]]
+RatingSteps = Sequence[tuple[float, float]]
 """Lower bounds in order, each with the multiplier from there on."""
 
 # Borg CR10 over 10: light below 3, somewhat hard 3, hard 4 to 5, very hard 6 to 7, near maximal from 8 on.
-INTENSITY: Steps = ((0, 1), (0.3, 3), (0.4, 6), (0.6, 9), (0.8, 13))
-DURATION: Steps = ((0, 0.5), (0.10, 1), (0.30, 1.5), (0.50, 2), (0.80, 3))
-EFFORTS: Steps = ((0, 0.5), (4, 1), (9, 1.5), (15, 2), (20, 3))
+INTENSITY: RatingSteps = ((0, 1), (0.3, 3), (0.4, 6), (0.6, 9), (0.8, 13))
+DURATION: RatingSteps = ((0, 0.5), (0.10, 1), (0.30, 1.5), (0.50, 2), (0.80, 3))
+EFFORTS: RatingSteps = ((0, 0.5), (4, 1), (9, 1.5), (15, 2), (20, 3))
 # Degrees of the wrist: very good and good, fair, bad, very bad; as published for bending in and for bending back.
-FLEXION: Steps = ((0, 1), (16, 1.5), (31, 2), (51, 3))
-EXTENSION: Steps = ((0, 1), (26, 1.5), (41, 2), (56, 3))
+FLEXION: RatingSteps = ((0, 1), (16, 1.5), (31, 2), (51, 3))
+EXTENSION: RatingSteps = ((0, 1), (26, 1.5), (41, 2), (56, 3))
 SPEED = 1.0
 """Massage is slow work: very slow, slow and fair all count 1."""
-HOURS: Steps = ((0, 0.25), (1, 0.5), (2, 0.75), (4, 1), (8, 1.5))
+HOURS: RatingSteps = ((0, 0.25), (1, 0.5), (2, 0.75), (4, 1), (8, 1.5))
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,7 +38,7 @@ class Job:
     hours: float
 
 
-def step_of(value: float, steps: Steps) -> float:
+def step_of(value: float, steps: RatingSteps) -> float:
     """The multiplier of the last step whose lower bound `value` reaches."""
     return [multiplier for bound, multiplier in steps if value >= bound][-1]
 

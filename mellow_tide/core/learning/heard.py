@@ -27,7 +27,7 @@ class PaceSample(Record):
     interrupted: bool
 
 
-def answers_of(
+def read_answers(
     visit: int, events: Iterable[RunEvent], sheet: Callable[[], RunSheet], ceiling: int
 ) -> tuple[Answer, ...]:
     """Every word of a run (events in order), and every number above `ceiling`: that counts as "lighter".
@@ -61,7 +61,7 @@ def _stroke_at(sheet: RunSheet, address: str | None) -> Entry | None:
     return None
 
 
-def pace_of(events: Iterable[RunEvent], run: FrozenRun) -> tuple[PaceSample, ...]:
+def read_pace(events: Iterable[RunEvent], run: FrozenRun) -> tuple[PaceSample, ...]:
     """How long each stroke took, from coming to it to going on; going back, pausing and sore points interrupt it.
 
     `planned` is what it takes at the usual pace on that client: the therapist's own factor of that time is taken out.

@@ -26,7 +26,7 @@ class Factor(Record):
     trusted: bool
 
 
-def factors(samples: Iterable[PaceSample], strokes: Mapping[str, Stroke]) -> tuple[Factor, ...]:
+def learn_factors(samples: Iterable[PaceSample], strokes: Mapping[str, Stroke]) -> tuple[Factor, ...]:
     """The factor of every stroke with a sample, and of strokes in regions with enough of them, by key.
 
     The logarithm of taken over planned is taken as normal; interrupted samples, and those that took no time, are left

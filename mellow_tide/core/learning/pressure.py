@@ -101,7 +101,7 @@ class _Data:
     hand_depth: Numbers
 
 
-class Pressure:
+class PressureModel:
     """What is known of a client's wishes after their visits.
 
     `evidence` in any order; `expected` is the centre before anything was said, see `CENTRES`.

@@ -35,7 +35,7 @@ class StartDepth(Record):
         return Wish(region=self.region, depth=self.depth)
 
 
-def start_of(region: str, estimate: Estimate, most: float, borne: float | None) -> StartDepth:
+def choose_start(region: str, estimate: Estimate, most: float, borne: float | None) -> StartDepth:
     """The mean, rounded toward light to the half level, never above `most` nor one level over what was `borne`."""
     low, high = estimate.interval
     wanted = min(5.0, max(1.0, floor(estimate.mean * 2) / 2))
@@ -54,7 +54,7 @@ def start_of(region: str, estimate: Estimate, most: float, borne: float | None) 
     )
 
 
-def borne_at_last(region: str, answers: Sequence[Answer]) -> float | None:
+def find_borne(region: str, answers: Sequence[Answer]) -> float | None:
     """The deepest that was borne on a region when it was last spoken of; one below the lightest if all was too deep."""
     here = [one for one in answers if one.region == region]
     if not here:

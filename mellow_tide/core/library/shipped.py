@@ -9,7 +9,7 @@ from mellow_tide.core.catalogue.records import Named
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 
 
-class Shipped(Named):
+class ShippedFlow(Named):
     """A flow that ships. `note` says what it is good for; `gestation_days` for whom, if it is for one in pregnancy."""
 
     note: str
@@ -23,7 +23,7 @@ def for_anybody(catalogue: Catalogue, gestation_days: int | None = None) -> Clie
 
 
 @cache
-def shipped_flows() -> tuple[Shipped, ...]:
+def shipped_flows() -> tuple[ShippedFlow, ...]:
     """All of them, in the order they are shown. Raises pydantic's `ValidationError` for data that cannot be read."""
     text = (resources.files("mellow_tide.core.library") / "shipped.toml").read_text(encoding="utf-8")
-    return tuple(Shipped.model_validate(entry) for entry in tomllib.loads(text)["flow"])
+    return tuple(ShippedFlow.model_validate(entry) for entry in tomllib.loads(text)["flow"])

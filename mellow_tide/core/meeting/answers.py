@@ -5,21 +5,21 @@ from datetime import date, timedelta
 from typing import Literal
 
 from mellow_tide.core.care.pregnancy import TERM_DAYS, due_date_of
-from mellow_tide.core.catalogue.catalogue import Catalogue, unknown
+from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.catalogue.rules import Heading
 from mellow_tide.core.meeting.record import (
     BirthYear,
     Email,
     EmergencyContact,
-    Height,
+    HeightCm,
     KeptOff,
-    Line,
     Music,
     Oil,
     Phone,
-    Places,
+    ShortLine,
     Talk,
+    TensionPlaces,
     Warmth,
     Wishes,
     Words,
@@ -34,13 +34,13 @@ LATEST = timedelta(days=28)
 class Answers(Record):
     """The answers by question. `conditions` are those ticked under a heading; an empty tuple says "none of these"."""
 
-    address_as: Line | None = None
+    address_as: ShortLine | None = None
     phone: Phone | None = None
     email: Email | None = None
     emergency_contact: EmergencyContact | None = None
     birth_year: BirthYear | None = None
-    language: Line | None = None
-    height_cm: Height | None = None
+    language: ShortLine | None = None
+    height_cm: HeightCm | None = None
     conditions: Mapping[Heading, tuple[str, ...]] = {}
     medicines: Words | None = None
     allergies: Words | None = None
@@ -50,7 +50,7 @@ class Answers(Record):
     due_date: date | None = None
     last_period: date | None = None
     aims: Words | None = None
-    tension: Places | None = None
+    tension: TensionPlaces | None = None
     excluded: KeptOff | None = None
     wishes: Wishes | None = None
     consents: Mapping[str, Consenting] = {}
@@ -75,7 +75,7 @@ class Answers(Record):
         )
 
 
-def problems(answers: Answers, day: date, catalogue: Catalogue) -> tuple[FieldProblem, ...]:
+def find_problems(answers: Answers, day: date, catalogue: Catalogue) -> tuple[FieldProblem, ...]:
     """What cannot be right, by question; empty if it can be handed in."""
     return tuple(_problems(answers, day, catalogue))
 
@@ -84,13 +84,13 @@ def _problems(answers: Answers, day: date, catalogue: Catalogue) -> Iterator[Fie
     for heading, ids in answers.conditions.items():
         field = f"conditions.{heading}"
         known = {id: one for id, one in catalogue.conditions.items() if one.asked == heading}
-        yield from filter(None, (unknown(known, id, field, "condition under this heading") for id in ids))
+        yield from filter(None, (check_known(known, id, field, "condition under this heading") for id in ids))
     yield from filter(
-        None, (unknown(catalogue.consents, id, "consents", "consent") for id in answers.consents)
+        None, (check_known(catalogue.consents, id, "consents", "consent") for id in answers.consents)
     )
     for field in ("tension", "excluded", "wishes"):
         named = (one.region for one in getattr(answers, field) or ())
-        yield from filter(None, (unknown(catalogue.regions, id, field, "region") for id in named))
+        yield from filter(None, (check_known(catalogue.regions, id, field, "region") for id in named))
     if answers.pregnant != "yes":
         return
     if answers.due_date and not day - LATEST <= answers.due_date <= day + timedelta(days=TERM_DAYS):

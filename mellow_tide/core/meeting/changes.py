@@ -44,7 +44,7 @@ def place_key(place: Place) -> str:
     return " ".join(filter(None, (place.region, place.side, place.zone)))
 
 
-def changes(before: ClientRecord, after: ClientRecord) -> tuple[ItemChange, ...]:
+def compare_records(before: ClientRecord, after: ClientRecord) -> tuple[ItemChange, ...]:
     """All items in which the records differ, in the record's order."""
     old, new = _items(before), _items(after)
     return tuple(

@@ -20,7 +20,7 @@ class DayAnswer(Record):
     excluded: KeptOff = ()
 
 
-def on_the_day(facts: ClientFacts, answer: DayAnswer) -> ClientFacts:
+def add_day_answer(facts: ClientFacts, answer: DayAnswer) -> ClientFacts:
     """What is known of the client, with what is so today."""
     known = {place_key(place) for place in facts.excluded}
     today = tuple(place for place in answer.excluded if place_key(place) not in known)
@@ -29,7 +29,7 @@ def on_the_day(facts: ClientFacts, answer: DayAnswer) -> ClientFacts:
     )
 
 
-def heard(note: str, catalogue: Catalogue) -> tuple[Excluded, ...]:
+def hear_places(note: str, catalogue: Catalogue) -> tuple[Excluded, ...]:
     """The places that a note names, to be confirmed: a zone goes before its region, and the side word before it counts.
 
     "The left big toe has a plaster" names the toes of the left foot.

@@ -30,7 +30,7 @@ _OWN = (
 )
 
 
-def merged(kept: ClientRecord, other: ClientRecord) -> ClientRecord:
+def merge_records(kept: ClientRecord, other: ClientRecord) -> ClientRecord:
     """`kept` with what only `other` knows.
 
     Conditions and places to keep off add up, a no goes before a yes, the lighter of two wishes stands, and of two due

@@ -9,12 +9,12 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.catalogue.rules import Heading
 from mellow_tide.core.meeting.answers import Answers
 
-Kind = Literal[
+QuestionKind = Literal[
     "line", "words", "year", "number", "date", "choice", "conditions", "places", "depths", "consents"
 ]
 
 
-class Option(Record):
+class AnswerOption(Record):
     """One answer to choose, and how it reads."""
 
     value: str
@@ -28,7 +28,7 @@ class Row(Record):
     regions: tuple[str, ...]
 
 
-class Question(Record):
+class IntakeQuestion(Record):
     """A question: which answer it fills, how it is asked, and why. `heading` groups conditions;
     `rows` are what is asked one by one.
 
@@ -36,11 +36,11 @@ class Question(Record):
     """
 
     field: str
-    kind: Kind
+    kind: QuestionKind
     asks: str
     why: str
     heading: Heading | None = None
-    options: tuple[Option, ...] = ()
+    options: tuple[AnswerOption, ...] = ()
     rows: tuple[Row, ...] = ()
     if_pregnant: bool = False
 
@@ -51,11 +51,11 @@ class IntakeSection(Record):
     id: str
     title: str
     says: str = ""
-    questions: tuple[Question, ...]
+    questions: tuple[IntakeQuestion, ...]
 
 
 @cache
-def intake_sections() -> tuple[IntakeSection, ...]:
+def read_sections() -> tuple[IntakeSection, ...]:
     """All sections, in order. Raises ValueError for a question that no answer belongs to."""
     text = (resources.files("mellow_tide.core.meeting") / "intake.toml").read_text(encoding="utf-8")
     sections = tuple(IntakeSection.model_validate(entry) for entry in tomllib.loads(text)["sections"])

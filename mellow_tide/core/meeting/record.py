@@ -9,16 +9,16 @@ from mellow_tide.core.care.pregnancy import gestation_days
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts, Excluded, Place, Wish
 
-Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
-Line = Annotated[str, Field(max_length=80)]
+ClientName = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
+ShortLine = Annotated[str, Field(max_length=80)]
 Phone = Annotated[str, Field(max_length=40)]
 Email = Annotated[str, Field(max_length=200)]
 EmergencyContact = Annotated[str, Field(max_length=200)]
 Words = Annotated[str, Field(max_length=1000)]
 BirthYear = Annotated[int, Field(ge=1900, le=2100)]
-Height = Annotated[int, Field(ge=100, le=230)]
+HeightCm = Annotated[int, Field(ge=100, le=230)]
 Weight = Annotated[int, Field(ge=25, le=300)]
-Places = Annotated[tuple[Place, ...], Field(max_length=60)]
+TensionPlaces = Annotated[tuple[Place, ...], Field(max_length=60)]
 KeptOff = Annotated[tuple[Excluded, ...], Field(max_length=60)]
 Wishes = Annotated[tuple[Wish, ...], Field(max_length=40)]
 
@@ -36,17 +36,17 @@ class ClientRecord(Record):
     client says it sits, `excluded` where to keep off.
     """
 
-    name: Name
-    address_as: Line = ""
+    name: ClientName
+    address_as: ShortLine = ""
     phone: Phone = ""
     email: Email = ""
     emergency_contact: EmergencyContact = ""
     birth_year: BirthYear | None = None
-    language: Line = ""
+    language: ShortLine = ""
     clothing: Annotated[str, Field(max_length=200)] = ""
     note: Annotated[str, Field(max_length=4000)] = ""
     know_first: Annotated[str, Field(max_length=400)] = ""
-    height_cm: Height = 170
+    height_cm: HeightCm = 170
     weight_kg: Weight | None = None
     breaths_per_minute: Annotated[int, Field(ge=4, le=40)] = 12
     body_hair: Literal["usual", "much"] = "usual"
@@ -64,7 +64,7 @@ class ClientRecord(Record):
     likes: frozenset[str] = frozenset()
     dislikes: frozenset[str] = frozenset()
     aims: Words = ""
-    tension: Places = ()
+    tension: TensionPlaces = ()
     warmth: Warmth = ""
     talk: Talk = ""
     music: Music = ""

@@ -11,7 +11,7 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts, Place
 from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.core.meeting.changes import place_key
-from mellow_tide.core.meeting.questions import intake_sections
+from mellow_tide.core.meeting.questions import read_sections
 from mellow_tide.core.meeting.record import ClientRecord
 
 Level = Literal["refer", "ask", "adapt", "note"]
@@ -69,7 +69,9 @@ class Item(Record):
     before: str = ""
 
 
-def items(answers: Answers, record: ClientRecord, day: date, catalogue: Catalogue) -> tuple[Item, ...]:
+def review_answers(
+    answers: Answers, record: ClientRecord, day: date, catalogue: Catalogue
+) -> tuple[Item, ...]:
     """Every answer, the gravest first, then in the order they were asked."""
     grave = {"refer": 0, "ask": 1, "adapt": 2, "note": 3}
     found = [
@@ -83,7 +85,7 @@ def items(answers: Answers, record: ClientRecord, day: date, catalogue: Catalogu
     return tuple(sorted(found, key=lambda item: grave[item.level]))
 
 
-def accepted(record: ClientRecord, answers: Answers, ids: Collection[str]) -> ClientRecord:
+def accept_answers(record: ClientRecord, answers: Answers, ids: Collection[str]) -> ClientRecord:
     """The record with the answers accepted whose item's id is among `ids`."""
     taken = {field: getattr(answers, field) for field in PLAIN if field in ids}
     conditions = {id for id in answers.ticked() if f"conditions {id}" in ids}
@@ -156,12 +158,12 @@ def _pregnancy(answers: Answers, record: ClientRecord, day: date, catalogue: Cat
 
 def _places(answers: Answers, catalogue: Catalogue) -> Iterator[Item]:
     for place in answers.excluded or ():
-        name = place_words(place, catalogue)
+        name = say_place(place, catalogue)
         means = "Left alone: work there leaves the plan."
         answer = place.because or "not to be touched"
         yield Item(id=f"excluded {place_key(place)}", about=name, answer=answer, means=means, level="adapt")
     if answers.tension:
-        names = ", ".join(place_words(place, catalogue) for place in answers.tension)
+        names = ", ".join(say_place(place, catalogue) for place in answers.tension)
         yield Item(
             id="tension",
             about="tension",
@@ -219,7 +221,7 @@ def _limited(region: str, depth: float, limits: Restrictions) -> str:
 
 
 def _plain(answers: Answers, record: ClientRecord) -> Iterator[Item]:
-    asked = {question.field: question for section in intake_sections() for question in section.questions}
+    asked = {question.field: question for section in read_sections() for question in section.questions}
     for field in PLAIN:
         answer = getattr(answers, field)
         if answer in (None, ""):
@@ -237,7 +239,7 @@ def _plain(answers: Answers, record: ClientRecord) -> Iterator[Item]:
         )
 
 
-def place_words(place: Place, catalogue: Catalogue) -> str:
+def say_place(place: Place, catalogue: Catalogue) -> str:
     """A place as one says it: `left foot, toes`, `both hips`, `back`."""
     name = catalogue.regions[place.region].sided(place.side)
     return f"{name}, {place.zone.replace('_', ' ')}" if place.zone else name

@@ -4,13 +4,13 @@ from typing import Literal
 
 from mellow_tide.core.catalogue.rules import Consent
 from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.way import Way, homes
+from mellow_tide.core.planner.way import SchoolWay, homes
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
 
 Absence = Literal["no_consent", "declined", "excluded", "not_in_school", "position_barred", "health"]
 
 
-def why_absent(id: str, asked: Asked, way: Way) -> Absence | None:
+def explain_absent(id: str, asked: Asked, way: SchoolWay) -> Absence | None:
     """Why a region may not be worked at all; None if it may."""
     client, catalogue, restrictions = asked.client, asked.catalogue, asked.restrictions
     has_place = any(id in b.regions() for b in catalogue.schools[way.school].blocks)

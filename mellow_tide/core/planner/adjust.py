@@ -5,7 +5,7 @@ more for what was set by hand; a region that leaves or comes in costs what two m
 sets and minutes is then proven as that of any plan.
 """
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from statistics import median
 from typing import Literal
 
@@ -14,15 +14,15 @@ from mellow_tide.core.flow.flow import Flow, Step
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Deadline, no_deadline
 from mellow_tide.core.planner.chosen import choose
-from mellow_tide.core.planner.fill import filled
+from mellow_tide.core.planner.fill import fill_flow
 from mellow_tide.core.planner.minutes import Share
-from mellow_tide.core.planner.order import cheapest_order
-from mellow_tide.core.planner.own_order import in_own_order
-from mellow_tide.core.planner.plan import Plan, plan, planned
-from mellow_tide.core.planner.question import Question
+from mellow_tide.core.planner.order import find_cheapest_order
+from mellow_tide.core.planner.own_order import keep_own_order
+from mellow_tide.core.planner.plan import Plan, make_plan, plan
+from mellow_tide.core.planner.question import PlanQuestion
 from mellow_tide.core.planner.refit import NEAR
-from mellow_tide.core.planner.rests import with_rests, without_rests
-from mellow_tide.core.planner.rituals import closed
+from mellow_tide.core.planner.rests import drop_rests, keep_rests
+from mellow_tide.core.planner.rituals import stretch_close
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import lay_out, part_seconds
 
@@ -52,40 +52,42 @@ def adjust(
     asked = Asked.of(brief, setting)
     if asked.kind.open_ended or brief.kind != before.kind:
         return plan(brief, setting, deadline)
-    flow = without_rests(present.flow)
+    flow = drop_rests(present.flow)
     there = _present(flow, asked)
     closing = part_seconds(flow.parts[-1], asked.catalogue, asked.tempo)
     resting = _seconds(present.flow, asked) - _seconds(flow, asked)
 
-    def held(question: Question) -> Question:
-        return _held(question, there, present.by_hand, hold, closing, resting)
+    def held(question: PlanQuestion) -> PlanQuestion:
+        return _hold(question, _Held(there, present.by_hand, closing, resting), hold)
 
     chosen = choose(asked, deadline, held)
     same_way = (brief.school, brief.first_position) == (before.school, before.first_position)
     own = present.order_by_hand and same_way
     if own:
-        order, chosen = in_own_order(flow, chosen, asked)
+        order, chosen = keep_own_order(flow, chosen, asked)
     else:
-        order = cheapest_order(frozenset(chosen.choice.regions), chosen.question.way, asked.catalogue)
+        order = find_cheapest_order(frozenset(chosen.choice.regions), chosen.question.way, asked.catalogue)
     steps = {id: steps for id, (_, steps) in there.items() if hold == "all" or id in present.by_hand}
-    made = filled(asked, chosen.question, order, chosen.minutes, steps)
+    made = fill_flow(asked, chosen.question, order, chosen.minutes, steps)
     if resting:
-        made = with_rests(made, present.flow)
-        made = closed(made, -lay_out(made, asked.catalogue, asked.tempo).over, asked.catalogue, asked.tempo)
+        made = keep_rests(made, present.flow)
+        made = stretch_close(
+            made, -lay_out(made, asked.catalogue, asked.tempo).over, asked.catalogue, asked.tempo
+        )
     by_hand = tuple(id for id in present.by_hand if _present(made, asked).get(id) == there.get(id))
-    return planned(asked, chosen, made).model_copy(update={"by_hand": by_hand, "order_by_hand": own})
+    return make_plan(asked, chosen, made).model_copy(update={"by_hand": by_hand, "order_by_hand": own})
 
 
 def _seconds(flow: Flow, asked: Asked) -> int:
     return lay_out(flow, asked.catalogue, asked.tempo).seconds
 
 
-Present = dict[str, tuple[int, tuple[Step, ...]]]
+PresentRegions = dict[str, tuple[int, tuple[Step, ...]]]
 """By region, the whole seconds of one side and its steps."""
 
 
-def _present(flow: Flow, asked: Asked) -> Present:
-    found: Present = {}
+def _present(flow: Flow, asked: Asked) -> PresentRegions:
+    found: PresentRegions = {}
     for part in flow.parts:
         if part.role == "work" and part.region not in found:
             found[part.region] = part_seconds(part, asked.catalogue, asked.tempo), part.steps
@@ -99,10 +101,19 @@ def _around(seconds: int, share: Share) -> tuple[float, float]:
     return least, most
 
 
-def _held(
-    question: Question, there: Present, by_hand: tuple[str, ...], hold: Hold, closing: int, resting: int
-) -> Question:
-    """The question with what is there held at its seconds, the close at `closing`; `resting` are no region's."""
+@dataclass(frozen=True)
+class _Held:
+    """What is held where it is: regions, those set by hand, seconds of the close, and of rests that are no region's."""
+
+    there: PresentRegions
+    by_hand: tuple[str, ...]
+    closing: int
+    resting: int
+
+
+def _hold(question: PlanQuestion, held: _Held, hold: Hold) -> PlanQuestion:
+    """The question with what is there held at its seconds."""
+    there, by_hand = held.there, held.by_hand
     # What a second is worth now, by the regions that are free to take or give it.
     worth = median(
         [question.shares[id].marginal(seconds) for id, (seconds, _) in there.items() if id in question.shares]
@@ -121,5 +132,5 @@ def _held(
             shares[id] = replace(share, bonus=-LEAVES * worth)
         else:
             shares[id] = share
-    close = replace(question.close, anchor=float(closing), pull=HELD * worth if hold == "all" else 0.0)
-    return replace(question, shares=shares, close=close, hands_on=question.hands_on - resting)
+    close = replace(question.close, anchor=float(held.closing), pull=HELD * worth if hold == "all" else 0.0)
+    return replace(question, shares=shares, close=close, hands_on=question.hands_on - held.resting)

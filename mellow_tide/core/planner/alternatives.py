@@ -7,7 +7,7 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.planner.traits import Traits, traits_of
+from mellow_tide.core.planner.traits import Traits, measure_traits
 from mellow_tide.core.refusal import Refused
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import RunSheet
@@ -31,7 +31,7 @@ class Alternatives(Record):
     others: tuple[Alternative, ...]
 
 
-def alternatives(
+def find_alternatives(
     flow: Flow,
     setting: Setting,
 ) -> Alternatives:
@@ -73,4 +73,6 @@ def _shape(flow: Flow) -> tuple[tuple[str, str, str], ...]:
 
 def _laid_out(flow: Flow, setting: Setting) -> Alternative:
     sheet = setting.lay_out(flow)
-    return Alternative(brief=flow.brief, sheet=sheet, traits=traits_of(sheet, flow.brief, setting.catalogue))
+    return Alternative(
+        brief=flow.brief, sheet=sheet, traits=measure_traits(sheet, flow.brief, setting.catalogue)
+    )

@@ -10,8 +10,8 @@ from mellow_tide.core.catalogue.records import SLOTS, Region, Slot
 from mellow_tide.core.flow.flow import FIRM, PartMedium, Step
 from mellow_tide.core.hands.spread import STRONG, tired_by
 from mellow_tide.core.planner.passes import Passes, totals_of
-from mellow_tide.core.planner.place import Place, needs_wiping, place_at
-from mellow_tide.core.planner.repertoire import Option, Touch, arc_options
+from mellow_tide.core.planner.repertoire import StrokeOption, Touch, arc_options
+from mellow_tide.core.planner.site import Site, find_site, needs_wiping
 from mellow_tide.core.timing.tempo import Tempo
 
 ASK_AGAIN = 480
@@ -31,7 +31,7 @@ VARIED: tuple[Slot, ...] = ("knead", "specific")
 """Slots in which neighbouring parts differ where they can."""
 
 
-Worked = tuple[tuple[str, Slot, str, int], ...]
+StrokesWorked = tuple[tuple[str, Slot, str, int], ...]
 """Stroke, slot, tool and depth of the steps of a part."""
 
 
@@ -42,7 +42,7 @@ class Arc:
     `seconds` are those of working it, on skin that is `medium`.
     """
 
-    options: tuple[Option, ...]
+    options: tuple[StrokeOption, ...]
     passes: Passes
     asked: frozenset[int]
     seconds: int
@@ -67,7 +67,7 @@ class Arc:
 
 
 @lru_cache(maxsize=8_000)
-def fit_arc(place: Place, seconds: int) -> Arc:
+def fit_arc(place: Site, seconds: int) -> Arc:
     """The strokes along the arc at `place` that take as near to `seconds` as passes allow.
 
     Takes as many options as usual passes fill best, then the passes closest to usual whose seconds are nearest.
@@ -85,7 +85,7 @@ def fit_arc(place: Place, seconds: int) -> Arc:
     return nearest
 
 
-def after(before: Worked, region_id: str, touch: Touch, catalogue: Catalogue) -> Touch:
+def after(before: StrokesWorked, region_id: str, touch: Touch, catalogue: Catalogue) -> Touch:
     """The touch on the region that follows: what was done there is not done again first, what it strained rests."""
     strokes, tools = _varied(region_id, catalogue)
     repeated = frozenset(stroke for stroke, slot, _, _ in before if slot in VARIED)
@@ -101,17 +101,17 @@ def _varied(region_id: str, catalogue: Catalogue) -> tuple[frozenset[str], froze
     return strokes, frozenset(tool for s in here if s.depth[1] >= STRONG for tool in s.tools)
 
 
-def worked_as(steps: Iterable[Step]) -> Worked:
+def worked_as(steps: Iterable[Step]) -> StrokesWorked:
     """What some steps leave behind in the hands."""
     return tuple((step.stroke, step.slot, step.tool, step.depth) for step in steps)
 
 
-def _arc(place: Place, options: tuple[Option, ...], passes: Passes) -> Arc:
+def _arc(place: Site, options: tuple[StrokeOption, ...], passes: Passes) -> Arc:
     asked = _asked_after(place, options, passes)
     return Arc(options, passes, asked, place.taken(options, passes, len(asked)), place.medium)
 
 
-def _likely_sets(place: Place, seconds: int) -> Iterator[tuple[Option, ...]]:
+def _likely_sets(place: Site, seconds: int) -> Iterator[tuple[StrokeOption, ...]]:
     """The options wanted first, so many that their usual passes come nearest to `seconds`; then more or fewer."""
     least = _essential_count(place.options)
     away = [
@@ -121,7 +121,7 @@ def _likely_sets(place: Place, seconds: int) -> Iterator[tuple[Option, ...]]:
         yield place.options[:count]
 
 
-def _odd_sets(place: Place) -> Iterator[tuple[Option, ...]]:
+def _odd_sets(place: Site) -> Iterator[tuple[StrokeOption, ...]]:
     """What the arc cannot do without, with one or two others: for seconds that the usual sets cannot make."""
     least = _essential_count(place.options)
     for size in (1, 2):
@@ -137,7 +137,7 @@ def capacity(region_id: str, touch: Touch, catalogue: Catalogue, tempo: Tempo) -
     essential = _warmed(_in_order(options[: _essential_count(options)]))
     every = _warmed(_in_order(options))
     asking, silent = (
-        place_at(region_id, position, touch, catalogue, tempo)
+        find_site(region_id, position, touch, catalogue, tempo)
         for position in _hidden_first(region, catalogue)
     )
     least = _arc(asking, essential, tuple(o.passes[0] for o in essential))
@@ -151,22 +151,22 @@ def _hidden_first(region: Region, catalogue: Catalogue) -> tuple[str, str]:
     return hidden[0], hidden[-1]
 
 
-def _essential_count(options: tuple[Option, ...]) -> int:
+def _essential_count(options: tuple[StrokeOption, ...]) -> int:
     return sum(1 for o in options if o.rank == 0)
 
 
-def _in_order(options: tuple[Option, ...]) -> tuple[Option, ...]:
+def _in_order(options: tuple[StrokeOption, ...]) -> tuple[StrokeOption, ...]:
     """Slot by slot; in a slot the lighter strokes come first."""
     return tuple(sorted(options, key=lambda o: (SLOTS.index(o.slot), o.depth)))
 
 
-def _warmed(options: tuple[Option, ...]) -> tuple[Option, ...]:
+def _warmed(options: tuple[StrokeOption, ...]) -> tuple[StrokeOption, ...]:
     """The options, nothing strong before two of them have warmed the region, and no depth two above the one before.
 
     One that cannot be done so lightly is left out, unless the arc cannot do without it.
     """
     warmed, before = 0, 1
-    found: list[Option] = []
+    found: list[StrokeOption] = []
     for option in options:
         most = FIRM if warmed < WARMING_UNITS else option.depth
         depth = option.stroke.depth_near(min(option.depth, most, before + 1))
@@ -179,7 +179,7 @@ def _warmed(options: tuple[Option, ...]) -> tuple[Option, ...]:
     return _settled(found)
 
 
-def _settled(options: list[Option]) -> tuple[Option, ...]:
+def _settled(options: list[StrokeOption]) -> tuple[StrokeOption, ...]:
     """The options, what comes right before the last one at least as deep: the last stroke is no deeper than it."""
     while len(options) > 1 and options[-2].depth < options[-1].depth:
         before = options[-2]
@@ -191,18 +191,18 @@ def _settled(options: list[Option]) -> tuple[Option, ...]:
     return tuple(options)
 
 
-def nearest_passes(place: Place, options: tuple[Option, ...], seconds: int) -> Arc:
+def nearest_passes(place: Site, options: tuple[StrokeOption, ...], seconds: int) -> Arc:
     """The passes whose oiled seconds come nearest to `seconds`; among equals, nearest to usual.
 
     How often oil goes on again and the client is asked depends on where the steps end up, so each number of times that
     may be is allowed for in turn, and what really comes out decides.
     """
-    pace = place.catalogue.pace
+    clock = place.catalogue.clock
     totals = totals_of(tuple(place.lengths(o) for o in options))
     nearest: Arc | None = None
-    agains = range(seconds // pace.oil_lasts + 1) if place.medium == "lubricated" else range(1)
+    agains = range(seconds // clock.oil_lasts + 1) if place.medium == "lubricated" else range(1)
     for again, asked in product(agains, range(seconds // ASK_AGAIN + 2)):
-        target = seconds - place.fixed(options) - again * pace.oil_again - asked * pace.check_in
+        target = seconds - place.fixed(options) - again * clock.oil_again - asked * clock.check_in
         arc = _arc(place, options, totals.near(target))
         if nearest is None or abs(arc.seconds - seconds) < abs(nearest.seconds - seconds):
             nearest = arc
@@ -211,7 +211,7 @@ def nearest_passes(place: Place, options: tuple[Option, ...], seconds: int) -> A
     return nearest or _arc(place, options, tuple(o.passes[1] for o in options))
 
 
-def _asked_after(place: Place, options: tuple[Option, ...], passes: Passes) -> frozenset[int]:
+def _asked_after(place: Site, options: tuple[StrokeOption, ...], passes: Passes) -> frozenset[int]:
     """The steps after which the client is asked about the pressure.
 
     That is the first one as firm as kneading; and while the face is hidden the first that warms, if none is firm, and

@@ -11,7 +11,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.planner.legs import Leg, silent_legs
+from mellow_tide.core.planner.legs import Leg, list_silent_legs
 from mellow_tide.core.planner.walk import FAR, LegSteps, Walk, through
 from mellow_tide.core.timing.scene import Scene
 
@@ -28,7 +28,7 @@ class BlockTable:
 
 
 @dataclass(frozen=True)
-class Rows:
+class BlockRows:
     """The rows of a block, each with its classes, each of those with the ids of its regions."""
 
     position: str
@@ -39,7 +39,7 @@ class Rows:
     def legs(self, row: int, subset: int) -> tuple[Leg, ...]:
         """The legs of the classes in `subset`, one region for each, announcements left out."""
         there = tuple(ids[0] for i, ids in enumerate(self.classes[row]) if subset >> i & 1)
-        return silent_legs(there, self.position, self.clothed, self.catalogue)
+        return list_silent_legs(there, self.position, self.clothed, self.catalogue)
 
 
 @dataclass(frozen=True)
@@ -50,8 +50,8 @@ class _Row:
     exits: list[dict[int, Seconds]]
 
 
-def block_tables(
-    starts: Sequence[Scene], rows: Rows, closing: Leg, goes_on: bool, walk: Walk
+def make_block_tables(
+    starts: Sequence[Scene], rows: BlockRows, closing: Leg, goes_on: bool, walk: Walk
 ) -> list[BlockTable]:
     """The tables of a block, one for each of `starts`; it may leave to a further block only if that `goes_on`."""
     there = [walk.number(scene) for scene in starts]

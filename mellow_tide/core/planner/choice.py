@@ -14,8 +14,8 @@ from numpy.typing import NDArray
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.planner.gains import ALIKE, Floats, Gains, over_sets
 from mellow_tide.core.planner.minutes import allot
-from mellow_tide.core.planner.order_table import order_table
-from mellow_tide.core.planner.question import Question
+from mellow_tide.core.planner.order_table import make_order_table
+from mellow_tide.core.planner.question import PlanQuestion
 
 COARSE_PRICES, PRICES = 10, 96
 """How many prices of a second the bound of every set tries, and that of the sets that could still win."""
@@ -40,7 +40,7 @@ def no_deadline() -> bool:
 
 
 @dataclass(frozen=True)
-class Choice:
+class ChosenSet:
     """The best set with exact seconds per side (`close` last) and its proof.
 
     `value` is the benefit reached, `next_bound` the most any set not priced could reach (at most `value`, unless a
@@ -59,20 +59,20 @@ class Choice:
 class Chooser:
     """All sets of one question with their bounds; answers for any further musts without starting anew."""
 
-    def __init__(self, question: Question, catalogue: Catalogue) -> None:
+    def __init__(self, question: PlanQuestion, catalogue: Catalogue) -> None:
         self._question = question
         # A set of optional regions is the number whose bit i stands for the i-th of them; musts are in all.
         self._musts = tuple(sorted(question.must))
         self._optional = tuple(sorted(question.shares.keys() - question.must))
         self._sets = np.arange(1 << len(self._optional), dtype=np.uint32)
-        self._table = order_table(question.way, catalogue)
+        self._table = make_order_table(question.way, catalogue)
         self._transitions = self._table.of_all(self._musts, self._optional)
         self._priced: dict[int, Price | None] = {}
         shares = [*(question.shares[id] for id in (*self._optional, *self._musts)), question.close]
         self._gains = Gains(shares)
         self._bound = self._bounds()
 
-    def best(self, also: str | None = None, deadline: Deadline = no_deadline) -> Choice | None:
+    def best(self, also: str | None = None, deadline: Deadline = no_deadline) -> ChosenSet | None:
         """The proven best set that holds the musts, and region `also`; None if none fits the minutes.
 
         Once `deadline()` is true the best set so far comes back, and `next_bound` says how much better one could be.
@@ -96,7 +96,7 @@ class Chooser:
         _, seconds, transitions = self._price(index) or (0.0, (0.0,), 0)
         # Where no other set fits at all, the value itself is the bound.
         bound = value if bound == -np.inf else bound
-        return Choice(self._ids_of(index), seconds[:-1], seconds[-1], transitions, value, bound, priced)
+        return ChosenSet(self._ids_of(index), seconds[:-1], seconds[-1], transitions, value, bound, priced)
 
     def _best_first(
         self, candidates: Indices, bounds: Floats, best: tuple[float, int] | None, deadline: Deadline

@@ -4,10 +4,10 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.choice import Choice, Chooser, Deadline
-from mellow_tide.core.planner.impossible import why_impossible
+from mellow_tide.core.planner.choice import Chooser, ChosenSet, Deadline
+from mellow_tide.core.planner.impossible import explain_impossible
 from mellow_tide.core.planner.minutes import round_down_and_share
-from mellow_tide.core.planner.question import FOCUS_FACTOR, GRAIN, Question, pose
+from mellow_tide.core.planner.question import FOCUS_FACTOR, GRAIN, PlanQuestion, pose_question
 
 FOCUS_TRIES = 14
 """How often the weight of a focus may grow until it gets its neutral share of the work."""
@@ -17,17 +17,17 @@ FOCUS_TRIES = 14
 class Chosen:
     """A question with its answer: the best set, and whole seconds per side by region."""
 
-    question: Question
+    question: PlanQuestion
     chooser: Chooser
-    choice: Choice
+    choice: ChosenSet
     minutes: dict[str, int]
 
 
-Held = Callable[[Question], Question]
+Held = Callable[[PlanQuestion], PlanQuestion]
 """The question with what is there already held where it is."""
 
 
-def not_held(question: Question) -> Question:
+def not_held(question: PlanQuestion) -> PlanQuestion:
     """The question as it is: nothing is there yet."""
     return question
 
@@ -39,12 +39,12 @@ def choose(asked: Asked, deadline: Deadline, held: Held = not_held) -> Chosen:
     """
     factors, tried = dict.fromkeys(asked.brief.focus, FOCUS_FACTOR), 0
     while True:
-        question = held(pose(asked, factors))
+        question = held(pose_question(asked, factors))
         chooser = Chooser(question, asked.catalogue)
         choice = chooser.best(deadline=deadline)
         if choice is None:
-            raise why_impossible(asked, question, chooser)
-        minutes = rounded(question, choice)
+            raise explain_impossible(asked, question, chooser)
+        minutes = round_minutes(question, choice)
         short = _short(asked, question, minutes)
         tried += 1
         if tried == FOCUS_TRIES or not short or deadline():
@@ -52,7 +52,7 @@ def choose(asked: Asked, deadline: Deadline, held: Held = not_held) -> Chosen:
         factors |= {id: factors[id] * max(1.03, lacking**1.3) for id, lacking in short.items()}
 
 
-def rounded(question: Question, choice: Choice) -> dict[str, int]:
+def round_minutes(question: PlanQuestion, choice: ChosenSet) -> dict[str, int]:
     """Seconds per side by region, multiples of 15; what is over goes to the close."""
     shares = [question.shares[id] for id in choice.regions]
     free = question.hands_on - choice.transition_seconds - choice.close_seconds
@@ -60,7 +60,7 @@ def rounded(question: Question, choice: Choice) -> dict[str, int]:
     return dict(zip(choice.regions, rounded, strict=True))
 
 
-def _short(asked: Asked, question: Question, minutes: dict[str, int]) -> dict[str, float]:
+def _short(asked: Asked, question: PlanQuestion, minutes: dict[str, int]) -> dict[str, float]:
     """The focus regions that get less, for their size, than what was not asked for.
 
     Each with how many times what it has that would be; half a grain on each side is not missed.

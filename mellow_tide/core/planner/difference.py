@@ -4,7 +4,7 @@ from typing import Literal
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.planner.traits import Traits, traits_of
+from mellow_tide.core.planner.traits import Traits, measure_traits
 from mellow_tide.core.setting import Setting
 
 FELT = 10
@@ -14,10 +14,10 @@ FELT = 10
 Stroked = tuple[str, str | None, int]
 """Stroke, zone and depth."""
 
-Strokes = Literal["same", "fewer", "more", "other"]
+StrokesCompared = Literal["same", "fewer", "more", "other"]
 
 
-class Change(Record):
+class RegionChange(Record):
     """A region's whole seconds of strokes before and after, all sides together; 0 where it is not worked.
 
     `strokes`: the same ones with more or fewer passes, some of them only, more than them, or others.
@@ -26,7 +26,7 @@ class Change(Record):
     region: str
     before: int
     after: int
-    strokes: Strokes
+    strokes: StrokesCompared
 
 
 class Difference(Record):
@@ -38,13 +38,13 @@ class Difference(Record):
 
     before: Traits
     after: Traits
-    changes: tuple[Change, ...]
+    changes: tuple[RegionChange, ...]
     kept: tuple[str, ...]
     moved: tuple[str, ...]
     reordered: bool
 
 
-def difference(
+def compare_flows(
     before: Flow,
     after: Flow,
     by_hand: tuple[str, ...],
@@ -52,10 +52,10 @@ def difference(
 ) -> Difference:
     """What changes for `client` from `before` to `after`; `by_hand` are the regions set by hand before."""
     first, second = (
-        traits_of(setting.lay_out(flow), flow.brief, setting.catalogue) for flow in (before, after)
+        measure_traits(setting.lay_out(flow), flow.brief, setting.catalogue) for flow in (before, after)
     )
     changes = [
-        Change(
+        RegionChange(
             region=id,
             before=first.by_region.get(id, 0),
             after=second.by_region.get(id, 0),
@@ -78,7 +78,7 @@ def _steps(flow: Flow, region: str) -> list[object]:
     return [part.steps for part in flow.parts if part.region == region and part.role == "work"]
 
 
-def _compared(before: set[Stroked], after: set[Stroked]) -> Strokes:
+def _compared(before: set[Stroked], after: set[Stroked]) -> StrokesCompared:
     if before == after:
         return "same"
     if before > after:

@@ -5,8 +5,8 @@ from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.flow.flow import Flow, PartMedium, Step
 from mellow_tide.core.planner.arc import fit_arc
 from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.place import place_at
-from mellow_tide.core.planner.question import pose
+from mellow_tide.core.planner.question import pose_question
+from mellow_tide.core.planner.site import find_site
 from mellow_tide.core.planner.way import homes, sides_in
 from mellow_tide.core.setting import Setting
 
@@ -27,7 +27,7 @@ class Extra(Record):
     steps: tuple[Step, ...]
 
 
-def extras(
+def find_extras(
     flow: Flow,
     setting: Setting,
 ) -> tuple[Extra, ...]:
@@ -39,7 +39,7 @@ def extras(
     asked = Asked.of(flow.brief, setting)
     if asked.kind.open_ended:
         return ()
-    question = pose(asked)
+    question = pose_question(asked)
     found = homes(question.way, asked.catalogue)
     blocks = question.way.blocks(asked.catalogue)
     made = []
@@ -48,7 +48,7 @@ def extras(
             if not any(blocks[i].position == position for home in found[id] for i in home):
                 continue
             region = asked.catalogue.regions[id]
-            place = place_at(id, position, asked.touch(id), asked.catalogue, asked.tempo)
+            place = find_site(id, position, asked.touch(id), asked.catalogue, asked.tempo)
             arc = fit_arc(place, int(share.least))
             extra = Extra(
                 region=id,

@@ -2,11 +2,11 @@
 
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Chooser
-from mellow_tide.core.planner.question import Question
+from mellow_tide.core.planner.question import PlanQuestion
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
 
 
-def why_impossible(asked: Asked, question: Question, chooser: Chooser) -> DoesNotFit:
+def explain_impossible(asked: Asked, question: PlanQuestion, chooser: Chooser) -> DoesNotFit:
     """The refusal for a question that no set of regions answers."""
     brief, catalogue = asked.brief, asked.catalogue
     before_after = asked.kind.before_after_minutes(brief.first_visit)

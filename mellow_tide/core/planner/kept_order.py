@@ -12,7 +12,7 @@ from mellow_tide.core.timing.run_sheet import part_seconds
 from mellow_tide.core.timing.scene import Scene, opening_scene
 from mellow_tide.core.timing.transitions import approach
 
-Seconds = NDArray[np.int32]
+SecondsBySet = NDArray[np.int32]
 
 
 @dataclass(frozen=True)
@@ -20,7 +20,7 @@ class FromPart:
     """`seconds[i]`: whole seconds of all that is no region's own strokes, where the regions of the bits of i stay."""
 
     part: int
-    seconds: Seconds
+    seconds: SecondsBySet
 
 
 def from_every_part(flow: Flow, bits: Mapping[str, int], asked: Asked) -> Iterator[FromPart]:
@@ -32,10 +32,10 @@ def from_every_part(flow: Flow, bits: Mapping[str, int], asked: Asked) -> Iterat
     scenes, reached = _scenes(flow, asked), _reached(flow, bits, asked)
     index = np.arange(1 << len(bits))
     last = len(flow.parts) - 1
-    after: dict[Scene, Seconds] = {}
+    after: dict[Scene, SecondsBySet] = {}
     for at in range(last, -1, -1):
         part = flow.parts[at]
-        here: dict[Scene, Seconds] = {}
+        here: dict[Scene, SecondsBySet] = {}
         for scene in reached[at]:
             seconds, working = _step(scene, part, at, asked)
             done = after[working] + np.int32(seconds) if at < last else np.full(len(index), seconds, np.int32)
@@ -48,7 +48,7 @@ def from_every_part(flow: Flow, bits: Mapping[str, int], asked: Asked) -> Iterat
 
 
 def _step(scene: Scene, part: Part, at: int, asked: Asked) -> tuple[int, Scene]:
-    changes, working = approach(scene, part.visit, asked.catalogue)
+    changes, working = approach(scene, part.setup, asked.catalogue)
     seconds = sum(transition.seconds for transition, _ in changes) if at else 0
     own = part.role in ("open", "integrate")
     return seconds + (part_seconds(part, asked.catalogue, asked.tempo) if own else 0), working
@@ -56,7 +56,7 @@ def _step(scene: Scene, part: Part, at: int, asked: Asked) -> tuple[int, Scene]:
 
 def _scenes(flow: Flow, asked: Asked) -> list[Scene]:
     """The scene before every part, as planned."""
-    scenes = [opening_scene(flow.parts[0].visit, asked.catalogue)]
+    scenes = [opening_scene(flow.parts[0].setup, asked.catalogue)]
     for at, part in enumerate(flow.parts):
         scenes.append(_step(scenes[-1], part, at, asked)[1])
     return scenes
@@ -64,7 +64,7 @@ def _scenes(flow: Flow, asked: Asked) -> list[Scene]:
 
 def _reached(flow: Flow, bits: Mapping[str, int], asked: Asked) -> list[list[Scene]]:
     """The scenes that may be there before every part, whatever was dropped before it."""
-    found = [[opening_scene(flow.parts[0].visit, asked.catalogue)]]
+    found = [[opening_scene(flow.parts[0].setup, asked.catalogue)]]
     for at, part in enumerate(flow.parts[:-1]):
         worked = [_step(scene, part, at, asked)[1] for scene in found[-1]]
         stays = found[-1] if part.role == "work" and part.region in bits else []

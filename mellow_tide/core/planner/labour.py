@@ -4,9 +4,9 @@ from mellow_tide.core.catalogue.records import Slot
 from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.flow.flow import FIRM, Flow, Part, Step
 from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.legs import ritual_visit
+from mellow_tide.core.planner.legs import set_up_ritual
 from mellow_tide.core.planner.repertoire import TOO_DEEP
-from mellow_tide.core.planner.rituals import ritual_steps
+from mellow_tide.core.planner.rituals import make_ritual_steps
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
 
 Pattern = tuple[tuple[str, Slot, int], ...]
@@ -32,7 +32,7 @@ SIDES: dict[str, tuple[Side, ...]] = {
 }
 
 
-def labour_flow(asked: Asked) -> Flow:
+def plan_labour(asked: Asked) -> Flow:
     """A round to be worked at her pace, through clothing, leaning forward; what she declines or excludes is left out.
 
     It has no minutes to meet: a focus comes first, with as many passes as its strokes bear. Raises `NoSession` for a
@@ -52,10 +52,10 @@ def labour_flow(asked: Asked) -> Flow:
     parts = [part for part in rounds if part]
     if not parts:
         raise DoesNotFit(FieldProblem("leave_out", "nothing is left to work on", "leave out fewer regions"))
-    opening = ritual_visit("open", catalogue.openings[position], position, catalogue)
-    closing = ritual_visit("close", catalogue.closings[brief.close_with], position, catalogue)
+    opening = set_up_ritual("open", catalogue.openings[position], position, catalogue)
+    closing = set_up_ritual("close", catalogue.closings[brief.close_with], position, catalogue)
     first, last = (
-        Part.at(visit, visit.role, ritual_steps(visit, brief, catalogue)) for visit in (opening, closing)
+        Part.at(setup, setup.role, make_ritual_steps(setup, brief, catalogue)) for setup in (opening, closing)
     )
     return Flow(brief=brief, parts=(first, *parts, last))
 

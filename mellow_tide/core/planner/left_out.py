@@ -5,9 +5,9 @@ from typing import Literal
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.planner.absent import Absence
 from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.choice import Choice
-from mellow_tide.core.planner.chosen import Chosen, rounded
-from mellow_tide.core.planner.question import GRAIN, Question
+from mellow_tide.core.planner.choice import ChosenSet
+from mellow_tide.core.planner.chosen import Chosen, round_minutes
+from mellow_tide.core.planner.question import GRAIN, PlanQuestion
 
 
 class Give(Record):
@@ -33,7 +33,7 @@ class LeftOut(Record):
     gives: tuple[Give, ...] = ()
 
 
-def left_out(asked: Asked, chosen: Chosen) -> tuple[LeftOut, ...]:
+def explain_left_out(asked: Asked, chosen: Chosen) -> tuple[LeftOut, ...]:
     """Every region that could have been asked for and is not worked, in the catalogue's order."""
     question = chosen.question
     found = [LeftOut(region=id, reason="wish") for id in asked.brief.leave_out]
@@ -51,9 +51,9 @@ def left_out(asked: Asked, chosen: Chosen) -> tuple[LeftOut, ...]:
     return tuple(sorted(found, key=lambda left: place[left.region]))
 
 
-def _gives(question: Question, minutes: dict[str, int], forced: Choice) -> tuple[Give, ...]:
+def _gives(question: PlanQuestion, minutes: dict[str, int], forced: ChosenSet) -> tuple[Give, ...]:
     """Who gives at least a grain, the greatest giver first."""
-    then = rounded(question, forced)
+    then = round_minutes(question, forced)
     gives = []
     for id, seconds in minutes.items():
         change = question.shares[id].count * (then.get(id, 0) - seconds)

@@ -7,18 +7,20 @@ from functools import lru_cache
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.rules import Closing, Opening
 from mellow_tide.core.flow.brief import Side
-from mellow_tide.core.flow.flow import Role, Visit
+from mellow_tide.core.flow.flow import Role, Setup
 from mellow_tide.core.planner.repertoire import medium_of
 from mellow_tide.core.planner.way import sides_in
 
-Leg = tuple[Visit, ...]
+Leg = tuple[Setup, ...]
 
 BOTH: tuple[Side, ...] = ("right", "left")
 """The sides in the order in which they are worked where nothing else decides."""
 
 
 @lru_cache(maxsize=8_000)
-def legs(regions: tuple[str, ...], position: str, clothed: bool, catalogue: Catalogue) -> tuple[Leg, ...]:
+def list_legs(
+    regions: tuple[str, ...], position: str, clothed: bool, catalogue: Catalogue
+) -> tuple[Leg, ...]:
     """The legs of one row in `position`.
 
     Mid-line regions travel alone, pairs worked from an end of the table in one go; of pairs worked from the client's
@@ -32,23 +34,23 @@ def legs(regions: tuple[str, ...], position: str, clothed: bool, catalogue: Cata
             sided.append(id)
         else:
             sides = sides_in(id, position, catalogue)
-            found.append(tuple(visit(id, side, position, clothed, catalogue) for side in sides))
+            found.append(tuple(set_up(id, side, position, clothed, catalogue) for side in sides))
     worked = {id: sides_in(id, position, catalogue) for id in sided}
     for side in BOTH:
         there = [id for id in sided if side in worked[id]]
         for together in _together(there, position, catalogue):
-            found.append(tuple(visit(id, side, position, clothed, catalogue) for id in together))
+            found.append(tuple(set_up(id, side, position, clothed, catalogue) for id in together))
     return tuple(found)
 
 
 @lru_cache(maxsize=8_000)
-def silent_legs(
+def list_silent_legs(
     regions: tuple[str, ...], position: str, clothed: bool, catalogue: Catalogue
 ) -> tuple[Leg, ...]:
     """The legs of one row without their announcements, which cost the same in any order."""
     return tuple(
-        tuple(replace(visit, skips=("announce",)) for visit in leg)
-        for leg in legs(regions, position, clothed, catalogue)
+        tuple(replace(set_up, skips=("announce",)) for set_up in leg)
+        for leg in list_legs(regions, position, clothed, catalogue)
     )
 
 
@@ -67,13 +69,13 @@ def _together(ids: list[str], position: str, catalogue: Catalogue) -> Iterator[l
         yield group
 
 
-def visit(id: str, side: Side, position: str, clothed: bool, catalogue: Catalogue) -> Visit:
+def set_up(id: str, side: Side, position: str, clothed: bool, catalogue: Catalogue) -> Setup:
     """Where a region is worked."""
     window = catalogue.regions[id].window_in(position)
-    return Visit("work", id, side, position, window, medium_of(id, clothed, catalogue))
+    return Setup("work", id, side, position, window, medium_of(id, clothed, catalogue))
 
 
-def ritual_visit(role: Role, ritual: Opening | Closing, position: str, catalogue: Catalogue) -> Visit:
+def set_up_ritual(role: Role, ritual: Opening | Closing, position: str, catalogue: Catalogue) -> Setup:
     """Where the session's first or last still contact is, through the drape."""
     side: Side = "both" if catalogue.regions[ritual.region].sides == "pair" else "mid"
-    return Visit(role, ritual.region, side, position, "none", "clothed")
+    return Setup(role, ritual.region, side, position, "none", "clothed")

@@ -20,7 +20,7 @@ LIES_OTHERWISE = (("side_lying", "side_by_side"), ("prenatal", "left_side_first"
 """Kinds, with a school, for a client who may not lie face down or face up."""
 
 
-def offers(
+def find_offers(
     refused: DoesNotFit,
     brief: Brief,
     setting: Setting,

@@ -11,29 +11,29 @@ from itertools import product
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.rules import Block
-from mellow_tide.core.flow.flow import Visit
-from mellow_tide.core.planner.legs import legs, ritual_visit
+from mellow_tide.core.flow.flow import Setup
+from mellow_tide.core.planner.legs import list_legs, set_up_ritual
 from mellow_tide.core.planner.walk import Walk, Ways, through, traced
-from mellow_tide.core.planner.way import Home, Way, homes
+from mellow_tide.core.planner.way import Home, SchoolWay, homes
 from mellow_tide.core.timing.scene import opening_scene
 
 
 @dataclass(frozen=True, slots=True)
 class Order:
-    """Visits from opening to close, and the whole seconds of the opening and of all transitions."""
+    """Setups from opening to close, and the whole seconds of the opening and of all transitions."""
 
     seconds: int
-    visits: tuple[Visit, ...]
+    setups: tuple[Setup, ...]
 
 
 @lru_cache(maxsize=2_000)
-def cheapest_order(chosen: frozenset[str], way: Way, catalogue: Catalogue) -> Order:
+def find_cheapest_order(chosen: frozenset[str], way: SchoolWay, catalogue: Catalogue) -> Order:
     """The order of fewest turns, and then of least seconds, for `chosen`, region ids that `way` has a place for.
 
     There must be at least one.
     """
     blocks = way.blocks(catalogue)
-    possible = list(assignments(chosen, way, catalogue))
+    possible = list(list_assignments(chosen, way, catalogue))
     fewest = min(sum(map(bool, parts)) for parts in possible)
     return min(
         (_through(parts, blocks, way, catalogue) for parts in possible if sum(map(bool, parts)) == fewest),
@@ -41,7 +41,9 @@ def cheapest_order(chosen: frozenset[str], way: Way, catalogue: Catalogue) -> Or
     )
 
 
-def assignments(chosen: frozenset[str], way: Way, catalogue: Catalogue) -> Iterator[tuple[set[str], ...]]:
+def list_assignments(
+    chosen: frozenset[str], way: SchoolWay, catalogue: Catalogue
+) -> Iterator[tuple[set[str], ...]]:
     """Every way to give each chosen region a home: one set of regions a block."""
     known = homes(way, catalogue)
     names = sorted(chosen)
@@ -51,15 +53,17 @@ def assignments(chosen: frozenset[str], way: Way, catalogue: Catalogue) -> Itera
         yield tuple({id for id, home in zip(names, pick, strict=True) if b in home} for b in range(count))
 
 
-def _through(parts: tuple[set[str], ...], blocks: tuple[Block, ...], way: Way, catalogue: Catalogue) -> Order:
+def _through(
+    parts: tuple[set[str], ...], blocks: tuple[Block, ...], way: SchoolWay, catalogue: Catalogue
+) -> Order:
     """The cheapest order of the regions of each block: through the rows forwards, then traced back."""
     clothed = way.clothed(catalogue)
     used = [b for b, chosen in enumerate(parts) if chosen]
     first, last = blocks[used[0]].position, blocks[used[-1]].position
-    opening = ritual_visit("open", catalogue.openings[first], first, catalogue)
-    closing = ritual_visit("close", catalogue.closings[way.closing], last, catalogue)
+    opening = set_up_ritual("open", catalogue.openings[first], first, catalogue)
+    closing = set_up_ritual("close", catalogue.closings[way.closing], last, catalogue)
     rows = [
-        legs(tuple(id for id in row if id in parts[b]), blocks[b].position, clothed, catalogue)
+        list_legs(tuple(id for id in row if id in parts[b]), blocks[b].position, clothed, catalogue)
         for b in used
         for row in blocks[b].rows
     ]
@@ -71,8 +75,8 @@ def _through(parts: tuple[set[str], ...], blocks: tuple[Block, ...], way: Way, c
         done.append(through(ways, [walk.steps(leg) for leg in row]))
         ways = done[-1][-1]
     scene = min(ways, key=lambda scene: ways[scene])
-    visits: tuple[Visit, ...] = ()
+    setups: tuple[Setup, ...] = ()
     for row, found in zip(reversed(rows), reversed(done), strict=True):
         order, scene = traced(found, [walk.steps(leg) for leg in row], scene)
-        visits = tuple(visit for i in order for visit in row[i]) + visits
-    return Order(min(ways.values()), (opening, *visits))
+        setups = tuple(setup for i in order for setup in row[i]) + setups
+    return Order(min(ways.values()), (opening, *setups))

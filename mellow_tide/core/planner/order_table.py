@@ -15,11 +15,11 @@ from numpy.typing import NDArray
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.rules import Block
-from mellow_tide.core.planner.block_table import NEVER, BlockTable, Rows, Seconds, block_tables
-from mellow_tide.core.planner.legs import ritual_visit
+from mellow_tide.core.planner.block_table import NEVER, BlockRows, BlockTable, Seconds, make_block_tables
+from mellow_tide.core.planner.legs import set_up_ritual
 from mellow_tide.core.planner.repertoire import medium_of
 from mellow_tide.core.planner.walk import Walk
-from mellow_tide.core.planner.way import Home, Way, homes, sides_in
+from mellow_tide.core.planner.way import Home, SchoolWay, homes, sides_in
 from mellow_tide.core.timing.scene import Scene, opening_scene
 
 BLOCK = 100_000
@@ -68,13 +68,13 @@ def _united(bits: tuple[int, ...]) -> int:
 
 
 @lru_cache(maxsize=64)
-def order_table(way: Way, catalogue: Catalogue) -> OrderTable:
+def make_order_table(way: SchoolWay, catalogue: Catalogue) -> OrderTable:
     """The table of a way. Kept for later plans: it does not depend on weights or minutes."""
     return _Builder(way, catalogue).table()
 
 
 class _Builder:
-    def __init__(self, way: Way, catalogue: Catalogue) -> None:
+    def __init__(self, way: SchoolWay, catalogue: Catalogue) -> None:
         self._way, self._catalogue = way, catalogue
         self._blocks = way.blocks(catalogue)
         self._homes = homes(way, catalogue)
@@ -88,7 +88,7 @@ class _Builder:
         announced = {}
         for id, options in known.items():
             sides = sum(len(sides_in(id, self._blocks[b].position, catalogue)) for b in options[0])
-            announced[id] = catalogue.pace.announce * sides
+            announced[id] = catalogue.clock.announce * sides
         bits = {id: tuple(self._bits(id, home) for home in options) for id, options in known.items()}
         return OrderTable(self._joint(), bits, announced)
 
@@ -177,17 +177,17 @@ class _Builder:
 
     def _opening(self, b: int) -> Scene:
         position = self._blocks[b].position
-        ritual = ritual_visit("open", self._catalogue.openings[position], position, self._catalogue)
+        ritual = set_up_ritual("open", self._catalogue.openings[position], position, self._catalogue)
         return opening_scene(ritual, self._catalogue)
 
     def _tables(self, b: int, starts: list[Scene | None]) -> dict[Scene | None, BlockTable]:
         """The block from each start, its opening where nothing was worked before it."""
         position, c = self._blocks[b].position, self._catalogue
-        rows = Rows(position, self._way.clothed(c), self._classes[b], c)
-        closing = (ritual_visit("close", c.closings[self._way.closing], position, c),)
+        rows = BlockRows(position, self._way.clothed(c), self._classes[b], c)
+        closing = (set_up_ritual("close", c.closings[self._way.closing], position, c),)
         scenes = [start or self._opening(b) for start in starts]
         goes_on = b + 1 < len(self._blocks)
-        return dict(zip(starts, block_tables(scenes, rows, closing, goes_on, self._walk), strict=True))
+        return dict(zip(starts, make_block_tables(scenes, rows, closing, goes_on, self._walk), strict=True))
 
 
 def _masks(bits: Sequence[int], width: int) -> NDArray[np.intp]:

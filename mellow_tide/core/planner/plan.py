@@ -6,10 +6,10 @@ from mellow_tide.core.flow.flow import Flow, Step
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Deadline, no_deadline
 from mellow_tide.core.planner.chosen import Chosen, choose
-from mellow_tide.core.planner.fill import filled
-from mellow_tide.core.planner.labour import labour_flow
-from mellow_tide.core.planner.left_out import LeftOut, left_out
-from mellow_tide.core.planner.order import cheapest_order
+from mellow_tide.core.planner.fill import fill_flow
+from mellow_tide.core.planner.labour import plan_labour
+from mellow_tide.core.planner.left_out import LeftOut, explain_left_out
+from mellow_tide.core.planner.order import find_cheapest_order
 from mellow_tide.core.setting import Setting
 
 
@@ -56,23 +56,23 @@ def plan(
     """
     asked = Asked.of(brief, setting)
     if asked.kind.open_ended:
-        return Plan(flow=labour_flow(asked), left_out=(), proof=None)
+        return Plan(flow=plan_labour(asked), left_out=(), proof=None)
     chosen = choose(asked, deadline)
-    order = cheapest_order(frozenset(chosen.choice.regions), chosen.question.way, asked.catalogue)
-    return planned(asked, chosen, filled(asked, chosen.question, order, chosen.minutes, {}))
+    order = find_cheapest_order(frozenset(chosen.choice.regions), chosen.question.way, asked.catalogue)
+    return make_plan(asked, chosen, fill_flow(asked, chosen.question, order, chosen.minutes, {}))
 
 
-def planned(asked: Asked, chosen: Chosen, flow: Flow) -> Plan:
+def make_plan(asked: Asked, chosen: Chosen, flow: Flow) -> Plan:
     """The plan of a flow that was made for what was chosen."""
     choice = chosen.choice
     return Plan(
         flow=flow,
-        left_out=left_out(asked, chosen),
+        left_out=explain_left_out(asked, chosen),
         proof=Proof(value=choice.value, bound=choice.next_bound, sets_priced=choice.sets_priced),
     )
 
 
-def worked_by_hand(before: Plan, flow: Flow) -> Plan:
+def mark_by_hand(before: Plan, flow: Flow) -> Plan:
     """The plan with `flow` made of its own by hand: the regions whose parts differ now were set by hand."""
     regions = dict.fromkeys(part.region for part in flow.parts if part.role == "work")
     changed = [id for id in regions if _worked(before.flow, id) != _worked(flow, id)]

@@ -7,16 +7,22 @@ from typing import Literal
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Slot
 from mellow_tide.core.catalogue.rules import Closing, Opening
-from mellow_tide.core.planner.absent import Absence, nothing_left, refuse_focus, refuse_impossible, why_absent
+from mellow_tide.core.planner.absent import (
+    Absence,
+    explain_absent,
+    nothing_left,
+    refuse_focus,
+    refuse_impossible,
+)
 from mellow_tide.core.planner.arc import capacity
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.minutes import Share
 from mellow_tide.core.planner.repertoire import arc_options
 from mellow_tide.core.planner.rituals import ROUSING_SECONDS, can_rouse
-from mellow_tide.core.planner.way import Way, halved
+from mellow_tide.core.planner.way import SchoolWay, halved
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
 from mellow_tide.core.timing.run_sheet import TOLERATED, hands_on_seconds
-from mellow_tide.core.timing.step_seconds import passes_seconds
+from mellow_tide.core.timing.step_seconds import pass_seconds, whole
 from mellow_tide.core.timing.tempo import Tempo
 
 GRAIN = 15
@@ -31,7 +37,7 @@ CLOSE = "close"
 
 
 @dataclass(frozen=True)
-class Question:
+class PlanQuestion:
     """What the planner solves. `shares[id]` are the candidates; `must` are the wished ones.
 
     `absent` says why a region that is not left out by wish is no candidate. `hands_on` are the hands-on seconds;
@@ -43,10 +49,10 @@ class Question:
     absent: dict[str, Absence]
     close: Share
     hands_on: int
-    way: Way
+    way: SchoolWay
 
 
-def pose(asked: Asked, focus_factors: Mapping[str, float] | None = None) -> Question:
+def pose_question(asked: Asked, focus_factors: Mapping[str, float] | None = None) -> PlanQuestion:
     """The question that is asked. Assumes that the brief has been checked.
 
     `focus_factors` say how much more each focus weighs than its neutral share, where it is not the usual factor.
@@ -67,7 +73,7 @@ def pose(asked: Asked, focus_factors: Mapping[str, float] | None = None) -> Ques
     for id in area:
         if id in brief.leave_out:
             continue
-        why = why_absent(id, asked, way)
+        why = explain_absent(id, asked, way)
         share = None if why else _share(id, asked, way, factors.get(id, FOCUS_FACTOR))
         if share:
             shares[id] = share
@@ -76,7 +82,7 @@ def pose(asked: Asked, focus_factors: Mapping[str, float] | None = None) -> Ques
     refuse_focus(absent, asked)
     if not shares:
         raise DoesNotFit(nothing_left(asked))
-    return Question(
+    return PlanQuestion(
         shares=shares,
         must=frozenset(brief.focus),
         absent=absent,
@@ -86,10 +92,10 @@ def pose(asked: Asked, focus_factors: Mapping[str, float] | None = None) -> Ques
     )
 
 
-def _way(asked: Asked) -> Way:
+def _way(asked: Asked) -> SchoolWay:
     catalogue = asked.catalogue
     barred = frozenset(barred.id for barred in asked.restrictions.positions)
-    way = Way(asked.brief.school, asked.brief.close_with, barred, asked.brief.first_position)
+    way = SchoolWay(asked.brief.school, asked.brief.close_with, barred, asked.brief.first_position)
     openings = (
         _ritual_seconds(catalogue.openings[b.position], "open", 1, catalogue, asked.tempo)
         for b in way.blocks(catalogue)
@@ -121,11 +127,11 @@ def _ritual_seconds(
     for s in ritual.strokes:
         stroke = catalogue.strokes[s.stroke]
         passes = s.passes or stroke.slots[slot][which]
-        total += passes_seconds(stroke, region, stroke.depth[0], passes, catalogue.pace, tempo)
+        total += whole(passes * pass_seconds(stroke, region, stroke.depth[0], catalogue.clock, tempo))
     return total
 
 
-def _share(id: str, asked: Asked, way: Way, focus_factor: float) -> Share | None:
+def _share(id: str, asked: Asked, way: SchoolWay, focus_factor: float) -> Share | None:
     """What the region may claim; None where strokes that are light enough cannot fill its least time."""
     brief, catalogue, touch = asked.brief, asked.catalogue, asked.touch(id)
     region = catalogue.regions[id]

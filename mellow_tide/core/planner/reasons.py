@@ -7,12 +7,12 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.flow import Flow, Visit
+from mellow_tide.core.flow.flow import Flow, Setup
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.left_out import Give
-from mellow_tide.core.planner.legs import visit as visit_at
+from mellow_tide.core.planner.legs import set_up as visit_at
 from mellow_tide.core.planner.minutes import Share, allot
-from mellow_tide.core.planner.question import CLOSE, Question, pose
+from mellow_tide.core.planner.question import CLOSE, PlanQuestion, pose_question
 from mellow_tide.core.planner.walk import between
 from mellow_tide.core.planner.way import homes, sides_in
 from mellow_tide.core.setting import Setting
@@ -59,7 +59,7 @@ class Reasons(Record):
     order: OrderReason | None
 
 
-def reasons(
+def explain_flow(
     flow: Flow,
     setting: Setting,
 ) -> Reasons:
@@ -67,7 +67,7 @@ def reasons(
     asked = Asked.of(flow.brief, setting)
     if asked.kind.open_ended:
         return Reasons(regions=(), order=None)
-    question = pose(asked)
+    question = pose_question(asked)
     now = {
         part.region: part_seconds(part, asked.catalogue, asked.tempo)
         for part in flow.parts
@@ -78,7 +78,7 @@ def reasons(
     return Reasons(regions=found, order=_order(flow, frozenset(now), question, asked))
 
 
-def _region(id: str, now: dict[str, int], close: int, question: Question, asked: Asked) -> RegionReason:
+def _region(id: str, now: dict[str, int], close: int, question: PlanQuestion, asked: Asked) -> RegionReason:
     region, share = asked.catalogue.regions[id], question.shares[id]
     school = asked.catalogue.schools[asked.brief.school].weights.get(id, 1.0)
     whole = sum(asked.catalogue.regions[other].share * s.count for other, s in question.shares.items())
@@ -100,7 +100,7 @@ def _region(id: str, now: dict[str, int], close: int, question: Question, asked:
     )
 
 
-def _gives(id: str, now: dict[str, int], close: int, question: Question) -> tuple[Give, ...]:
+def _gives(id: str, now: dict[str, int], close: int, question: PlanQuestion) -> tuple[Give, ...]:
     """Who gives for one more minute of `id`: the others' best minutes with what they have, and with a minute less.
 
     At the optimum both lie on the same pieces of the water level m: one that is between its bounds gives
@@ -126,19 +126,19 @@ def _reachable(shares: Collection[Share], total: float) -> float:
     return min(max(total, low), high)
 
 
-def _order(flow: Flow, regions: frozenset[str], question: Question, asked: Asked) -> OrderReason | None:
+def _order(flow: Flow, regions: frozenset[str], question: PlanQuestion, asked: Asked) -> OrderReason | None:
     if not regions or not regions <= homes(question.way, asked.catalogue).keys():
         return None
-    visits = [part.visit for part in flow.parts]
-    plain = [visits[0], *_plain(regions, question, asked), visits[-1]]
+    setups = [part.setup for part in flow.parts]
+    plain = [setups[0], *_plain(regions, question, asked), setups[-1]]
     plain[0] = replace(plain[0], position=plain[1].position)
     plain[-1] = replace(plain[-1], position=plain[-2].position)
     return OrderReason(
-        seconds=between(visits, asked.catalogue), plain_seconds=between(plain, asked.catalogue)
+        seconds=between(setups, asked.catalogue), plain_seconds=between(plain, asked.catalogue)
     )
 
 
-def _plain(regions: frozenset[str], question: Question, asked: Asked) -> list[Visit]:
+def _plain(regions: frozenset[str], question: PlanQuestion, asked: Asked) -> list[Setup]:
     """The regions row by row, each in the first place that the school has for it."""
     catalogue, way = asked.catalogue, question.way
     home = {id: homes(way, catalogue)[id][0] for id in regions}

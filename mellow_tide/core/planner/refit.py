@@ -5,15 +5,15 @@ from collections import Counter
 from mellow_tide.core.catalogue.records import SLOTS
 from mellow_tide.core.flow.flow import Step
 from mellow_tide.core.planner.arc import Arc, nearest_passes
-from mellow_tide.core.planner.place import Place, needs_wiping
-from mellow_tide.core.planner.repertoire import TOO_DEEP, Option
+from mellow_tide.core.planner.repertoire import TOO_DEEP, StrokeOption
+from mellow_tide.core.planner.site import Site, needs_wiping
 
 NEAR = 10
 """Seconds by which a part may miss its target."""
 
 
 def refit(
-    place: Place, steps: tuple[Step, ...], target: int, asked_for: int
+    place: Site, steps: tuple[Step, ...], target: int, asked_for: int
 ) -> tuple[tuple[Step, ...], int] | None:
     """The present steps with passes that take `target` whole seconds within 10, and what they take.
 
@@ -36,7 +36,7 @@ def refit(
         kept.remove(least_wanted)
 
 
-def nearest_to(place: Place, steps: tuple[Step, ...], seconds: int) -> tuple[Step, ...]:
+def nearest_to(place: Site, steps: tuple[Step, ...], seconds: int) -> tuple[Step, ...]:
     """The steps with passes that take as near to `seconds` as they can.
 
     Where passes alone do not, strokes that are wanted next come in, or those that are wanted least go.
@@ -57,7 +57,7 @@ def nearest_to(place: Place, steps: tuple[Step, ...], seconds: int) -> tuple[Ste
     return found
 
 
-def _grown(steps: list[Step], place: Place) -> list[Step] | None:
+def _grown(steps: list[Step], place: Site) -> list[Step] | None:
     """The steps with the stroke that is wanted next in its place along the arc; None if there is no other."""
     there = Counter((s.stroke, s.slot, s.zone) for s in steps)
     for option in place.options:
@@ -73,13 +73,13 @@ def _grown(steps: list[Step], place: Place) -> list[Step] | None:
     return None
 
 
-def _shrunk(steps: list[Step], place: Place) -> list[Step] | None:
+def _shrunk(steps: list[Step], place: Site) -> list[Step] | None:
     """The steps without the one wanted least; None if none can be spared."""
     least_wanted = max(steps, key=lambda step: _rank(step, place))
     return [s for s in steps if s is not least_wanted] if _rank(least_wanted, place) else None
 
 
-def _allowed(step: Step, place: Place) -> bool:
+def _allowed(step: Step, place: Site) -> bool:
     """Whether a step may be done at the place as it is; one with seconds of its own is not refitted."""
     touch, stroke = place.touch, place.catalogue.strokes[step.stroke]
     return (
@@ -94,15 +94,15 @@ def _allowed(step: Step, place: Place) -> bool:
     )
 
 
-def _option(step: Step, place: Place) -> Option:
+def _option(step: Step, place: Site) -> StrokeOption:
     """The step as an option; its own passes are the usual ones here."""
     stroke = place.catalogue.strokes[step.stroke]
     low, _, high = stroke.slots.get(step.slot, (1, 1, step.passes))
     passes = (min(low, step.passes), step.passes, max(high, step.passes))
-    return Option(stroke, step.slot, step.zone, step.tool, step.depth, passes, _rank(step, place))
+    return StrokeOption(stroke, step.slot, step.zone, step.tool, step.depth, passes, _rank(step, place))
 
 
-def _rank(step: Step, place: Place) -> int:
+def _rank(step: Step, place: Site) -> int:
     """How late the step is wanted as a part grows: 0 where it is always there, or was added by hand."""
     ranks = [
         o.rank for o in place.options if (o.stroke.id, o.slot, o.zone) == (step.stroke, step.slot, step.zone)
@@ -110,12 +110,12 @@ def _rank(step: Step, place: Place) -> int:
     return min(ranks, default=0)
 
 
-def _taken(place: Place, steps: tuple[Step, ...]) -> int:
+def _taken(place: Site, steps: tuple[Step, ...]) -> int:
     options = tuple(_option(step, place) for step in steps)
     return place.taken(options, tuple(s.passes for s in steps), sum(s.check_in for s in steps))
 
 
-def _with_passes(place: Place, steps: tuple[Step, ...], target: int) -> tuple[tuple[Step, ...], int]:
+def _with_passes(place: Site, steps: tuple[Step, ...], target: int) -> tuple[tuple[Step, ...], int]:
     options = tuple(_option(step, place) for step in steps)
     arc = nearest_passes(place, options, target)
     changed = tuple(

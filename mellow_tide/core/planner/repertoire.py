@@ -79,7 +79,7 @@ class Touch:
 
 
 @dataclass(frozen=True, slots=True)
-class Option:
+class StrokeOption:
     """A stroke that could stand in the arc: where, with what, how deep, and its passes (least, usual, most)."""
 
     stroke: Stroke
@@ -93,7 +93,7 @@ class Option:
 
 
 @lru_cache(maxsize=2_000)
-def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Option, ...]:
+def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[StrokeOption, ...]:
     """All options for the region, the essential first, then in the order in which a longer part wants them.
 
     What a long part has worked through once it works through again.
@@ -114,12 +114,12 @@ def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Opt
     return tuple(sorted((*found, *again), key=lambda o: (o.rank, SLOTS.index(o.slot))))
 
 
-def _flushes(option: Option) -> bool:
+def _flushes(option: StrokeOption) -> bool:
     """Whether a stroke clears what small, local work has left; on the abdomen the last clockwise circle does."""
     return option.slot == "flush" or (option.slot == "settle" and option.stroke.direction == "clockwise")
 
 
-def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue) -> list[Option]:
+def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue) -> list[StrokeOption]:
     """The options of one slot: every stroke that fits, at each of its zones."""
     medium = medium_of(region_id, touch.clothed, catalogue)
     known = [s for s in _known(region_id, slot, medium, catalogue) if _bearable(s, touch)]
@@ -141,7 +141,7 @@ def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue
         rank = 0 if place < essential else place + WANTED_FROM[slot]
         depth = min(touch.cap, _depth(stroke, slot, place, touch.wished))
         tool = _tool(stroke, depth, touch, catalogue)
-        options.append(Option(stroke, slot, zone, tool, depth, stroke.slots[slot], rank))
+        options.append(StrokeOption(stroke, slot, zone, tool, depth, stroke.slots[slot], rank))
     return options
 
 

@@ -19,7 +19,7 @@ from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.kept_order import FromPart, from_every_part
 from mellow_tide.core.planner.kept_sets import Envelope, KeptSets
 from mellow_tide.core.planner.minutes import Share
-from mellow_tide.core.planner.question import CLOSE, Question, pose
+from mellow_tide.core.planner.question import CLOSE, PlanQuestion, pose_question
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import hands_on_seconds, part_seconds
 
@@ -70,7 +70,7 @@ class ReplanTable(Record):
     parts: tuple[PartTable, ...]
 
 
-def replan_table(
+def make_replan_table(
     flow: Flow,
     by_hand: tuple[str, ...],
     setting: Setting,
@@ -89,7 +89,7 @@ def replan_table(
 
 def _shares(flow: Flow, by_hand: tuple[str, ...], asked: Asked) -> dict[str, Share]:
     """By region that the flow works, and for the close, what it may claim."""
-    question = pose(asked)
+    question = pose_question(asked)
     now = {
         part.region: part_seconds(part, asked.catalogue, asked.tempo)
         for part in flow.parts
@@ -109,7 +109,7 @@ def _unasked(seconds: int) -> Share:
     return Share(1, 1.0, max(1.0, float(seconds)), float(seconds), float(seconds))
 
 
-def _own_weight(share: Share, seconds: int, now: dict[str, int], question: Question) -> float:
+def _own_weight(share: Share, seconds: int, now: dict[str, int], question: PlanQuestion) -> float:
     """The weight at which a region's seconds are best at the level that the others have."""
     known = [(question.shares[id], t) for id, t in now.items() if id in question.shares]
     levels = sorted((s.saturation + t) / s.weight for s, t in known)

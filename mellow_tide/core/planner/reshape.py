@@ -9,10 +9,10 @@ from mellow_tide.core.flow.flow import Flow, Part
 from mellow_tide.core.planner.adjust import adjust
 from mellow_tide.core.planner.asked import Asked
 from mellow_tide.core.planner.choice import Deadline, no_deadline
-from mellow_tide.core.planner.place import place_at
-from mellow_tide.core.planner.plan import Plan, worked_by_hand
+from mellow_tide.core.planner.plan import Plan, mark_by_hand
 from mellow_tide.core.planner.refit import nearest_to
-from mellow_tide.core.planner.rituals import closed
+from mellow_tide.core.planner.rituals import stretch_close
+from mellow_tide.core.planner.site import find_site
 from mellow_tide.core.refusal import BadFlow, DoesNotFit, FieldProblem
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import TOLERATED, lay_out
@@ -26,7 +26,7 @@ class Pull(Record):
     alone: bool = False
 
 
-def reshaped(
+def reshape_part(
     present: Plan,
     pull: Pull,
     setting: Setting,
@@ -45,7 +45,7 @@ def reshaped(
         raise BadFlow(
             FieldProblem("part_id", f"there is no part “{pull.part_id}” to reshape", "choose another part")
         )
-    place = place_at(part.region, part.position, asked.touch(part.region), asked.catalogue, asked.tempo)
+    place = find_site(part.region, part.position, asked.touch(part.region), asked.catalogue, asked.tempo)
     steps = nearest_to(place, part.steps, pull.seconds)
     changed = tuple(
         s.model_copy(update={"steps": steps}) if _follows(s, part, pull.alone) else s
@@ -53,8 +53,8 @@ def reshaped(
     )
     flow = present.flow.model_copy(update={"parts": changed})
     over = lay_out(flow, asked.catalogue, asked.tempo).over
-    flow = closed(flow, -over, asked.catalogue, asked.tempo)
-    made = worked_by_hand(present, flow)
+    flow = stretch_close(flow, -over, asked.catalogue, asked.tempo)
+    made = mark_by_hand(present, flow)
     if (
         asked.kind.open_ended
         or pull.alone

@@ -3,12 +3,12 @@
 from mellow_tide.core.flow.flow import Flow, Part
 
 
-def without_rests(flow: Flow) -> Flow:
+def drop_rests(flow: Flow) -> Flow:
     """The flow without them, if anything else is worked in it."""
     return flow.model_copy(update={"parts": tuple(part for part in flow.parts if part.role != "integrate")})
 
 
-def with_rests(flow: Flow, like: Flow) -> Flow:
+def keep_rests(flow: Flow, like: Flow) -> Flow:
     """The flow with the rests of `like`, each after the part that it follows there, if that is still worked."""
     follows: dict[str, list[Part]] = {}
     before = like.parts[0].id

@@ -4,7 +4,7 @@ from typing import Literal
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.flow.brief import Brief
-from mellow_tide.core.flow.flow import Flow, Step, Visit
+from mellow_tide.core.flow.flow import Flow, Setup, Step
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.step_seconds import pass_seconds
 from mellow_tide.core.timing.tempo import Tempo
@@ -15,10 +15,10 @@ ROUSING = Step(stroke="soft_fist", slot="rouse", tool="fist", depth=2, passes=2)
 ROUSING_SECONDS = 20
 
 
-def ritual_steps(visit: Visit, brief: Brief, catalogue: Catalogue) -> tuple[Step, ...]:
+def make_ritual_steps(setup: Setup, brief: Brief, catalogue: Catalogue) -> tuple[Step, ...]:
     """The strokes of an opening or a closing; a bright end rouses before its last hold."""
-    slot: Literal["open", "close"] = "open" if visit.role == "open" else "close"
-    ritual = catalogue.openings[visit.position] if slot == "open" else catalogue.closings[brief.close_with]
+    slot: Literal["open", "close"] = "open" if setup.role == "open" else "close"
+    ritual = catalogue.openings[setup.position] if slot == "open" else catalogue.closings[brief.close_with]
     steps = []
     for planned in ritual.strokes:
         stroke = catalogue.strokes[planned.stroke]
@@ -31,7 +31,7 @@ def ritual_steps(visit: Visit, brief: Brief, catalogue: Catalogue) -> tuple[Step
                 passes=planned.passes or stroke.slots[slot][1],
             )
         )
-    if slot == "close" and brief.finish == "bright" and can_rouse(visit.region, catalogue):
+    if slot == "close" and brief.finish == "bright" and can_rouse(setup.region, catalogue):
         steps.insert(-1, ROUSING)
     return tuple(steps)
 
@@ -49,10 +49,10 @@ def meet_the_minutes(
 
     The hold keeps at least three breaths, and no more than the stroke's most; a flow without a close stays.
     """
-    return closed(flow, -setting.lay_out(flow).over, setting.catalogue, setting.tempo)
+    return stretch_close(flow, -setting.lay_out(flow).over, setting.catalogue, setting.tempo)
 
 
-def closed(flow: Flow, missing: int, catalogue: Catalogue, tempo: Tempo) -> Flow:
+def stretch_close(flow: Flow, missing: int, catalogue: Catalogue, tempo: Tempo) -> Flow:
     """The flow with its last hold making good what `missing` seconds (negative: too many) it can.
 
     In a house's catalogue; see `meet_the_minutes`.
@@ -62,7 +62,7 @@ def closed(flow: Flow, missing: int, catalogue: Catalogue, tempo: Tempo) -> Flow
     stroke, region = catalogue.strokes[last.stroke], catalogue.regions[close.region]
     if close.role != "close" or "close" not in stroke.slots:
         return flow
-    one = pass_seconds(stroke, region, last.depth, catalogue.pace, tempo)
+    one = pass_seconds(stroke, region, last.depth, catalogue.clock, tempo)
     least, _, most = stroke.slots["close"]
     passes = min(most, max(least, last.passes + round(missing / one)))
     steps = (*close.steps[:-1], last.model_copy(update={"passes": passes}))

@@ -3,7 +3,7 @@
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief
-from mellow_tide.core.hands.load import hand_load
+from mellow_tide.core.hands.load import measure_hand_load
 from mellow_tide.core.timing.run_sheet import RunSheet
 
 
@@ -21,7 +21,7 @@ class Traits(Record):
     thumb_share: float
 
 
-def traits_of(sheet: RunSheet, brief: Brief, catalogue: Catalogue) -> Traits:
+def measure_traits(sheet: RunSheet, brief: Brief, catalogue: Catalogue) -> Traits:
     """The traits of a flow that is laid out, in a house's catalogue."""
     entries = sheet.entries
     by_region: dict[str, int] = {}
@@ -34,5 +34,5 @@ def traits_of(sheet: RunSheet, brief: Brief, catalogue: Catalogue) -> Traits:
         between=sum(e.seconds for e in entries if e.kind != "stroke"),
         on_focus=sum(by_region.get(region, 0) for region in brief.focus),
         by_region=by_region,
-        thumb_share=round(hand_load(sheet, catalogue).thumb_share, 3),
+        thumb_share=round(measure_hand_load(sheet, catalogue).thumb_share, 3),
     )

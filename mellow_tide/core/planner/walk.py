@@ -6,9 +6,9 @@ Scenes go by number here: hashing records is what would take the time.
 from collections.abc import Mapping, Sequence
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.flow.flow import Visit
+from mellow_tide.core.flow.flow import Setup
 from mellow_tide.core.planner.legs import Leg
-from mellow_tide.core.timing.scene import Place, Scene, opening_scene
+from mellow_tide.core.timing.scene import Scene, StandingPlace, opening_scene
 from mellow_tide.core.timing.transitions import approach
 
 FAR = 10**8
@@ -17,11 +17,11 @@ FAR = 10**8
 Ways = dict[int, int]
 """Least seconds to each scene, by its number."""
 
-Steps = Mapping[int, tuple[int, int]]
-"""Of a leg, from each scene: the seconds it takes to get through all of its visits, and the scene it leaves."""
+LegTimes = Mapping[int, tuple[int, int]]
+"""Of a leg, from each scene: the seconds it takes to get through all of its setups, and the scene it leaves."""
 
 
-def through(ways: Ways, legs: Sequence[Steps]) -> list[Ways]:
+def through(ways: Ways, legs: Sequence[LegTimes]) -> list[Ways]:
     """The cheapest ways through every set of `legs`, begun from `ways`; place i is the set whose bits i has.
 
     A programme over the sets of legs done so far (Held & Karp 1962) that keeps, for every scene a set can end in, the
@@ -40,7 +40,7 @@ def through(ways: Ways, legs: Sequence[Steps]) -> list[Ways]:
     return done
 
 
-def traced(done: Sequence[Ways], legs: Sequence[Steps], scene: int) -> tuple[list[int], int]:
+def traced(done: Sequence[Ways], legs: Sequence[LegTimes], scene: int) -> tuple[list[int], int]:
     """The order of all `legs` that leads to `scene` in the least seconds, and the scene it begins in.
 
     `done` is what `through` found.
@@ -54,7 +54,7 @@ def traced(done: Sequence[Ways], legs: Sequence[Steps], scene: int) -> tuple[lis
     return order, scene
 
 
-def _last_leg(done: Sequence[Ways], legs: Sequence[Steps], mask: int, scene: int) -> tuple[int, int]:
+def _last_leg(done: Sequence[Ways], legs: Sequence[LegTimes], mask: int, scene: int) -> tuple[int, int]:
     """The leg done last on the cheapest way through the set `mask` to `scene`, and the scene before it."""
     for i, steps in enumerate(legs):
         if not mask & 1 << i:
@@ -66,11 +66,11 @@ def _last_leg(done: Sequence[Ways], legs: Sequence[Steps], mask: int, scene: int
     raise ValueError("no leg leads there")
 
 
-def between(visits: Sequence[Visit], catalogue: Catalogue) -> int:
-    """Whole seconds of all transitions of a session that makes these visits in this order."""
-    scene, seconds = opening_scene(visits[0], catalogue), 0
-    for visit in visits[1:]:
-        changes, scene = approach(scene, visit, catalogue)
+def between(setups: Sequence[Setup], catalogue: Catalogue) -> int:
+    """Whole seconds of all transitions of a session that makes these setups in this order."""
+    scene, seconds = opening_scene(setups[0], catalogue), 0
+    for setup in setups[1:]:
+        changes, scene = approach(scene, setup, catalogue)
         seconds += sum(transition.seconds for transition, _ in changes)
     return seconds
 
@@ -112,8 +112,8 @@ class Walk:
     def taken(self, leg: Leg, start: int) -> tuple[int, int]:
         """Seconds of getting through `leg` from a scene, and the scene it leaves."""
         scene, seconds = self._scenes[start], 0
-        for visit in leg:
-            changes, scene = approach(scene, visit, self._catalogue)
+        for setup in leg:
+            changes, scene = approach(scene, setup, self._catalogue)
             seconds += sum(transition.seconds for transition, _ in changes)
         return seconds, self.number(scene)
 
@@ -121,7 +121,7 @@ class Walk:
         """What any turn begins with, whatever comes after it: covering, and putting the stool back."""
         scene = self._scenes[number]
         seconds = self._catalogue.windows[scene.window].close_seconds
-        seconds += self._catalogue.pace.stool if scene.stool is not None else 0
+        seconds += self._catalogue.clock.stool if scene.stool is not None else 0
         # Where the therapist stands is forgotten in a turn, but not when the client only sits back.
-        place: Place = scene.place if self._catalogue.positions[scene.position].seated else "right"
+        place: StandingPlace = scene.place if self._catalogue.positions[scene.position].seated else "right"
         return seconds, scene._replace(window="none", window_side="mid", stool=None, place=place)

@@ -13,7 +13,7 @@ Home = tuple[int, ...]
 
 
 @dataclass(frozen=True, slots=True)
-class Way:
+class SchoolWay:
     """What an order must keep to.
 
     School and closing by id, the positions the client may not lie in, the position to begin in if that is wished, and
@@ -41,7 +41,7 @@ class Way:
 
 
 @lru_cache(maxsize=64)
-def homes(way: Way, catalogue: Catalogue) -> dict[str, tuple[Home, ...]]:
+def homes(way: SchoolWay, catalogue: Catalogue) -> dict[str, tuple[Home, ...]]:
     """For each region that the school has a place for: the ways in which its blocks can share it.
 
     Lying on a side offers only the upper side of a pair, so a pair needs a block for each; so does a mid-line region
@@ -66,7 +66,7 @@ def homes(way: Way, catalogue: Catalogue) -> dict[str, tuple[Home, ...]]:
     return {id: tuple(options) for id, options in found.items()}
 
 
-def halved(id: str, way: Way, catalogue: Catalogue) -> bool:
+def halved(id: str, way: SchoolWay, catalogue: Catalogue) -> bool:
     """Whether a mid-line region is worked in halves wherever the school has a place for it."""
     options = homes(way, catalogue).get(id, ())
     return catalogue.regions[id].sides == "mid" and bool(options) and all(len(home) > 1 for home in options)

@@ -6,7 +6,7 @@ from mellow_tide.core.run.state import RunState
 from mellow_tide.core.timing.run_sheet import Entry, RunSheet
 
 
-def actual(sheet: RunSheet, run: RunState) -> RunSheet:
+def lay_out_actual(sheet: RunSheet, run: RunState) -> RunSheet:
     """Every part that was worked, in the plan's order, each as long as it took; what was skipped is not in it.
 
     Within a part the time goes to its entries as planned: only parts were measured as a whole. What was added comes

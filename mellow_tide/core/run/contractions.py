@@ -36,7 +36,7 @@ class Timing(Record):
     call: bool
 
 
-def contractions_after(
+def add_press_of_contraction(
     before: tuple[Contraction, ...], event: ContractionBegan | ContractionEnded
 ) -> tuple[Contraction, ...]:
     """The contractions after one more press. One that goes on does not begin again, and none ends twice."""
@@ -48,7 +48,7 @@ def contractions_after(
     return (*before[:-1], before[-1].model_copy(update={"ended_at": event.at}))
 
 
-def timing(contractions: Sequence[Contraction]) -> Timing:
+def time_contractions(contractions: Sequence[Contraction]) -> Timing:
     """What the contractions so far amount to.
 
     The usual advice is common practice, five minutes apart, one minute long, for one hour; the care team's own

@@ -19,7 +19,7 @@ class RegionDone(Record):
     last_word: Word | None
 
 
-def regions_done(sheet: RunSheet, state: RunState) -> tuple[RegionDone, ...]:
+def compare_done(sheet: RunSheet, state: RunState) -> tuple[RegionDone, ...]:
     """Every worked region in order of the sheet, getting there included, planned against taken; then what was added."""
     planned: dict[str, int] = {}
     taken: dict[str, float] = {}

@@ -18,7 +18,7 @@ Sign = Literal["breath_held", "wince", "redness", "sleeping"]
 Number = Annotated[int, Field(ge=0, le=10)]
 """Discomfort on the 11-point numeric rating scale: 0 none, 10 the worst."""
 
-Reason = Annotated[str, Field(max_length=400)]
+ReasonWords = Annotated[str, Field(max_length=400)]
 PartId = Annotated[str, Field(max_length=80)]
 
 
@@ -37,7 +37,7 @@ class Began(Event):
 
     kind: Literal["began"] = "began"
     sheet_id: Annotated[str, Field(max_length=64)]
-    news: Reason = ""
+    news: ReasonWords = ""
 
 
 class Moved(Event):
@@ -137,7 +137,7 @@ class Skipped(Event):
     kind: Literal["skipped"] = "skipped"
     part_id: PartId
     entries: Annotated[tuple[Address, ...], Field(min_length=1, max_length=100)]
-    reason: Reason = ""
+    reason: ReasonWords = ""
 
 
 class Added(Event):
@@ -166,7 +166,7 @@ class Halted(Event):
     """Stopped for safety, and why if that was said."""
 
     kind: Literal["halted"] = "halted"
-    reason: Reason = ""
+    reason: ReasonWords = ""
 
 
 class Ended(Event):
@@ -198,7 +198,7 @@ RunEvent = Annotated[
 ]
 
 
-def in_order(events: Iterable[RunEvent]) -> list[RunEvent]:
+def order_events(events: Iterable[RunEvent]) -> list[RunEvent]:
     """Events of one run in the order they happened, whichever of several devices they came from, and when.
 
     A device gives each event a time after all that it knows of, so the order of their times keeps each device's own

@@ -10,8 +10,8 @@ from mellow_tide.core.catalogue.records import Depth, Record
 from mellow_tide.core.run.points import SorePoint
 from mellow_tide.core.run.state import RunState
 
-Words = Annotated[str, Field(max_length=4000)]
-Line = Annotated[str, Field(max_length=400)]
+LogWords = Annotated[str, Field(max_length=4000)]
+LogLine = Annotated[str, Field(max_length=400)]
 
 EASED = 3
 """A point at this number or below, on release, is done with: 0 to 3 is the aim."""
@@ -26,13 +26,13 @@ class Log(Record):
     """
 
     suited: Mapping[str, Depth] = {}
-    note: Words = ""
-    client_words: Words = ""
-    next_time: Words = ""
-    aftercare: Annotated[tuple[Line, ...], Field(max_length=12)] = ()
-    next_booking: Line = ""
-    door_wish: Line = ""
-    for_clinician: Line = ""
+    note: LogWords = ""
+    client_words: LogWords = ""
+    next_time: LogWords = ""
+    aftercare: Annotated[tuple[LogLine, ...], Field(max_length=12)] = ()
+    next_booking: LogLine = ""
+    door_wish: LogLine = ""
+    for_clinician: LogLine = ""
 
 
 FollowUpKind = Literal["point", "wish", "question"]
@@ -46,7 +46,7 @@ class FollowUp(Record):
     words: str
 
 
-def follow_ups(log: Log, run: RunState, catalogue: Catalogue) -> tuple[FollowUp, ...]:
+def list_follow_ups(log: Log, run: RunState, catalogue: Catalogue) -> tuple[FollowUp, ...]:
     """What turns up again: points that have not eased, the wish at the door, the question for the clinician."""
     return tuple(_follow_ups(log, run, catalogue))
 
@@ -54,7 +54,7 @@ def follow_ups(log: Log, run: RunState, catalogue: Catalogue) -> tuple[FollowUp,
 def _follow_ups(log: Log, run: RunState, catalogue: Catalogue) -> Iterator[FollowUp]:
     for point in run.points:
         if left_for_later(point):
-            yield FollowUp(kind="point", words=point_words(point, catalogue))
+            yield FollowUp(kind="point", words=describe_point(point, catalogue))
     if log.door_wish.strip():
         yield FollowUp(kind="wish", words=log.door_wish.strip())
     if log.for_clinician.strip():
@@ -66,7 +66,7 @@ def left_for_later(point: SorePoint) -> bool:
     return point.left or not point.numbers or point.numbers[-1] > EASED
 
 
-def point_words(point: SorePoint, catalogue: Catalogue) -> str:
+def describe_point(point: SorePoint, catalogue: Catalogue) -> str:
     """`left calf, medial: 7, 5, slow to ease`."""
     region = catalogue.regions.get(point.region)
     place = region.sided(point.side) if region else point.region

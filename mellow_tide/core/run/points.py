@@ -43,7 +43,7 @@ class SorePoint(Record):
         return not self.left and self.holds < MOST_HOLDS and not risen
 
 
-def after(points: tuple[SorePoint, ...], event: PointEvent) -> tuple[SorePoint, ...]:
+def note_point(points: tuple[SorePoint, ...], event: PointEvent) -> tuple[SorePoint, ...]:
     """The points after an event; one for a point that is not there, or a further hold of a closed one, changes none."""
     if isinstance(event, PointFound):
         if any(point.id == event.point for point in points):
@@ -68,7 +68,7 @@ def _changed(point: SorePoint, event: PointRated | PointHeld | PointTravels | Po
     return point.model_copy(update=change)
 
 
-def in_order(points: Sequence[SorePoint], ceiling: int) -> tuple[SorePoint, ...]:
+def order_points(points: Sequence[SorePoint], ceiling: int) -> tuple[SorePoint, ...]:
     """The points that may still be held, in the order to treat them: first those the client named, then the highest
     under the ceiling, those over it last.
     """

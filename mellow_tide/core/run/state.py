@@ -8,7 +8,7 @@ from pydantic import AwareDatetime, Field
 
 from mellow_tide.core.catalogue.records import Depth, Record
 from mellow_tide.core.flow.brief import Side
-from mellow_tide.core.run.contractions import Contraction, contractions_after
+from mellow_tide.core.run.contractions import Contraction, add_press_of_contraction
 from mellow_tide.core.run.events import (
     Added,
     Began,
@@ -32,7 +32,7 @@ from mellow_tide.core.run.events import (
     Skipped,
     Word,
 )
-from mellow_tide.core.run.points import SorePoint, after
+from mellow_tide.core.run.points import SorePoint, note_point
 from mellow_tide.core.timing.run_sheet import Address, RunSheet
 
 
@@ -191,9 +191,9 @@ def _told(state: RunState, event: RunEvent) -> dict[str, object]:
         case Observed():
             return {"seen": (*state.seen, Seen(sign=event.sign, region=event.region, side=event.side))}
         case PointFound() | PointRated() | PointHeld() | PointTravels() | PointLeft():
-            return {"points": after(state.points, event)}
+            return {"points": note_point(state.points, event)}
         case ContractionBegan() | ContractionEnded():
-            return {"contractions": contractions_after(state.contractions, event)}
+            return {"contractions": add_press_of_contraction(state.contractions, event)}
     return {}
 
 

@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 from uuid import UUID
 
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.run.points import MOST_HOLDS, SorePoint, in_order
+from mellow_tide.core.run.points import MOST_HOLDS, SorePoint, order_points
 
 HOLD = 8
 """Seconds of one hold."""
@@ -32,7 +32,7 @@ def point_seconds(point: SorePoint) -> int:
     return (MOST_HOLDS - point.holds) * (HOLD + NUMBER) + FLUSH
 
 
-def treating(
+def choose_points(
     points: Sequence[SorePoint], seconds: int, ceiling: int, falls: Mapping[UUID, int] | None = None
 ) -> Treating:
     """What does the most good in `seconds`: first as many as can be of those the client named, then the highest numbers
@@ -40,7 +40,7 @@ def treating(
 
     Exact, by the best choice for every number of seconds that a choice may take.
     """
-    wanted = in_order(points, ceiling)
+    wanted = order_points(points, ceiling)
     best: dict[int, tuple[Worth, tuple[UUID, ...]]] = {0: ((0, 0, 0, 0), ())}
     for point in wanted:
         number = point.numbers[-1] if point.numbers else ceiling

@@ -41,7 +41,7 @@ PRENATAL_LINEN = ("three more pillowcases",)
 CHEST_COVER = "chest-cover towel"
 
 
-class Lubricant(Record):
+class LubricantAmount(Record):
     """Millilitres for one region, both sides together."""
 
     region: str
@@ -63,14 +63,14 @@ class Supplies(Record):
 
     lubricant: str | None
     millilitres: float
-    by_region: tuple[Lubricant, ...]
+    by_region: tuple[LubricantAmount, ...]
     linen: tuple[str, ...]
     supports: tuple[str, ...]
     hot_towels: HotTowels | None
     packing: tuple[str, ...]
 
 
-def supplies(flow: Flow, sheet: RunSheet, catalogue: Catalogue, client: ClientFacts) -> Supplies:
+def count_supplies(flow: Flow, sheet: RunSheet, catalogue: Catalogue, client: ClientFacts) -> Supplies:
     """Everything that working `sheet` on `client` uses."""
     by_region = _lubricant(flow, sheet, catalogue, client)
     millilitres = round(sum(ml for _, ml in by_region), 1)
@@ -87,7 +87,7 @@ def supplies(flow: Flow, sheet: RunSheet, catalogue: Catalogue, client: ClientFa
     return Supplies(
         lubricant=oil.id if by_region else None,
         millilitres=millilitres,
-        by_region=tuple(Lubricant(region=id, millilitres=round(ml, 1)) for id, ml in by_region),
+        by_region=tuple(LubricantAmount(region=id, millilitres=round(ml, 1)) for id, ml in by_region),
         linen=linen,
         supports=supports,
         hot_towels=towels,

@@ -25,7 +25,7 @@ class Exposure(Record):
     percent: Annotated[float, Field(ge=0, le=100)]
 
 
-def exposures(sheet: RunSheet, catalogue: Catalogue) -> tuple[Exposure, ...]:
+def find_exposures(sheet: RunSheet, catalogue: Catalogue) -> tuple[Exposure, ...]:
     """The stretches in order, without overlaps. A window is bare from when it is open until it has been closed."""
     stretches: list[tuple[Entry, int]] = []
     for entry in sheet.entries:

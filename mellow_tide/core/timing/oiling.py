@@ -7,7 +7,7 @@ from mellow_tide.core.catalogue.records import Slot, Stroke
 
 Oiling = Literal["first", "again"]
 
-Worked = tuple[bool, bool, int]
+StepWorked = tuple[bool, bool, int]
 """Of a step: whether it wants oil on the skin, whether it settles, and its whole seconds."""
 
 
@@ -16,7 +16,7 @@ def wants_oil(stroke: Stroke, slot: Slot) -> bool:
     return "lubricated" in stroke.medium and slot != "dry"
 
 
-def oilings(steps: Iterable[Worked], lasts: int) -> list[Oiling | None]:
+def plan_oilings(steps: Iterable[StepWorked], lasts: int) -> list[Oiling | None]:
     """For each step of a part, whether oil goes on before it.
 
     The first time before the first stroke that wants it; again before one that does once the oil has been worked for

@@ -26,7 +26,7 @@ class Outline(Record):
     seconds: int
 
 
-def outline(sheet: RunSheet) -> Outline:
+def draw_outline(sheet: RunSheet) -> Outline:
     """The outline of a run sheet."""
     strokes: list[OutlineStroke] = []
     for entry in sheet.entries:

@@ -10,11 +10,18 @@ from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import on_surface
-from mellow_tide.core.catalogue.records import Depth, Height, Record, Slot
+from mellow_tide.core.catalogue.records import Depth, Record, Slot, TableHeight
 from mellow_tide.core.flow.brief import Brief, Side
 from mellow_tide.core.flow.flow import Flow, Part, Role, Step
-from mellow_tide.core.timing.oiling import oilings, wants_oil
-from mellow_tide.core.timing.scene import HandState, Place, Scene, Transition, TransitionKind, opening_scene
+from mellow_tide.core.timing.oiling import plan_oilings, wants_oil
+from mellow_tide.core.timing.scene import (
+    HandState,
+    Scene,
+    StandingPlace,
+    Transition,
+    TransitionKind,
+    opening_scene,
+)
 from mellow_tide.core.timing.step_seconds import step_seconds
 from mellow_tide.core.timing.tempo import USUAL, Tempo
 from mellow_tide.core.timing.transitions import approach
@@ -33,7 +40,7 @@ class Entry:
 
     `part` and `step` index the flow; a transition has no step and belongs to the part it leads to. `address` names
     the entry within its sheet: `neck/2` is the third stroke of the neck, `neck/2/oil` the oiling before it,
-    `neck/walk` what leads there.
+    `neck/walk` what leads there, `neck/stool-2` the second time something is done with the stool on the way.
     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the part, its
     oiling and asking included; getting there is not.
     """
@@ -48,11 +55,11 @@ class Entry:
     region: str
     side: Side
     position: str
-    place: Place
+    place: StandingPlace
     window: str
     window_side: Side
     hands: HandState
-    height: Height
+    height: TableHeight
     seated: bool
     also_open: str
     working: bool
@@ -109,12 +116,14 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
     catalogue = on_surface(flow.brief.surface, catalogue)
     entries: list[Entry] = []
     clock = 0
-    scene = opening_scene(flow.parts[0].visit, catalogue)
+    scene = opening_scene(flow.parts[0].setup, catalogue)
     for index, part in enumerate(flow.parts):
-        changes, working = approach(scene, part.visit, catalogue)
-        for transition, after in changes:
+        changes, working = approach(scene, part.setup, catalogue)
+        kinds = [transition.kind for transition, _ in changes]
+        for place, (transition, after) in enumerate(changes):
             during = after if transition.kind == "wash" else scene
-            address = f"{part.id}/{transition.kind}"
+            before = kinds[:place].count(transition.kind)
+            address = f"{part.id}/{transition.kind}" + (f"-{before + 1}" if before else "")
             entries.append(_transition_entry(clock, _where(index, part, during), transition, address, False))
             clock += transition.seconds
             scene = after
@@ -146,28 +155,28 @@ def work_through(
 
     A hot towel is fetched before the stroke it is for; for the oil see `oilings`.
     """
-    region, pace = catalogue.regions[part.region], catalogue.pace
+    region, clock = catalogue.regions[part.region], catalogue.clock
     strokes = [catalogue.strokes[step.stroke] for step in part.steps]
     taken = [
-        step_seconds(step, stroke, region, pace, tempo)
+        step_seconds(step, stroke, region, clock, tempo)
         for step, stroke in zip(part.steps, strokes, strict=True)
     ]
     worked = (
         (part.medium == "lubricated" and wants_oil(stroke, step.slot), step.slot == "settle", seconds)
         for step, stroke, seconds in zip(part.steps, strokes, taken, strict=True)
     )
-    for index, oiling in enumerate(oilings(worked, pace.oil_lasts)):
+    for index, oiling in enumerate(plan_oilings(worked, clock.oil_lasts)):
         step = part.steps[index]
         if oiling:
-            seconds = pace.oil_first if oiling == "first" else pace.oil_again
+            seconds = clock.oil_first if oiling == "first" else clock.oil_again
             yield index, Transition("oil", seconds, part.region, part.side), seconds
         if strokes[index].heat:
-            yield index, Transition("towel", pace.towel, part.region, part.side), pace.towel
+            yield index, Transition("towel", clock.towel, part.region, part.side), clock.towel
         if step.wipe:
-            yield index, Transition("wipe", pace.wipe, part.region, part.side), pace.wipe
+            yield index, Transition("wipe", clock.wipe, part.region, part.side), clock.wipe
         yield index, step, taken[index]
         if step.check_in:
-            yield index, Transition("check_in", pace.check_in, part.region, part.side), pace.check_in
+            yield index, Transition("check_in", clock.check_in, part.region, part.side), clock.check_in
 
 
 def part_seconds(part: Part, catalogue: Catalogue, tempo: Tempo = USUAL) -> int:
@@ -211,7 +220,7 @@ def _stroke_entry(
     )
 
 
-Where = tuple[int, str, Role, str, Side, str, Place, str, Side, HandState, Height, bool, str]
+Where = tuple[int, str, Role, str, Side, str, StandingPlace, str, Side, HandState, TableHeight, bool, str]
 
 
 def _where(index: int, part: Part, scene: Scene) -> Where:

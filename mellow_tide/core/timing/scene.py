@@ -4,9 +4,9 @@ from dataclasses import dataclass
 from typing import Literal, NamedTuple
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.records import Height, Region
+from mellow_tide.core.catalogue.records import Region, TableHeight
 from mellow_tide.core.flow.brief import Side
-from mellow_tide.core.flow.flow import Visit
+from mellow_tide.core.flow.flow import Setup
 
 TransitionKind = Literal[
     "close_window",
@@ -24,7 +24,7 @@ TransitionKind = Literal[
     "oil",
     "check_in",
 ]
-Place = Literal["head", "foot", "left", "right", "away"]
+StandingPlace = Literal["head", "foot", "left", "right", "away"]
 HandState = Literal["clean", "oiled", "soiled"]
 
 
@@ -36,12 +36,12 @@ class Scene(NamedTuple):
     """
 
     position: str
-    place: Place
+    place: StandingPlace
     window: str = "none"
     window_side: Side = "mid"
     hands: HandState = "clean"
-    height: Height = "low"
-    stool: Place | None = None
+    height: TableHeight = "low"
+    stool: StandingPlace | None = None
     also_open: str = "none"
     also_side: Side = "mid"
 
@@ -61,26 +61,26 @@ class Transition:
     side: Side = "mid"
 
 
-def places(region: Region, side: Side) -> tuple[Place, ...]:
+def places(region: Region, side: Side) -> tuple[StandingPlace, ...]:
     """Where the therapist may stand, the usual place first. The client's own side is the therapist's."""
-    own: Place = "left" if side == "left" else "right"
+    own: StandingPlace = "left" if side == "left" else "right"
     return tuple(own if stand == "own_side" else stand for stand in region.stand)
 
 
-def opening_scene(visit: Visit, catalogue: Catalogue) -> Scene:
+def opening_scene(setup: Setup, catalogue: Catalogue) -> Scene:
     """The scene before the first part: client settled and covered, therapist in place, hands clean."""
-    region = catalogue.regions[visit.region]
-    place = places(region, visit.side)[0]
-    stool = place if wants_stool(visit, region, catalogue) else None
-    return Scene(visit.position, place, height=wanted_height(visit, region, catalogue) or "low", stool=stool)
+    region = catalogue.regions[setup.region]
+    place = places(region, setup.side)[0]
+    stool = place if wants_stool(setup, region, catalogue) else None
+    return Scene(setup.position, place, height=wanted_height(setup, region, catalogue) or "low", stool=stool)
 
 
-def wanted_height(visit: Visit, region: Region, catalogue: Catalogue) -> Height | None:
+def wanted_height(setup: Setup, region: Region, catalogue: Catalogue) -> TableHeight | None:
     """The height that the work asks of a table that lifts; None where no table is, or it is set once."""
-    lifts = catalogue.chosen["table_height"] == "lifts" and catalogue.positions[visit.position].flat
-    return region.height if lifts and visit.role == "work" else None
+    lifts = catalogue.chosen["table_height"] == "lifts" and catalogue.positions[setup.position].flat
+    return region.height if lifts and setup.role == "work" else None
 
 
-def wants_stool(visit: Visit, region: Region, catalogue: Catalogue) -> bool:
-    """Whether the therapist sits for this visit."""
-    return visit.position in region.stool and catalogue.chosen["stool"] == "head_and_feet"
+def wants_stool(setup: Setup, region: Region, catalogue: Catalogue) -> bool:
+    """Whether the therapist sits for this setup."""
+    return setup.position in region.stool and catalogue.chosen["stool"] == "head_and_feet"

@@ -1,7 +1,7 @@
 """How long one step takes."""
 
 from mellow_tide.core.catalogue.records import Region, Stroke
-from mellow_tide.core.catalogue.rules import Pace
+from mellow_tide.core.catalogue.rules import ClockNumbers
 from mellow_tide.core.flow.flow import Step
 from mellow_tide.core.timing.tempo import Tempo
 
@@ -9,7 +9,7 @@ REFERENCE_HEIGHT_CM = 170
 """Height for which the catalogue's glide lengths are given."""
 
 
-def pass_seconds(stroke: Stroke, region: Region, depth: int, pace: Pace, tempo: Tempo) -> float:
+def pass_seconds(stroke: Stroke, region: Region, depth: int, clock: ClockNumbers, tempo: Tempo) -> float:
     """Seconds of one pass of `stroke` on `region` at `depth` (1 to 5).
 
     A glide goes there and back along the region, at the speed of its depth (cm/s) times the stroke's own pace;
@@ -24,7 +24,7 @@ def pass_seconds(stroke: Stroke, region: Region, depth: int, pace: Pace, tempo: 
         return passing.seconds * factor
     length = glide_cm(region, tempo)
     if passing.kind == "glide":
-        return 2 * length / (pace.glide_cm_per_second[depth] * passing.pace) * factor
+        return 2 * length / (clock.glide_cm_per_second[depth] * passing.pace) * factor
     if passing.kind == "per_20cm":
         return passing.seconds * length / 20 * factor
     return passing.seconds * max(1, round(length / 10)) * factor
@@ -35,13 +35,13 @@ def glide_cm(region: Region, tempo: Tempo) -> float:
     return region.glide_cm * tempo.height_cm / REFERENCE_HEIGHT_CM
 
 
-def passes_seconds(stroke: Stroke, region: Region, depth: int, passes: int, pace: Pace, tempo: Tempo) -> int:
-    """Whole seconds of `passes` passes, at least 1."""
-    return max(1, round(passes * pass_seconds(stroke, region, depth, pace, tempo)))
+def whole(seconds: float) -> int:
+    """Whole seconds on the clock, at least 1."""
+    return max(1, round(seconds))
 
 
-def step_seconds(step: Step, stroke: Stroke, region: Region, pace: Pace, tempo: Tempo) -> int:
+def step_seconds(step: Step, stroke: Stroke, region: Region, clock: ClockNumbers, tempo: Tempo) -> int:
     """Whole seconds of a step: its own if it names them, else those of its passes."""
     if step.seconds is not None:
         return step.seconds
-    return passes_seconds(stroke, region, step.depth, step.passes, pace, tempo)
+    return whole(step.passes * pass_seconds(stroke, region, step.depth, clock, tempo))

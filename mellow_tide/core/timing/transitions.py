@@ -3,62 +3,62 @@
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Region
 from mellow_tide.core.flow.brief import Side
-from mellow_tide.core.flow.flow import Visit
+from mellow_tide.core.flow.flow import Setup
 from mellow_tide.core.timing.scene import Scene, Transition, places, wanted_height, wants_stool
 
-Change = tuple[Transition, Scene]
+SceneChange = tuple[Transition, Scene]
 """A transition and the scene once it is done."""
 
 
-def approach(scene: Scene, visit: Visit, catalogue: Catalogue) -> tuple[tuple[Change, ...], Scene]:
-    """What must happen, in order, before `visit` can be worked, each with the scene it leaves; and the working scene.
+def approach(scene: Scene, setup: Setup, catalogue: Catalogue) -> tuple[tuple[SceneChange, ...], Scene]:
+    """What must happen, in order, before `setup` can be worked, each with the scene it leaves; and the working scene.
 
     The order is fixed: cover, rise, clean the hands, turn, walk, raise or lower the table, sit, uncover, announce. An
     oily or foot-soiled hand is cleaned before a region that asks for cleaner ones, and always once the feet are done.
     """
-    region = catalogue.regions[visit.region]
-    done: list[Change] = []
-    _cover(scene, visit, region, catalogue, done)
-    _rise(_now(scene, done), visit, region, catalogue, done)
-    _clean(_now(scene, done), visit, region, catalogue, done)
-    _turn(_now(scene, done), visit, catalogue, done)
-    _walk(_now(scene, done), visit, region, catalogue, done)
-    _raise(_now(scene, done), visit, region, catalogue, done)
-    _sit(_now(scene, done), visit, region, catalogue, done)
-    _uncover(_now(scene, done), visit, catalogue, done)
+    region = catalogue.regions[setup.region]
+    done: list[SceneChange] = []
+    _cover(scene, setup, region, catalogue, done)
+    _rise(_now(scene, done), setup, region, catalogue, done)
+    _clean(_now(scene, done), setup, region, catalogue, done)
+    _turn(_now(scene, done), setup, catalogue, done)
+    _walk(_now(scene, done), setup, region, catalogue, done)
+    _raise(_now(scene, done), setup, region, catalogue, done)
+    _sit(_now(scene, done), setup, region, catalogue, done)
+    _uncover(_now(scene, done), setup, catalogue, done)
     now = _now(scene, done)
-    if visit.role == "work" and "announce" not in visit.skips:
-        done.append((Transition("announce", catalogue.pace.announce, visit.region, visit.side), now))
-    return tuple(done), _working(now, visit, region)
+    if setup.role == "work" and "announce" not in setup.skips:
+        done.append((Transition("announce", catalogue.clock.announce, setup.region, setup.side), now))
+    return tuple(done), _working(now, setup, region)
 
 
-def _now(scene: Scene, done: list[Change]) -> Scene:
+def _now(scene: Scene, done: list[SceneChange]) -> Scene:
     return done[-1][1] if done else scene
 
 
-def _window_side(visit: Visit, catalogue: Catalogue) -> Side:
-    return visit.side if catalogue.windows[visit.window].per_side else "mid"
+def _window_side(setup: Setup, catalogue: Catalogue) -> Side:
+    return setup.side if catalogue.windows[setup.window].per_side else "mid"
 
 
-def _wanted_window(visit: Visit, catalogue: Catalogue) -> str:
-    """The window to open for a visit: none where the work goes through clothing and uncovers nothing."""
-    return visit.window if catalogue.windows[visit.window].uncovers else "none"
+def _wanted_window(setup: Setup, catalogue: Catalogue) -> str:
+    """The window to open for a setup: none where the work goes through clothing and uncovers nothing."""
+    return setup.window if catalogue.windows[setup.window].uncovers else "none"
 
 
-def _cover(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
+def _cover(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
     if scene.window == "none":
         return
-    wanted = _wanted_window(visit, c)
-    same = scene.window == wanted and scene.window_side == _window_side(visit, c)
-    kept = wanted == "none" and scene.window in region.keeps_open and scene.window_side == visit.side
-    if scene.position == visit.position and (same or kept):
+    wanted = _wanted_window(setup, c)
+    same = scene.window == wanted and scene.window_side == _window_side(setup, c)
+    kept = wanted == "none" and scene.window in region.keeps_open and scene.window_side == setup.side
+    if scene.position == setup.position and (same or kept):
         return
     if scene.also_open != "none":
         seconds = c.windows[scene.also_open].close_seconds
         closed = scene._replace(also_open="none", also_side="mid")
         done.append((Transition("close_window", seconds, scene.also_open, scene.also_side), closed))
         scene = closed
-    if "cover" in visit.skips and scene.position == visit.position:
+    if "cover" in setup.skips and scene.position == setup.position:
         return
     closing = Transition(
         "close_window", c.windows[scene.window].close_seconds, scene.window, scene.window_side
@@ -66,71 +66,71 @@ def _cover(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[
     done.append((closing, scene._replace(window="none", window_side="mid")))
 
 
-def _rise(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
+def _rise(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
     if scene.stool is None:
         return
-    stays = scene.position == visit.position and scene.stool in places(region, visit.side)
-    if stays and wants_stool(visit, region, c):
+    stays = scene.position == setup.position and scene.stool in places(region, setup.side)
+    if stays and wants_stool(setup, region, c):
         return
-    done.append((Transition("stool", c.pace.stool, "back"), scene._replace(stool=None)))
+    done.append((Transition("stool", c.clock.stool, "back"), scene._replace(stool=None)))
 
 
-def _clean(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
-    if region.soils_hands or scene.hands == "clean" or "clean_hands" in visit.skips:
+def _clean(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
+    if region.soils_hands or scene.hands == "clean" or "clean_hands" in setup.skips:
         return
     how = c.chosen["clean_after_feet"]
     soiled = scene.hands == "soiled" and how != "none"
-    if not soiled and not (region.hands == "clean" and visit.role == "work"):
+    if not soiled and not (region.hands == "clean" and setup.role == "work"):
         return
     if soiled and how == "wipe":
-        done.append((Transition("towel", c.pace.towel, "hands"), scene))
-        done.append((Transition("wipe", c.pace.wipe, "hands"), scene._replace(hands="clean")))
+        done.append((Transition("towel", c.clock.towel, "hands"), scene))
+        done.append((Transition("wipe", c.clock.wipe, "hands"), scene._replace(hands="clean")))
         return
     washed = scene._replace(hands="clean", place="away")
-    done.append((Transition("wash", c.pace.wash_hands), washed))
+    done.append((Transition("wash", c.clock.wash_hands), washed))
 
 
-def _turn(scene: Scene, visit: Visit, c: Catalogue, done: list[Change]) -> None:
-    if scene.position == visit.position:
+def _turn(scene: Scene, setup: Setup, c: Catalogue, done: list[SceneChange]) -> None:
+    if scene.position == setup.position:
         return
-    before, after = c.positions[scene.position], c.positions[visit.position]
+    before, after = c.positions[scene.position], c.positions[setup.position]
     if before.seated and after.seated:
-        done.append((Transition("sit_back", c.pace.sit_back, visit.position), _turned(scene, visit)))
+        done.append((Transition("sit_back", c.clock.sit_back, setup.position), _turned(scene, setup)))
         return
-    seconds = c.pace.side_turn if before.upper and after.upper else c.pace.turn
-    turned = _turned(scene, visit)._replace(place="right")
-    done.append((Transition("turn", seconds, visit.position), turned))
-    done.append((Transition("bolster", c.pace.bolster, visit.position), turned))
+    seconds = c.clock.side_turn if before.upper and after.upper else c.clock.turn
+    turned = _turned(scene, setup)._replace(place="right")
+    done.append((Transition("turn", seconds, setup.position), turned))
+    done.append((Transition("bolster", c.clock.bolster, setup.position), turned))
 
 
-def _turned(scene: Scene, visit: Visit) -> Scene:
-    return scene._replace(position=visit.position)
+def _turned(scene: Scene, setup: Setup) -> Scene:
+    return scene._replace(position=setup.position)
 
 
-def _walk(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
-    there = places(region, visit.side)
+def _walk(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
+    there = places(region, setup.side)
     if scene.place not in there:
-        done.append((Transition("walk", c.pace.walk, there[0]), scene._replace(place=there[0])))
+        done.append((Transition("walk", c.clock.walk, there[0]), scene._replace(place=there[0])))
 
 
-def _raise(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
-    wanted = wanted_height(visit, region, c)
+def _raise(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
+    wanted = wanted_height(setup, region, c)
     if wanted is not None and wanted != scene.height:
-        done.append((Transition("height", c.pace.height, wanted), scene._replace(height=wanted)))
+        done.append((Transition("height", c.clock.height, wanted), scene._replace(height=wanted)))
 
 
-def _sit(scene: Scene, visit: Visit, region: Region, c: Catalogue, done: list[Change]) -> None:
-    if scene.stool is None and wants_stool(visit, region, c):
-        done.append((Transition("stool", c.pace.stool, "fetch"), scene._replace(stool=scene.place)))
+def _sit(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
+    if scene.stool is None and wants_stool(setup, region, c):
+        done.append((Transition("stool", c.clock.stool, "fetch"), scene._replace(stool=scene.place)))
 
 
-def _uncover(scene: Scene, visit: Visit, c: Catalogue, done: list[Change]) -> None:
-    side = _window_side(visit, c)
-    wanted = _wanted_window(visit, c)
+def _uncover(scene: Scene, setup: Setup, c: Catalogue, done: list[SceneChange]) -> None:
+    side = _window_side(setup, c)
+    wanted = _wanted_window(setup, c)
     if wanted == "none" or (scene.window, scene.window_side) == (wanted, side):
         return
-    opening = Transition("open_window", c.windows[visit.window].open_seconds, visit.window, side)
-    done.append((opening, _uncovered(scene, visit.window, side)))
+    opening = Transition("open_window", c.windows[setup.window].open_seconds, setup.window, side)
+    done.append((opening, _uncovered(scene, setup.window, side)))
 
 
 def _uncovered(scene: Scene, window: str, side: Side) -> Scene:
@@ -140,9 +140,9 @@ def _uncovered(scene: Scene, window: str, side: Side) -> Scene:
     )
 
 
-def _working(scene: Scene, visit: Visit, region: Region) -> Scene:
-    if visit.role != "work":
+def _working(scene: Scene, setup: Setup, region: Region) -> Scene:
+    if setup.role != "work":
         return scene
     if region.soils_hands:
         return scene._replace(hands="soiled")
-    return scene._replace(hands="oiled") if visit.medium == "lubricated" else scene
+    return scene._replace(hands="oiled") if setup.medium == "lubricated" else scene

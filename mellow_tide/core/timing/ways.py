@@ -13,7 +13,7 @@ from mellow_tide.core.timing.scene import Transition, TransitionKind, opening_sc
 from mellow_tide.core.timing.transitions import approach
 
 
-class Change(Record):
+class WayChange(Record):
     """A transition on the way: see `scene.Transition`; whole seconds."""
 
     kind: TransitionKind
@@ -22,26 +22,26 @@ class Change(Record):
     about_side: Side
 
 
-class Way(Record):
+class WayPast(Record):
     """The transitions from part `start` to part `to` (places in the flow), in order; none between them is worked."""
 
     start: int
     to: int
-    changes: tuple[Change, ...]
+    changes: tuple[WayChange, ...]
 
 
-def ways(flow: Flow, catalogue: Catalogue) -> tuple[Way, ...]:
+def find_ways(flow: Flow, catalogue: Catalogue) -> tuple[WayPast, ...]:
     """Every way past at least one part. The hands are as the whole flow has left them by the part one comes from."""
     catalogue = on_surface(flow.brief.surface, catalogue)
-    scene = opening_scene(flow.parts[0].visit, catalogue)
+    scene = opening_scene(flow.parts[0].setup, catalogue)
     found = []
     for start, part in enumerate(flow.parts):
-        _, scene = approach(scene, part.visit, catalogue)
+        _, scene = approach(scene, part.setup, catalogue)
         for to in range(start + 2, len(flow.parts)):
-            changes, _ = approach(scene, flow.parts[to].visit, catalogue)
-            found.append(Way(start=start, to=to, changes=tuple(_change(one) for one, _ in changes)))
+            changes, _ = approach(scene, flow.parts[to].setup, catalogue)
+            found.append(WayPast(start=start, to=to, changes=tuple(_change(one) for one, _ in changes)))
     return tuple(found)
 
 
-def _change(one: Transition) -> Change:
-    return Change(kind=one.kind, seconds=one.seconds, about=one.about, about_side=one.side)
+def _change(one: Transition) -> WayChange:
+    return WayChange(kind=one.kind, seconds=one.seconds, about=one.about, about_side=one.side)

@@ -6,7 +6,7 @@ from uuid import UUID
 from fastapi import APIRouter, Query
 from pydantic import Field
 
-from mellow_tide.core.meeting.record import ClientRecord, Name
+from mellow_tide.core.meeting.record import ClientName, ClientRecord
 from mellow_tide.services import clients
 from mellow_tide.services.clients import ClientInList, ClientPage, Erased
 from mellow_tide.services.session_view import Known as KnownOfClient
@@ -19,7 +19,7 @@ router = APIRouter(prefix="/clients", tags=["clients"])
 class NewClient(Body):
     """A client in one line."""
 
-    name: Name
+    name: ClientName
     phone: Annotated[str, Field(max_length=40)] = ""
 
 
@@ -47,7 +47,7 @@ def find_clients(
     desk: AtDesk, typed: Annotated[str, Query(max_length=80)] = "", archived: bool = False
 ) -> list[ClientInList]:
     """The clients that what was typed could mean."""
-    return list(clients.found(desk, typed, archived))
+    return list(clients.find_clients(desk, typed, archived))
 
 
 @router.post("", status_code=201)
@@ -59,7 +59,7 @@ def add_client(new: NewClient, desk: AtDesk) -> ClientPage:
 @router.get("/{client_id}")
 def read_client(client_id: UUID, desk: AtDesk) -> ClientPage:
     """The client, and what to know before touching."""
-    return clients.page(desk, client_id)
+    return clients.read_client(desk, client_id)
 
 
 @router.put("/{client_id}")
@@ -71,7 +71,7 @@ def describe_client(client_id: UUID, change: RecordChange, desk: AtDesk) -> Clie
 @router.get("/{client_id}/history")
 def read_history(client_id: UUID, desk: AtDesk) -> list[KnownOfClient]:
     """Everything that became known, the newest first."""
-    return list(clients.history(desk, client_id))
+    return list(clients.read_history(desk, client_id))
 
 
 @router.post("/{client_id}/merge")

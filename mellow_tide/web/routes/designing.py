@@ -12,16 +12,15 @@ from mellow_tide.core.designing.suggestion import Suggestion
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.planner.difference import Difference
+from mellow_tide.core.run.events import PartId
 from mellow_tide.services import editing
-from mellow_tide.services.editing import MendingTried, Places
+from mellow_tide.services.editing import MendingTried, PartPlaces
 from mellow_tide.services.standing import Adjustment
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight
 
 router = APIRouter(prefix="/sessions/{session_id}", tags=["designing"])
-
-PartId = Annotated[str, Field(max_length=80)]
 
 
 class EditsToTry(Body):
@@ -36,16 +35,16 @@ class FlowBefore(Body):
     flow: Flow
 
 
-@router.get("/parts/{part_id}/places", response_model=Places)
+@router.get("/parts/{part_id}/places", response_model=PartPlaces)
 def read_places(session_id: UUID, part_id: PartId, desk: AtDesk) -> Response:
     """Where a part may go, and why it may not go elsewhere."""
-    return straight(editing.places_of(desk, session_id, part_id))
+    return straight(editing.read_places(desk, session_id, part_id))
 
 
 @router.get("/parts/{part_id}/strokes")
 def read_picks(session_id: UUID, part_id: PartId, desk: AtDesk) -> list[Pick]:
     """The strokes that fit a part, and why the others do not."""
-    return list(editing.picks_of(desk, session_id, part_id))
+    return list(editing.read_picks(desk, session_id, part_id))
 
 
 @router.get("/suggestions")
@@ -56,22 +55,22 @@ def read_suggestions(
     at: Annotated[str | None, Query(max_length=80)] = None,
 ) -> list[Suggestion]:
     """What a typed line could mean at a part."""
-    return list(editing.suggestions_of(desk, session_id, line, at))
+    return list(editing.read_suggestions(desk, session_id, line, at))
 
 
 @router.post("/edits/trial", response_model=Adjustment)
 def try_edits(session_id: UUID, wished: EditsToTry, desk: AtDesk) -> Response:
     """What edits would come to, not stored."""
-    return straight(editing.edits_tried(desk, session_id, wished.edits))
+    return straight(editing.try_edits(desk, session_id, wished.edits))
 
 
 @router.get("/mending", response_model=MendingTried)
 def read_mending(session_id: UUID, desk: AtDesk, severity: Severity = "advice") -> Response:
     """All repairs of one severity together, not stored."""
-    return straight(editing.mending_of(desk, session_id, severity))
+    return straight(editing.try_mending(desk, session_id, severity))
 
 
 @router.post("/difference", response_model=Difference)
 def read_difference(session_id: UUID, seen: FlowBefore, desk: AtDesk) -> Response:
     """What has changed from a flow seen before to what stands now."""
-    return straight(editing.changed_since(desk, session_id, seen.flow))
+    return straight(editing.compare_since(desk, session_id, seen.flow))

@@ -7,7 +7,7 @@ from fastapi import APIRouter, Response
 from pydantic import Field
 
 from mellow_tide.core.formats.contact_table import ColumnField, Table, read_table
-from mellow_tide.core.formats.whole_record import schema
+from mellow_tide.core.formats.whole_record import make_schema
 from mellow_tide.services import exchange
 from mellow_tide.services.exchange import Arrival, BroughtIn
 from mellow_tide.web.body import Body
@@ -48,39 +48,39 @@ def read_columns(brought: Brought, desk: AtDesk) -> Table:
 @router.post("/clients-in/preview")
 def preview_clients(matched: Matched, desk: AtDesk) -> list[Arrival]:
     """What bringing them in would do, line by line; nothing is changed."""
-    found = exchange.read_contacts(matched.kind, matched.text, matched.matching)
-    return list(exchange.preview(desk, found))
+    found = exchange.read_brought(matched.kind, matched.text, matched.matching)
+    return list(exchange.preview_contacts(desk, found))
 
 
 @router.post("/clients-in", status_code=201)
 def bring_in_clients(taken: Taken, desk: AtDesk) -> BroughtIn:
     """Add them: all that are not left out, or none."""
-    found = exchange.read_contacts(taken.kind, taken.text, taken.matching)
+    found = exchange.read_brought(taken.kind, taken.text, taken.matching)
     return exchange.bring_in(desk, found, set(taken.leave_out))
 
 
 @router.get("/clients-out/cards", response_class=Response)
 def read_cards(desk: AtDesk, client_id: UUID | None = None) -> Response:
     """The contact of a client, or of all, as vCard."""
-    text = exchange.cards(desk, client_id)
+    text = exchange.write_cards(desk, client_id)
     return as_file(text.encode(), "text/vcard; charset=utf-8", "contact.vcf" if client_id else "contacts.vcf")
 
 
 @router.get("/clients/{client_id}/record.json", response_class=Response)
 def read_whole_record(client_id: UUID, desk: AtDesk) -> Response:
     """Everything that is kept of a client, as the schema says it."""
-    whole = exchange.whole_record(desk, client_id)
+    whole = exchange.read_whole_record(desk, client_id)
     return as_file(whole.model_dump_json(indent=1).encode(), "application/json", "client-record.json")
 
 
 @router.get("/clients/{client_id}/record.pdf", response_class=Response)
 def read_client_paper(client_id: UUID, desk: AtDesk) -> Response:
     """Everything that is kept of a client, to read."""
-    _, paper = exchange.paper_of(desk, client_id)
+    _, paper = exchange.print_record(desk, client_id)
     return as_file(paper, "application/pdf", "client-record.pdf")
 
 
 @router.get("/client-record-schema")
 def read_record_schema(desk: AtDesk) -> dict[str, object]:
     """The JSON Schema of a client's whole record."""
-    return schema()
+    return make_schema()

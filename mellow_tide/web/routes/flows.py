@@ -11,35 +11,35 @@ from mellow_tide.services.flows import FlowsBeside, FlowView, Start
 from mellow_tide.services.session_view import SessionView
 from mellow_tide.store.flows import FlowText
 from mellow_tide.store.sessions import ReadAt
-from mellow_tide.web.body import Body, Name, Revision
+from mellow_tide.web.body import Body, Revision, ShortName
 from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight
 
 router = APIRouter(tags=["flows"])
 
-Note = Annotated[str, Field(max_length=400)]
+FlowNote = Annotated[str, Field(max_length=400)]
 
 
-class NewFlow(Body):
+class FlowToKeep(Body):
     """A session whose flow is kept, and what it is called."""
 
     session_id: UUID
-    name: Name
-    note: Note = ""
+    name: ShortName
+    note: FlowNote = ""
 
 
 class FlowName(Body):
     """What a copy is called."""
 
-    name: Name
+    name: ShortName
 
 
 class FlowDescription(Body):
     """How the flow read at `revision` is called and described, and whether it is put away."""
 
     revision: Revision
-    name: Name
-    note: Note
+    name: ShortName
+    note: FlowNote
     archived: bool
 
 
@@ -53,11 +53,11 @@ class StartAt(Body):
 @router.get("/flows")
 def read_flows(desk: AtDesk) -> list[FlowView]:
     """All flows, own ones first, archived ones last."""
-    return list(flows.library(desk))
+    return list(flows.read_library(desk))
 
 
 @router.post("/flows", status_code=201)
-def keep_flow(kept: NewFlow, desk: AtDesk) -> FlowView:
+def keep_flow(kept: FlowToKeep, desk: AtDesk) -> FlowView:
     """Keep a session's flow."""
     return flows.keep_flow(desk, kept.session_id, FlowText(kept.name, kept.note))
 
@@ -65,7 +65,7 @@ def keep_flow(kept: NewFlow, desk: AtDesk) -> FlowView:
 @router.get("/flows/comparison", response_model=FlowsBeside)
 def compare_flows(first: UUID, second: UUID, desk: AtDesk) -> Response:
     """Two flows beside one another."""
-    return straight(flows.flows_beside(desk, first, second))
+    return straight(flows.compare_kept(desk, first, second))
 
 
 @router.put("/flows/{flow_id}")
@@ -85,10 +85,10 @@ def copy_flow(flow_id: UUID, named: FlowName, desk: AtDesk) -> FlowView:
 @router.get("/sessions/{session_id}/start", response_model=Start)
 def try_start(session_id: UUID, flow_id: UUID, desk: AtDesk) -> Response:
     """A flow adapted to the session's client, not stored."""
-    return straight(flows.start(desk, session_id, flow_id))
+    return straight(flows.try_start(desk, session_id, flow_id))
 
 
 @router.put("/sessions/{session_id}/start", response_model=SessionView)
 def take_start(session_id: UUID, at: StartAt, desk: AtDesk) -> Response:
     """Start the session from a flow, adapted to its client."""
-    return straight(flows.start_from(desk, ReadAt(session_id, at.revision), at.flow_id))
+    return straight(flows.take_start(desk, ReadAt(session_id, at.revision), at.flow_id))

@@ -9,54 +9,54 @@ from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.services import intake_form
 from mellow_tide.services.intake_form import IntakeForm, Saved
 from mellow_tide.web.body import Body
-from mellow_tide.web.guard import Db, Shipped
+from mellow_tide.web.guard import AsShipped, Db
 
 router = APIRouter(prefix="/intake", tags=["intake form"])
 
-Key = Annotated[str, Field(min_length=32, max_length=64)]
+DeviceKey = Annotated[str, Field(min_length=32, max_length=64)]
 """Made by the device when it opens the link, and known to nobody else."""
 
 
-class Opening(Body):
+class LinkOpening(Body):
     """The secret part of a link, and the key of the device that opens it."""
 
     token: Annotated[str, Field(min_length=20, max_length=64)]
-    key: Key
+    key: DeviceKey
 
 
 class Again(Body):
     """The key of a device that has opened a form."""
 
-    key: Key
+    key: DeviceKey
 
 
-class Filled(Body):
+class FilledIn(Body):
     """All answers as they are; `sequence` grows with each saving."""
 
-    key: Key
+    key: DeviceKey
     sequence: Annotated[int, Field(ge=1, le=1_000_000)]
     answers: Answers
 
 
 @router.post("/open")
-def open_intake(opening: Opening, db: Db, shipped: Shipped) -> IntakeForm:
+def open_intake(opening: LinkOpening, db: Db, shipped: AsShipped) -> IntakeForm:
     """Open a link on this device; no other can open it after that."""
     return intake_form.open_form(db, opening.token, opening.key, shipped)
 
 
 @router.post("/form")
-def read_form(again: Again, db: Db, shipped: Shipped) -> IntakeForm:
+def read_form(again: Again, db: Db, shipped: AsShipped) -> IntakeForm:
     """The form that this device has opened before."""
-    return intake_form.form(db, again.key, shipped)
+    return intake_form.read_form(db, again.key, shipped)
 
 
 @router.put("/answers")
-def save_answers(filled: Filled, db: Db, shipped: Shipped) -> Saved:
+def save_answers(filled: FilledIn, db: Db, shipped: AsShipped) -> Saved:
     """Keep the answers as they are."""
     return intake_form.save(db, filled.key, filled.sequence, filled.answers, shipped)
 
 
 @router.post("/hand-in", status_code=204)
-def hand_in(filled: Filled, db: Db, shipped: Shipped) -> None:
+def hand_in(filled: FilledIn, db: Db, shipped: AsShipped) -> None:
     """Hand the form in; a second time changes nothing."""
     intake_form.hand_in_form(db, filled.key, filled.sequence, filled.answers, shipped)

@@ -34,7 +34,7 @@ class Verdicts(Body):
 @router.post("/clients/{client_id}/intakes", status_code=201)
 def make_intake(client_id: UUID, request: Request, desk: AtDesk) -> IntakeLink:
     """A form for the client, with its one-time link."""
-    made = intakes.make(desk, client_id)
+    made = intakes.make_intake(desk, client_id)
     # What stands behind the # is never sent to a server, nor written into its logs.
     link = f"{request.base_url}intake#{made.token}"
     code = segno.make(link, error="m")
@@ -50,7 +50,7 @@ def make_intake(client_id: UUID, request: Request, desk: AtDesk) -> IntakeLink:
 @router.get("/intakes/{intake_id}")
 def read_intake(intake_id: UUID, desk: AtDesk) -> IntakeReview:
     """A handed-in intake, each answer with what it means for a session."""
-    return intakes.review(desk, intake_id)
+    return intakes.read_review(desk, intake_id)
 
 
 @router.post("/intakes/{intake_id}/verdicts")

@@ -10,7 +10,7 @@ from mellow_tide.core.flow.brief import Wish
 from mellow_tide.services import drafting, learning, own_pace
 from mellow_tide.services.drafting import Drafted
 from mellow_tide.services.learning import Learnt, Why
-from mellow_tide.services.own_pace import Confirmed, Pace
+from mellow_tide.services.own_pace import Confirmed, OwnPaceView
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight
@@ -40,19 +40,19 @@ class PaceAccepted(Body):
 
 
 @pace_router.get("")
-def read_own_pace(desk: AtDesk) -> Pace:
+def read_own_pace(desk: AtDesk) -> OwnPaceView:
     """The therapist's own pace, learnt and in use."""
-    return own_pace.own_pace(desk)
+    return own_pace.read_own_pace(desk)
 
 
 @pace_router.put("")
-def accept_own_pace(accepted: PaceAccepted, desk: AtDesk) -> Pace:
+def accept_own_pace(accepted: PaceAccepted, desk: AtDesk) -> OwnPaceView:
     """Let the clock go by it."""
     return own_pace.accept(desk, accepted.confirmed)
 
 
 @pace_router.delete("")
-def leave_own_pace(desk: AtDesk) -> Pace:
+def leave_own_pace(desk: AtDesk) -> OwnPaceView:
     """Let the clock go by the usual pace again."""
     return own_pace.go_back(desk)
 
@@ -60,13 +60,13 @@ def leave_own_pace(desk: AtDesk) -> Pace:
 @router.get("")
 def read_learnt(client_id: UUID, desk: AtDesk) -> Learnt:
     """What the client's visits have taught."""
-    return learning.learnt(desk, client_id)
+    return learning.read_learnt(desk, client_id)
 
 
 @router.get("/draft", response_model=Drafted)
 def read_draft(client_id: UUID, desk: AtDesk) -> Response:
     """The next plan, drafted from the last one and what was learnt."""
-    return straight(drafting.drafted(desk, client_id))
+    return straight(drafting.draft_plan(desk, client_id))
 
 
 @router.put("/visits/{session_id}")

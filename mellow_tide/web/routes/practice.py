@@ -9,8 +9,8 @@ from mellow_tide.core.catalogue.records import Position, Region, Stroke, Support
 from mellow_tide.core.catalogue.rules import Closing, Condition, Consent, HouseRule, Kind, Lubricant, School
 from mellow_tide.core.checks.check import Severity
 from mellow_tide.core.checks.registry import CHECKS
-from mellow_tide.services.days import Day, day_of
-from mellow_tide.services.sign_in import me
+from mellow_tide.services import days, sign_in
+from mellow_tide.services.days import Day
 from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight
 
@@ -57,7 +57,7 @@ class CatalogueView(BaseModel):
 @router.get("/me")
 def read_me(desk: AtDesk) -> MeView:
     """Who is signed in."""
-    found = me(desk)
+    found = sign_in.read_me(desk)
     return MeView(
         name=found.person.name,
         email=found.person.email,
@@ -69,7 +69,7 @@ def read_me(desk: AtDesk) -> MeView:
 @router.get("/day", response_model=Day)
 def read_day(desk: AtDesk, day: date | None = None) -> Response:
     """A day of the practice, today if none is named."""
-    return straight(day_of(desk, day, datetime.now(UTC)))
+    return straight(days.read_day(desk, day, datetime.now(UTC)))
 
 
 @router.get("/catalogue")

@@ -12,7 +12,7 @@ from mellow_tide.core.run.state import RunState
 from mellow_tide.core.timing.run_sheet import RunSheet
 from mellow_tide.services import follow_ups, logs, runs
 from mellow_tide.services.follow_ups import LeftForNow
-from mellow_tide.services.logs import Addition, LogView
+from mellow_tide.services.logs import AdditionText, LogView
 from mellow_tide.store.logs import FollowUpTick
 from mellow_tide.store.sessions import ReadAt
 from mellow_tide.web.body import Body, Revision
@@ -40,7 +40,7 @@ class LogChange(Body):
 class LogAddition(Body):
     """What is added to a signed log."""
 
-    words: Addition
+    words: AdditionText
 
 
 class Ticked(Body):
@@ -52,7 +52,7 @@ class Ticked(Body):
 @router.get("/run")
 def read_run(session_id: UUID, desk: AtDesk) -> RunState:
     """How far the run is, with what other devices have added to it."""
-    return runs.run_of(desk, session_id)
+    return runs.read_run(desk, session_id)
 
 
 @router.post("/events")
@@ -64,7 +64,7 @@ def add_events(session_id: UUID, sent: Events, desk: AtDesk) -> RunState:
 @router.get("/log")
 def read_log(session_id: UUID, desk: AtDesk) -> LogView:
     """Planned against done, and the log if there is one."""
-    return logs.log_page(desk, session_id)
+    return logs.read_log(desk, session_id)
 
 
 @router.put("/log")
@@ -82,20 +82,20 @@ def add_to_log(session_id: UUID, addition: LogAddition, desk: AtDesk) -> LogView
 @router.get("/log.json", response_class=Response)
 def read_log_document(session_id: UUID, desk: AtDesk) -> Response:
     """The saved log, for other programs."""
-    made, _ = logs.document(desk, session_id)
+    made, _ = logs.read_document(desk, session_id)
     return as_file(made.model_dump_json(indent=1).encode(), "application/json", "session-log.json")
 
 
 @router.get("/log.pdf", response_class=Response)
 def read_log_paper(session_id: UUID, desk: AtDesk) -> Response:
     """The saved log, to read."""
-    return as_file(logs.paper(desk, session_id), "application/pdf", "session-log.pdf")
+    return as_file(logs.print_paper(desk, session_id), "application/pdf", "session-log.pdf")
 
 
 @router.get("/follow-ups")
 def read_follow_ups(session_id: UUID, desk: AtDesk) -> list[LeftForNow]:
     """What earlier sessions left for this one."""
-    return list(follow_ups.left_for(desk, session_id))
+    return list(follow_ups.read_follow_ups(desk, session_id))
 
 
 @router.put("/follow-ups/{made_in}/{number}")

@@ -10,7 +10,8 @@ from mellow_tide.core.evaluation.evaluate import Evaluation
 from mellow_tide.core.flow.brief import Brief, Excluded
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.meeting.day import DayAnswer, heard
+from mellow_tide.core.meeting import day
+from mellow_tide.core.meeting.day import DayAnswer
 from mellow_tide.core.planner.alternatives import Alternatives
 from mellow_tide.core.planner.reasons import Reasons
 from mellow_tide.core.planner.reshape import Pull
@@ -54,7 +55,7 @@ class Fit(Body):
     brief: Brief
 
 
-class KeptOff(Body):
+class PlacesToKeepOff(Body):
     """All places to keep off on the client of the session read at `revision`."""
 
     revision: Revision
@@ -69,7 +70,7 @@ class AnswerOfTheDay(Body):
     lasting: bool = False
 
 
-class Note(Body):
+class DayNote(Body):
     """What was said, in the therapist's words."""
 
     note: Annotated[str, Field(max_length=400)]
@@ -104,7 +105,7 @@ class Edits(Body):
 @router.get("", response_model=SessionView)
 def read_session(session_id: UUID, desk: AtDesk) -> Response:
     """The session, laid out."""
-    return straight(sessions.session(desk, session_id))
+    return straight(sessions.read_session(desk, session_id))
 
 
 @router.put("/brief", response_model=SessionView)
@@ -117,7 +118,7 @@ def change_brief(session_id: UUID, change: BriefChange, desk: AtDesk) -> Respons
 @router.post("/adjustment", response_model=Adjustment)
 def try_adjustment(session_id: UUID, wished: Wished, desk: AtDesk) -> Response:
     """The plan for a brief that is closest to the present one, not stored."""
-    return straight(planning.adjustment(desk, session_id, wished.brief))
+    return straight(planning.try_fit(desk, session_id, wished.brief))
 
 
 @router.put("/adjustment", response_model=SessionView)
@@ -127,7 +128,7 @@ def take_adjustment(session_id: UUID, change: Fit, desk: AtDesk) -> Response:
 
 
 @router.put("/excluded", response_model=SessionView)
-def keep_off(session_id: UUID, change: KeptOff, desk: AtDesk) -> Response:
+def keep_off(session_id: UUID, change: PlacesToKeepOff, desk: AtDesk) -> Response:
     """Store the places to keep off, and the closest plan that keeps off them."""
     return straight(planning.keep_off(desk, ReadAt(session_id, change.revision), change.excluded))
 
@@ -140,33 +141,33 @@ def answer_day(session_id: UUID, change: AnswerOfTheDay, desk: AtDesk) -> Respon
 
 
 @router.post("/heard")
-def hear_places(session_id: UUID, said: Note, desk: AtDesk) -> list[Excluded]:
+def hear_places(session_id: UUID, said: DayNote, desk: AtDesk) -> list[Excluded]:
     """The places that a note names, to be confirmed."""
-    return list(heard(said.note, desk.catalogue))
+    return list(day.hear_places(said.note, desk.catalogue))
 
 
 @router.post("/looked-at", response_model=SessionView)
 def look_at_news(session_id: UUID, desk: AtDesk) -> Response:
     """The plan is right as it is beside what became known since it was made."""
-    return straight(day_answers.looked_at(desk, session_id))
+    return straight(day_answers.mark_looked_at(desk, session_id))
 
 
 @router.post("/comparison", response_model=Adjustment)
 def compare_brief(session_id: UUID, wished: Wished, desk: AtDesk) -> Response:
     """The plan made anew for a brief beside the present one, not stored."""
-    return straight(planning.comparison(desk, session_id, wished.brief))
+    return straight(planning.compare_anew(desk, session_id, wished.brief))
 
 
 @router.get("/reasons", response_model=Reasons)
 def read_reasons(session_id: UUID, desk: AtDesk) -> Response:
     """Why the stored flow is as it is."""
-    return straight(sessions.reasons_of(desk, session_id))
+    return straight(sessions.read_reasons(desk, session_id))
 
 
 @router.get("/table-side", response_model=TableSide)
 def read_table_side(session_id: UUID, desk: AtDesk) -> Response:
     """What the table's side needs to go on without a server."""
-    return straight(table_side.table_side_of(desk, session_id))
+    return straight(table_side.read_table_side(desk, session_id))
 
 
 @router.put("/flow", response_model=SessionView)
@@ -184,7 +185,7 @@ def evaluate_draft(session_id: UUID, draft: Draft, desk: AtDesk) -> Response:
 @router.get("/alternatives", response_model=Alternatives)
 def read_alternatives(session_id: UUID, desk: AtDesk) -> Response:
     """Other plans for the session's brief."""
-    return straight(planning.alternatives_of(desk, session_id))
+    return straight(planning.read_alternatives(desk, session_id))
 
 
 @router.post("/edits", response_model=SessionView)
@@ -203,10 +204,10 @@ def reshape(session_id: UUID, change: Reshape, desk: AtDesk) -> Response:
 @router.post("/undo", response_model=SessionView)
 def undo(session_id: UUID, at: At, desk: AtDesk) -> Response:
     """Take the last change of the plan back."""
-    return straight(editing.step(desk, ReadAt(session_id, at.revision), -1))
+    return straight(editing.step_plan(desk, ReadAt(session_id, at.revision), -1))
 
 
 @router.post("/redo", response_model=SessionView)
 def redo(session_id: UUID, at: At, desk: AtDesk) -> Response:
     """Do again what was taken back."""
-    return straight(editing.step(desk, ReadAt(session_id, at.revision), 1))
+    return straight(editing.step_plan(desk, ReadAt(session_id, at.revision), 1))

@@ -9,7 +9,7 @@ from mellow_tide.services.session_view import SessionView
 from mellow_tide.services.standing import Adjustment
 from mellow_tide.services.versions import Version
 from mellow_tide.store.sessions import ReadAt
-from mellow_tide.web.body import Body, Name, Revision
+from mellow_tide.web.body import Body, Revision, ShortName
 from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight
 
@@ -19,7 +19,7 @@ router = APIRouter(prefix="/sessions/{session_id}/versions", tags=["versions"])
 class VersionName(Body):
     """What a version is called."""
 
-    name: Name
+    name: ShortName
 
 
 class StandAt(Body):
@@ -31,7 +31,7 @@ class StandAt(Body):
 @router.get("")
 def read_versions(session_id: UUID, desk: AtDesk) -> list[Version]:
     """All versions, the first kept first."""
-    return list(versions.versions(desk, session_id))
+    return list(versions.read_versions(desk, session_id))
 
 
 @router.post("", status_code=204)
@@ -55,7 +55,7 @@ def forget_version(session_id: UUID, version_id: UUID, desk: AtDesk) -> None:
 @router.get("/{version_id}/comparison", response_model=Adjustment)
 def compare_version(session_id: UUID, version_id: UUID, desk: AtDesk) -> Response:
     """A version beside what stands."""
-    return straight(versions.version_beside(desk, session_id, version_id))
+    return straight(versions.compare_version(desk, session_id, version_id))
 
 
 @router.post("/{version_id}/stand", response_model=SessionView)

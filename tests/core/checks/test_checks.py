@@ -3,8 +3,8 @@
 import pytest
 
 from mellow_tide.core.catalogue.house import House
-from mellow_tide.core.checks.check import Case, Check, Found, case_of
-from mellow_tide.core.checks.engine import BROKEN, findings
+from mellow_tide.core.checks.check import Case, Check, Found, make_case
+from mellow_tide.core.checks.engine import BROKEN, run_checks
 from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import apply
@@ -16,8 +16,8 @@ EACH = pytest.mark.parametrize("check", CHECKS, ids=lambda c: c.code)
 
 
 def found_in(flow, check, client=None):
-    return findings(
-        case_of(flow, setting(client or check.client or ClientFacts(), CATALOGUE, check.house, check.pace))
+    return run_checks(
+        make_case(flow, setting(client or check.client or ClientFacts(), CATALOGUE, check.house, check.pace))
     )
 
 
@@ -74,7 +74,7 @@ def test_a_check_that_fails_itself_takes_nothing_down(caplog):
     first = CHECKS[0]
     ill = Check("XXX01", "ill", "refuse", "s.", "r.", first.bad, first.good, broken)
     bad = first.bad(CATALOGUE)
-    found = findings(case_of(bad, setting(ClientFacts(), CATALOGUE)), [ill, first])
+    found = run_checks(make_case(bad, setting(ClientFacts(), CATALOGUE)), [ill, first])
     assert [f.code for f in found] == [first.code, BROKEN]
     assert "XXX01" in caplog.text
 
@@ -97,7 +97,7 @@ def test_where_schools_differ_the_house_decides_and_the_check_says_so(code, rule
     assert "Schools differ" in check.rationale
     client = check.client or ClientFacts()
     bad = check.bad(CATALOGUE)
-    found = findings(case_of(bad, setting(client, CATALOGUE, House(rules=rules))))
+    found = run_checks(make_case(bad, setting(client, CATALOGUE, House(rules=rules))))
     assert code not in [f.code for f in found]
 
 
@@ -105,4 +105,4 @@ def test_a_stricter_house_finds_more():
     check = BY_CODE["PRS04"]
     calm = check.good(CATALOGUE)
     strict = House(rules={"strength": "no_discomfort"})
-    assert "PRS04" in [f.code for f in findings(case_of(calm, setting(ClientFacts(), CATALOGUE, strict)))]
+    assert "PRS04" in [f.code for f in run_checks(make_case(calm, setting(ClientFacts(), CATALOGUE, strict)))]

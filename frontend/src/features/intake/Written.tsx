@@ -1,10 +1,16 @@
-import type { Question } from "../../api/client";
+import type { IntakeQuestion } from "../../api/client";
 
 /** The kinds of question that are answered by writing. */
-export const WRITTEN: ReadonlySet<Question["kind"]> = new Set(["line", "words", "date", "year", "number"]);
+export const WRITTEN: ReadonlySet<IntakeQuestion["kind"]> = new Set([
+  "line",
+  "words",
+  "date",
+  "year",
+  "number",
+]);
 
 interface Props {
-  question: Question;
+  question: IntakeQuestion;
   value: string | number | null | undefined;
   onValue(value: string | number | null): void;
   /** What ties the control to its question. */

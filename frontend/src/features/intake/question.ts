@@ -1,8 +1,8 @@
-import type { IntakeAnswers, IntakeForm, Question } from "../../api/client";
+import type { IntakeAnswers, IntakeForm, IntakeQuestion } from "../../api/client";
 
 /** What every kind of question is given. */
 export interface AskedProps {
-  question: Question;
+  question: IntakeQuestion;
   form: IntakeForm;
   answers: IntakeAnswers;
   onAnswer(change: Partial<IntakeAnswers>): void;

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, body, type Catalogue, type Pace } from "../../api/client";
+import { api, body, type Catalogue, type OwnPaceView } from "../../api/client";
 import { ownPaceQuery } from "../../api/queries";
 import { capital } from "../../lib/words";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -16,7 +16,7 @@ export function OwnPace({ catalogue }: { catalogue: Catalogue }) {
   const [confirmed, setConfirmed] = useState<ReadonlySet<string>>(new Set());
   const changing = useMutation({
     mutationFn: (use: boolean) =>
-      body<Pace>(
+      body<OwnPaceView>(
         use ? api.PUT("/api/own-pace", { body: { confirmed: [...confirmed] } }) : api.DELETE("/api/own-pace"),
       ),
     onSuccess: (now) => {

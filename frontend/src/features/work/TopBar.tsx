@@ -73,7 +73,7 @@ export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
         className="btn btn-accent min-h-11 max-sm:order-1 max-sm:ml-auto"
         onClick={acts.onHalt}
       >
-        Part
+        Stop
       </button>
     </div>
   );

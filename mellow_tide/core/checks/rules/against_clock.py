@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import Strokes, flow, part
+from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Part
@@ -27,8 +27,8 @@ def _with_the_clock(s: Part, step: int) -> tuple[Repair, ...]:
     return (Repair(words="Follow the clock", edits=edits),)
 
 
-SPREAD: Strokes = (("oil_spread", "spread", 1), ("abdominal_circle", "warm", 2))
-END: Strokes = (("abdominal_circle", "settle", 1),)
+SPREAD: ExampleStrokes = (("oil_spread", "spread", 1), ("abdominal_circle", "warm", 2))
+END: ExampleStrokes = (("abdominal_circle", "settle", 1),)
 
 CHECK = Check(
     code="CAU04",

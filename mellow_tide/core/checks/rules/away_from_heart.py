@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, Strokes, flow, part
+from mellow_tide.core.checks.examples import ARC, ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import work_at
 
 LIGHT = 2
@@ -19,7 +19,7 @@ def check(case: Case) -> Iterator[Found]:
                 yield Found(what, s, i, work_at(case, s, i, LIGHT))
 
 
-def _foot(depth: int) -> Strokes:
+def _foot(depth: int) -> ExampleStrokes:
     return (*ARC[:2], ("toe_work", "mobilise", depth), ARC[4])
 
 

@@ -3,11 +3,11 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, flow, part
+from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out, leave_part_out
 from mellow_tide.core.flow.brief import ClientFacts
 
-FACE: Strokes = (("face_sweep", "warm", 2), ("brow_press", "specific", 2), ("face_sweep", "settle", 1))
+FACE: ExampleStrokes = (("face_sweep", "warm", 2), ("brow_press", "specific", 2), ("face_sweep", "settle", 1))
 
 
 def check(case: Case) -> Iterator[Found]:

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, both, flow
+from mellow_tide.core.checks.examples import ExampleStrokes, both, flow
 from mellow_tide.core.checks.repairs import leave_out, leave_part_out
 from mellow_tide.core.flow.brief import ClientFacts, Excluded
 from mellow_tide.core.flow.flow import Flow
@@ -33,7 +33,7 @@ def _why(excluded: Excluded) -> str:
     return f" ({excluded.because})" if excluded.because else ""
 
 
-WITH_TOES: Strokes = (
+WITH_TOES: ExampleStrokes = (
     ("oil_spread", "spread", 1),
     ("foot_circles", "warm", 2),
     ("thumb_criss_cross", "knead", 2),

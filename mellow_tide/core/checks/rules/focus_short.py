@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, part
-from mellow_tide.core.checks.words import span
+from mellow_tide.core.checks.words import say_span
 from mellow_tide.core.flow.flow import Part
 
 TOLERATED = 25
@@ -36,7 +36,7 @@ def check(case: Case) -> Iterator[Found]:
         neutral = _size(case, own) * sum(case.seconds(s) for s in others) / _size(case, others)
         if seconds < neutral - TOLERATED * len(own):
             yield Found(
-                f"The {whole} should get more, but {span(seconds)} is less than without asking.", own[0]
+                f"The {whole} should get more, but {say_span(seconds)} is less than without asking.", own[0]
             )
 
 

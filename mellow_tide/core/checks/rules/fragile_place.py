@@ -27,7 +27,7 @@ def check(case: Case) -> Iterator[Found]:
 
 def _kneading(zone: str, c: Catalogue) -> Flow:
     kneading = step(c, "kneading", "knead", 3).model_copy(update={"zone": zone})
-    arm = part(c, "arm", "right", ARC, "supine")
+    arm = part(c, "arm", "right", ARC, position="supine")
     return flow(c, arm.model_copy(update={"steps": (*arm.steps[:2], kneading, *arm.steps[3:])}))
 
 

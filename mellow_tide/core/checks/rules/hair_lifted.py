@@ -3,11 +3,11 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, flow, part
+from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 
-CIRCLES: Strokes = (("scalp_circles", "warm", 2), ("scalp_circles", "settle", 2))
-LIFT: Strokes = (CIRCLES[0], ("hair_root_lift", "settle", 1))
+CIRCLES: ExampleStrokes = (("scalp_circles", "warm", 2), ("scalp_circles", "settle", 2))
+LIFT: ExampleStrokes = (CIRCLES[0], ("hair_root_lift", "settle", 1))
 
 
 def check(case: Case) -> Iterator[Found]:

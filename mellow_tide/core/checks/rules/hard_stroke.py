@@ -7,7 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import back_with, flow, part, step
 from mellow_tide.core.flow.edits import ChangeStep, Edit
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.hands.load import easier_tool
+from mellow_tide.core.hands.load import find_easier_tool
 from mellow_tide.core.hands.strain import HAZARDOUS
 
 
@@ -20,7 +20,7 @@ def check(case: Case) -> Iterator[Found]:
             for s, i, x, _ in case.steps()
             if (x.stroke, x.tool, x.depth) == (hard.stroke, hard.tool, hard.depth)
         ]
-        easier = easier_tool(stroke, hard.tool, case.catalogue)
+        easier = find_easier_tool(stroke, hard.tool, case.catalogue)
         edits: tuple[Edit, ...] = tuple(ChangeStep(part_id=s.id, step=i, tool=easier) for s, i in places)
         repair = (
             (Repair(words=f"Use the {case.catalogue.tools[easier].name}", edits=edits),)

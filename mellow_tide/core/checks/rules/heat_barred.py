@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, Strokes, flow, part
+from mellow_tide.core.checks.examples import ARC, ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.brief import ClientFacts
 
@@ -18,7 +18,7 @@ def check(case: Case) -> Iterator[Found]:
             yield Found(what, s, i, leave_out(case, s, i))
 
 
-WITH_TOWEL: Strokes = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])
+WITH_TOWEL: ExampleStrokes = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])
 
 CHECK = Check(
     code="HLT05",

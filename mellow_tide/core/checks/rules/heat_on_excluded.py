@@ -3,11 +3,11 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, Strokes, flow, part
+from mellow_tide.core.checks.examples import ARC, ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.brief import ClientFacts, Excluded
 
-TOWEL: Strokes = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])
+TOWEL: ExampleStrokes = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])
 
 
 def check(case: Case) -> Iterator[Found]:

@@ -7,7 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import ARC, back_with, flow, part, step
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.hands.load import easier_tool
+from mellow_tide.core.hands.load import find_easier_tool
 
 STRONG = 4
 
@@ -16,7 +16,7 @@ def check(case: Case) -> Iterator[Found]:
     """Steps at depth 4 or 5 for which the stroke allows an easier tool."""
     for s in case.worked():
         for i, x in enumerate(s.steps):
-            tool = easier_tool(case.stroke(x), x.tool, case.catalogue) if x.depth >= STRONG else None
+            tool = find_easier_tool(case.stroke(x), x.tool, case.catalogue) if x.depth >= STRONG else None
             if tool is None:
                 continue
             names = case.catalogue.tools

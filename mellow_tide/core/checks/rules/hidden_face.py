@@ -4,8 +4,8 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import Strokes, flow, part
-from mellow_tide.core.checks.words import span
+from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
+from mellow_tide.core.checks.words import say_span
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.timing.run_sheet import Entry
@@ -23,7 +23,7 @@ def check(case: Case) -> Iterator[Found]:
             since, in_time = end, None
         elif e.step is not None and e.role == "work":
             if end - since > LONGEST:
-                what = f"Nobody has asked anything for {span(end - since)}, and the face is hidden."
+                what = f"Nobody has asked anything for {say_span(end - since)}, and the face is hidden."
                 yield Found(what, case.flow.parts[e.part], e.step, _ask_after(in_time))
                 since, in_time = end, None
             else:
@@ -44,7 +44,7 @@ def _light(c: Catalogue, asked: bool) -> Flow:
     return flow(c, back.model_copy(update={"steps": (back.steps[0], warm, *back.steps[2:])}))
 
 
-LIGHT: Strokes = (
+LIGHT: ExampleStrokes = (
     ("oil_spread", "spread", 1),
     ("effleurage", "warm", 2),
     ("kneading", "knead", 2),

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
-from mellow_tide.core.checks.examples import Strokes, flow, part
+from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
 
@@ -18,7 +18,11 @@ def check(case: Case) -> Iterator[Found]:
             yield Found(f"{stroke.name} presses up from beneath the jaw.", s, i, (repair,))
 
 
-FACE: Strokes = (("face_sweep", "warm", 2), ("jaw_release", "specific", 2), ("face_sweep", "settle", 1))
+FACE: ExampleStrokes = (
+    ("face_sweep", "warm", 2),
+    ("jaw_release", "specific", 2),
+    ("face_sweep", "settle", 1),
+)
 
 
 def _jaw(c: Catalogue, beneath: bool) -> Flow:

@@ -3,8 +3,8 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, both, flow, part
-from mellow_tide.core.checks.words import span
+from mellow_tide.core.checks.examples import ExampleStrokes, both, flow, part
+from mellow_tide.core.checks.words import say_span
 
 TOLERATED = 10
 """Seconds by which passes may miss a bound."""
@@ -17,14 +17,17 @@ def check(case: Case) -> Iterator[Found]:
     for s in case.worked():
         seconds, (least, most) = case.seconds(s), case.bounds(s)
         if seconds < least - TOLERATED:
-            yield Found(f"{span(seconds)} on the {case.place(s)}: less than {span(least)} is hardly felt.", s)
+            yield Found(
+                f"{say_span(seconds)} on the {case.place(s)}: less than {say_span(least)} is hardly felt.", s
+            )
         elif seconds > most + TOLERATED:
             yield Found(
-                f"{span(seconds)} on the {case.place(s)}: more than {span(most)} only wears it out.", s
+                f"{say_span(seconds)} on the {case.place(s)}: more than {say_span(most)} only wears it out.",
+                s,
             )
 
 
-FOOT: Strokes = (
+FOOT: ExampleStrokes = (
     ("oil_spread", "spread", 1),
     ("foot_circles", "warm", 2),
     ("thumb_criss_cross", "knead", 3),

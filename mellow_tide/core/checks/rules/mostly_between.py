@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, both, flow, part
+from mellow_tide.core.checks.examples import ExampleStrokes, both, flow, part
 
 MOST = 0.35
 """Share of the session, from experience."""
@@ -19,7 +19,7 @@ def check(case: Case) -> Iterator[Found]:
         )
 
 
-SHORT: Strokes = (("oil_spread", "spread", 1), ("effleurage", "settle", 1))
+SHORT: ExampleStrokes = (("oil_spread", "spread", 1), ("effleurage", "settle", 1))
 
 CHECK = Check(
     code="TIM06",

@@ -3,10 +3,10 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, flow, part
+from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import part_skipping
 
-ROUND: Strokes = (
+ROUND: ExampleStrokes = (
     ("oil_spread", "spread", 1),
     ("abdominal_circle", "warm", 2),
     ("abdominal_circle", "settle", 1),

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, part
-from mellow_tide.core.checks.words import span
+from mellow_tide.core.checks.words import say_span
 from mellow_tide.core.flow.edits import InsertPart
 from mellow_tide.core.flow.flow import Flow, Part, Step
 
@@ -26,7 +26,7 @@ def check(case: Case) -> Iterator[Found]:
         s = case.flow.parts[last]
         far = "head" if half else "feet"
         repair = Repair(words=f"Rest the hands at the {far} after it", edits=(_far_hold(s, half, last + 1),))
-        what = f"{span(taken)} on the {case.region(s).whole}, and nothing brings attention back to the whole."
+        what = f"{say_span(taken)} on the {case.region(s).whole}, and nothing brings attention back to the whole."
         yield Found(what, s, None, (repair,))
 
 

@@ -22,7 +22,7 @@ def check(case: Case) -> Iterator[Found]:
 
 
 def _traction(wipe: bool, c: Catalogue) -> Flow:
-    arm = part(c, "arm", "right", ARC, "supine")
+    arm = part(c, "arm", "right", ARC, position="supine")
     pull = step(c, "traction", "mobilise", 2).model_copy(update={"wipe": wipe})
     return flow(c, arm.model_copy(update={"steps": (*arm.steps[:3], pull, *arm.steps[3:])}))
 

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import back_with, step
-from mellow_tide.core.checks.words import span
+from mellow_tide.core.checks.words import say_span
 from mellow_tide.core.flow.edits import ChangeStep, InsertStep
 from mellow_tide.core.flow.flow import Part
 from mellow_tide.core.timing.run_sheet import Entry
@@ -24,7 +24,9 @@ def check(case: Case) -> Iterator[Found]:
             since[e.part_id] = before + e.seconds
             if before <= DRY_AFTER < since[e.part_id] and e.slot != "settle":
                 s = case.flow.parts[e.part]
-                what = f"The oil on the {case.place(s)} is worked for {span(since[e.part_id])} without more."
+                what = (
+                    f"The oil on the {case.place(s)} is worked for {say_span(since[e.part_id])} without more."
+                )
                 yield Found(what, s, e.step, _in_two(case, s, e, before))
 
 
@@ -32,7 +34,7 @@ def _in_two(case: Case, s: Part, e: Entry, before: int) -> tuple[Repair, ...]:
     """The step in two, parted where more oil is due; nothing where no whole pass can be parted off."""
     step = e.step or 0
     whole = s.steps[step]
-    due = case.catalogue.pace.oil_lasts - before
+    due = case.catalogue.clock.oil_lasts - before
     first = -(-due * whole.passes // e.seconds)
     if whole.seconds is not None or not 0 < first < whole.passes:
         return ()

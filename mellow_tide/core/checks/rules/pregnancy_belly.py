@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, flow, part
+from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out, leave_part_out
 from mellow_tide.core.flow.brief import ClientFacts
 
@@ -28,7 +28,7 @@ def check(case: Case) -> Iterator[Found]:
                 yield Found(what, s, i, leave_out(case, s, i))
 
 
-BELLY: Strokes = (
+BELLY: ExampleStrokes = (
     ("oil_spread", "spread", 1),
     ("abdominal_circle", "warm", 1),
     ("abdominal_circle", "settle", 1),

@@ -3,11 +3,11 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, Strokes, both, flow
+from mellow_tide.core.checks.examples import ARC, ExampleStrokes, both, flow
 from mellow_tide.core.checks.repairs import deeper_than
 from mellow_tide.core.flow.brief import ClientFacts
 
-LIGHT: Strokes = (*ARC[:2], ("kneading", "knead", 2), *ARC[3:])
+LIGHT: ExampleStrokes = (*ARC[:2], ("kneading", "knead", 2), *ARC[3:])
 
 
 def check(case: Case) -> Iterator[Found]:

@@ -3,11 +3,11 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, flow, part
+from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.brief import ClientFacts
 
-WARM: Strokes = (
+WARM: ExampleStrokes = (
     ("oil_spread", "spread", 1),
     ("abdominal_circle", "warm", 1),
     ("hot_towel_press", "settle", 1),

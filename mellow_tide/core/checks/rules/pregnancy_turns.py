@@ -5,12 +5,12 @@ from itertools import pairwise
 
 from mellow_tide.core.care.pregnancy import trimester
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, Strokes, flow, part
+from mellow_tide.core.checks.examples import ARC, ExampleStrokes, flow, part
 from mellow_tide.core.flow.brief import ClientFacts
 
 LATE = 3
 MOST = 2
-LIGHT: Strokes = (*ARC[:2], ("kneading", "knead", 2), *ARC[3:])
+LIGHT: ExampleStrokes = (*ARC[:2], ("kneading", "knead", 2), *ARC[3:])
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -31,17 +31,17 @@ CHECK = Check(
     rationale="Every turn moves a heavy belly and loose joints; sitting up slowly is enough at the end.",
     bad=lambda c: flow(
         c,
-        part(c, "shoulders", "right", LIGHT, "side_left"),
-        part(c, "shoulders", "left", LIGHT, "side_right"),
-        part(c, "arm", "right", LIGHT, "side_left"),
-        part(c, "arm", "left", LIGHT, "side_right"),
+        part(c, "shoulders", "right", LIGHT, position="side_left"),
+        part(c, "shoulders", "left", LIGHT, position="side_right"),
+        part(c, "arm", "right", LIGHT, position="side_left"),
+        part(c, "arm", "left", LIGHT, position="side_right"),
     ),
     good=lambda c: flow(
         c,
-        part(c, "shoulders", "right", LIGHT, "side_left"),
-        part(c, "arm", "right", LIGHT, "side_left"),
-        part(c, "shoulders", "left", LIGHT, "side_right"),
-        part(c, "arm", "left", LIGHT, "side_right"),
+        part(c, "shoulders", "right", LIGHT, position="side_left"),
+        part(c, "arm", "right", LIGHT, position="side_left"),
+        part(c, "shoulders", "left", LIGHT, position="side_right"),
+        part(c, "arm", "left", LIGHT, position="side_right"),
     ),
     client=ClientFacts(gestation_days=200),
     check=check,

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import Strokes, flow, part
+from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import work_at
 
 LAST_SECONDS, IN_THE_CHAIR = 60, 30
@@ -25,7 +25,7 @@ def check(case: Case) -> Iterator[Found]:
         yield Found("The last minute is not the calmest.", s, e.step, work_at(case, s, e.step, CALM))
 
 
-RESTLESS: Strokes = (("oil_spread", "spread", 1), ("kneading", "knead", 3))
+RESTLESS: ExampleStrokes = (("oil_spread", "spread", 1), ("kneading", "knead", 3))
 
 CHECK = Check(
     code="ORD08",

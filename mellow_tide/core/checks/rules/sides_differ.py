@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import both, flow, part
-from mellow_tide.core.checks.words import span
+from mellow_tide.core.checks.words import say_span
 from mellow_tide.core.flow.edits import CopySteps
 from mellow_tide.core.flow.flow import Part
 
@@ -25,7 +25,7 @@ def check(case: Case) -> Iterator[Found]:
                 edits=(CopySteps(part_id=s.id, like=mate.id),),
             )
             whole = case.region(s).whole
-            yield Found(f"Right and left {whole} differ by {span(apart)}.", s, None, (repair,))
+            yield Found(f"Right and left {whole} differ by {say_span(apart)}.", s, None, (repair,))
 
 
 def _explained(case: Case, region: str) -> bool:

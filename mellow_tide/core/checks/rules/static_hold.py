@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.flow.edits import ChangeStep
-from mellow_tide.core.hands.load import hold_limit
+from mellow_tide.core.hands.load import find_hold_limit
 
 SAFE = 0.5
 """Part of the longest possible hold that is still comfortable (from experience)."""
@@ -19,7 +19,7 @@ def check(case: Case) -> Iterator[Found]:
         s = case.flow.parts[e.part]
         if case.direction(s.steps[e.step]) != "still":
             continue
-        limit = hold_limit(e.tool, e.depth, case.catalogue)
+        limit = find_hold_limit(e.tool, e.depth, case.catalogue)
         each = e.seconds / (e.passes or 1)
         if limit is None or each <= SAFE * limit:
             continue

@@ -3,11 +3,11 @@
 from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
-from mellow_tide.core.checks.examples import ARC, Strokes, flow, part
-from mellow_tide.core.checks.words import span
+from mellow_tide.core.checks.examples import ARC, ExampleStrokes, flow, part
+from mellow_tide.core.checks.words import say_span
 from mellow_tide.core.supplies.packing import WARMER_MINUTES
 
-TOWEL: Strokes = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])
+TOWEL: ExampleStrokes = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -17,7 +17,7 @@ def check(case: Case) -> Iterator[Found]:
     if first is None or first.start >= 60 * (WARMER_MINUTES - before):
         return
     lead = 60 * (WARMER_MINUTES - before) - first.start
-    what = f"The first hot towel is wanted early: into the warmer {span(lead)} before the client comes."
+    what = f"The first hot towel is wanted early: into the warmer {say_span(lead)} before the client comes."
     yield Found(what, case.flow.parts[first.part])
 
 

@@ -6,7 +6,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, part
 from mellow_tide.core.checks.repairs import part_skipping
-from mellow_tide.core.flow.flow import Flow, Skip
+from mellow_tide.core.flow.flow import Flow, WaySkip
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -22,7 +22,7 @@ def check(case: Case) -> Iterator[Found]:
         yield Found(what, s, None, part_skipping("Cover what was worked first", s, "cover"))
 
 
-def _back_and_legs(c: Catalogue, *skips: Skip) -> Flow:
+def _back_and_legs(c: Catalogue, *skips: WaySkip) -> Flow:
     right, left = both(c, "thigh_back")
     return flow(c, part(c, "back"), right.model_copy(update={"skips": skips}), left)
 

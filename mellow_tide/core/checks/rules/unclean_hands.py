@@ -6,7 +6,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, part
 from mellow_tide.core.checks.repairs import part_skipping
-from mellow_tide.core.flow.flow import Flow, Skip
+from mellow_tide.core.flow.flow import Flow, WaySkip
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -28,7 +28,7 @@ def check(case: Case) -> Iterator[Found]:
         yield Found(what, s, None, part_skipping("Clean your hands first", s, "clean_hands"))
 
 
-def _after_feet(c: Catalogue, *skips: Skip) -> Flow:
+def _after_feet(c: Catalogue, *skips: WaySkip) -> Flow:
     feet = both(c, "foot", position="supine")
     neck = part(c, "neck", position="supine").model_copy(update={"skips": skips})
     return flow(c, *feet, neck)

@@ -9,16 +9,16 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Region
 from mellow_tide.core.flow.flow import PartMedium
 from mellow_tide.core.planner.passes import Lengths, Passes
-from mellow_tide.core.planner.repertoire import Option, Touch, arc_options, medium_of
-from mellow_tide.core.timing.oiling import oilings, wants_oil
-from mellow_tide.core.timing.step_seconds import passes_seconds
+from mellow_tide.core.planner.repertoire import StrokeOption, Touch, arc_options, medium_of
+from mellow_tide.core.timing.oiling import plan_oilings, wants_oil
+from mellow_tide.core.timing.step_seconds import pass_seconds, whole
 from mellow_tide.core.timing.tempo import Tempo
 
-Key = tuple[str, int, tuple[int, int, int]]
+SiteKey = tuple[str, int, tuple[int, int, int]]
 
 
 @dataclass(frozen=True, eq=False)
-class Place:
+class Site:
     """Where and how a part is worked: region and position, the touch, and whose seconds count."""
 
     region: Region
@@ -26,7 +26,7 @@ class Place:
     touch: Touch
     catalogue: Catalogue
     tempo: Tempo
-    _lengths: dict[Key, Lengths] = field(default_factory=dict)
+    _lengths: dict[SiteKey, Lengths] = field(default_factory=dict)
 
     @cached_property
     def medium(self) -> PartMedium:
@@ -34,7 +34,7 @@ class Place:
         return medium_of(self.region.id, self.touch.clothed, self.catalogue)
 
     @cached_property
-    def options(self) -> tuple[Option, ...]:
+    def options(self) -> tuple[StrokeOption, ...]:
         """The strokes that could stand in the arc."""
         return arc_options(self.region.id, self.touch, self.catalogue)
 
@@ -49,7 +49,7 @@ class Place:
         usual = (self.seconds(option, option.passes[1]) for option in self.options)
         return tuple(accumulate(usual, initial=self.fixed(())))[1:]
 
-    def lengths(self, option: Option) -> Lengths:
+    def lengths(self, option: StrokeOption) -> Lengths:
         """Whole seconds of an option with each number of passes it may have, and how far that is from usual."""
         # The most passes are told apart: a stroke has them by slot.
         key = (option.stroke.id, option.depth, option.passes)
@@ -60,44 +60,43 @@ class Place:
             )
         return self._lengths[key]
 
-    def seconds(self, option: Option, passes: int) -> int:
+    def seconds(self, option: StrokeOption, passes: int) -> int:
         """Whole seconds of an option with so many passes."""
         return self.lengths(option)[passes - option.passes[0]][0]
 
-    def _seconds(self, option: Option, passes: int) -> int:
-        return passes_seconds(
-            option.stroke, self.region, option.depth, passes, self.catalogue.pace, self.tempo
-        )
+    def _seconds(self, option: StrokeOption, passes: int) -> int:
+        one = pass_seconds(option.stroke, self.region, option.depth, self.catalogue.clock, self.tempo)
+        return whole(passes * one)
 
-    def taken(self, options: tuple[Option, ...], passes: Passes, asked: int) -> int:
+    def taken(self, options: tuple[StrokeOption, ...], passes: Passes, asked: int) -> int:
         """Whole seconds of working the options so, `asked` times with a word about the pressure."""
         seconds = [self.seconds(o, n) for o, n in zip(options, passes, strict=True)]
-        pace = self.catalogue.pace
-        total = sum(seconds) + pace.check_in * asked + pace.towel * sum(o.stroke.heat for o in options)
+        clock = self.catalogue.clock
+        total = sum(seconds) + clock.check_in * asked + clock.towel * sum(o.stroke.heat for o in options)
         if self.medium != "lubricated":
             return total
         worked = (
             (wants_oil(o.stroke, o.slot), o.slot == "settle", s)
             for o, s in zip(options, seconds, strict=True)
         )
-        oiled = oilings(worked, pace.oil_lasts)
-        oil = pace.oil_first * oiled.count("first") + pace.oil_again * oiled.count("again")
-        return total + oil + pace.wipe * sum(needs_wiping(o) for o in options)
+        oiled = plan_oilings(worked, clock.oil_lasts)
+        oil = clock.oil_first * oiled.count("first") + clock.oil_again * oiled.count("again")
+        return total + oil + clock.wipe * sum(needs_wiping(o) for o in options)
 
-    def fixed(self, options: Iterable[Option]) -> int:
+    def fixed(self, options: Iterable[StrokeOption]) -> int:
         """Seconds of the first oil, and of wiping it off where a grip is needed."""
         if self.medium != "lubricated":
             return 0
-        pace = self.catalogue.pace
-        return pace.oil_first + pace.wipe * sum(needs_wiping(o) for o in options)
+        clock = self.catalogue.clock
+        return clock.oil_first + clock.wipe * sum(needs_wiping(o) for o in options)
 
 
-def needs_wiping(option: Option) -> bool:
+def needs_wiping(option: StrokeOption) -> bool:
     """Whether oil must come off before the stroke."""
     return option.stroke.grip and "towel" not in option.stroke.tools
 
 
 @lru_cache(maxsize=2_000)
-def place_at(region_id: str, position: str, touch: Touch, catalogue: Catalogue, tempo: Tempo) -> Place:
+def find_site(region_id: str, position: str, touch: Touch, catalogue: Catalogue, tempo: Tempo) -> Site:
     """The place; the same one for the same words, so that it keeps what it has worked out."""
-    return Place(catalogue.regions[region_id], position, touch, catalogue, tempo)
+    return Site(catalogue.regions[region_id], position, touch, catalogue, tempo)
