@@ -9,6 +9,7 @@ from fastapi import APIRouter, Depends, FastAPI
 from fastapi.routing import APIRoute
 
 from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.store.clock import Clock, read_machine_clock
 from mellow_tide.store.database import Database
 from mellow_tide.web import pages, problems
 from mellow_tide.web.guard import OwnPagesOnly, signed_in
@@ -29,9 +30,9 @@ from mellow_tide.web.routes import (
 )
 
 
-def make_app(dsn: str, built: Path | None = None) -> FastAPI:
+def make_app(dsn: str, built: Path | None = None, now: Clock = read_machine_clock) -> FastAPI:
     """The application over the database at `dsn`, serving the front end in `built` if given."""
-    database = Database(dsn)
+    database = Database(dsn, now=now)
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:

@@ -16,6 +16,7 @@ from mellow_tide.core.formats.whole_record import make_schema
 from mellow_tide.demo.load import ensure_demo
 from mellow_tide.demo.load import reset_demo as load_demo_anew
 from mellow_tide.store.carry_over import freeze_stored_runs
+from mellow_tide.store.clock import make_clock
 from mellow_tide.store.database import Database
 from mellow_tide.store.migrate import migrate
 
@@ -45,7 +46,7 @@ def serve(fd: Annotated[int, typer.Option(help="a listening socket's file descri
     """Serve on a socket that is already bound."""
     import uvicorn
 
-    app = make_app(os.environ["TIDE_DSN"], Path(os.environ["TIDE_WEB"]))
+    app = make_app(os.environ["TIDE_DSN"], Path(os.environ["TIDE_WEB"]), make_clock(os.environ))
     uvicorn.run(app, fd=fd, log_level="info", access_log=False, timeout_graceful_shutdown=3)
 
 

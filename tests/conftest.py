@@ -4,9 +4,10 @@ import fcntl
 import os
 import re
 from collections.abc import Iterator
-from datetime import UTC, datetime
+from datetime import datetime
 
 import pytest
+from hypothesis import HealthCheck, settings
 
 from launcher.cluster import APP, OWNER, Cluster
 from launcher.places import settle
@@ -14,9 +15,15 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.demo.load import ensure_demo
 from mellow_tide.store.database import Database
 from mellow_tide.store.migrate import migrate
+from tests.as_shipped import keep_as_shipped
 from tests.settings import CATALOGUE
 
-NOW = datetime(2026, 5, 4, 8, 0, tzinfo=UTC)
+# A busy machine is no finding.
+settings.register_profile("any machine", deadline=None, suppress_health_check=[HealthCheck.too_slow])
+settings.load_profile("any machine")
+
+NOW = datetime.fromisoformat(os.environ.get("TIDE_TEST_NOW", "2026-05-04T08:00:00+00:00"))
+"""When the tests take place."""
 
 
 def _test_cluster() -> Cluster:
@@ -52,8 +59,9 @@ def template(cluster: Cluster) -> str:
     cluster.psql("postgres", f"DROP DATABASE IF EXISTS {name} WITH (FORCE)")
     cluster.psql("postgres", f"CREATE DATABASE {name} OWNER {OWNER}")
     migrate(cluster.dsn(OWNER, name))
-    with Database(cluster.dsn(OWNER, name), most_connections=1) as db:
+    with Database(cluster.dsn(OWNER, name), most_connections=1, now=lambda: NOW) as db:
         ensure_demo(db, NOW)
+    keep_as_shipped(cluster.dsn("postgres", name))
     return name
 
 
@@ -77,6 +85,11 @@ def owner_dsn(cluster: Cluster, database_name: str) -> str:
 
 
 @pytest.fixture(scope="module")
+def superuser_dsn(cluster: Cluster, database_name: str) -> str:
+    return cluster.dsn("postgres", database_name)
+
+
+@pytest.fixture(scope="module")
 def db(app_dsn: str) -> Iterator[Database]:
-    with Database(app_dsn, most_connections=2) as database:
+    with Database(app_dsn, most_connections=2, now=lambda: NOW) as database:
         yield database

@@ -1,7 +1,6 @@
 """Clients in and out: contacts as cards and tables, and a client's whole record."""
 
 from collections.abc import Collection, Mapping, Sequence
-from datetime import UTC, datetime
 from typing import Literal
 from uuid import UUID, uuid4
 
@@ -115,7 +114,7 @@ def read_whole_record(desk: Desk, client_id: UUID) -> WholeRecord:
         practice = find_practice(t).name
     return WholeRecord(
         practice=practice,
-        exported_at=datetime.now(UTC),
+        exported_at=desk.db.now(),
         client=row.record,
         history=tuple(
             DatedChange(

@@ -2,7 +2,6 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from datetime import UTC, datetime
 
 from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
 from mellow_tide.core.catalogue.house import House, in_house
@@ -11,7 +10,7 @@ from mellow_tide.core.catalogue.rules import Condition, Consent
 from mellow_tide.core.meeting.answers import Answers, find_problems
 from mellow_tide.core.meeting.questions import IntakeSection, read_sections
 from mellow_tide.core.refusal import Refused
-from mellow_tide.services.intakes import hash_token
+from mellow_tide.services.sign_in import hash_token
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.intakes import IntakeRow, find_intake_by_token, hand_in, open_intake, save_answers
 from mellow_tide.store.people import find_house, find_practice
@@ -79,7 +78,7 @@ def open_form(db: Database, token: str, key: str, shipped: ShippedCatalogue) -> 
 
     Raises `LinkUsed`, `LinkEnded`.
     """
-    now = datetime.now(UTC)
+    now = db.now()
     row = _by(db, hash_token(token))
     if row.key_hash is None:
         with db.transaction(Sight(row.practice_id)) as t:
@@ -115,7 +114,7 @@ def save(db: Database, key: str, sequence: int, answers: Answers, shipped: Shipp
     row = opened.row
     with db.transaction(Sight(row.practice_id)) as t:
         save_answers(t, row.intake_id, sequence, answers)
-    found = find_problems(answers, datetime.now(UTC).date(), in_house(opened.house, shipped))
+    found = find_problems(answers, db.now().date(), in_house(opened.house, shipped))
     return Saved(
         sequence=sequence,
         problems=tuple(AtFault(field=p.field, what=p.what, remedy=p.remedy) for p in found),
@@ -126,20 +125,20 @@ def hand_in_form(db: Database, key: str, sequence: int, answers: Answers, shippe
     """Hand the form in; a second time changes nothing. Raises `LinkEnded`, `AnswersAtFault`."""
     opened = _opened(db, key)
     row = opened.row
-    found = find_problems(answers, datetime.now(UTC).date(), in_house(opened.house, shipped))
+    found = find_problems(answers, db.now().date(), in_house(opened.house, shipped))
     if found:
         raise AnswersAtFault(*found)
     if row.handed_in_at is not None:
         return
     save(db, key, sequence, answers, shipped)
     with db.transaction(Sight(row.practice_id)) as t:
-        hand_in(t, row.intake_id, datetime.now(UTC))
+        hand_in(t, row.intake_id, db.now())
 
 
 def _by(db: Database, token_hash: bytes) -> IntakeRow:
     with db.transaction(Sight(token_hash=token_hash)) as t:
         row = find_intake_by_token(t, token_hash)
-    if row is None or row.expires_at <= datetime.now(UTC):
+    if row is None or row.expires_at <= db.now():
         raise LinkEnded
     return row
 

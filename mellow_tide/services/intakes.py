@@ -1,9 +1,8 @@
 """Intakes as the therapist has them: made with a one-time link, read, each answer accepted or questioned."""
 
-import hashlib
 import secrets
 from collections.abc import Iterable, Mapping
-from datetime import UTC, datetime, timedelta
+from datetime import timedelta
 from typing import Annotated, Literal
 from uuid import UUID, uuid4
 
@@ -15,6 +14,7 @@ from mellow_tide.core.meeting.review import Item, accept_answers, review_answers
 from mellow_tide.core.refusal import FieldProblem, Refused
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.evidence import Told, tell
+from mellow_tide.services.sign_in import hash_token
 from mellow_tide.store.clients import ClientRow, find_client
 from mellow_tide.store.errors import NotThere
 from mellow_tide.store.intakes import (
@@ -92,7 +92,7 @@ class IntakeReview(Record):
 def make_intake(desk: Desk, client_id: UUID) -> NewIntake:
     """A form for the client, with a link that opens it once. Raises `NotThere`."""
     token, intake_id = secrets.token_urlsafe(24), uuid4()
-    expires_at = datetime.now(UTC) + OPEN_FOR
+    expires_at = desk.db.now() + OPEN_FOR
     with desk.reading() as t:
         find_client(t, client_id)
         add_intake(t, StoredIntake(intake_id, client_id, hash_token(token), expires_at))
@@ -124,7 +124,7 @@ def judge(desk: Desk, intake_id: UUID, verdicts: Mapping[str, Verdict]) -> Intak
 
     Raises `NotThere`, `Refused` for an answer that is not there.
     """
-    now = datetime.now(UTC)
+    now = desk.db.now()
     with desk.writing() as t:
         lock_intake(t, intake_id)
         row = find_intake(t, intake_id)
@@ -176,8 +176,3 @@ def _items(row: IntakeRow, client: ClientRow, catalogue: Catalogue) -> tuple[Ite
 
 def _judged(row: IntakeRow) -> dict[str, Judged]:
     return {id: Judged.model_validate(one) for id, one in row.verdicts.items()}
-
-
-def hash_token(token: str) -> bytes:
-    """What is stored of a secret: enough to know it again, not enough to use it."""
-    return hashlib.sha256(token.encode()).digest()

@@ -84,26 +84,26 @@ def sign_in(db: Database, email: str, password: str, address: str, now: datetime
 
 def _begin(db: Database, person: Person, attempt_key: bytes, now: datetime) -> str:
     token = secrets.token_urlsafe(32)
-    with db.transaction(Sight(person=person.person_id, token_hash=_hash(token))) as t:
+    with db.transaction(Sight(person=person.person_id, token_hash=hash_token(token))) as t:
         memberships = list_memberships(t, person.person_id)
         if not memberships:
             raise SignInRefused
         signed_in = SignedIn(memberships[0].practice_id, person.person_id)
-        add_sign_in(t, signed_in, _hash(token), now + STAYS)
+        add_sign_in(t, signed_in, hash_token(token), now + STAYS)
         forget_attempts(t, attempt_key, now - REMEMBERED)
     return token
 
 
 def find_holder(db: Database, token: str, now: datetime) -> SignedIn | None:
     """Who is signed in with this token, or None."""
-    with db.transaction(Sight(token_hash=_hash(token))) as t:
-        return find_sign_in(t, _hash(token), now)
+    with db.transaction(Sight(token_hash=hash_token(token))) as t:
+        return find_sign_in(t, hash_token(token), now)
 
 
 def sign_out(db: Database, token: str) -> None:
     """Forget the token; unknown ones are no error."""
-    with db.transaction(Sight(token_hash=_hash(token))) as t:
-        delete_sign_in(t, _hash(token))
+    with db.transaction(Sight(token_hash=hash_token(token))) as t:
+        delete_sign_in(t, hash_token(token))
 
 
 def read_me(desk: Desk) -> Me:
@@ -112,7 +112,8 @@ def read_me(desk: Desk) -> Me:
         return Me(find_person(t, desk.person_id), find_practice(t))
 
 
-def _hash(token: str) -> bytes:
+def hash_token(token: str) -> bytes:
+    """What is stored of a secret: enough to know it again, not enough to use it."""
     return hashlib.sha256(token.encode()).digest()
 
 

@@ -3,6 +3,7 @@
 from collections.abc import Iterator, Mapping, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass
+from datetime import datetime
 from typing import Any, Self, TypeVar
 from uuid import UUID
 
@@ -11,6 +12,7 @@ from psycopg.rows import class_row
 from psycopg.sql import Composed
 from psycopg_pool import ConnectionPool
 
+from mellow_tide.store.clock import Clock, read_machine_clock
 from mellow_tide.store.errors import translated
 from mellow_tide.store.queries import query
 
@@ -30,15 +32,12 @@ class Sight:
 class Transaction:
     """A transaction and its sight. Every named query gets `practice_id` and `person_id` from it."""
 
-    def __init__(self, connection: Connection[tuple[Any, ...]], sight: Sight) -> None:
+    def __init__(
+        self, connection: Connection[tuple[Any, ...]], sight: Sight, now: datetime | None = None
+    ) -> None:
         self._connection = connection
         self._sight = sight
-        look_through(connection, sight)
-
-    def look(self, sight: Sight) -> None:
-        """See something else from now on."""
-        self._sight = sight
-        look_through(self._connection, sight)
+        look_through(connection, sight, now)
 
     def run(self, name: str, /, **values: Any) -> int:
         """Run a query; how many rows it touched."""
@@ -77,9 +76,10 @@ class Transaction:
 
 
 class Database:
-    """A pool of connections under the application's role; `dsn` is a libpq connection string."""
+    """A pool of connections under the application's role; `dsn` is a libpq connection string, `now` the time."""
 
-    def __init__(self, dsn: str, most_connections: int = 10) -> None:
+    def __init__(self, dsn: str, most_connections: int = 10, now: Clock = read_machine_clock) -> None:
+        self.now = now
         self._pool = ConnectionPool(dsn, min_size=1, max_size=most_connections, open=False, timeout=5)
 
     def open(self) -> None:
@@ -104,11 +104,11 @@ class Database:
     def transaction(self, sight: Sight) -> Iterator[Transaction]:
         """A transaction that commits at the end, or changes nothing if anything is raised."""
         with translated(), self._pool.connection() as connection, connection.transaction():
-            yield Transaction(connection, sight)
+            yield Transaction(connection, sight, self.now())
 
 
-def look_through(connection: Connection[tuple[Any, ...]], sight: Sight) -> None:
-    """Set what the present transaction may see."""
+def look_through(connection: Connection[tuple[Any, ...]], sight: Sight, now: datetime | None = None) -> None:
+    """Set what the present transaction may see, and what time it takes it to be: the database's own if not said."""
     connection.execute(
         query("set_sight"),
         {
@@ -116,5 +116,6 @@ def look_through(connection: Connection[tuple[Any, ...]], sight: Sight) -> None:
             "person": str(sight.person or ""),
             "email": sight.email or "",
             "token": sight.token_hash.hex() if sight.token_hash else "",
+            "now": now.isoformat() if now else "",
         },
     )

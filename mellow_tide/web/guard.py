@@ -1,6 +1,5 @@
 """Who may come in: the sign-in cookie, and writes only from our own pages."""
 
-from datetime import UTC, datetime
 from typing import Annotated
 from urllib.parse import urlsplit
 
@@ -51,7 +50,7 @@ async def shipped(request: Request) -> ShippedCatalogue:
 def signed_in(request: Request, db: Annotated[Database, Depends(database)]) -> SignedIn:
     """Who sends this request; raises `NotSignedIn`."""
     token = request.cookies.get(COOKIE)
-    who = find_holder(db, token, datetime.now(UTC)) if token else None
+    who = find_holder(db, token, db.now()) if token else None
     if who is None:
         raise NotSignedIn
     return who

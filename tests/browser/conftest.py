@@ -1,14 +1,20 @@
 import os
-from datetime import UTC, datetime
+import secrets
+from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import BrowserContext, Page, expect
 
-from mellow_tide.demo.load import reset_demo
-from mellow_tide.store.database import Database
-from tests.browser.pages import SignIn, Today
+from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID
+from mellow_tide.services.sign_in import hash_token
+from mellow_tide.store.database import Database, Sight
+from mellow_tide.store.people import SignedIn, add_sign_in
+from mellow_tide.web.guard import COOKIE
+from tests.as_shipped import keep_as_shipped, put_back
+from tests.browser.pages import PATIENCE, Today
 from tests.browser.serving import LiveServer
+from tests.conftest import NOW
 
 CHROMIUM = [
     "--headless",
@@ -21,7 +27,20 @@ CHROMIUM = [
     "--disable-sync",
 ]
 
-expect.set_options(timeout=10_000)
+expect.set_options(timeout=PATIENCE)
+
+TOKEN = secrets.token_urlsafe(32)
+"""What a browser holds that has signed in already."""
+
+SHIFT = """
+    const ahead = %d;
+    const Real = Date;
+    globalThis.Date = class extends Real {
+        constructor(...given) { given.length ? super(...given) : super(Real.now() + ahead); }
+        static now() { return Real.now() + ahead; }
+    };
+"""
+"""Sets the clock of a page ahead by so many milliseconds; it runs on from there."""
 
 
 @pytest.fixture(scope="session")
@@ -32,30 +51,49 @@ def browser_type_launch_args():
 @pytest.fixture(scope="session")
 def browser_context_args():
     # Most tests mean the page as the server has it now; those of the worker switch it on.
-    return {"viewport": {"width": 1280, "height": 800}, "locale": "en-GB", "service_workers": "block"}
+    return {
+        "viewport": {"width": 1280, "height": 800},
+        "locale": "en-GB",
+        "timezone_id": os.environ.get("TIDE_TEST_ZONE", "UTC"),
+        "service_workers": "block",
+    }
 
 
 @pytest.fixture(scope="module")
-def server(app_dsn, owner_dsn, tmp_path_factory):
+def server(app_dsn, owner_dsn, superuser_dsn, tmp_path_factory):
     if not Path(os.environ.get("TIDE_WEB", "")).joinpath("index.html").exists():
         pytest.fail("the front end is not built: run the tests through ./tide test")
-    live = LiveServer(app_dsn, tmp_path_factory.mktemp("server") / "log")
+    with (
+        Database(owner_dsn, most_connections=1) as owner,
+        owner.transaction(Sight(PRACTICE_ID, THERAPIST_ID)) as t,
+    ):
+        add_sign_in(t, SignedIn(PRACTICE_ID, THERAPIST_ID), hash_token(TOKEN), NOW + timedelta(days=30))
+    keep_as_shipped(superuser_dsn)
+    live = LiveServer(app_dsn, tmp_path_factory.mktemp("server") / "log", NOW - datetime.now(UTC))
     live.start()
     yield live
     live.close()
 
 
 @pytest.fixture(autouse=True)
-def _demo_as_shipped(owner_dsn):
-    """Every test finds the demo untouched, with its day today."""
-    with Database(owner_dsn, most_connections=1) as owner:
-        reset_demo(owner, datetime.now(UTC))
+def _demo_as_shipped(server: LiveServer, superuser_dsn: str):
+    """Every test finds the demo untouched."""
+    put_back(superuser_dsn)
 
 
 @pytest.fixture
-def today(page: Page, server: LiveServer) -> Today:
+def context(context: BrowserContext, server: LiveServer) -> BrowserContext:
+    """A browser by whose clock it is when the tests take place."""
+    context.add_init_script(SHIFT % (server.ahead.total_seconds() * 1000))
+    context.set_default_timeout(PATIENCE)
+    return context
+
+
+@pytest.fixture
+def today(context: BrowserContext, page: Page, server: LiveServer) -> Today:
     """Today, signed in."""
+    context.add_cookies([{"name": COOKIE, "value": TOKEN, "url": server.url, "httpOnly": True}])
     page.goto(server.url)
-    arrived = SignIn(page).enter()
+    arrived = Today(page)
     expect(arrived.next_action).to_be_visible()
     return arrived

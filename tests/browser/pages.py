@@ -1,12 +1,17 @@
 """What a person finds on each screen, by role and name."""
 
 import re
-from datetime import datetime, timedelta
+import time
+from collections.abc import Callable
+from datetime import UTC, datetime, timedelta
 from typing import Any
 
 from playwright.sync_api import Locator, Page, expect
 
 from mellow_tide.demo.people import THERAPIST_EMAIL, THERAPIST_PASSWORD
+
+PATIENCE = 60_000
+"""Milliseconds. What is waited for comes, on a busy machine too; this is for what never does."""
 
 
 class SignIn:
@@ -150,6 +155,11 @@ def edit(page: Page, edits: list[dict[str, object]]) -> None:
     )
 
 
+def hold_clock(page: Page) -> None:
+    """Take the page's clock into our hands, at what it shows now."""
+    page.clock.install(time=datetime.fromtimestamp(page.evaluate("Date.now()") / 1000, UTC))
+
+
 def as_booked(page: Page, after: timedelta = timedelta(minutes=5)) -> None:
     """Take the clock into our hands, `after` the hour for which the session of this page is booked."""
     url = page.url.replace("/session/", "/api/sessions/").rsplit("/", 1)[0]
@@ -159,13 +169,19 @@ def as_booked(page: Page, after: timedelta = timedelta(minutes=5)) -> None:
 
 def run_of(page: Page) -> dict[str, Any]:
     """The run of the session at this table as the server knows it, once everything has been sent."""
-    for _ in range(100):
-        page.wait_for_timeout(50)
-        if page.evaluate(KEPT) == 0:
-            break
-        page.clock.run_for(1000)
+    wait_for(page, KEPT, 0, between=lambda: page.clock.run_for(1000))
     url = page.url.replace("/session/", "/api/sessions/").replace("/work", "/run")
     return page.evaluate("url => fetch(url).then((answer) => answer.json())", url)
+
+
+def wait_for(page: Page, script: str, value: object, between: Callable[[], object] | None = None) -> None:
+    """Wait until a script of the page answers `value`; `between` is done before it is asked again."""
+    until = time.monotonic() + PATIENCE / 1000
+    while (answer := page.evaluate(script)) != value:
+        assert time.monotonic() < until, f"{script}: still {answer}, not {value}"
+        page.wait_for_timeout(50)
+        if between:
+            between()
 
 
 def counting(store: str) -> str:

@@ -5,17 +5,21 @@ import socket
 import subprocess
 import sys
 import time
+from datetime import timedelta
 from pathlib import Path
 
 import httpx
+
+from mellow_tide.store.clock import OFFSET
 
 ROOT = Path(__file__).parents[2]
 
 
 class LiveServer:
-    """Serves the application over `dsn`; keeps its port over a restart."""
+    """Serves the application over `dsn`, its clock so far `ahead`; keeps its port over a restart."""
 
-    def __init__(self, dsn: str, log: Path) -> None:
+    def __init__(self, dsn: str, log: Path, ahead: timedelta = timedelta()) -> None:
+        self.ahead = ahead
         self._dsn = dsn
         self._log = log
         self._listener = socket.socket()
@@ -27,6 +31,7 @@ class LiveServer:
     def start(self) -> None:
         fd = self._listener.fileno()
         env = {**os.environ, "TIDE_DSN": self._dsn, "PYTHONPATH": str(ROOT)}
+        env[OFFSET] = str(self.ahead.total_seconds())
         with self._log.open("ab") as log:
             self._process = subprocess.Popen(
                 [sys.executable, "-m", "mellow_tide.cli", "serve", "--fd", str(fd)],
@@ -35,7 +40,7 @@ class LiveServer:
                 stdout=log,
                 stderr=log,
             )
-        for _ in range(200):
+        for _ in range(1200):
             try:
                 if httpx.get(self.url, timeout=1).status_code == 200:
                     return
@@ -46,14 +51,14 @@ class LiveServer:
     def stop(self) -> None:
         if self._process:
             self._process.terminate()
-            self._process.wait(10)
+            self._process.wait()
             self._process = None
 
     def kill(self) -> None:
         """As a machine's death would: at once, whatever is under way."""
         if self._process:
             self._process.kill()
-            self._process.wait(10)
+            self._process.wait()
             self._process = None
 
     def start_again(self) -> None:

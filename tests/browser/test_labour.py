@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.pages import Plan, Today, Work, run_of
+from tests.browser.pages import Plan, Today, Work, hold_clock, run_of
 
 
 @pytest.fixture
@@ -14,7 +14,7 @@ def table(page: Page, today: Today) -> Work:
     plan = Plan(page)
     plan.of_kind("Labour support", "labour support")
     work = plan.to_work()
-    page.clock.install()
+    hold_clock(page)
     work.begin()
     return work
 

@@ -1,7 +1,7 @@
 """What stays of the hour: the log signed in a tap, added to, and what the next visit starts from."""
 
 import re
-from datetime import UTC, datetime, timedelta
+from datetime import timedelta
 from uuid import UUID, uuid4
 
 from playwright.sync_api import Page, expect
@@ -11,6 +11,7 @@ from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.sessions import NewSession, add_session
 from tests.browser.pages import Log, Plan, Today
+from tests.conftest import NOW
 
 
 def worked(page: Page, today: Today, client: str, *acts: str) -> Log:
@@ -100,7 +101,7 @@ def another_session(app_dsn: str, page: Page) -> str:
                 made,
                 UUID(told["client"]["client_id"]),
                 THERAPIST_ID,
-                datetime.now(UTC) + timedelta(days=2),
+                NOW + timedelta(days=2),
                 plan,
             ),
         )

@@ -6,7 +6,7 @@ from datetime import UTC, datetime, timedelta
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
-from tests.browser.pages import RUNS, Plan, SignIn, Today, Work, run_of
+from tests.browser.pages import RUNS, Plan, SignIn, Today, Work, run_of, wait_for
 from tests.browser.serving import LiveServer
 
 
@@ -27,11 +27,7 @@ def begun(page: Page, today: Today) -> Work:
 def ready_for_the_cellar(page: Page) -> None:
     """The worker has its pages, and the device has the run."""
     page.evaluate("navigator.serviceWorker.ready.then(() => true)")
-    for _ in range(100):
-        if page.evaluate(RUNS) == 1:
-            return
-        page.wait_for_timeout(50)
-    pytest.fail("the device did not keep the run")
+    wait_for(page, RUNS, 1)
 
 
 def test_a_begun_session_is_worked_reloaded_and_ended_without_a_network(
@@ -68,7 +64,7 @@ def test_a_begun_session_is_worked_reloaded_and_ended_without_a_network(
     assert told["total"]
     assert [one["word"] for one in told["said"]] == ["deeper"]
     # Once all has arrived, nothing of the client stays on the device.
-    assert page.evaluate(RUNS) == 0
+    wait_for(page, RUNS, 0)
 
 
 def test_a_server_that_says_nothing_is_not_waited_for(page: Page, server: LiveServer, today: Today):
@@ -79,7 +75,7 @@ def test_a_server_that_says_nothing_is_not_waited_for(page: Page, server: LiveSe
     server.stop()
     try:
         page.reload()
-        expect(work.stroke).to_have_text(here, timeout=20_000)
+        expect(work.stroke).to_have_text(here)
         page.keyboard.press("PageDown")
         expect(work.stroke).not_to_have_text(here)
     finally:
@@ -89,11 +85,11 @@ def test_a_server_that_says_nothing_is_not_waited_for(page: Page, server: LiveSe
 
 def test_whoever_signs_out_leaves_no_session_on_the_device(page: Page, server: LiveServer, today: Today):
     begun(page, today)
-    assert page.evaluate(RUNS) == 1
+    wait_for(page, RUNS, 1)
     page.goto(server.url)
     page.get_by_role("button", name=re.compile("^Sign out")).click()
     expect(page.get_by_label("Password")).to_be_visible()
-    assert page.evaluate(RUNS) == 0
+    wait_for(page, RUNS, 0)
 
 
 def test_a_tablet_and_a_phone_on_one_run_come_to_the_same(
@@ -103,7 +99,7 @@ def test_a_tablet_and_a_phone_on_one_run_come_to_the_same(
     pocket = browser.new_context(viewport={"width": 390, "height": 844}, locale="en-GB")
     # The phone's clock is three minutes behind, as clocks are.
     phone_page = pocket.new_page()
-    phone_page.clock.set_system_time(datetime.now(UTC) - timedelta(minutes=3))
+    phone_page.clock.set_system_time(datetime.now(UTC) + server.ahead - timedelta(minutes=3))
     phone_page.goto(server.url)
     SignIn(phone_page).enter()
     expect(Today(phone_page).next_action).to_be_visible()
@@ -121,8 +117,7 @@ def test_a_tablet_and_a_phone_on_one_run_come_to_the_same(
     context.set_offline(False)
     page.keyboard.press("PageDown")
     expect(phone.stroke).to_have_text(tablet.stroke.inner_text())
-    there, here = (one.evaluate(RUN) for one in (phone_page, page))
-    assert there == here
+    wait_for(phone_page, RUN, run_of(page))
     pocket.close()
 
 

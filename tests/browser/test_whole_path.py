@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.browser.pages import Log, Plan, SignIn, Today, Work
+from tests.browser.pages import Log, Plan, SignIn, Today, Work, hold_clock
 
 
 def test_from_signing_in_to_a_log_that_outlives_the_server(page: Page, server):
@@ -102,7 +102,7 @@ def test_with_the_network_gone_no_tap_is_lost(page: Page, server, today: Today, 
     work.pad("Lighter").click()
     expect(page.get_by_text("Not connected: taps are kept here.")).to_be_visible()
     context.set_offline(False)
-    expect(page.get_by_text("Not connected")).to_be_hidden(timeout=15_000)
+    expect(page.get_by_text("Not connected")).to_be_hidden()
     page.reload()
     expect(work.stroke).to_have_text(here)
     expect(work.pad("Lighter")).to_have_attribute("aria-pressed", "true")
@@ -130,7 +130,7 @@ def test_with_a_part_sign_there_is_no_session(page: Page, server, today: Today):
 def test_the_water_falls_as_the_part_runs_out(page: Page, server, today: Today):
     today.open("Isolde Kelpworth")
     work = Plan(page).to_work()
-    page.clock.install()
+    hold_clock(page)
     work.begin()
 
     def level():

@@ -3,6 +3,7 @@ import { Link, Outlet, useNavigate } from "@tanstack/react-router";
 import { LogOut, Moon, Sun } from "lucide-react";
 import { meQuery } from "../api/queries";
 import { signOut } from "../api/signOut";
+import { Button } from "../ui/Button";
 import { Wordmark } from "../ui/Wordmark";
 import { useTheme } from "./theme";
 
@@ -59,16 +60,16 @@ function ThemeButton() {
   const [theme, setTheme] = useTheme();
   const night = theme === "nightroom";
   return (
-    <button
-      type="button"
-      className="btn btn-ghost btn-square ml-auto size-11 sm:ml-0"
+    <Button
+      look="quiet"
+      className="btn-square ml-auto size-11 sm:ml-0"
       aria-pressed={night}
       aria-label="Dim the screen for the night room"
       title={night ? "Day light" : "Night room"}
       onClick={() => setTheme(night ? "shore" : "nightroom")}
     >
       {night ? <Sun aria-hidden="true" size={20} /> : <Moon aria-hidden="true" size={20} />}
-    </button>
+    </Button>
   );
 }
 
@@ -83,14 +84,14 @@ function SignOut({ name }: { name: string }) {
     },
   });
   return (
-    <button
-      type="button"
-      className="btn btn-ghost min-h-11 px-2 font-normal"
+    <Button
+      look="quiet"
+      className="px-2 font-normal"
       onClick={() => out.mutate()}
       aria-label={`Sign out ${name}`}
     >
       <LogOut aria-hidden="true" size={20} />
       <span className="hidden sm:inline">Sign out</span>
-    </button>
+    </Button>
   );
 }

@@ -1,5 +1,5 @@
 import type { UseQueryResult } from "@tanstack/react-query";
-import type { Adjustment, Catalogue, Evaluation } from "../api/client";
+import type { Adjustment, Evaluation } from "../api/client";
 import { ProblemNote } from "../ui/ProblemNote";
 import { Waiting } from "../ui/Waiting";
 import { Compare } from "./Compare";
@@ -10,11 +10,10 @@ interface Props {
   /** The other one, once it has come. */
   other: UseQueryResult<Adjustment>;
   name: string;
-  catalogue: Catalogue;
 }
 
 /** Another plan over the one that stands. */
-export function Beside({ now, other, name, catalogue }: Props) {
+export function Beside({ now, other, name }: Props) {
   if (other.error) return <ProblemNote error={other.error} onAgain={() => other.refetch()} />;
   if (!other.data) return <Waiting what="Laying one over the other" />;
   return (
@@ -23,7 +22,6 @@ export function Beside({ now, other, name, catalogue }: Props) {
       second={other.data.evaluation}
       names={["Now", name]}
       difference={other.data.difference}
-      catalogue={catalogue}
     />
   );
 }

@@ -1,4 +1,5 @@
-import type { Catalogue, Difference, Evaluation } from "../api/client";
+import type { Difference, Evaluation } from "../api/client";
+import { useCatalogue } from "../api/useCatalogue";
 import { span } from "../lib/time";
 import { CompareTides } from "./CompareTides";
 import { keptWords } from "./difference";
@@ -9,11 +10,11 @@ interface Props {
   second: Evaluation;
   names: readonly [string, string];
   difference: Difference;
-  catalogue: Catalogue;
 }
 
 /** Two sessions over one another: their arcs, the minutes by region, and what else sets them apart. */
-export function Compare({ first, second, names, difference, catalogue }: Props) {
+export function Compare({ first, second, names, difference }: Props) {
+  const catalogue = useCatalogue();
   const name = (id: string) => catalogue.regions[id]?.whole ?? id;
   const regions = minutesByRegion(difference, name);
   const longest = Math.max(1, ...regions.map((one) => Math.max(one.first, one.second)));

@@ -1,8 +1,10 @@
-import type { Catalogue, Difference } from "../api/client";
+import type { Difference } from "../api/client";
+import { useCatalogue } from "../api/useCatalogue";
 import { changeLines, keptWords } from "./difference";
 
 /** What changes from the present plan to another, region by region. */
-export function DifferenceList({ difference, catalogue }: { difference: Difference; catalogue: Catalogue }) {
+export function DifferenceList({ difference }: { difference: Difference }) {
+  const catalogue = useCatalogue();
   const name = (id: string) => catalogue.regions[id]?.whole ?? id;
   const lines = changeLines(difference, name);
   return (

@@ -1,9 +1,11 @@
 import type { Catalogue, DayAnswer, SessionView } from "../api/client";
+import { useCatalogue } from "../api/useCatalogue";
 import { whatMoved } from "../compare/difference";
 import { capital, listed, placeName } from "../lib/words";
 
 /** What was answered today, what it changed in the plan, and what the plan cannot obey. */
-export function AnsweredToday({ session, catalogue }: { session: SessionView; catalogue: Catalogue }) {
+export function AnsweredToday({ session }: { session: SessionView }) {
+  const catalogue = useCatalogue();
   const answer = session.day_answer;
   if (!answer) return null;
   const moved = session.difference

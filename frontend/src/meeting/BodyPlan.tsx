@@ -4,6 +4,7 @@ import { capital } from "../lib/words";
 import type { Spot } from "../tableplan/layout";
 import type { Moment } from "../tableplan/moment";
 import { TablePlan } from "../tableplan/TablePlan";
+import { Button } from "../ui/Button";
 
 const FLAT = ["prone", "supine"] as const;
 /** Who may not lie flat is drawn on the side. */
@@ -67,15 +68,9 @@ export function BodyPlan(props: Props) {
       />
       <div className="mt-1 flex gap-2">
         {(onTheSide ? ON_THE_SIDE : FLAT).map((one, index) => (
-          <button
-            key={one}
-            type="button"
-            className="btn min-h-11"
-            aria-pressed={one === position}
-            onClick={() => setShown(index)}
-          >
+          <Button key={one} aria-pressed={one === position} onClick={() => setShown(index)}>
             {(!onTheSide && words?.[index]) || capital(catalogue.positions[one]?.name ?? one)}
-          </button>
+          </Button>
         ))}
       </div>
     </div>

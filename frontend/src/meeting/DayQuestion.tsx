@@ -1,14 +1,15 @@
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useState } from "react";
-import { api, body, type Catalogue, type DayAnswer, type Excluded } from "../api/client";
+import { api, body, type DayAnswer, type Excluded } from "../api/client";
+import { useCatalogue } from "../api/useCatalogue";
 import { capital, placeName } from "../lib/words";
+import { Button } from "../ui/Button";
 import { Tick } from "../ui/Tick";
 import { type ChosenPlace, PlaceChoice } from "./PlaceChoice";
 import { placeKey } from "./places";
 
 interface Props {
   sessionId: string;
-  catalogue: Catalogue;
   /** The answer there is, to go on from. */
   answered: DayAnswer | null;
   busy: boolean;
@@ -21,7 +22,8 @@ interface Props {
 const LISTENS = 350;
 
 /** "Anything new, anything or anywhere to keep away from today?", and what of the answer the plan must obey. */
-export function DayQuestion({ sessionId, catalogue, answered, busy, words, large, onAnswer }: Props) {
+export function DayQuestion({ sessionId, answered, busy, words, large, onAnswer }: Props) {
+  const catalogue = useCatalogue();
   const [note, setNote] = useState(answered?.note ?? "");
   const [conditions, setConditions] = useState(answered?.conditions ?? []);
   const [chosen, setChosen] = useState<Excluded[]>(answered?.excluded ?? []);
@@ -98,9 +100,7 @@ export function DayQuestion({ sessionId, catalogue, answered, busy, words, large
           onPlace={setPlace}
         />
         {place && (
-          <button
-            type="button"
-            className="btn min-h-11"
+          <Button
             onClick={() => {
               if (!known.has(placeKey(place, catalogue)))
                 setChosen([...chosen, { ...place, because: note.trim().slice(0, 120) }]);
@@ -108,7 +108,7 @@ export function DayQuestion({ sessionId, catalogue, answered, busy, words, large
             }}
           >
             Keep off it
-          </button>
+          </Button>
         )}
         <select
           className="select min-h-11 w-auto max-w-72"
@@ -129,13 +129,14 @@ export function DayQuestion({ sessionId, catalogue, answered, busy, words, large
       {conditions.length + excluded.length > 0 && (
         <Tick checked={lasting} words="Keep it for the next times too" onTick={(on) => setLasting(on)} />
       )}
-      <button
+      <Button
+        look="main"
         type="submit"
         disabled={busy || listening}
-        className={`btn btn-primary justify-self-start ${large ? "h-20 w-full text-2xl" : "min-h-11"}`}
+        className={`justify-self-start ${large ? "h-20 w-full text-2xl" : "min-h-11"}`}
       >
         {busy ? "Into the plan …" : anything ? words[1] : words[0]}
-      </button>
+      </Button>
     </form>
   );
 }

@@ -1,4 +1,5 @@
-import type { Catalogue, RunSheet } from "../api/client";
+import type { RunSheet } from "../api/client";
+import { useCatalogue } from "../api/useCatalogue";
 import { clock, span } from "../lib/time";
 import { capital, depthWord, sided, spoken } from "../lib/words";
 import { type Pointed, usePointed } from "./pointed";
@@ -9,11 +10,11 @@ interface Props {
   sheet: RunSheet;
   /** The part that is told of while nothing is pointed at. */
   selected: string | null;
-  catalogue: Catalogue;
 }
 
 /** In one line, what is done at the moment under the pointer, or where the selected part begins. */
-export function PointedLine({ pointed, sheet, selected, catalogue }: Props) {
+export function PointedLine({ pointed, sheet, selected }: Props) {
+  const catalogue = useCatalogue();
   const under = usePointed(pointed);
   const entry = under ?? sheet.entries.find((one) => one.part_id === selected && one.kind === "stroke");
   if (!entry) return null;

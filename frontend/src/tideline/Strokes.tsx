@@ -1,4 +1,4 @@
-import type { Catalogue } from "../api/client";
+import { useCatalogue } from "../api/useCatalogue";
 import { span } from "../lib/time";
 import { spoken } from "../lib/words";
 import type { StrokeSpan, TideLayout } from "./layout";
@@ -6,14 +6,14 @@ import type { StrokeSpan, TideLayout } from "./layout";
 const LETTER = 7;
 
 /** The strokes of a line that is drawn large: each a stretch of water at its depth, with its name and its passes. */
-export function Strokes({ layout, catalogue }: { layout: TideLayout; catalogue: Catalogue }) {
+export function Strokes({ layout }: { layout: TideLayout }) {
   return (
     <g className="pointer-events-none">
       {layout.strokes.map((stroke) => (
         <g key={stroke.entry.start}>
           {stroke.entry.side !== "left" && <Level stroke={stroke} y={layout.horizon - stroke.rise} />}
           {stroke.entry.side !== "right" && <Level stroke={stroke} y={layout.horizon + stroke.rise} />}
-          <Name stroke={stroke} catalogue={catalogue} layout={layout} />
+          <Name stroke={stroke} layout={layout} />
         </g>
       ))}
     </g>
@@ -34,15 +34,8 @@ function Level({ stroke, y }: { stroke: StrokeSpan; y: number }) {
   );
 }
 
-function Name({
-  stroke,
-  catalogue,
-  layout,
-}: {
-  stroke: StrokeSpan;
-  catalogue: Catalogue;
-  layout: TideLayout;
-}) {
+function Name({ stroke, layout }: { stroke: StrokeSpan; layout: TideLayout }) {
+  const catalogue = useCatalogue();
   const { entry, x0, x1 } = stroke;
   const name = catalogue.strokes[entry.stroke ?? ""]?.name ?? "";
   const room = x1 - x0 + 4;

@@ -1,5 +1,5 @@
 import { type KeyboardEvent, memo, type PointerEvent, useRef } from "react";
-import type { Catalogue } from "../api/client";
+import { useCatalogue } from "../api/useCatalogue";
 import type { Swell, TideLayout } from "./layout";
 import { describe } from "./names";
 import { STEP } from "./pull";
@@ -21,7 +21,6 @@ export interface PartActions {
 
 interface Props {
   layout: TideLayout;
-  catalogue: Catalogue;
   water: string;
   selected: string | null;
   /** The one in the hand, drawn faintly where it was. */
@@ -39,6 +38,7 @@ const SLACK = 6;
 /** The swells, each a part: to be chosen, walked along by keys, taken up by the pointer. */
 export const Swells = memo(function Swells(props: Props) {
   const { layout, selected, moving, actions, onSelect } = props;
+  const catalogue = useCatalogue();
   const pressed = useRef<{ swell: Swell; x: number; y: number } | null>(null);
   const chosen = (swell: Swell) => selected !== null && swell.partIds.includes(selected);
   const focusable = layout.swells.find(chosen) ?? layout.swells[0];
@@ -99,7 +99,7 @@ export const Swells = memo(function Swells(props: Props) {
           key={swell.partId}
           role="button"
           tabIndex={swell === focusable ? 0 : -1}
-          aria-label={describe(swell, props.catalogue)}
+          aria-label={describe(swell, catalogue)}
           aria-pressed={chosen(swell)}
           className="group cursor-pointer touch-pan-y outline-none"
           opacity={swell.partId === moving ? 0.35 : 1}
@@ -116,7 +116,7 @@ export const Swells = memo(function Swells(props: Props) {
             pressed.current = null;
           }}
         >
-          <title>{describe(swell, props.catalogue)}</title>
+          <title>{describe(swell, catalogue)}</title>
           <rect
             x={swell.x0}
             y={props.top}

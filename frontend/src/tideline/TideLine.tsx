@@ -1,5 +1,7 @@
 import { memo, type PointerEvent, useCallback, useId, useMemo, useRef, useState } from "react";
-import type { Catalogue, Finding, Landing, RunSheet } from "../api/client";
+import type { Finding, Landing, RunSheet } from "../api/client";
+import { useCatalogue } from "../api/useCatalogue";
+import { Button } from "../ui/Button";
 import { useWidth } from "../ui/useWidth";
 import { Buoy } from "./Buoy";
 import { DragLayer } from "./DragLayer";
@@ -25,7 +27,6 @@ export interface TideEditing extends Omit<PartActions, "onNudge" | "onTakeUp"> {
 
 interface Props {
   sheet: RunSheet;
-  catalogue: Catalogue;
   /** When the hands-on minutes begin, for the clock along the top. */
   begins?: Date;
   timeZone: string;
@@ -44,7 +45,8 @@ const TOP = MARGINS.top - 20;
 
 /** A whole session as a tide: the client's right above the horizon, left below, depth as height. */
 export const TideLine = memo(function TideLine(props: Props) {
-  const { sheet, catalogue, begins, selected, onSelect, pointed, editing } = props;
+  const { sheet, begins, selected, onSelect, pointed, editing } = props;
+  const catalogue = useCatalogue();
   const [ref, width] = useWidth<HTMLDivElement>(1100);
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<{ swell: Swell; at: { x: number; y: number } } | null>(null);
@@ -99,7 +101,6 @@ export const TideLine = memo(function TideLine(props: Props) {
         <SideNames layout={layout} left={MARGINS.left} />
         <Swells
           layout={layout}
-          catalogue={catalogue}
           water={water}
           selected={selected}
           moving={held?.swell.partId ?? null}
@@ -115,9 +116,9 @@ export const TideLine = memo(function TideLine(props: Props) {
           <SlackWater key={turn.x0} turn={turn} horizon={layout.horizon} />
         ))}
         {layout.strokes.length > 0 ? (
-          <Strokes layout={layout} catalogue={catalogue} />
+          <Strokes layout={layout} />
         ) : (
-          <Names layout={layout} catalogue={catalogue} selected={selected} />
+          <Names layout={layout} selected={selected} />
         )}
         <FindingMarks layout={layout} findings={props.findings} y={MARGINS.top - 14} />
         {chosen && editing && !joined && !held && (
@@ -133,7 +134,7 @@ export const TideLine = memo(function TideLine(props: Props) {
           />
         )}
         <Buoy pointed={pointed} layout={layout} left={MARGINS.left} right={width - MARGINS.right} />
-        <Strips layout={layout} catalogue={catalogue} foot={foot} right={width - MARGINS.right} />
+        <Strips layout={layout} foot={foot} right={width - MARGINS.right} />
         {held && editing && (
           <DragLayer
             swell={held.swell}
@@ -172,15 +173,8 @@ function useActions(
   );
 }
 
-function Names({
-  layout,
-  catalogue,
-  selected,
-}: {
-  layout: TideLayout;
-  catalogue: Catalogue;
-  selected: string | null;
-}) {
+function Names({ layout, selected }: { layout: TideLayout; selected: string | null }) {
+  const catalogue = useCatalogue();
   const short = (id: string) => catalogue.regions[id]?.short ?? id;
   return placeLabels(layout.swells, short, layout.amplitude + 18).map((label) => (
     <text
@@ -195,17 +189,8 @@ function Names({
   ));
 }
 
-function Strips({
-  layout,
-  catalogue,
-  foot,
-  right,
-}: {
-  layout: TideLayout;
-  catalogue: Catalogue;
-  foot: number;
-  right: number;
-}) {
+function Strips({ layout, foot, right }: { layout: TideLayout; foot: number; right: number }) {
+  const catalogue = useCatalogue();
   return (
     <>
       <Strip
@@ -232,14 +217,14 @@ function Nearer({ near, onNearer, onAll }: { near: boolean; onNearer(): void; on
   return (
     <div className="no-print absolute right-0 -top-1 flex gap-1">
       {near && (
-        <button type="button" className="btn btn-ghost min-h-11 bg-base-100" onClick={onAll}>
+        <Button look="quiet" className="bg-base-100" onClick={onAll}>
           Whole session
-        </button>
+        </Button>
       )}
       {!near && (
-        <button type="button" className="btn btn-ghost min-h-11 bg-base-100" onClick={onNearer}>
+        <Button look="quiet" className="bg-base-100" onClick={onNearer}>
           Nearer
-        </button>
+        </Button>
       )}
     </div>
   );

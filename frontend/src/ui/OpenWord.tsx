@@ -1,4 +1,5 @@
 import { type ReactNode, useEffect, useId, useRef, useState } from "react";
+import { Button } from "./Button";
 
 interface Props {
   /** What the word is about, for the panel's heading and for screen readers. */
@@ -44,9 +45,9 @@ export function OpenWord({ about, children, faulty, panel }: Props) {
         if (event.relatedTarget && !event.currentTarget.contains(event.relatedTarget)) setOpen(false);
       }}
     >
-      <button
+      <Button
+        look="shape"
         ref={button}
-        type="button"
         aria-expanded={open}
         aria-controls={open ? id : undefined}
         aria-label={`${about}: ${typeof children === "string" ? children : ""}`}
@@ -58,7 +59,7 @@ export function OpenWord({ about, children, faulty, panel }: Props) {
         }`}
       >
         {children}
-      </button>
+      </Button>
       {open && (
         <span
           id={id}

@@ -1,4 +1,5 @@
 import { Problem } from "../api/client";
+import { Button } from "./Button";
 
 /** What happened, what is safe, what to do. Shown where the person is looking. */
 export function ProblemNote({ error, onAgain }: { error: unknown; onAgain?: () => void }) {
@@ -21,9 +22,9 @@ export function ProblemNote({ error, onAgain }: { error: unknown; onAgain?: () =
         <p>{known?.detail ?? "What was saved is safe. Reload the page."}</p>
       )}
       {onAgain && (
-        <button type="button" className="btn mt-3" onClick={onAgain}>
+        <Button className="mt-3" onClick={onAgain}>
           Try again
-        </button>
+        </Button>
       )}
     </div>
   );

@@ -16,12 +16,16 @@ ALTER TABLE begun_run FORCE ROW LEVEL SECURITY;
 CREATE POLICY own_begun_run ON begun_run USING (practice_id = tide_practice());
 GRANT SELECT, INSERT ON begun_run TO mellow_tide_app;
 
+-- What time the transaction takes it to be.
+CREATE FUNCTION tide_now() RETURNS timestamptz LANGUAGE sql STABLE
+    AS $$ SELECT coalesce(nullif(current_setting('tide.now', true), '')::timestamptz, now()) $$;
+
 -- A client whole. The record is the row itself without its keys, so that a new column needs no change here. The views see
 -- what who asks may see.
 CREATE VIEW client_whole WITH (security_invoker = true) AS
 SELECT c.practice_id, c.client_id, c.revision,
        to_jsonb(c) - '{practice_id,client_id,revision,digits,sought}'::text[] AS stored,
-       (now() AT TIME ZONE p.time_zone)::date AS day
+       (tide_now() AT TIME ZONE p.time_zone)::date AS day
 FROM client c
 JOIN practice p ON p.practice_id = c.practice_id;
 

@@ -21,9 +21,9 @@ LIMIT %(most)s
 -- name: client_lines
 SELECT c.client_id, c.name, c.address_as, c.phone, c.know_first, c.archived,
        (SELECT max(s.starts_at) FROM session s
-        WHERE s.practice_id = c.practice_id AND s.client_id = c.client_id AND s.starts_at <= now()) AS last_at,
+        WHERE s.practice_id = c.practice_id AND s.client_id = c.client_id AND s.starts_at <= tide_now()) AS last_at,
        (SELECT min(s.starts_at) FROM session s
-        WHERE s.practice_id = c.practice_id AND s.client_id = c.client_id AND s.starts_at > now()) AS next_at
+        WHERE s.practice_id = c.practice_id AND s.client_id = c.client_id AND s.starts_at > tide_now()) AS next_at
 FROM client c
 WHERE c.practice_id = %(practice_id)s AND c.client_id = ANY(%(client_ids)s)
 ORDER BY array_position(%(client_ids)s, c.client_id)

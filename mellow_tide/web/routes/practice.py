@@ -1,6 +1,6 @@
 """Who is signed in, the day, and the catalogue."""
 
-from datetime import UTC, date, datetime
+from datetime import date
 
 from fastapi import APIRouter, Response
 from pydantic import BaseModel
@@ -69,7 +69,7 @@ def read_me(desk: AtDesk) -> MeView:
 @router.get("/day", response_model=Day)
 def read_day(desk: AtDesk, day: date | None = None) -> Response:
     """A day of the practice, today if none is named."""
-    return straight(days.read_day(desk, day, datetime.now(UTC)))
+    return straight(days.read_day(desk, day, desk.db.now()))
 
 
 @router.get("/catalogue")

@@ -1,6 +1,5 @@
 """Signing in and out."""
 
-from datetime import UTC, datetime
 from typing import Annotated
 
 from fastapi import APIRouter, Request, Response
@@ -25,7 +24,7 @@ class Credentials(BaseModel):
 def begin_sign_in(credentials: Credentials, request: Request, response: Response, db: Db) -> None:
     """Sign in: sets the cookie."""
     address = request.client.host if request.client else ""
-    token = sign_in(db, credentials.email, credentials.password, address, datetime.now(UTC))
+    token = sign_in(db, credentials.email, credentials.password, address, db.now())
     response.set_cookie(
         COOKIE,
         token,

@@ -1,5 +1,6 @@
 import { Link } from "@tanstack/react-router";
-import type { Catalogue, ClientPage } from "../../api/client";
+import type { ClientPage } from "../../api/client";
+import { useCatalogue } from "../../api/useCatalogue";
 import { longDate } from "../../lib/time";
 import { listed } from "../../lib/words";
 import { type Caution, cautionsOf, consentsOf, keptOff } from "../../meeting/know";
@@ -11,7 +12,8 @@ const LEVELS: Record<Caution["level"], string> = {
 };
 
 /** Stop signs and cautions with their meaning, places to keep off, consents, and what is still to be read or asked. */
-export function BeforeTouching({ client, catalogue }: { client: ClientPage; catalogue: Catalogue }) {
+export function BeforeTouching({ client }: { client: ClientPage }) {
+  const catalogue = useCatalogue();
   const cautions = cautionsOf(client.restrictions);
   const off = keptOff(client, catalogue);
   const unread = client.intakes.find((intake) => intake.handed_in_at && !intake.reviewed_at);
@@ -66,12 +68,13 @@ export function BeforeTouching({ client, catalogue }: { client: ClientPage; cata
       {cautions.length + off.length === 0 && (
         <p>Nothing on record that restricts a session. Ask all the same.</p>
       )}
-      <ConsentLine client={client} catalogue={catalogue} />
+      <ConsentLine client={client} />
     </section>
   );
 }
 
-function ConsentLine({ client, catalogue }: { client: ClientPage; catalogue: Catalogue }) {
+function ConsentLine({ client }: { client: ClientPage }) {
+  const catalogue = useCatalogue();
   const consents = consentsOf(client, catalogue);
   const those = (answer: string) =>
     listed(consents.filter((one) => one.answer === answer).map((one) => one.asks.toLowerCase()));

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { useState } from "react";
 import { type Arrival, api, type BroughtIn, body, type Table } from "../../api/client";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Arrivals } from "./Arrivals";
 import { fieldsOf, kindOf, readFile } from "./brought";
@@ -109,14 +110,14 @@ export function BringInPage() {
             }}
           />
           {taking.error && <ProblemNote error={taking.error} />}
-          <button
-            type="button"
-            className="btn btn-primary mt-4 min-h-11"
+          <Button
+            look="main"
+            className="mt-4"
             disabled={taking.isPending || looking.isPending || count === 0}
             onClick={() => taking.mutate({ text: brought.text })}
           >
             {taking.isPending ? "Adding …" : count === 1 ? "Add one client" : `Add ${count} clients`}
-          </button>
+          </Button>
         </>
       )}
     </>

@@ -32,7 +32,7 @@ export function ClientPage() {
           {record.archived && " · put away"}
         </p>
       </div>
-      <Knowing client={client.data} catalogue={catalogue.data} />
+      <Knowing client={client.data} />
     </>
   );
 }

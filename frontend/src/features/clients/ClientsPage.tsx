@@ -5,14 +5,17 @@ import { useForm } from "react-hook-form";
 import { api, body, type ClientInList, type ClientPage } from "../../api/client";
 import { clientsQuery, meQuery } from "../../api/queries";
 import { dayAndTime } from "../../lib/time";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { SearchLine } from "../../ui/SearchLine";
+import { useSteady } from "../../ui/useSteady";
 
 /** Clients: search first; a name, digits of a phone number, or a word of what was noted. */
 export function ClientsPage() {
   const [typed, setTyped] = useState("");
   const [withOld, setWithOld] = useState(false);
   const found = useQuery({ ...clientsQuery(typed.trim(), withOld), placeholderData: keepPreviousData });
+  const { shown, steady } = useSteady(found.data);
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   const erased = useRouterState({ select: (state) => state.location.state.erased });
   return (
@@ -47,8 +50,8 @@ export function ClientsPage() {
             : "Nobody yet: add the first one above."}
         </p>
       )}
-      <ul aria-label="Clients" className="mt-4">
-        {found.data?.map((client) => (
+      <ul aria-label="Clients" className="mt-4" {...steady}>
+        {shown?.map((client) => (
           <Row key={client.client_id} client={client} timeZone={timeZone} />
         ))}
       </ul>
@@ -115,9 +118,9 @@ function AddClient() {
         maxLength={40}
         {...form.register("phone")}
       />
-      <button type="submit" className="btn min-h-11" disabled={adding.isPending}>
+      <Button type="submit" disabled={adding.isPending}>
         Add
-      </button>
+      </Button>
       {form.formState.errors.name && (
         <span role="alert" className="text-accent">
           Give a name.

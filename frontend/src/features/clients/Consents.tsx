@@ -1,9 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import type { Catalogue, ClientPage } from "../../api/client";
+import type { ClientPage } from "../../api/client";
 import { meQuery } from "../../api/queries";
+import { useCatalogue } from "../../api/useCatalogue";
 import { shortDay } from "../../lib/time";
 import { capital } from "../../lib/words";
 import { howKnown } from "../../meeting/known";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import type { Describe } from "./useDescribe";
 
@@ -16,8 +18,9 @@ const ANSWERS = [
 const CHOSEN = { yes: "btn-primary", no: "btn-accent", "": "bg-base-300" };
 
 /** What may be touched: each answer with its date; given or taken back in one tap. */
-export function Consents(props: { client: ClientPage; catalogue: Catalogue; describe: Describe }) {
-  const { client, catalogue, describe } = props;
+export function Consents(props: { client: ClientPage; describe: Describe }) {
+  const catalogue = useCatalogue();
+  const { client, describe } = props;
   const { consents, declined } = client.record;
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   function answer(id: string, said: string) {
@@ -49,15 +52,14 @@ export function Consents(props: { client: ClientPage; catalogue: Catalogue; desc
               </div>
               <fieldset aria-label={`${capital(name)}: may it be touched?`} className="flex gap-1">
                 {ANSWERS.map(([value, words]) => (
-                  <button
+                  <Button
                     key={value}
-                    type="button"
-                    className={`btn min-h-11 ${said === value ? CHOSEN[value] : "btn-ghost"}`}
+                    className={`${said === value ? CHOSEN[value] : "btn-ghost"}`}
                     aria-pressed={said === value}
                     onClick={() => said !== value && answer(id, value)}
                   >
                     {words}
-                  </button>
+                  </Button>
                 ))}
               </fieldset>
             </li>

@@ -1,5 +1,6 @@
 import { useForm } from "react-hook-form";
 import type { ClientPage, ClientRecord } from "../../api/client";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Field } from "./Field";
 import type { Describe } from "./useDescribe";
@@ -101,13 +102,9 @@ export function DescribeClient({ client, describe }: { client: ClientPage; descr
       <Field label="Note" wide>
         <textarea className="textarea w-full" rows={3} maxLength={4000} {...form.register("note")} />
       </Field>
-      <button
-        type="submit"
-        className="btn btn-primary min-h-11 justify-self-start"
-        disabled={describe.isPending}
-      >
+      <Button look="main" type="submit" className="justify-self-start" disabled={describe.isPending}>
         Keep it so
-      </button>
+      </Button>
       {describe.error && <ProblemNote error={describe.error} />}
     </form>
   );

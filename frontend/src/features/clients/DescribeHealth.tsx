@@ -1,6 +1,8 @@
 import { useForm } from "react-hook-form";
-import type { Catalogue, ClientPage } from "../../api/client";
+import type { ClientPage } from "../../api/client";
+import { useCatalogue } from "../../api/useCatalogue";
 import { capital } from "../../lib/words";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Field } from "./Field";
 import type { Describe } from "./useDescribe";
@@ -12,8 +14,9 @@ const LEVELS = [
 ] as const;
 
 /** Health as it is on record: conditions with what each means, a pregnancy's due date, and what else was told. */
-export function DescribeHealth(props: { client: ClientPage; catalogue: Catalogue; describe: Describe }) {
-  const { client, catalogue, describe } = props;
+export function DescribeHealth(props: { client: ClientPage; describe: Describe }) {
+  const catalogue = useCatalogue();
+  const { client, describe } = props;
   const { conditions, due_date, medicines, allergies, operations, injuries } = client.record;
   const form = useForm({
     defaultValues: { conditions, due_date: due_date ?? "", medicines, allergies, operations, injuries },
@@ -58,13 +61,9 @@ export function DescribeHealth(props: { client: ClientPage; catalogue: Catalogue
         What is ticked changes the plan of every session to come, and says so there. It is no diagnosis: the
         client’s own clinician decides.
       </p>
-      <button
-        type="submit"
-        className="btn btn-primary min-h-11 justify-self-start"
-        disabled={describe.isPending}
-      >
+      <Button look="main" type="submit" className="justify-self-start" disabled={describe.isPending}>
         Keep it so
-      </button>
+      </Button>
       {describe.error && <ProblemNote error={describe.error} />}
     </form>
   );

@@ -1,8 +1,10 @@
 import { useState } from "react";
-import type { Catalogue, ClientPage, ClientRecord } from "../../api/client";
+import type { ClientPage, ClientRecord } from "../../api/client";
+import { useCatalogue } from "../../api/useCatalogue";
 import { capital, depthWord, placeName } from "../../lib/words";
 import { type ChosenPlace, PlaceChoice } from "../../meeting/PlaceChoice";
 import { placeKey } from "../../meeting/places";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Field } from "./Field";
 import type { Describe } from "./useDescribe";
@@ -16,8 +18,9 @@ const COMFORT = {
 } as const;
 
 /** What the client wishes for: depth by region, strokes and tools, places, comfort. Every change is kept at once. */
-export function DescribeWishes(props: { client: ClientPage; catalogue: Catalogue; describe: Describe }) {
-  const { client, catalogue, describe } = props;
+export function DescribeWishes(props: { client: ClientPage; describe: Describe }) {
+  const catalogue = useCatalogue();
+  const { client, describe } = props;
   const { record } = client;
   const change = (told: Partial<ClientRecord>) => describe.mutate(told);
   const others = Object.values(catalogue.regions).filter(
@@ -50,14 +53,13 @@ export function DescribeWishes(props: { client: ClientPage; catalogue: Catalogue
                   </option>
                 ))}
               </select>
-              <button
-                type="button"
-                className="btn btn-ghost min-h-11"
+              <Button
+                look="quiet"
                 aria-label={`No wish for the ${catalogue.regions[wish.region]?.whole}`}
                 onClick={() => change({ wishes: record.wishes.filter((one) => one !== wish) })}
               >
                 No wish
-              </button>
+              </Button>
             </li>
           ))}
         </ul>
@@ -78,24 +80,16 @@ export function DescribeWishes(props: { client: ClientPage; catalogue: Catalogue
         </select>
       </section>
       <div className="grid gap-6 lg:grid-cols-2">
-        <Liked field="likes" label="Likes" record={record} catalogue={catalogue} onChange={change} />
-        <Liked
-          field="dislikes"
-          label="Does not like"
-          record={record}
-          catalogue={catalogue}
-          onChange={change}
-        />
+        <Liked field="likes" label="Likes" record={record} onChange={change} />
+        <Liked field="dislikes" label="Does not like" record={record} onChange={change} />
         <PlaceList
           label="Carries tension"
           places={record.tension}
-          catalogue={catalogue}
           onChange={(tension) => change({ tension })}
         />
         <PlaceList
           label="Keep off"
           places={record.excluded}
-          catalogue={catalogue}
           because
           onChange={(excluded) => change({ excluded })}
         />
@@ -143,12 +137,12 @@ interface LikedProps {
   field: "likes" | "dislikes";
   label: string;
   record: ClientRecord;
-  catalogue: Catalogue;
   onChange(told: Partial<ClientRecord>): void;
 }
 
 /** Strokes and tools; what is liked is not disliked at once. */
-function Liked({ field, label, record, catalogue, onChange }: LikedProps) {
+function Liked({ field, label, record, onChange }: LikedProps) {
+  const catalogue = useCatalogue();
   const named = { ...catalogue.strokes, ...catalogue.tools };
   const other = field === "likes" ? "dislikes" : "likes";
   return (
@@ -193,13 +187,13 @@ type Listed = ClientRecord["excluded"][number];
 function PlaceList(props: {
   label: string;
   places: readonly (Omit<Listed, "because"> & { because?: string })[];
-  catalogue: Catalogue;
   because?: boolean;
   onChange(places: Listed[]): void;
 }) {
+  const catalogue = useCatalogue();
   const [place, setPlace] = useState<ChosenPlace | null>(null);
   const [why, setWhy] = useState("");
-  const { label, places, catalogue } = props;
+  const { label, places } = props;
   const all = places as Listed[];
   return (
     <section aria-label={label}>
@@ -227,9 +221,7 @@ function PlaceList(props: {
           />
         )}
         {place && (
-          <button
-            type="button"
-            className="btn min-h-11"
+          <Button
             onClick={() => {
               const key = placeKey(place, catalogue);
               const rest = all.filter((one) => placeKey(one, catalogue) !== key);
@@ -242,7 +234,7 @@ function PlaceList(props: {
             }}
           >
             Add it
-          </button>
+          </Button>
         )}
       </div>
     </section>
@@ -251,13 +243,8 @@ function PlaceList(props: {
 
 function Remove({ words, onRemove }: { words: string; onRemove(): void }) {
   return (
-    <button
-      type="button"
-      className="btn min-h-11 bg-base-100 font-normal"
-      aria-label={`Take away: ${words}`}
-      onClick={onRemove}
-    >
+    <Button className="bg-base-100 font-normal" aria-label={`Take away: ${words}`} onClick={onRemove}>
       {words} <span aria-hidden="true">×</span>
-    </button>
+    </Button>
   );
 }

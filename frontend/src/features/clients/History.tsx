@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import type { Catalogue } from "../../api/client";
 import { historyQuery, meQuery } from "../../api/queries";
+import { useCatalogue } from "../../api/useCatalogue";
 import { dayAndTime } from "../../lib/time";
 import { capital } from "../../lib/words";
 import { howKnown, whatChanged } from "../../meeting/known";
@@ -8,7 +8,8 @@ import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 
 /** Everything that became known, the newest first: what, when, how, and who wrote it down. */
-export function History({ clientId, catalogue }: { clientId: string; catalogue: Catalogue }) {
+export function History({ clientId }: { clientId: string }) {
+  const catalogue = useCatalogue();
   const history = useQuery(historyQuery(clientId));
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   if (history.error) return <ProblemNote error={history.error} onAgain={() => history.refetch()} />;

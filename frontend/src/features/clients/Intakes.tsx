@@ -5,6 +5,7 @@ import { clientQuery, meQuery } from "../../api/queries";
 import { signOut } from "../../api/signOut";
 import { dayAndTime } from "../../lib/time";
 import { capital } from "../../lib/words";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 
 /** A form for the client: on their own phone by a link that opens once, or on this tablet handed over. */
@@ -32,22 +33,12 @@ export function Intakes({ client }: { client: ClientPage }) {
   return (
     <div className="grid gap-4">
       <div className="flex flex-wrap gap-3">
-        <button
-          type="button"
-          className="btn min-h-11 bg-base-100"
-          onClick={() => making.mutate()}
-          disabled={making.isPending}
-        >
+        <Button className="bg-base-100" onClick={() => making.mutate()} disabled={making.isPending}>
           A link for their own phone
-        </button>
-        <button
-          type="button"
-          className="btn min-h-11 bg-base-100"
-          onClick={() => handing.mutate()}
-          disabled={handing.isPending}
-        >
+        </Button>
+        <Button className="bg-base-100" onClick={() => handing.mutate()} disabled={handing.isPending}>
           Hand over this tablet (signs you out here)
-        </button>
+        </Button>
       </div>
       {problem && <ProblemNote error={problem} />}
       {making.data && <TheLink link={making.data} until={when(making.data.expires_at)} />}
@@ -101,13 +92,9 @@ function TheLink({ link, until }: { link: IntakeLink; until: string }) {
           value={link.link}
           onFocus={(event) => event.target.select()}
         />
-        <button
-          type="button"
-          className="btn mt-2 min-h-11"
-          onClick={() => navigator.clipboard?.writeText(link.link)}
-        >
+        <Button className="mt-2" onClick={() => navigator.clipboard?.writeText(link.link)}>
           Copy it
-        </button>
+        </Button>
       </div>
     </div>
   );

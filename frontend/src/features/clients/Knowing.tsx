@@ -1,8 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import type { ReactNode } from "react";
-import type { Catalogue, ClientPage as Client } from "../../api/client";
+import type { ClientPage as Client } from "../../api/client";
 import { meQuery } from "../../api/queries";
+import { useCatalogue } from "../../api/useCatalogue";
 import { dayAndTime, shortDay } from "../../lib/time";
 import { capital, depthWord, listed, placeName } from "../../lib/words";
 import { howKnown } from "../../meeting/known";
@@ -13,27 +14,28 @@ import { useDescribe } from "./useDescribe";
 import { WishesPlan } from "./WishesPlan";
 
 /** What is known of a client, in the order in which it must be known; what is of today follows what to know first. */
-export function Knowing(props: { client: Client; catalogue: Catalogue; children?: ReactNode }) {
-  const { client, catalogue } = props;
+export function Knowing(props: { client: Client; children?: ReactNode }) {
+  const { client } = props;
   const describe = useDescribe(client);
   return (
     <>
-      <BeforeTouching client={client} catalogue={catalogue} />
+      <BeforeTouching client={client} />
       {props.children}
       <div className="mt-8 grid gap-10 lg:grid-cols-2">
-        <Wishes client={client} catalogue={catalogue} />
+        <Wishes client={client} />
         <div className="grid content-start gap-8">
-          <Visits client={client} catalogue={catalogue} />
-          <SorePoints client={client} catalogue={catalogue} />
-          <Consents client={client} catalogue={catalogue} describe={describe} />
+          <Visits client={client} />
+          <SorePoints client={client} />
+          <Consents client={client} describe={describe} />
         </div>
       </div>
-      <More client={client} catalogue={catalogue} describe={describe} />
+      <More client={client} describe={describe} />
     </>
   );
 }
 
-function Wishes({ client, catalogue }: { client: Client; catalogue: Catalogue }) {
+function Wishes({ client }: { client: Client }) {
+  const catalogue = useCatalogue();
   const { wishes, likes, dislikes, tension, aims } = client.record;
   const named = (ids: readonly string[]) =>
     listed(ids.map((id) => catalogue.strokes[id]?.name ?? catalogue.tools[id]?.name ?? id));
@@ -49,7 +51,7 @@ function Wishes({ client, catalogue }: { client: Client; catalogue: Catalogue })
     <section aria-label="Wishes">
       <h2 className="text-2xl">Wishes</h2>
       {aims && <p className="mt-1 italic">“{aims}”</p>}
-      <WishesPlan client={client} catalogue={catalogue} />
+      <WishesPlan client={client} />
       {wishes.length === 0 && <p className="mt-1">None by region: the depth is the brief’s.</p>}
       <ul className="mt-1">
         {wishes.map(({ region, depth }) => (
@@ -72,7 +74,8 @@ function Wishes({ client, catalogue }: { client: Client; catalogue: Catalogue })
 }
 
 /** Sore points by visit, before and after; a number is never a diagnosis. */
-function SorePoints({ client, catalogue }: { client: Client; catalogue: Catalogue }) {
+function SorePoints({ client }: { client: Client }) {
+  const catalogue = useCatalogue();
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   if (client.sore.length === 0) return null;
   return (
@@ -114,7 +117,8 @@ function comfortOf({ oil, warmth, talk, music }: Client["record"]): string {
   return words.length ? `${capital(words.join(", "))}.` : "";
 }
 
-function Visits({ client, catalogue }: { client: Client; catalogue: Catalogue }) {
+function Visits({ client }: { client: Client }) {
+  const catalogue = useCatalogue();
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   const last = client.visits.find((visit) => visit.log);
   return (

@@ -1,12 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
 import { useState } from "react";
-import type { Catalogue, SessionView } from "../../api/client";
+import type { SessionView } from "../../api/client";
 import { catalogueQuery, clientQuery, sessionQuery } from "../../api/queries";
 import { AnsweredToday } from "../../meeting/AnsweredToday";
 import { DayQuestion } from "../../meeting/DayQuestion";
 import { LeftForNow } from "../../meeting/LeftForNow";
 import { useDayAnswer } from "../../meeting/useDayAnswer";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { Knowing } from "./Knowing";
@@ -22,13 +23,13 @@ export function MeetPage() {
   if (error) return <ProblemNote error={error} onAgain={() => client.refetch()} />;
   if (!session.data || !client.data || !catalogue.data) return <Waiting what="Looking up the client" />;
   return (
-    <Knowing client={client.data} catalogue={catalogue.data}>
-      <Today session={session.data} catalogue={catalogue.data} />
+    <Knowing client={client.data}>
+      <Today session={session.data} />
     </Knowing>
   );
 }
 
-function Today({ session, catalogue }: { session: SessionView; catalogue: Catalogue }) {
+function Today({ session }: { session: SessionView }) {
   const answering = useDayAnswer(session);
   const [again, setAgain] = useState(false);
   const asks = session.day_answer === null || again;
@@ -36,11 +37,10 @@ function Today({ session, catalogue }: { session: SessionView; catalogue: Catalo
   return (
     <section aria-label="Today" className="mt-6 max-w-3xl">
       <LeftForNow sessionId={session.session_id} stage="meet" />
-      <AnsweredToday session={session} catalogue={catalogue} />
+      <AnsweredToday session={session} />
       {asks && !worked && (
         <DayQuestion
           sessionId={session.session_id}
-          catalogue={catalogue}
           answered={session.day_answer ?? null}
           busy={answering.isPending}
           words={["Nothing new today", "Put it into the plan"]}
@@ -50,9 +50,9 @@ function Today({ session, catalogue }: { session: SessionView; catalogue: Catalo
         />
       )}
       {!asks && !worked && (
-        <button type="button" className="btn btn-ghost min-h-11" onClick={() => setAgain(true)}>
+        <Button look="quiet" onClick={() => setAgain(true)}>
           Ask again
-        </button>
+        </Button>
       )}
       {answering.error && <ProblemNote error={answering.error} />}
     </section>

@@ -1,5 +1,6 @@
 import { useState } from "react";
-import type { Catalogue, ClientPage } from "../../api/client";
+import type { ClientPage } from "../../api/client";
+import { Button } from "../../ui/Button";
 import { DescribeClient } from "./DescribeClient";
 import { DescribeHealth } from "./DescribeHealth";
 import { DescribeWishes } from "./DescribeWishes";
@@ -21,45 +22,36 @@ const PARTS = [
 ] as const;
 
 /** Everything else that can be said and done about a client, one part open at a time. */
-export function More(props: { client: ClientPage; catalogue: Catalogue; describe: Describe }) {
-  const { client, catalogue, describe } = props;
+export function More(props: { client: ClientPage; describe: Describe }) {
+  const { client, describe } = props;
   const [open, setOpen] = useState<(typeof PARTS)[number] | null>(null);
   const { archived } = client.record;
   return (
     <section aria-label="More" className="mt-8">
       <div className="flex flex-wrap gap-2">
         {PARTS.map((part) => (
-          <button
+          <Button
             key={part}
-            type="button"
-            className={`btn min-h-11 ${part === open ? "bg-base-300" : ""}`}
+            className={`${part === open ? "bg-base-300" : ""}`}
             aria-expanded={part === open}
             onClick={() => setOpen(part === open ? null : part)}
           >
             {part}
-          </button>
+          </Button>
         ))}
-        <button
-          type="button"
-          className="btn btn-ghost min-h-11"
-          onClick={() => describe.mutate({ archived: !archived })}
-        >
+        <Button look="quiet" onClick={() => describe.mutate({ archived: !archived })}>
           {archived ? "Bring back" : "Put away"}
-        </button>
+        </Button>
       </div>
       {open && (
         <section aria-label={open} className="mt-3 rounded-box bg-base-200 px-6 py-5">
           {open === "Name and contact" && (
             <DescribeClient key={client.revision} client={client} describe={describe} />
           )}
-          {open === "Health" && (
-            <DescribeHealth key={client.revision} client={client} catalogue={catalogue} describe={describe} />
-          )}
-          {open === "Wishes and places" && (
-            <DescribeWishes client={client} catalogue={catalogue} describe={describe} />
-          )}
+          {open === "Health" && <DescribeHealth key={client.revision} client={client} describe={describe} />}
+          {open === "Wishes and places" && <DescribeWishes client={client} describe={describe} />}
           {open === "Intake" && <Intakes client={client} />}
-          {open === "How it became known" && <History clientId={client.client_id} catalogue={catalogue} />}
+          {open === "How it became known" && <History clientId={client.client_id} />}
           {open === "Take out" && <TakeOut client={client} />}
           {open === "Two entries" && <PutTogether client={client} />}
           {open === "Erase" && <Erase client={client} />}

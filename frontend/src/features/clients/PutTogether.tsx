@@ -2,7 +2,9 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, body, type ClientInList, type ClientPage } from "../../api/client";
 import { clientQuery, clientsQuery } from "../../api/queries";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
+import { useSteady } from "../../ui/useSteady";
 
 /** Two entries of one person become one; the other's visits and all that was told come here. */
 export function PutTogether({ client }: { client: ClientPage }) {
@@ -25,7 +27,8 @@ export function PutTogether({ client }: { client: ClientPage }) {
       setOther(null);
     },
   });
-  const others = (found.data ?? []).filter((one) => one.client_id !== client.client_id).slice(0, 6);
+  const { shown, steady } = useSteady(found.data ?? []);
+  const others = shown.filter((one) => one.client_id !== client.client_id).slice(0, 6);
   if (other)
     return (
       <div className="max-w-[70ch]">
@@ -36,17 +39,12 @@ export function PutTogether({ client }: { client: ClientPage }) {
           goes before a yes, the lighter wish stands. This cannot be taken back.
         </p>
         <div className="mt-3 flex flex-wrap gap-3">
-          <button
-            type="button"
-            className="btn btn-accent min-h-11"
-            disabled={merging.isPending}
-            onClick={() => merging.mutate(other.client_id)}
-          >
+          <Button look="warn" disabled={merging.isPending} onClick={() => merging.mutate(other.client_id)}>
             Put them together
-          </button>
-          <button type="button" className="btn min-h-11 bg-base-100" onClick={() => setOther(null)}>
+          </Button>
+          <Button className="bg-base-100" onClick={() => setOther(null)}>
             Leave them apart
-          </button>
+          </Button>
         </div>
         {merging.error && <ProblemNote error={merging.error} />}
       </div>
@@ -63,13 +61,13 @@ export function PutTogether({ client }: { client: ClientPage }) {
         value={typed}
         onChange={(event) => setTyped(event.target.value)}
       />
-      <ul className="mt-2" aria-label="Other entries">
+      <ul className="mt-2" aria-label="Other entries" {...steady}>
         {others.map((one) => (
           <li key={one.client_id}>
-            <button type="button" className="btn btn-ghost min-h-11" onClick={() => setOther(one)}>
+            <Button look="quiet" onClick={() => setOther(one)}>
               {one.name}
               {one.phone && <span className="text-quiet">{one.phone}</span>}
-            </button>
+            </Button>
           </li>
         ))}
       </ul>

@@ -5,6 +5,7 @@ import { api, body, type IntakeReview } from "../../api/client";
 import { intakeQuery, meQuery } from "../../api/queries";
 import { dayAndTime } from "../../lib/time";
 import { capital } from "../../lib/words";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 
@@ -71,9 +72,8 @@ export function ReviewPage() {
       </ul>
       <div className="sticky bottom-0 mt-2 flex flex-wrap gap-3 border-t border-base-300 bg-base-100 py-3">
         {plain.length > 0 && (
-          <button
-            type="button"
-            className="btn btn-primary min-h-11"
+          <Button
+            look="main"
             disabled={judging.isPending}
             onClick={() =>
               judging.mutate(Object.fromEntries(plain.map(({ item }) => [item.id, { verdict: "accepted" }])))
@@ -82,7 +82,7 @@ export function ReviewPage() {
             {plain.length === open.length
               ? `Accept all ${plain.length}`
               : `Accept all but the marked ${open.length - plain.length}`}
-          </button>
+          </Button>
         )}
         <Link to="/clients/$clientId" params={{ clientId }} className="btn min-h-11">
           To {client_name}
@@ -128,13 +128,13 @@ function Answer({ one, busy, narrow, onJudge }: AnswerProps) {
             <span className="py-2 text-quiet">{VERDICTS[judged.verdict]}</span>
             {judged.verdict === "questioned" && (
               <>
-                <Button
+                <VerdictButton
                   words="Accept"
                   about={item.about}
                   busy={busy}
                   onPress={() => onJudge({ [item.id]: { verdict: "accepted" } })}
                 />
-                <Button
+                <VerdictButton
                   words="Asked, left out"
                   about={item.about}
                   busy={busy}
@@ -159,19 +159,24 @@ function Answer({ one, busy, narrow, onJudge }: AnswerProps) {
               value={note}
               onChange={(event) => setNote(event.target.value)}
             />
-            <button type="submit" className="btn min-h-11" disabled={busy}>
+            <Button type="submit" disabled={busy}>
               To be asked
-            </button>
+            </Button>
           </form>
         ) : (
           <>
-            <Button
+            <VerdictButton
               words="Accept"
               about={item.about}
               busy={busy}
               onPress={() => onJudge({ [item.id]: { verdict: "accepted" } })}
             />
-            <Button words="Question it" about={item.about} busy={busy} onPress={() => setAsking(true)} />
+            <VerdictButton
+              words="Question it"
+              about={item.about}
+              busy={busy}
+              onPress={() => setAsking(true)}
+            />
           </>
         )}
       </div>
@@ -181,16 +186,10 @@ function Answer({ one, busy, narrow, onJudge }: AnswerProps) {
 
 const VERDICTS = { accepted: "accepted", questioned: "to be asked", settled: "asked, left out" };
 
-function Button(props: { words: string; about: string; busy: boolean; onPress(): void }) {
+function VerdictButton(props: { words: string; about: string; busy: boolean; onPress(): void }) {
   return (
-    <button
-      type="button"
-      className="btn min-h-11"
-      aria-label={`${props.words}: ${props.about}`}
-      disabled={props.busy}
-      onClick={props.onPress}
-    >
+    <Button aria-label={`${props.words}: ${props.about}`} disabled={props.busy} onClick={props.onPress}>
       {props.words}
-    </button>
+    </Button>
   );
 }

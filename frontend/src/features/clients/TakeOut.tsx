@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
 import { api, body, type ClientPage, type Erased } from "../../api/client";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 
 /** What is kept of a client, for the client: to read, for another program, for an address book. */
@@ -73,13 +74,9 @@ export function Erase({ client }: { client: ClientPage }) {
           onChange={(event) => setName(event.target.value)}
         />
       </label>
-      <button
-        type="submit"
-        className="btn btn-accent mt-3 min-h-11"
-        disabled={erasing.isPending || name.trim() === ""}
-      >
+      <Button look="warn" type="submit" className="mt-3" disabled={erasing.isPending || name.trim() === ""}>
         Erase this person
-      </button>
+      </Button>
       {erasing.error && <ProblemNote error={erasing.error} />}
     </form>
   );

@@ -1,9 +1,11 @@
 import { useMemo } from "react";
-import type { Catalogue, ClientPage } from "../../api/client";
+import type { ClientPage } from "../../api/client";
+import { useCatalogue } from "../../api/useCatalogue";
 import { BodyPlan } from "../../meeting/BodyPlan";
 
 /** The wishes by region on the table plan, the deeper the darker; places to keep off hatched. */
-export function WishesPlan({ client, catalogue }: { client: ClientPage; catalogue: Catalogue }) {
+export function WishesPlan({ client }: { client: ClientPage }) {
+  const catalogue = useCatalogue();
   const shaded = useMemo(
     () =>
       Object.fromEntries(

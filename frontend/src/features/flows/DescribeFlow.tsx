@@ -1,5 +1,6 @@
 import { useForm } from "react-hook-form";
 import type { FlowView } from "../../api/client";
+import { Button } from "../../ui/Button";
 import type { Describing } from "./useLibrary";
 
 /** Another name and another word on what it is good for. */
@@ -29,9 +30,9 @@ export function DescribeFlow({
         maxLength={400}
         {...form.register("note")}
       />
-      <button type="submit" className="btn btn-primary min-h-11">
+      <Button look="main" type="submit">
         Keep it so
-      </button>
+      </Button>
       {form.formState.errors.name && (
         <span role="alert" className="text-accent">
           Give it a name.

@@ -3,16 +3,17 @@ import { Link } from "@tanstack/react-router";
 import { useState } from "react";
 import type { Catalogue, FlowView } from "../../api/client";
 import { dayQuery } from "../../api/queries";
+import { useCatalogue } from "../../api/useCatalogue";
 import { timeOfDay } from "../../lib/time";
 import { capital, listed } from "../../lib/words";
 import { SmallTide } from "../../tideline/SmallTide";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { DescribeFlow } from "./DescribeFlow";
 import { useLibrary } from "./useLibrary";
 
 interface Props {
   flow: FlowView;
-  catalogue: Catalogue;
   /** Pixels for a minute: all thumbnails run on one clock. */
   perMinute: number;
   compared: boolean;
@@ -20,7 +21,8 @@ interface Props {
 }
 
 /** A flow of the library: its tide, what it is good for, and what can be done with it. */
-export function FlowRow({ flow, catalogue, perMinute, compared, onCompare }: Props) {
+export function FlowRow({ flow, perMinute, compared, onCompare }: Props) {
+  const catalogue = useCatalogue();
   const { describe, copy, problem } = useLibrary(flow);
   const [open, setOpen] = useState<"use" | "describe" | null>(null);
   const toggle = (what: "use" | "describe") => setOpen(open === what ? null : what);
@@ -45,50 +47,35 @@ export function FlowRow({ flow, catalogue, perMinute, compared, onCompare }: Pro
       </div>
       <div className="mt-1 flex flex-wrap gap-1">
         {!flow.archived && (
-          <button
-            type="button"
-            className="btn min-h-11"
+          <Button
             aria-expanded={open === "use"}
             aria-label={`Use it for a client: ${flow.name}`}
             onClick={() => toggle("use")}
           >
             Use it for a client
-          </button>
+          </Button>
         )}
-        <button
-          type="button"
-          className="btn btn-ghost min-h-11"
-          aria-pressed={compared}
-          aria-label={`Compare ${flow.name}`}
-          onClick={onCompare}
-        >
+        <Button look="quiet" aria-pressed={compared} aria-label={`Compare ${flow.name}`} onClick={onCompare}>
           Compare
-        </button>
-        <button
-          type="button"
-          className="btn btn-ghost min-h-11"
-          aria-label={`Copy ${flow.name}`}
-          onClick={() => copy()}
-        >
+        </Button>
+        <Button look="quiet" aria-label={`Copy ${flow.name}`} onClick={() => copy()}>
           Copy
-        </button>
-        <button
-          type="button"
-          className="btn btn-ghost min-h-11"
+        </Button>
+        <Button
+          look="quiet"
           aria-expanded={open === "describe"}
           aria-label={`Rename ${flow.name}`}
           onClick={() => toggle("describe")}
         >
           Rename
-        </button>
-        <button
-          type="button"
-          className="btn btn-ghost min-h-11"
+        </Button>
+        <Button
+          look="quiet"
           aria-label={`${flow.archived ? "Bring it back:" : "Put away"} ${flow.name}`}
           onClick={() => void describe({ archived: !flow.archived }).catch(() => undefined)}
         >
           {flow.archived ? "Bring it back" : "Put away"}
-        </button>
+        </Button>
       </div>
       {problem && <ProblemNote error={problem} />}
       {open === "use" && <UseFor flow={flow} />}

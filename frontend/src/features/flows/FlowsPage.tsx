@@ -1,8 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { api, body, type Catalogue, type FlowsBeside } from "../../api/client";
+import { api, body, type FlowsBeside } from "../../api/client";
 import { catalogueQuery, flowsQuery } from "../../api/queries";
 import { Compare } from "../../compare/Compare";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { SearchLine } from "../../ui/SearchLine";
 import { useWidth } from "../../ui/useWidth";
@@ -49,16 +50,13 @@ export function FlowsPage() {
           Choose a second one to compare with.
         </p>
       )}
-      {compared.length === 2 && (
-        <Beside ids={compared} catalogue={catalogue.data} onClose={() => setCompared([])} />
-      )}
+      {compared.length === 2 && <Beside ids={compared} onClose={() => setCompared([])} />}
       {shown.length === 0 && <p className="mt-6">No flow fits all of these words. Try fewer.</p>}
       <ul className="mt-4">
         {shown.map((flow) => (
           <FlowRow
             key={flow.flow_id}
             flow={flow}
-            catalogue={catalogue.data}
             perMinute={(width >= 1024 ? width * 0.5 : width) / longest}
             compared={compared.includes(flow.flow_id)}
             onCompare={() => compare(flow.flow_id)}
@@ -69,15 +67,7 @@ export function FlowsPage() {
   );
 }
 
-function Beside({
-  ids,
-  catalogue,
-  onClose,
-}: {
-  ids: readonly string[];
-  catalogue: Catalogue;
-  onClose(): void;
-}) {
+function Beside({ ids, onClose }: { ids: readonly string[]; onClose(): void }) {
   const [first = "", second = ""] = ids;
   const beside = useQuery({
     queryKey: ["flows beside", first, second],
@@ -101,12 +91,11 @@ function Beside({
           second={beside.data.second}
           names={beside.data.names as [string, string]}
           difference={beside.data.difference}
-          catalogue={catalogue}
         />
       )}
-      <button type="button" className="btn mt-4 min-h-11 bg-base-100" onClick={onClose}>
+      <Button className="mt-4 bg-base-100" onClick={onClose}>
         Done comparing
-      </button>
+      </Button>
     </section>
   );
 }

@@ -1,6 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, body, type Press } from "../../api/client";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 
 type Sends = "page" | "arrows" | "space";
@@ -32,15 +33,14 @@ export function FootSwitchPage() {
       <fieldset className="flex flex-wrap gap-3">
         <legend className="mb-2 text-quiet">It sends</legend>
         {CODES.map(([code, words]) => (
-          <button
+          <Button
             key={code}
-            type="button"
-            className="btn min-h-12 font-normal aria-pressed:border-primary aria-pressed:bg-base-300 aria-pressed:font-bold"
+            className="min-h-12 font-normal aria-pressed:border-primary aria-pressed:bg-base-300 aria-pressed:font-bold"
             aria-pressed={sends === code}
             onClick={() => setSends(code)}
           >
             {words}
-          </button>
+          </Button>
         ))}
       </fieldset>
       <p role="status" className="min-h-6 text-quiet">
@@ -49,16 +49,16 @@ export function FootSwitchPage() {
       {pressing.error && <ProblemNote error={pressing.error} />}
       <div className="grid min-h-64 flex-1 grid-cols-2 gap-5">
         {(["back", "on"] as const).map((pedal) => (
-          <button
+          <Button
+            look="shape"
             key={pedal}
-            type="button"
             className="rounded-box border-2 border-base-content/30 bg-base-200 text-5xl active:bg-base-300"
             onPointerDown={() => pressing.mutate(pedal)}
             // A keyboard's press has no pointer.
             onClick={(event) => event.detail === 0 && pressing.mutate(pedal)}
           >
             {pedal === "on" ? "On" : "Back"}
-          </button>
+          </Button>
         ))}
       </div>
     </main>

@@ -1,6 +1,7 @@
 import { useRouterState } from "@tanstack/react-router";
 import { useEffect, useRef, useState } from "react";
 import type { IntakeForm } from "../../api/client";
+import { Button } from "../../ui/Button";
 import { Waiting } from "../../ui/Waiting";
 import { Wordmark } from "../../ui/Wordmark";
 import { Asked } from "./Asked";
@@ -106,34 +107,30 @@ function Sections({ intake, form }: { intake: Intake; form: IntakeForm }) {
         <p role="alert" className="text-accent">
           <span aria-hidden="true">△ </span>
           Something in “{form.sections[elsewhere]?.title}” cannot be right yet.{" "}
-          <button type="button" className="underline" onClick={() => setAt(elsewhere)}>
+          <Button look="shape" className="underline" onClick={() => setAt(elsewhere)}>
             Look there
-          </button>
+          </Button>
         </p>
       )}
       <div className="mt-3 flex flex-wrap gap-3">
         {at > 0 && (
-          <button type="button" className="btn min-h-14 px-6 text-lg" onClick={() => setAt(at - 1)}>
+          <Button className="min-h-14 px-6 text-lg" onClick={() => setAt(at - 1)}>
             Back
-          </button>
+          </Button>
         )}
         {last ? (
-          <button
-            type="button"
-            className="btn btn-primary min-h-14 grow px-6 text-lg"
+          <Button
+            look="main"
+            className="min-h-14 grow px-6 text-lg"
             disabled={intake.handingIn && !intake.cut}
             onClick={intake.handIn}
           >
             {intake.handingIn ? (intake.cut ? "Waiting for a connection …" : "Handing in …") : "Hand it in"}
-          </button>
+          </Button>
         ) : (
-          <button
-            type="button"
-            className="btn btn-primary min-h-14 grow px-6 text-lg"
-            onClick={() => setAt(at + 1)}
-          >
+          <Button look="main" className="min-h-14 grow px-6 text-lg" onClick={() => setAt(at + 1)}>
             Go on
-          </button>
+          </Button>
         )}
       </div>
       {last && (

@@ -4,6 +4,7 @@ import { capital, placeName } from "../../lib/words";
 import { BodyPlan } from "../../meeting/BodyPlan";
 import { PlaceChoice } from "../../meeting/PlaceChoice";
 import { placeKey } from "../../meeting/places";
+import { Button } from "../../ui/Button";
 import type { AskedProps } from "./question";
 
 /** Places pointed at on a body, or chosen from a list; those not to be touched are hatched, those that ache shaded. */
@@ -53,14 +54,14 @@ export function PlacesAsked({ question, form, answers, onAnswer }: AskedProps) {
                 }
               />
             )}
-            <button
-              type="button"
-              className="btn btn-ghost min-h-12"
+            <Button
+              look="quiet"
+              className="min-h-12"
               aria-label={`Take away: ${placeName(place, form)}`}
               onClick={() => say(places.filter((one) => one !== place))}
             >
               Take away
-            </button>
+            </Button>
           </li>
         ))}
       </ul>

@@ -2,14 +2,17 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { type Catalogue, type Drafted, Problem } from "../../api/client";
 import { draftQuery } from "../../api/queries";
+import { useCatalogue } from "../../api/useCatalogue";
 import { Compare } from "../../compare/Compare";
 import { capital, placeName } from "../../lib/words";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { says } from "./says";
 
 /** The next plan, drafted: every change with its reason, and the draft over the last plan. */
-export function Draft({ clientId, catalogue }: { clientId: string; catalogue: Catalogue }) {
+export function Draft({ clientId }: { clientId: string }) {
+  const catalogue = useCatalogue();
   const draft = useQuery(draftQuery(clientId));
   const [seen, setSeen] = useState(false);
   if (draft.error instanceof Problem && draft.error.document.status === 404) return null;
@@ -28,9 +31,9 @@ export function Draft({ clientId, catalogue }: { clientId: string; catalogue: Ca
           ))}
         </ul>
       )}
-      <button type="button" className="btn mt-3 min-h-11" aria-expanded={seen} onClick={() => setSeen(!seen)}>
+      <Button className="mt-3" aria-expanded={seen} onClick={() => setSeen(!seen)}>
         {seen ? "Put the draft away" : "Lay it over the last plan"}
-      </button>
+      </Button>
       {seen && (
         <div className="mt-3">
           <Compare
@@ -38,7 +41,6 @@ export function Draft({ clientId, catalogue }: { clientId: string; catalogue: Ca
             second={made.evaluation}
             names={["Last plan", "Draft"]}
             difference={made.difference}
-            catalogue={catalogue}
           />
         </div>
       )}

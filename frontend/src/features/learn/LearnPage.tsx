@@ -1,7 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "@tanstack/react-router";
-import type { Catalogue, ClientPage, Learnt } from "../../api/client";
+import type { ClientPage, Learnt } from "../../api/client";
 import { catalogueQuery, clientQuery, learntQuery, sessionQuery } from "../../api/queries";
+import { useCatalogue } from "../../api/useCatalogue";
 import { capital } from "../../lib/words";
 import { BodyPlan } from "../../meeting/BodyPlan";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -26,11 +27,12 @@ export function LearnPage() {
   if (error) return <ProblemNote error={error} onAgain={() => learnt.refetch()} />;
   if (!learnt.data || !client.data || !catalogue.data)
     return <Waiting what="Putting together what the visits have taught" />;
-  return <Taught learnt={learnt.data} client={client.data} catalogue={catalogue.data} />;
+  return <Taught learnt={learnt.data} client={client.data} />;
 }
 
-function Taught(props: { learnt: Learnt; client: ClientPage; catalogue: Catalogue }) {
-  const { learnt, client, catalogue } = props;
+function Taught(props: { learnt: Learnt; client: ClientPage }) {
+  const catalogue = useCatalogue();
+  const { learnt, client } = props;
   const { starts } = learnt;
   const said = learnt.visits.some(({ answers }) => answers.length > 0);
   return (
@@ -67,11 +69,11 @@ function Taught(props: { learnt: Learnt; client: ClientPage; catalogue: Catalogu
               </tbody>
             </table>
           )}
-          <SetWish clientId={learnt.client_id} catalogue={catalogue} starts={starts} />
+          <SetWish clientId={learnt.client_id} starts={starts} />
         </section>
-        <Draft clientId={learnt.client_id} catalogue={catalogue} />
-        <OwnPace catalogue={catalogue} />
-        <PointSteps visits={learnt.sore} catalogue={catalogue} />
+        <Draft clientId={learnt.client_id} />
+        <OwnPace />
+        <PointSteps visits={learnt.sore} />
       </div>
       <div className="grid content-start gap-8">
         <section aria-label="On the table">
@@ -89,7 +91,7 @@ function Taught(props: { learnt: Learnt; client: ClientPage; catalogue: Catalogu
             guess.
           </p>
         </section>
-        <VisitsTaught learnt={learnt} catalogue={catalogue} />
+        <VisitsTaught learnt={learnt} />
         <p>
           {starts.length > 0 &&
             `The next plan for ${client.record.name} starts there by itself; a plan that stands already says what would change. `}

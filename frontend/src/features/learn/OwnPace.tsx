@@ -1,8 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, body, type Catalogue, type OwnPaceView } from "../../api/client";
+import { api, body, type OwnPaceView } from "../../api/client";
 import { ownPaceQuery } from "../../api/queries";
+import { useCatalogue } from "../../api/useCatalogue";
 import { capital } from "../../lib/words";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { paceWords } from "./says";
 
@@ -10,7 +12,8 @@ import { paceWords } from "./says";
 const LISTED = 12;
 
 /** The therapist's own pace by stroke, beside the usual one: shown at once, used by the clock when accepted. */
-export function OwnPace({ catalogue }: { catalogue: Catalogue }) {
+export function OwnPace() {
+  const catalogue = useCatalogue();
   const queries = useQueryClient();
   const pace = useQuery(ownPaceQuery);
   const [confirmed, setConfirmed] = useState<ReadonlySet<string>>(new Set());
@@ -87,23 +90,18 @@ export function OwnPace({ catalogue }: { catalogue: Catalogue }) {
               ))}
             </tbody>
           </table>
-          <button
-            type="button"
-            className="btn mt-3 min-h-11"
-            disabled={changing.isPending}
-            onClick={() => changing.mutate(true)}
-          >
+          <Button className="mt-3" disabled={changing.isPending} onClick={() => changing.mutate(true)}>
             {acceptedAt ? "Take what is learnt by now" : "Let the clock go by it"}
-          </button>
+          </Button>
           {acceptedAt && (
-            <button
-              type="button"
-              className="btn btn-ghost mt-3 min-h-11"
+            <Button
+              look="quiet"
+              className="mt-3"
               disabled={changing.isPending}
               onClick={() => changing.mutate(false)}
             >
               Back to the usual pace
-            </button>
+            </Button>
           )}
           {changing.error && <ProblemNote error={changing.error} />}
         </>

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import type { Catalogue, Learnt } from "../../api/client";
 import { meQuery } from "../../api/queries";
+import { useCatalogue } from "../../api/useCatalogue";
 import { shortDay } from "../../lib/time";
 import { capital, placeName } from "../../lib/words";
 
@@ -13,7 +14,8 @@ interface Series {
 }
 
 /** Sore points over visits, as steps that fall: every number in its order, visit after visit; and as a table. */
-export function PointSteps({ visits, catalogue }: { visits: Learnt["sore"]; catalogue: Catalogue }) {
+export function PointSteps({ visits }: { visits: Learnt["sore"] }) {
+  const catalogue = useCatalogue();
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   const series = seriesOf(visits, catalogue);
   if (series.length === 0) return null;

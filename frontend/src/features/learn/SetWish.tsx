@@ -1,19 +1,21 @@
 import { useState } from "react";
-import { api, body, type Catalogue, type Learnt, type StartDepth } from "../../api/client";
+import { api, body, type Learnt, type StartDepth } from "../../api/client";
+import { useCatalogue } from "../../api/useCatalogue";
 import { capital, depthWord } from "../../lib/words";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { useCorrecting } from "./useCorrecting";
 
 interface Props {
   clientId: string;
-  catalogue: Catalogue;
   starts: readonly StartDepth[];
 }
 
 const DEPTHS = [1, 1.5, 2, 2.5, 3, 3.5, 4, 4.5, 5];
 
 /** A wish set by hand: dated, with its reason, and still one piece of evidence among others. */
-export function SetWish({ clientId, catalogue, starts }: Props) {
+export function SetWish({ clientId, starts }: Props) {
+  const catalogue = useCatalogue();
   const [open, setOpen] = useState(false);
   const [region, setRegion] = useState("back");
   const [depth, setDepth] = useState(3);
@@ -28,9 +30,9 @@ export function SetWish({ clientId, catalogue, starts }: Props) {
   );
   if (!open)
     return (
-      <button type="button" className="btn mt-3 min-h-11" onClick={() => setOpen(true)}>
+      <Button className="mt-3" onClick={() => setOpen(true)}>
         Set a wish by hand
-      </button>
+      </Button>
     );
   return (
     <form
@@ -87,12 +89,12 @@ export function SetWish({ clientId, catalogue, starts }: Props) {
       </label>
       {setting.error && <ProblemNote error={setting.error} />}
       <div className="flex gap-2 sm:col-span-2">
-        <button type="submit" className="btn btn-primary min-h-11" disabled={setting.isPending}>
+        <Button look="main" type="submit" disabled={setting.isPending}>
           Let it count
-        </button>
-        <button type="button" className="btn btn-ghost min-h-11" onClick={() => setOpen(false)}>
+        </Button>
+        <Button look="quiet" onClick={() => setOpen(false)}>
           Leave it
-        </button>
+        </Button>
       </div>
     </form>
   );

@@ -2,15 +2,18 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, body, type Catalogue, type Learnt } from "../../api/client";
 import { meQuery } from "../../api/queries";
+import { useCatalogue } from "../../api/useCatalogue";
 import { shortDay } from "../../lib/time";
 import { capital, listed, spoken } from "../../lib/words";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { useCorrecting } from "./useCorrecting";
 
 type Visit = Learnt["visits"][number];
 
 /** Every visit with what was said at it; an unusual one can be left out, with its reason, and put back. */
-export function VisitsTaught({ learnt, catalogue }: { learnt: Learnt; catalogue: Catalogue }) {
+export function VisitsTaught({ learnt }: { learnt: Learnt }) {
+  const catalogue = useCatalogue();
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   const day = (at: string) => shortDay(at, timeZone, new Date());
   return (
@@ -69,24 +72,20 @@ function Mark({ clientId, visit }: { clientId: string; visit: Visit }) {
   );
   if (!visit.counts)
     return (
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 px-2"
+      <Button
+        look="quiet"
+        className="px-2"
         disabled={marking.isPending}
         onClick={() => marking.mutate(false)}
       >
         Let it count again
-      </button>
+      </Button>
     );
   if (!asking)
     return (
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 px-2 font-normal"
-        onClick={() => setAsking(true)}
-      >
+      <Button look="quiet" className="px-2 font-normal" onClick={() => setAsking(true)}>
         That visit was unusual
-      </button>
+      </Button>
     );
   return (
     <form
@@ -105,9 +104,9 @@ function Mark({ clientId, visit }: { clientId: string; visit: Visit }) {
         value={reason}
         onChange={(event) => setReason(event.target.value)}
       />
-      <button type="submit" className="btn min-h-11" disabled={marking.isPending}>
+      <Button type="submit" disabled={marking.isPending}>
         Leave it out
-      </button>
+      </Button>
       {marking.error && <ProblemNote error={marking.error} />}
     </form>
   );

@@ -1,17 +1,18 @@
-import type { Catalogue, RegionDone } from "../../api/client";
+import type { RegionDone } from "../../api/client";
+import { useCatalogue } from "../../api/useCatalogue";
 import { clock, span } from "../../lib/time";
 import { capital, depthWord, spoken } from "../../lib/words";
 
 interface Props {
   done: readonly RegionDone[];
-  catalogue: Catalogue;
   /** What registers the depth field of a region; without it the depths are only read. */
   field?(region: string): object;
   read?(region: string): string;
 }
 
 /** Planned against done per region, and the depth that suited. */
-export function DoneTable({ done, catalogue, field, read }: Props) {
+export function DoneTable({ done, field, read }: Props) {
+  const catalogue = useCatalogue();
   const longest = Math.max(1, ...done.map((region) => Math.max(region.planned, region.taken)));
   return (
     <table className="w-full">

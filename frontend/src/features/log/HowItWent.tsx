@@ -1,9 +1,11 @@
-import type { Catalogue, LogView } from "../../api/client";
+import type { LogView } from "../../api/client";
+import { useCatalogue } from "../../api/useCatalogue";
 import { span } from "../../lib/time";
 import { capital, listed, placeName, spoken } from "../../lib/words";
 
 /** What was left out, what was added, and the sore points from before to after; nothing where all went as planned. */
-export function HowItWent({ page, catalogue }: { page: LogView; catalogue: Catalogue }) {
+export function HowItWent({ page }: { page: LogView }) {
+  const catalogue = useCatalogue();
   const { run, evaluation } = page.session;
   const { entries } = evaluation.sheet;
   const leftOut = [

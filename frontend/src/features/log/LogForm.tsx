@@ -1,15 +1,15 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
-import { api, body, type Catalogue, type Log, type LogView } from "../../api/client";
+import { api, body, type Log, type LogView } from "../../api/client";
 import { logQuery, sessionQuery } from "../../api/queries";
 import { timeOfDay } from "../../lib/time";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { DoneTable } from "./DoneTable";
 import { AFTERCARE, type Fields, filled, toLog } from "./fields";
 
 interface Props {
   page: LogView;
-  catalogue: Catalogue;
   timeZone: string;
 }
 
@@ -17,7 +17,7 @@ interface Props {
 export const LOG_FORM = "log-form";
 
 /** The log, already filled in: an untroubled session takes one tap to sign. */
-export function LogForm({ page, catalogue, timeZone }: Props) {
+export function LogForm({ page, timeZone }: Props) {
   const queries = useQueryClient();
   const sessionId = page.session.session_id;
   const { register, handleSubmit, formState } = useForm<Fields>({ defaultValues: filled(page) });
@@ -45,7 +45,7 @@ export function LogForm({ page, catalogue, timeZone }: Props) {
       onSubmit={keep(true)}
       className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]"
     >
-      <DoneTable done={page.done} catalogue={catalogue} field={(region) => register(`suited.${region}`)} />
+      <DoneTable done={page.done} field={(region) => register(`suited.${region}`)} />
       <div>
         <Words label="What happened" rows={4} field={register("note")} />
         <Words label="What the client said" rows={2} field={register("clientWords")} />
@@ -63,21 +63,12 @@ export function LogForm({ page, catalogue, timeZone }: Props) {
         <Line label="A question for their own clinician" field={register("forClinician")} />
         <Line label="When they wish to come again" field={register("nextBooking")} />
         {saving.error && <ProblemNote error={saving.error} />}
-        <button
-          type="submit"
-          className="btn btn-primary mt-2 h-14 w-full text-xl"
-          disabled={saving.isPending}
-        >
+        <Button look="main" type="submit" className="mt-2 h-14 w-full text-xl" disabled={saving.isPending}>
           {saving.isPending ? "Keeping it …" : "Sign the log"}
-        </button>
-        <button
-          type="button"
-          className="btn btn-ghost mt-2 min-h-11 w-full"
-          disabled={saving.isPending}
-          onClick={keep(false)}
-        >
+        </Button>
+        <Button look="quiet" className="mt-2 w-full" disabled={saving.isPending} onClick={keep(false)}>
           Keep it, sign later
-        </button>
+        </Button>
         <p role="status" className="mt-2 text-quiet">
           {formState.isDirty
             ? "Not kept yet."

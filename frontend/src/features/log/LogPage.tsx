@@ -1,9 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
-import type { Catalogue, LogView } from "../../api/client";
+import type { LogView } from "../../api/client";
 import { catalogueQuery, logQuery, meQuery } from "../../api/queries";
 import { CompareTides } from "../../compare/CompareTides";
 import { span, timeOfDay } from "../../lib/time";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { HowItWent } from "./HowItWent";
@@ -18,7 +19,7 @@ export function LogPage() {
   if (error) return <ProblemNote error={error} onAgain={() => page.refetch()} />;
   if (!page.data || !catalogue.data) return <Waiting what="Reading the log" />;
   if (!page.data.session.run.ended_at) return <NotYet begun={Boolean(page.data.session.run.begun_at)} />;
-  return <Logged page={page.data} catalogue={catalogue.data} />;
+  return <Logged page={page.data} />;
 }
 
 function NotYet({ begun }: { begun: boolean }) {
@@ -32,16 +33,16 @@ function NotYet({ begun }: { begun: boolean }) {
   );
 }
 
-function Logged({ page, catalogue }: { page: LogView; catalogue: Catalogue }) {
+function Logged({ page }: { page: LogView }) {
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   return (
     <>
       <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
         <Summary page={page} timeZone={timeZone} />
         {!page.signed_by && (
-          <button type="submit" form={LOG_FORM} className="btn btn-primary min-h-11 sm:ml-auto">
+          <Button look="main" type="submit" form={LOG_FORM} className="sm:ml-auto">
             All right as it is: sign
-          </button>
+          </Button>
         )}
       </div>
       <CompareTides
@@ -49,11 +50,11 @@ function Logged({ page, catalogue }: { page: LogView; catalogue: Catalogue }) {
         second={page.actual}
         names={["Planned", "As it was"]}
       />
-      <HowItWent page={page} catalogue={catalogue} />
+      <HowItWent page={page} />
       {page.signed_by ? (
-        <SignedLog page={page} catalogue={catalogue} timeZone={timeZone} />
+        <SignedLog page={page} timeZone={timeZone} />
       ) : (
-        <LogForm key={page.revision} page={page} catalogue={catalogue} timeZone={timeZone} />
+        <LogForm key={page.revision} page={page} timeZone={timeZone} />
       )}
     </>
   );

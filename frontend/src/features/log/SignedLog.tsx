@@ -1,21 +1,21 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { useState } from "react";
-import { api, body, type Catalogue, type LogView } from "../../api/client";
+import { api, body, type LogView } from "../../api/client";
 import { logQuery } from "../../api/queries";
 import { dayAndTime } from "../../lib/time";
 import { depthWord } from "../../lib/words";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { DoneTable } from "./DoneTable";
 
 interface Props {
   page: LogView;
-  catalogue: Catalogue;
   timeZone: string;
 }
 
 /** A signed log: to be read, taken along, and added to; changed no more. */
-export function SignedLog({ page, catalogue, timeZone }: Props) {
+export function SignedLog({ page, timeZone }: Props) {
   const { session_id: sessionId } = page.session;
   const { log } = page;
   const lines: [string, string | undefined][] = [
@@ -31,7 +31,6 @@ export function SignedLog({ page, catalogue, timeZone }: Props) {
     <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
       <DoneTable
         done={page.done}
-        catalogue={catalogue}
         read={(region) => {
           const depth = log?.suited?.[region];
           return depth ? `${depth}, ${depthWord[depth]}` : "not known";
@@ -115,9 +114,9 @@ function Additions({ page, timeZone }: { page: LogView; timeZone: string }) {
           value={words}
           onChange={(event) => setWords(event.target.value)}
         />
-        <button type="submit" className="btn min-h-11" disabled={adding.isPending}>
+        <Button type="submit" disabled={adding.isPending}>
           Add, with the date
-        </button>
+        </Button>
       </form>
       {adding.error && <ProblemNote error={adding.error} />}
     </section>

@@ -1,12 +1,14 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
-import { type Catalogue, type Difference, type Edit, Problem, type SessionView } from "../../api/client";
+import { type Difference, type Edit, Problem, type SessionView } from "../../api/client";
 import { meQuery } from "../../api/queries";
+import { useCatalogue } from "../../api/useCatalogue";
 import { keptWords, whatMoved } from "../../compare/difference";
 import { LeftForNow } from "../../meeting/LeftForNow";
 import { PointedLine } from "../../tideline/PointedLine";
 import { pointedMoment } from "../../tideline/pointed";
 import { TideLine } from "../../tideline/TideLine";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { useLater } from "../../ui/useLater";
 import { BriefSentence } from "./brief/BriefSentence";
@@ -33,12 +35,12 @@ import { AtTheTable, type ZoneChoice } from "./table/AtTheTable";
 
 interface Props {
   session: SessionView;
-  catalogue: Catalogue;
   from: string | null;
 }
 
 /** The designer: the brief as a sentence, the session as a tide, the table, the list, and the line that answers. */
-export function Designer({ session, catalogue, from }: Props) {
+export function Designer({ session, from }: Props) {
+  const catalogue = useCatalogue();
   const changes = usePlanChanges(session);
   const { brief, wished, change, take, putBack } = useBrief(session, changes);
   const [selected, setSelected] = useState<string | null>(null);
@@ -86,7 +88,6 @@ export function Designer({ session, catalogue, from }: Props) {
       <section aria-label="Brief">
         <BriefSentence
           brief={brief}
-          catalogue={catalogue}
           wayUp={wayUp(parts, catalogue)}
           problem={problem}
           fixed={fixed}
@@ -100,9 +101,7 @@ export function Designer({ session, catalogue, from }: Props) {
           <>
             <ProblemNote error={problem} />
             {problem instanceof Problem && <Offers offers={problem.document.offers ?? []} onTake={change} />}
-            <button
-              type="button"
-              className="btn"
+            <Button
               onClick={() => {
                 putBack();
                 leave();
@@ -110,7 +109,7 @@ export function Designer({ session, catalogue, from }: Props) {
               }}
             >
               {wished ? "Put the brief back as it was planned" : "Go on with the plan as it is"}
-            </button>
+            </Button>
           </>
         )}
       </section>
@@ -118,18 +117,16 @@ export function Designer({ session, catalogue, from }: Props) {
         <TooLateNote
           sessionId={session.session_id}
           tooLate={changes.tooLate}
-          catalogue={catalogue}
           onLeave={putBack}
           onInsist={changes.insist}
         />
       )}
       {!fixed && <LeftForNow sessionId={session.session_id} stage="plan" />}
-      {!fixed && <NewsNote session={session} catalogue={catalogue} changes={changes} />}
+      {!fixed && <NewsNote session={session} changes={changes} />}
       {preview && (
         <PreviewNote
           preview={preview}
           findings={session.evaluation.findings.length}
-          catalogue={catalogue}
           onTake={() => changes.edit(preview.edits, preview.words)}
           onLeave={leave}
         />
@@ -139,7 +136,6 @@ export function Designer({ session, catalogue, from }: Props) {
       >
         <TideLine
           sheet={evaluation.sheet}
-          catalogue={catalogue}
           begins={begins}
           timeZone={timeZone}
           findings={evaluation.findings}
@@ -151,21 +147,17 @@ export function Designer({ session, catalogue, from }: Props) {
       </div>
       <div className="grid min-h-6 text-quiet">
         <p role="status" aria-label="What was done" className="peer col-start-1 row-start-1">
-          {said ||
-            (!problem && session.difference && (
-              <Changed difference={session.difference} catalogue={catalogue} />
-            ))}
+          {said || (!problem && session.difference && <Changed difference={session.difference} />)}
         </p>
         <p aria-hidden="true" className="col-start-1 row-start-1 bg-base-100 max-sm:hidden">
           <PointedLine
             pointed={pointed}
             sheet={evaluation.sheet}
             selected={said || session.difference ? null : selected}
-            catalogue={catalogue}
           />
         </p>
       </div>
-      <PlanTools session={session} catalogue={catalogue} changes={changes} from={from} fixed={fixed} />
+      <PlanTools session={session} changes={changes} from={from} fixed={fixed} />
       {later && (
         <>
           <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.45fr)_minmax(0,1fr)]">
@@ -177,7 +169,6 @@ export function Designer({ session, catalogue, from }: Props) {
               )}
               <FlowList
                 session={session}
-                catalogue={catalogue}
                 selected={selected}
                 onSelect={select}
                 onEdit={fixed ? undefined : changes.edit}
@@ -191,7 +182,6 @@ export function Designer({ session, catalogue, from }: Props) {
                 <AtTheTable
                   session={session}
                   sheet={evaluation.sheet}
-                  catalogue={catalogue}
                   selected={selected}
                   pointed={pointed}
                   onSelect={select}
@@ -210,20 +200,18 @@ export function Designer({ session, catalogue, from }: Props) {
               leftOut={session.plan.left_out}
               proof={session.plan.proof}
               school={catalogue.schools[school ?? ""]?.name ?? ""}
-              catalogue={catalogue}
               onFocus={fixed ? undefined : (id) => change({ focus: [...focus, id] })}
               onAllow={
                 fixed ? undefined : (id) => change({ leave_out: leave_out.filter((other) => other !== id) })
               }
             />
-            <SideNotes evaluation={session.evaluation} catalogue={catalogue} />
+            <SideNotes evaluation={session.evaluation} />
           </div>
-          {!fixed && !problem && <OtherPlans session={session} catalogue={catalogue} onTake={take} />}
+          {!fixed && !problem && <OtherPlans session={session} onTake={take} />}
         </>
       )}
       <BottomLine
         session={session}
-        catalogue={catalogue}
         planning={changes.changing}
         open={looking}
         onOpen={setLooking}
@@ -240,7 +228,8 @@ export function Designer({ session, catalogue, from }: Props) {
 }
 
 /** What the change just made has moved, what was set by hand that it kept, and what it could not keep. */
-function Changed({ difference, catalogue }: { difference: Difference; catalogue: Catalogue }) {
+function Changed({ difference }: { difference: Difference }) {
+  const catalogue = useCatalogue();
   const name = (id: string) => catalogue.regions[id]?.whole ?? id;
   const moved = whatMoved(difference, name);
   return [moved && `${moved}.`, ...keptWords(difference, name)].filter(Boolean).join(" ");

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from "react";
+import { Button } from "../../ui/Button";
 
 const KEYS: [string[], string][] = [
   [["←", "→", "Home", "End"], "from part to part along the tide"],
@@ -32,9 +33,9 @@ export function KeysOfPlan() {
   }, []);
   return (
     <>
-      <button type="button" className="btn btn-ghost" onClick={() => dialog.current?.showModal()}>
+      <Button look="quiet" onClick={() => dialog.current?.showModal()}>
         Keys
-      </button>
+      </Button>
       <dialog ref={dialog} className="modal" aria-labelledby="keys-of-plan">
         <div className="modal-box bg-base-100">
           <h2 id="keys-of-plan" className="text-2xl">
@@ -55,9 +56,9 @@ export function KeysOfPlan() {
             ))}
           </dl>
           <form method="dialog" className="mt-6">
-            <button type="submit" className="btn btn-primary">
+            <Button look="main" type="submit">
               Close
-            </button>
+            </Button>
           </form>
         </div>
       </dialog>

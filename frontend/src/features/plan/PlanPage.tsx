@@ -12,5 +12,5 @@ export function PlanPage() {
   const catalogue = useQuery(catalogueQuery);
   if (catalogue.error) return <ProblemNote error={catalogue.error} onAgain={() => catalogue.refetch()} />;
   if (!session.data || !catalogue.data) return <Waiting what="Laying out the session" />;
-  return <Designer session={session.data} catalogue={catalogue.data} from={from ?? null} />;
+  return <Designer session={session.data} from={from ?? null} />;
 }

@@ -1,6 +1,7 @@
 import { Link } from "@tanstack/react-router";
 import { useState } from "react";
-import type { Catalogue, SessionView } from "../../api/client";
+import type { SessionView } from "../../api/client";
+import { Button } from "../../ui/Button";
 import { FitToTime } from "./brief/FitToTime";
 import { TakeBack } from "./changes/TakeBack";
 import type { PlanChanges } from "./changes/usePlanChanges";
@@ -10,7 +11,6 @@ import { Versions } from "./others/Versions";
 
 interface Props {
   session: SessionView;
-  catalogue: Catalogue;
   changes: PlanChanges;
   /** The flow that was chosen in the library for this session, if one was. */
   from: string | null;
@@ -27,7 +27,7 @@ const NAMES: Record<Tool, string> = {
 };
 
 /** What is done to a plan as a whole; one of them is open at a time. */
-export function PlanTools({ session, catalogue, changes, from, fixed }: Props) {
+export function PlanTools({ session, changes, from, fixed }: Props) {
   const [open, setOpen] = useState<Tool | null>(from ? "flows" : null);
   const done = () => setOpen(null);
   return (
@@ -36,15 +36,13 @@ export function PlanTools({ session, catalogue, changes, from, fixed }: Props) {
         {!fixed && <TakeBack session={session} changes={changes} />}
         {!fixed &&
           (["fit", "flows", "versions"] as const).map((tool) => (
-            <button
+            <Button
               key={tool}
-              type="button"
-              className="btn min-h-11"
               aria-expanded={open === tool}
               onClick={() => setOpen(open === tool ? null : tool)}
             >
               {NAMES[tool]}
-            </button>
+            </Button>
           ))}
         <Link
           to="/session/$sessionId/sheet"
@@ -55,13 +53,9 @@ export function PlanTools({ session, catalogue, changes, from, fixed }: Props) {
         </Link>
         <KeysOfPlan />
       </div>
-      {open === "fit" && (
-        <FitToTime session={session} catalogue={catalogue} changes={changes} onDone={done} />
-      )}
-      {open === "flows" && (
-        <StartFrom session={session} catalogue={catalogue} changes={changes} from={from} onDone={done} />
-      )}
-      {open === "versions" && <Versions session={session} catalogue={catalogue} changes={changes} />}
+      {open === "fit" && <FitToTime session={session} changes={changes} onDone={done} />}
+      {open === "flows" && <StartFrom session={session} changes={changes} from={from} onDone={done} />}
+      {open === "versions" && <Versions session={session} changes={changes} />}
     </div>
   );
 }

@@ -1,10 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "@tanstack/react-router";
-import type { Catalogue, SessionView } from "../../api/client";
+import type { SessionView } from "../../api/client";
 import { catalogueQuery, meQuery, sessionQuery } from "../../api/queries";
+import { useCatalogue } from "../../api/useCatalogue";
 import { clock, span, timeOfDay } from "../../lib/time";
 import { capital } from "../../lib/words";
 import { SmallTide } from "../../tideline/SmallTide";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { linesOf, type PartLines } from "./lines";
@@ -19,20 +21,21 @@ export function SheetPage() {
   return (
     <>
       <div className="no-print mb-4 flex flex-wrap items-center gap-3">
-        <button type="button" className="btn btn-primary min-h-11" onClick={() => print()}>
+        <Button look="main" onClick={() => print()}>
           Print it
-        </button>
+        </Button>
         <Link to="/session/$sessionId/plan" params={{ sessionId }} className="btn btn-ghost min-h-11">
           Back to the plan
         </Link>
         <span className="text-quiet">One or two pages of A4. A stroke reads: name, place, depth/passes.</span>
       </div>
-      <Sheet session={session.data} catalogue={catalogue.data} />
+      <Sheet session={session.data} />
     </>
   );
 }
 
-function Sheet({ session, catalogue }: { session: SessionView; catalogue: Catalogue }) {
+function Sheet({ session }: { session: SessionView }) {
+  const catalogue = useCatalogue();
   const { plan, evaluation } = session;
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   const before = catalogue.kinds[plan.flow.brief.kind ?? ""]?.before_minutes ?? 0;

@@ -3,6 +3,7 @@ import { useNavigate, useSearch } from "@tanstack/react-router";
 import { useForm } from "react-hook-form";
 import { api } from "../../api/client";
 import { meQuery } from "../../api/queries";
+import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Wordmark } from "../../ui/Wordmark";
 import { Seascape } from "./Seascape";
@@ -54,13 +55,9 @@ export function SignInPage() {
           />
         </Field>
         {signIn.error && <ProblemNote error={signIn.error} />}
-        <button
-          type="submit"
-          className="btn btn-primary mt-6 h-12 w-full text-base"
-          disabled={signIn.isPending}
-        >
+        <Button look="main" type="submit" className="mt-6 h-12 w-full text-base" disabled={signIn.isPending}>
           {signIn.isPending ? "Signing in …" : "Sign in"}
-        </button>
+        </Button>
       </form>
     </main>
   );

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import type { RunState, SessionView, TableSide } from "../../api/client";
 import { tableSideQuery } from "../../api/queries";
+import { useCatalogue } from "../../api/useCatalogue";
 import { TablePlan } from "../../tableplan/TablePlan";
 import { useMoment } from "../../tableplan/useMoment";
 import { owed } from "../../tableside/owed";
@@ -30,7 +31,8 @@ import { Ending } from "./undone/Ending";
 
 /** One stroke at a time, in letters to be read from a step away; the water falls as its part's time runs out. */
 export function AtTheTable(props: AtTheTableProps) {
-  const { catalogue, run, happen, clock } = props;
+  const { run, happen, clock } = props;
+  const catalogue = useCatalogue();
   const side = useQuery(tableSideQuery(props.session.session_id));
   const session = useBent(props.session, run, side.data);
   const { sheet } = session.evaluation;
@@ -76,7 +78,6 @@ export function AtTheTable(props: AtTheTableProps) {
       />
       <Giving
         session={session}
-        catalogue={catalogue}
         run={run}
         now={now}
         happen={happen}
@@ -90,13 +91,12 @@ export function AtTheTable(props: AtTheTableProps) {
         <TapZones first={run.entry === 0 && !table.addition} onBack={table.back} onOn={table.on} />
         <div className="pointer-events-none relative z-10 flex w-full flex-col items-center justify-center gap-[2cqh] [container-type:size] px-4 text-center sm:px-24">
           {table.ending ? (
-            <Ending catalogue={catalogue} owed={owed(sheet, run)} />
+            <Ending owed={owed(sheet, run)} />
           ) : settings.plain ? (
-            <Plain moment={moment} entry={shown} catalogue={catalogue} />
+            <Plain moment={moment} entry={shown} />
           ) : (
             <Stage
               session={session}
-              catalogue={catalogue}
               run={run}
               entry={shown}
               clock={clock}
@@ -111,7 +111,7 @@ export function AtTheTable(props: AtTheTableProps) {
         </div>
         {moment && !settings.plain && (
           <div className="pointer-events-none relative z-10 mr-36 hidden w-[26rem] shrink-0 self-center min-[1500px]:block">
-            <TablePlan moment={moment} catalogue={catalogue} />
+            <TablePlan catalogue={catalogue} moment={moment} />
           </div>
         )}
       </div>

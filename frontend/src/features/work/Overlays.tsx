@@ -20,7 +20,7 @@ interface Props extends AtTheTableProps {
 
 /** What lies over the stroke, one at a time. */
 export function Overlays(props: Props) {
-  const { session, catalogue, run, happen, table, side, now } = props;
+  const { session, run, happen, table, side, now } = props;
   const { sheet } = session.evaluation;
   const close = () => table.lay(null);
   switch (table.over) {
@@ -28,7 +28,6 @@ export function Overlays(props: Props) {
       return table.working ? (
         <SorePoints
           session={session}
-          catalogue={catalogue}
           run={run}
           entry={table.working}
           secondsLeft={partSecondsLeft(run, sheet, now)}
@@ -40,7 +39,6 @@ export function Overlays(props: Props) {
     case "undone":
       return (
         <Undone
-          catalogue={catalogue}
           entries={owed(sheet, run, sheet.entries[run.entry]?.part_id)}
           onNow={table.debts.now}
           onLater={table.debts.later}
@@ -49,13 +47,7 @@ export function Overlays(props: Props) {
       );
     case "adding":
       return table.shown ? (
-        <AddRegion
-          catalogue={catalogue}
-          entry={table.shown}
-          extras={side?.extras ?? []}
-          onAdd={table.add}
-          onClose={close}
-        />
+        <AddRegion entry={table.shown} extras={side?.extras ?? []} onAdd={table.add} onClose={close} />
       ) : null;
     case "settings":
       return <Settings settings={props.settings} onChange={props.onSettings} onClose={close} />;

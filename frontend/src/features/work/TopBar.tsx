@@ -1,5 +1,6 @@
 import { Link } from "@tanstack/react-router";
 import type { RunState, SessionView } from "../../api/client";
+import { Button } from "../../ui/Button";
 
 interface Props {
   session: SessionView;
@@ -38,43 +39,30 @@ export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
       </p>
       <div className="flex flex-wrap gap-2 max-sm:order-2 max-sm:w-full max-sm:justify-between max-sm:gap-1 max-sm:[&_button]:px-2">
         {acts.onAdvances && (
-          <button
-            type="button"
-            className="btn min-h-11 bg-base-100/70 max-sm:hidden"
-            aria-pressed={advances}
-            onClick={acts.onAdvances}
-          >
+          <Button className="bg-base-100/70 max-sm:hidden" aria-pressed={advances} onClick={acts.onAdvances}>
             {advances ? "Goes on by itself" : "Waits for you"}
-          </button>
+          </Button>
         )}
-        <button
-          type="button"
-          className="btn min-h-11 bg-base-100/70"
-          onClick={run.paused_at ? acts.onResume : acts.onPause}
-        >
+        <Button className="bg-base-100/70" onClick={run.paused_at ? acts.onResume : acts.onPause}>
           {run.paused_at ? "Time goes on" : "Pause"}
-        </button>
+        </Button>
         {acts.onLeaving && (
-          <button type="button" className="btn min-h-11 bg-base-100/70" onClick={acts.onLeaving}>
+          <Button className="bg-base-100/70" onClick={acts.onLeaving}>
             Leave early
-          </button>
+          </Button>
         )}
         {acts.onAdd && (
-          <button type="button" className="btn min-h-11 bg-base-100/70" onClick={acts.onAdd}>
+          <Button className="bg-base-100/70" onClick={acts.onAdd}>
             Add<span className="max-sm:sr-only"> a region</span>
-          </button>
+          </Button>
         )}
-        <button type="button" className="btn min-h-11 bg-base-100/70" onClick={acts.onSettings}>
+        <Button className="bg-base-100/70" onClick={acts.onSettings}>
           How it goes
-        </button>
+        </Button>
       </div>
-      <button
-        type="button"
-        className="btn btn-accent min-h-11 max-sm:order-1 max-sm:ml-auto"
-        onClick={acts.onHalt}
-      >
+      <Button look="warn" className="max-sm:order-1 max-sm:ml-auto" onClick={acts.onHalt}>
         Stop
-      </button>
+      </Button>
     </div>
   );
 }

@@ -20,7 +20,7 @@ export function WorkPage() {
           <ProblemNote error={session.error} onAgain={() => session.refetch()} />
         </div>
       ) : session.data && catalogue.data ? (
-        <Working session={session.data} catalogue={catalogue.data} />
+        <Working session={session.data} />
       ) : (
         <div className="p-8">
           <Waiting what="Bringing the session to the table" />
@@ -30,11 +30,8 @@ export function WorkPage() {
   );
 }
 
-function Working(props: {
-  session: NonNullable<Parameters<typeof useRun>[0]>;
-  catalogue: Parameters<typeof AtTheTable>[0]["catalogue"];
-}) {
-  const { session, catalogue } = props;
+function Working(props: { session: NonNullable<Parameters<typeof useRun>[0]> }) {
+  const { session } = props;
   const { run, ready, happen, unsent, refusal, keeps, clock } = useRun(session);
   if (!ready) return null;
   if (run.ended_at)
@@ -43,14 +40,12 @@ function Working(props: {
     return (
       <BeforeTouch
         session={session}
-        catalogue={catalogue}
         onBegin={(news) => happen(() => ({ kind: "began", news, sheet_id: session.sheet_id }))}
       />
     );
   return (
     <AtTheTable
       session={session}
-      catalogue={catalogue}
       run={run}
       happen={happen}
       clock={clock}

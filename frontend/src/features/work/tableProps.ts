@@ -1,11 +1,10 @@
-import type { Catalogue, Problem, RunState, SessionView } from "../../api/client";
+import type { Problem, RunState, SessionView } from "../../api/client";
 import type { DeviceClock } from "./run/deviceClock";
 import type { Happen } from "./run/useRun";
 
 /** What every part of the table's screen is given. */
 export interface AtTheTableProps {
   session: SessionView;
-  catalogue: Catalogue;
   run: RunState;
   happen: Happen;
   clock: DeviceClock;

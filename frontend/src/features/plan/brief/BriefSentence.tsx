@@ -1,4 +1,5 @@
-import { type Brief, type Catalogue, Problem } from "../../../api/client";
+import { type Brief, Problem } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { capital, listed } from "../../../lib/words";
 import { OpenWord } from "../../../ui/OpenWord";
 import { ChoicePanel, FieldFault, MinutesPanel, RegionsPanel } from "./briefPanels";
@@ -6,7 +7,6 @@ import { briefOfKind, closingsOf, offeredRegions, positionsOf, schoolsOf } from 
 
 interface Props {
   brief: Brief;
-  catalogue: Catalogue;
   /** Which way up the planned flow begins: `prone first`. */
   wayUp: string;
   problem: unknown;
@@ -32,7 +32,8 @@ const FINISHES = {
 } as const;
 
 /** The brief as one sentence whose words open in place. */
-export function BriefSentence({ brief, catalogue, wayUp, problem, fixed, onChange }: Props) {
+export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props) {
+  const catalogue = useCatalogue();
   const fault = (field: string) => (problem instanceof Problem ? problem.forField(field) : undefined);
   const names = (ids: readonly string[]) => listed(ids.map((id) => catalogue.regions[id]?.whole ?? id));
   const word = (about: string, field: string, text: string, panel: (close: () => void) => React.ReactNode) =>
@@ -160,7 +161,6 @@ export function BriefSentence({ brief, catalogue, wayUp, problem, fixed, onChang
           chosen={focus}
           blocked={leaveOut}
           offered={offered}
-          catalogue={catalogue}
           onChange={(ids) => onChange({ focus: ids })}
         />
       ))}
@@ -171,7 +171,6 @@ export function BriefSentence({ brief, catalogue, wayUp, problem, fixed, onChang
           chosen={leaveOut}
           blocked={focus}
           offered={offered}
-          catalogue={catalogue}
           onChange={(ids) => onChange({ leave_out: ids })}
         />
       ))}

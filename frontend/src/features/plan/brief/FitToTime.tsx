@@ -1,6 +1,8 @@
-import { type Adjustment, type Catalogue, Problem, type SessionView } from "../../../api/client";
+import { type Adjustment, Problem, type SessionView } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { DifferenceList } from "../../../compare/DifferenceList";
 import { SmallTide } from "../../../tideline/SmallTide";
+import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { useWidth } from "../../../ui/useWidth";
 import { Waiting } from "../../../ui/Waiting";
@@ -12,13 +14,13 @@ const LATE = [5, 10, 15, 20];
 
 interface Props {
   session: SessionView;
-  catalogue: Catalogue;
   changes: PlanChanges;
   onDone(): void;
 }
 
 /** The present plan for a late client or another length, with the least change; it can be taken or left. */
-export function FitToTime({ session, catalogue, changes, onDone }: Props) {
+export function FitToTime({ session, changes, onDone }: Props) {
+  const catalogue = useCatalogue();
   const { tried, working, problem, attempt, take, leave } = useFit(session.session_id, changes);
   const brief = session.plan.flow.brief;
   const booked = brief.booked_minutes;
@@ -32,14 +34,9 @@ export function FitToTime({ session, catalogue, changes, onDone }: Props) {
       <div className="mt-3 flex flex-wrap items-center gap-2">
         <span className="mr-1">The client is late by</span>
         {LATE.filter((late) => booked - late >= 10).map((late) => (
-          <button
-            key={late}
-            type="button"
-            className="btn bg-base-300"
-            onClick={() => attemptMinutes(booked - late)}
-          >
+          <Button key={late} className="bg-base-300" onClick={() => attemptMinutes(booked - late)}>
             {late} minutes
-          </button>
+          </Button>
         ))}
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-2">
@@ -48,14 +45,9 @@ export function FitToTime({ session, catalogue, changes, onDone }: Props) {
           .filter((minutes) => minutes !== booked)
           .sort((a, b) => a - b)
           .map((minutes) => (
-            <button
-              key={minutes}
-              type="button"
-              className="btn bg-base-300"
-              onClick={() => attemptMinutes(minutes)}
-            >
+            <Button key={minutes} className="bg-base-300" onClick={() => attemptMinutes(minutes)}>
               {minutes} minutes
-            </button>
+            </Button>
           ))}
       </div>
       {working && <Waiting what="Fitting the session" />}
@@ -70,7 +62,6 @@ export function FitToTime({ session, catalogue, changes, onDone }: Props) {
         <Preview
           tried={tried}
           session={session}
-          catalogue={catalogue}
           onTake={() => take(tried.plan.flow.brief).then((taken) => taken && onDone())}
           onLeave={leave}
         />
@@ -81,14 +72,8 @@ export function FitToTime({ session, catalogue, changes, onDone }: Props) {
 
 const [NAMES, WIDEST] = [64, 480];
 
-function Preview(props: {
-  tried: Adjustment;
-  session: SessionView;
-  catalogue: Catalogue;
-  onTake(): void;
-  onLeave(): void;
-}) {
-  const { tried, session, catalogue } = props;
+function Preview(props: { tried: Adjustment; session: SessionView; onTake(): void; onLeave(): void }) {
+  const { tried, session } = props;
   const [now, then] = [session.evaluation.sheet, tried.evaluation.sheet];
   const longest = Math.max(now.seconds, then.seconds);
   const [ref, room] = useWidth<HTMLDivElement>(WIDEST);
@@ -108,16 +93,16 @@ function Preview(props: {
           <SmallTide sheet={then} width={(width * then.seconds) / longest} height={64} />
         </div>
         <div>
-          <DifferenceList difference={tried.difference} catalogue={catalogue} />
+          <DifferenceList difference={tried.difference} />
         </div>
       </div>
       <div className="mt-4 flex flex-wrap gap-3">
-        <button type="button" className="btn btn-primary" onClick={props.onTake}>
+        <Button look="main" onClick={props.onTake}>
           Take it
-        </button>
-        <button type="button" className="btn bg-base-300" onClick={props.onLeave}>
+        </Button>
+        <Button className="bg-base-300" onClick={props.onLeave}>
           Leave it as it is
-        </button>
+        </Button>
       </div>
     </div>
   );

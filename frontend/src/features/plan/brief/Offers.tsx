@@ -1,4 +1,5 @@
 import type { Brief, Offer } from "../../../api/client";
+import { Button } from "../../../ui/Button";
 
 /** The smallest changes that would make a brief possible; each is one action. */
 export function Offers({
@@ -14,14 +15,9 @@ export function Offers({
       <p className="font-bold">Any one of these would do:</p>
       <div className="mt-2 flex flex-wrap gap-2">
         {offers.map((offer) => (
-          <button
-            key={offer.says}
-            type="button"
-            className="btn"
-            onClick={() => onTake(offer.change as Partial<Brief>)}
-          >
+          <Button key={offer.says} onClick={() => onTake(offer.change as Partial<Brief>)}>
             {offer.says}
-          </button>
+          </Button>
         ))}
       </div>
     </section>

@@ -1,6 +1,8 @@
 /** The panels that open under the words of the brief. */
+
 import { type FormEvent, useState } from "react";
-import type { Catalogue } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
+import { Button } from "../../../ui/Button";
 
 export function FieldFault({ fault }: { fault: { what: string; remedy: string } | undefined }) {
   if (!fault) return null;
@@ -35,24 +37,23 @@ export function MinutesPanel(props: {
             value={typed}
             onChange={(event) => setTyped(event.target.value)}
           />
-          <button type="submit" className="btn btn-primary h-11">
+          <Button look="main" type="submit" className="h-11">
             Plan
-          </button>
+          </Button>
         </span>
       </label>
       <span className="mt-3 flex flex-wrap gap-2">
         {props.usual.map((minutes) => (
-          <button
+          <Button
             key={minutes}
-            type="button"
-            className={`btn h-11 ${minutes === props.minutes ? "btn-neutral" : ""}`}
+            className={`h-11 ${minutes === props.minutes ? "btn-neutral" : ""}`}
             onClick={() => {
               props.onChoose(minutes);
               props.onDone();
             }}
           >
             {minutes} min
-          </button>
+          </Button>
         ))}
       </span>
     </form>
@@ -65,9 +66,9 @@ export function RegionsPanel(props: {
   blocked: readonly string[];
   /** The regions that this session could work. */
   offered: readonly string[];
-  catalogue: Catalogue;
   onChange(ids: string[]): void;
 }) {
+  const catalogue = useCatalogue();
   const toggle = (id: string) =>
     props.onChange(
       props.chosen.includes(id) ? props.chosen.filter((other) => other !== id) : [...props.chosen, id],
@@ -76,7 +77,7 @@ export function RegionsPanel(props: {
     <fieldset>
       <legend className="mb-2 font-bold">{props.question}</legend>
       <span className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
-        {Object.values(props.catalogue.regions)
+        {Object.values(catalogue.regions)
           .filter((region) => props.offered.includes(region.id))
           .map((region) => (
             <label

@@ -1,19 +1,21 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { type Adjustment, api, body, type Catalogue, type SessionView } from "../../../api/client";
+import { type Adjustment, api, body, type SessionView } from "../../../api/client";
 import { sessionQuery } from "../../../api/queries";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { DifferenceList } from "../../../compare/DifferenceList";
 import { whatChanged } from "../../../meeting/known";
+import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import type { PlanChanges } from "./usePlanChanges";
 
 interface Props {
   session: SessionView;
-  catalogue: Catalogue;
   changes: PlanChanges;
 }
 
 /** What became known of the client since the plan was made: what it would change, taken or left. */
-export function NewsNote({ session, catalogue, changes }: Props) {
+export function NewsNote({ session, changes }: Props) {
+  const catalogue = useCatalogue();
   const queries = useQueryClient();
   const params = { path: { session_id: session.session_id } };
   const { brief } = session.plan.flow;
@@ -42,32 +44,23 @@ export function NewsNote({ session, catalogue, changes }: Props) {
       </ul>
       {trying.data && (
         <div role="status" className="mt-3">
-          <DifferenceList difference={trying.data.difference} catalogue={catalogue} />
+          <DifferenceList difference={trying.data.difference} />
         </div>
       )}
       {problem && <ProblemNote error={problem} />}
       <div className="mt-3 flex flex-wrap gap-3">
         {trying.data ? (
-          <button
-            type="button"
-            className="btn btn-primary min-h-11"
-            onClick={() => changes.fit(brief).catch(() => undefined)}
-          >
+          <Button look="main" onClick={() => changes.fit(brief).catch(() => undefined)}>
             Take it into the plan
-          </button>
+          </Button>
         ) : (
-          <button
-            type="button"
-            className="btn btn-primary min-h-11"
-            disabled={trying.isPending}
-            onClick={() => trying.mutate()}
-          >
+          <Button look="main" disabled={trying.isPending} onClick={() => trying.mutate()}>
             {trying.isPending ? "Planning …" : "See what it changes"}
-          </button>
+          </Button>
         )}
-        <button type="button" className="btn min-h-11 bg-base-300" onClick={() => looked.mutate()}>
+        <Button className="bg-base-300" onClick={() => looked.mutate()}>
           The plan is right as it is
-        </button>
+        </Button>
       </div>
     </section>
   );

@@ -1,18 +1,17 @@
 import { useEffect, useRef } from "react";
-import type { Catalogue } from "../../../api/client";
 import { DifferenceList } from "../../../compare/DifferenceList";
+import { Button } from "../../../ui/Button";
 import type { Preview } from "./usePreview";
 
 interface Props {
   preview: Preview;
   findings: number;
-  catalogue: Catalogue;
   onTake(): void;
   onLeave(): void;
 }
 
 /** Over the tide line: that it shows a change which is not taken yet, what changes, and the choice. */
-export function PreviewNote({ preview, findings, catalogue, onTake, onLeave }: Props) {
+export function PreviewNote({ preview, findings, onTake, onLeave }: Props) {
   const take = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     take.current?.focus();
@@ -24,7 +23,7 @@ export function PreviewNote({ preview, findings, catalogue, onTake, onLeave }: P
       <h2 className="text-xl">So it would be: {preview.words}</h2>
       <div className="mt-2 flex flex-wrap items-start gap-x-12 gap-y-2">
         <div>
-          <DifferenceList difference={preview.tried.difference} catalogue={catalogue} />
+          <DifferenceList difference={preview.tried.difference} />
         </div>
         <p>
           {after === findings
@@ -32,12 +31,12 @@ export function PreviewNote({ preview, findings, catalogue, onTake, onLeave }: P
             : `${after === 0 ? "Nothing" : after} to look at, ${findings} before.`}
         </p>
         <div className="ml-auto flex flex-wrap gap-3">
-          <button ref={take} type="button" className="btn btn-primary" onClick={onTake}>
+          <Button look="main" ref={take} onClick={onTake}>
             Take it
-          </button>
-          <button type="button" className="btn bg-base-300" onClick={onLeave}>
+          </Button>
+          <Button className="bg-base-300" onClick={onLeave}>
             Leave it as it is
-          </button>
+          </Button>
         </div>
       </div>
     </section>

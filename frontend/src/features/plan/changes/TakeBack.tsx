@@ -1,5 +1,6 @@
 import { useEffect } from "react";
 import type { SessionView } from "../../../api/client";
+import { Button } from "../../../ui/Button";
 import type { PlanChanges } from "./usePlanChanges";
 
 /** Taking changes of the plan back and doing them again: two buttons, and the keys everybody knows. */
@@ -19,14 +20,10 @@ export function TakeBack({ session, changes }: { session: SessionView; changes: 
   }, [can_undo, can_redo, undo, redo]);
   return (
     <>
-      <button type="button" className="btn min-h-11" disabled={!can_undo} onClick={undo}>
+      <Button disabled={!can_undo} onClick={undo}>
         Take the last change back
-      </button>
-      {can_redo && (
-        <button type="button" className="btn min-h-11" onClick={redo}>
-          Do it again
-        </button>
-      )}
+      </Button>
+      {can_redo && <Button onClick={redo}>Do it again</Button>}
     </>
   );
 }

@@ -1,18 +1,18 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, body, type Catalogue, type Difference } from "../../../api/client";
+import { api, body, type Difference } from "../../../api/client";
 import { DifferenceList } from "../../../compare/DifferenceList";
+import { Button } from "../../../ui/Button";
 import type { TooLate } from "./usePlanChanges";
 
 interface Props {
   sessionId: string;
   tooLate: TooLate;
-  catalogue: Catalogue;
   onLeave(): void;
   onInsist(): void;
 }
 
 /** Somebody else changed the plan first: what they changed, and the choice between theirs and one's own on top of it. */
-export function TooLateNote({ sessionId, tooLate, catalogue, onLeave, onInsist }: Props) {
+export function TooLateNote({ sessionId, tooLate, onLeave, onInsist }: Props) {
   const apart = useQuery({
     queryKey: ["meanwhile", sessionId, tooLate.seen],
     queryFn: () =>
@@ -33,16 +33,16 @@ export function TooLateNote({ sessionId, tooLate, catalogue, onLeave, onInsist }
         </p>
       </div>
       <div className="mt-3 min-h-8">
-        {apart.data && <DifferenceList difference={apart.data} catalogue={catalogue} />}
+        {apart.data && <DifferenceList difference={apart.data} />}
         {apart.error && <p>What changed cannot be shown just now.</p>}
       </div>
       <div className="mt-4 flex flex-wrap gap-3">
-        <button type="button" className="btn btn-primary" onClick={onInsist}>
+        <Button look="main" onClick={onInsist}>
           Make my change on top of it
-        </button>
-        <button type="button" className="btn bg-base-300" onClick={onLeave}>
+        </Button>
+        <Button className="bg-base-300" onClick={onLeave}>
           Leave it as it is now
-        </button>
+        </Button>
       </div>
     </section>
   );

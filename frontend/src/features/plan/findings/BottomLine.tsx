@@ -1,11 +1,11 @@
 import { Link } from "@tanstack/react-router";
-import type { Catalogue, Edit, SessionView } from "../../../api/client";
+import type { Edit, SessionView } from "../../../api/client";
 import { span } from "../../../lib/time";
+import { Button } from "../../../ui/Button";
 import { FindingsPanel } from "./FindingsPanel";
 
 interface Props {
   session: SessionView;
-  catalogue: Catalogue;
   planning: boolean;
   open: boolean;
   onOpen(open: boolean): void;
@@ -34,16 +34,16 @@ export function BottomLine(props: Props) {
         {answers.oil && <p className="max-lg:hidden">{answers.oil}</p>}
         <p className="max-2xl:hidden">{answers.between}</p>
         {findings.length > 0 ? (
-          <button
-            type="button"
-            className="btn btn-ghost min-h-11 border-transparent bg-transparent px-2 font-bold text-accent underline"
+          <Button
+            look="quiet"
+            className="border-transparent bg-transparent px-2 font-bold text-accent underline"
             aria-expanded={open}
             aria-controls="findings"
             onClick={() => onOpen(!open)}
           >
             <span aria-hidden="true">△ </span>
             {answers.safe}
-          </button>
+          </Button>
         ) : (
           <p className="max-sm:hidden">{answers.safe}</p>
         )}

@@ -1,12 +1,13 @@
 import { useEffect, useRef } from "react";
 import type { Catalogue, Edit, Finding, SessionView } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { capital } from "../../../lib/words";
 import { nameOf } from "../../../tideline/names";
+import { Button } from "../../../ui/Button";
 
 interface Props {
   session: SessionView;
   findings: readonly Finding[];
-  catalogue: Catalogue;
   onShow(partId: string): void;
   onTry: ((words: string, edits: Edit[]) => void) | undefined;
   onTryAll: (() => void) | undefined;
@@ -21,16 +22,8 @@ const WORDS: Record<Finding["severity"], string> = {
 };
 
 /** What the checks found, place by place: what, why, and the repair, whose effect is shown before it is taken. */
-export function FindingsPanel({
-  session,
-  findings,
-  catalogue,
-  onShow,
-  onTry,
-  onTryAll,
-  trying,
-  onClose,
-}: Props) {
+export function FindingsPanel({ session, findings, onShow, onTry, onTryAll, trying, onClose }: Props) {
+  const catalogue = useCatalogue();
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => heading.current?.focus(), []);
   const advice = findings.filter((finding) => finding.severity === "advice" && finding.repairs?.length);
@@ -46,26 +39,22 @@ export function FindingsPanel({
           To look at
         </h2>
         {onTryAll && advice.length > 0 && (
-          <button type="button" className="btn min-h-11 bg-base-100" disabled={trying} onClick={onTryAll}>
+          <Button className="bg-base-100" disabled={trying} onClick={onTryAll}>
             {trying ? "Trying every repair …" : "Mend all that is worth a thought"}
-          </button>
+          </Button>
         )}
-        <button type="button" className="btn btn-ghost ml-auto min-h-11" onClick={onClose}>
+        <Button look="quiet" className="ml-auto" onClick={onClose}>
           Close
-        </button>
+        </Button>
       </div>
       {byPlace(findings, session, catalogue).map(({ place, partId, found }) => (
         <div key={place} className="mt-3">
           <h3 className="flex flex-wrap items-baseline gap-x-4 text-lg">
             {place}
             {partId && (
-              <button
-                type="button"
-                className="btn btn-ghost min-h-11 font-sans"
-                onClick={() => onShow(partId)}
-              >
+              <Button look="quiet" className="font-sans" onClick={() => onShow(partId)}>
                 Show it
-              </button>
+              </Button>
             )}
           </h3>
           <ul>
@@ -73,7 +62,6 @@ export function FindingsPanel({
               <FindingRow
                 key={`${finding.code} ${finding.step} ${finding.what}`}
                 finding={finding}
-                catalogue={catalogue}
                 onTry={onTry}
               />
             ))}
@@ -84,11 +72,8 @@ export function FindingsPanel({
   );
 }
 
-function FindingRow({
-  finding,
-  catalogue,
-  onTry,
-}: { finding: Finding } & Pick<Props, "catalogue" | "onTry">) {
+function FindingRow({ finding, onTry }: { finding: Finding } & Pick<Props, "onTry">) {
+  const catalogue = useCatalogue();
   return (
     <li className="grid gap-x-6 border-t border-base-300 py-2 lg:grid-cols-[minmax(0,1fr)_auto]">
       <div>
@@ -109,14 +94,13 @@ function FindingRow({
       <div className="flex flex-wrap items-start gap-2">
         {onTry &&
           (finding.repairs ?? []).map((repair) => (
-            <button
+            <Button
               key={repair.words}
-              type="button"
-              className="btn min-h-11 bg-base-100"
+              className="bg-base-100"
               onClick={() => onTry(repair.words, repair.edits)}
             >
               {repair.words}
-            </button>
+            </Button>
           ))}
       </div>
     </li>

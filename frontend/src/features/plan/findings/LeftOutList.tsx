@@ -1,18 +1,20 @@
-import type { Catalogue, LeftOut, SessionView } from "../../../api/client";
+import type { LeftOut, SessionView } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { capital, listed } from "../../../lib/words";
+import { Button } from "../../../ui/Button";
 import { whyLeftOut } from "../parts/reasons";
 
 interface Props {
   leftOut: readonly LeftOut[];
   proof: SessionView["plan"]["proof"];
   school: string;
-  catalogue: Catalogue;
   onFocus: ((region: string) => void) | undefined;
   onAllow: ((region: string) => void) | undefined;
 }
 
 /** What the plan does not work, why, and how to have it all the same. */
-export function LeftOutList({ leftOut, proof, school, catalogue, onFocus, onAllow }: Props) {
+export function LeftOutList({ leftOut, proof, school, onFocus, onAllow }: Props) {
+  const catalogue = useCatalogue();
   const name = (id: string) => catalogue.regions[id]?.whole ?? id;
   // What a school has no place for says the same of each: one line for all.
   const elsewhere = leftOut
@@ -29,22 +31,14 @@ export function LeftOutList({ leftOut, proof, school, catalogue, onFocus, onAllo
             <p className="font-bold">{capital(name(left.region))}</p>
             <p>{whyLeftOut(left, name)}</p>
             {left.reason === "no_time" && onFocus && (
-              <button
-                type="button"
-                className="btn btn-ghost mt-1 min-h-11"
-                onClick={() => onFocus(left.region)}
-              >
+              <Button look="quiet" className="mt-1" onClick={() => onFocus(left.region)}>
                 Ask for the {name(left.region)}
-              </button>
+              </Button>
             )}
             {left.reason === "wish" && onAllow && (
-              <button
-                type="button"
-                className="btn btn-ghost mt-1 min-h-11"
-                onClick={() => onAllow(left.region)}
-              >
+              <Button look="quiet" className="mt-1" onClick={() => onAllow(left.region)}>
                 Allow the {name(left.region)} again
-              </button>
+              </Button>
             )}
           </li>
         ))}

@@ -1,14 +1,15 @@
-import type { Catalogue, SessionView } from "../../../api/client";
+import type { SessionView } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { span } from "../../../lib/time";
 import { capital, listed } from "../../../lib/words";
 
 interface Props {
   evaluation: SessionView["evaluation"];
-  catalogue: Catalogue;
 }
 
 /** What to lay out beforehand, and what the session asks of the therapist's own hands. */
-export function SideNotes({ evaluation, catalogue }: Props) {
+export function SideNotes({ evaluation }: Props) {
+  const catalogue = useCatalogue();
   const { supplies, hands, exposures } = evaluation;
   const most = [...supplies.by_region].sort((a, b) => b.millilitres - a.millilitres).slice(0, 3);
   const shares = most.map(

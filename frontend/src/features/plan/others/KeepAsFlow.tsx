@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
 import { api, body, type FlowView } from "../../../api/client";
 import { askAgain, flowsQuery } from "../../../api/queries";
+import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 
 /** Keeping the plan that stands in the library, for other clients. */
@@ -37,9 +38,9 @@ export function KeepAsFlow({ sessionId }: { sessionId: string }) {
         maxLength={400}
         {...form.register("note")}
       />
-      <button type="submit" className="btn min-h-11 bg-base-100" disabled={keeping.isPending}>
+      <Button type="submit" className="bg-base-100" disabled={keeping.isPending}>
         Keep it
-      </button>
+      </Button>
       {form.formState.errors.name && (
         <span role="alert" className="text-accent">
           Give it a name.

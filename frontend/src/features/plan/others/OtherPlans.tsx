@@ -9,19 +9,21 @@ import {
   type SessionView,
 } from "../../../api/client";
 import { alternativesQuery } from "../../../api/queries";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { Beside } from "../../../compare/Beside";
 import { capital } from "../../../lib/words";
 import { SmallTide } from "../../../tideline/SmallTide";
+import { Button } from "../../../ui/Button";
 import { whatSetsApart } from "./apart";
 
 interface Props {
   session: SessionView;
-  catalogue: Catalogue;
   onTake(brief: Brief): void;
 }
 
 /** Other good answers to the same brief, as small tides; each can be laid over the present one, and taken. */
-export function OtherPlans({ session, catalogue, onTake }: Props) {
+export function OtherPlans({ session, onTake }: Props) {
+  const catalogue = useCatalogue();
   const found = useQuery(alternativesQuery(session.session_id, session.revision));
   const [compared, setCompared] = useState<Brief | null>(null);
   if (found.isPending) return <p className="mt-4 text-quiet italic">Looking for other ways …</p>;
@@ -46,36 +48,30 @@ export function OtherPlans({ session, catalogue, onTake }: Props) {
               </div>
               <p>{whatSetsApart(traits, present, wholeOf)}</p>
               <div className="mt-auto flex flex-wrap gap-2 pt-3">
-                <button type="button" className="btn min-h-11 bg-base-100" onClick={() => onTake(brief)}>
+                <Button className="bg-base-100" onClick={() => onTake(brief)}>
                   Take {name.toLowerCase()}
-                </button>
-                <button
-                  type="button"
-                  className="btn btn-ghost min-h-11"
+                </Button>
+                <Button
+                  look="quiet"
                   aria-pressed={brief === compared}
                   onClick={() => setCompared(brief === compared ? null : brief)}
                 >
                   Compare
-                </button>
+                </Button>
               </div>
             </li>
           );
         })}
       </ul>
       {compared && isCompared && (
-        <Comparison
-          session={session}
-          brief={compared}
-          name={nameOf(compared, session, catalogue)}
-          catalogue={catalogue}
-        />
+        <Comparison session={session} brief={compared} name={nameOf(compared, session, catalogue)} />
       )}
     </section>
   );
 }
 
-function Comparison(props: { session: SessionView; brief: Brief; name: string; catalogue: Catalogue }) {
-  const { session, brief, name, catalogue } = props;
+function Comparison(props: { session: SessionView; brief: Brief; name: string }) {
+  const { session, brief, name } = props;
   const beside = useQuery({
     queryKey: ["comparison", session.session_id, session.revision, brief],
     queryFn: () =>
@@ -89,7 +85,7 @@ function Comparison(props: { session: SessionView; brief: Brief; name: string; c
   });
   return (
     <section aria-label="Comparison" className="mt-5">
-      <Beside now={session.evaluation} other={beside} name={name} catalogue={catalogue} />
+      <Beside now={session.evaluation} other={beside} name={name} />
     </section>
   );
 }

@@ -1,10 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, body, type Catalogue, type FlowView, type SessionView, type Start } from "../../../api/client";
+import { api, body, type FlowView, type SessionView, type Start } from "../../../api/client";
 import { flowsQuery } from "../../../api/queries";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { changeLines, keptWords } from "../../../compare/difference";
 import { capital } from "../../../lib/words";
 import { SmallTide } from "../../../tideline/SmallTide";
+import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { Waiting } from "../../../ui/Waiting";
 import type { PlanChanges } from "../changes/usePlanChanges";
@@ -13,7 +15,6 @@ import { whyAdapted } from "./whyAdapted";
 
 interface Props {
   session: SessionView;
-  catalogue: Catalogue;
   changes: PlanChanges;
   /** The flow that was chosen in the library, if one was. */
   from: string | null;
@@ -21,7 +22,7 @@ interface Props {
 }
 
 /** Starting from a kept or shipped flow, adapted to this client with each change named; and keeping this plan as one. */
-export function StartFrom({ session, catalogue, changes, from, onDone }: Props) {
+export function StartFrom({ session, changes, from, onDone }: Props) {
   const flows = useQuery(flowsQuery);
   const [chosen, setChosen] = useState(from);
   const { kind } = session.plan.flow.brief;
@@ -45,7 +46,6 @@ export function StartFrom({ session, catalogue, changes, from, onDone }: Props) 
           key={chosen}
           session={session}
           flowId={chosen}
-          catalogue={catalogue}
           onTake={() => changes.start(chosen).then(onDone, () => undefined)}
           onLeave={() => setChosen(null)}
         />
@@ -57,8 +57,8 @@ export function StartFrom({ session, catalogue, changes, from, onDone }: Props) 
 
 function Choice({ flow, chosen, onChoose }: { flow: FlowView; chosen: boolean; onChoose(): void }) {
   return (
-    <button
-      type="button"
+    <Button
+      look="shape"
       aria-pressed={chosen}
       onClick={onChoose}
       className="w-52 rounded-box bg-base-100 px-4 py-3 text-left hover:bg-base-300 aria-pressed:bg-base-300"
@@ -66,19 +66,19 @@ function Choice({ flow, chosen, onChoose }: { flow: FlowView; chosen: boolean; o
       <span className="block truncate font-bold">{flow.name}</span>
       <SmallTide sheet={flow.outline} width={176} height={44} />
       <span className="text-quiet">{flow.brief.booked_minutes} minutes</span>
-    </button>
+    </Button>
   );
 }
 
 interface AdaptedProps {
   session: SessionView;
   flowId: string;
-  catalogue: Catalogue;
   onTake(): void;
   onLeave(): void;
 }
 
-function Adapted({ session, flowId, catalogue, onTake, onLeave }: AdaptedProps) {
+function Adapted({ session, flowId, onTake, onLeave }: AdaptedProps) {
+  const catalogue = useCatalogue();
   const tried = useQuery({
     queryKey: ["start", session.session_id, session.revision, flowId],
     queryFn: () =>
@@ -129,12 +129,12 @@ function Adapted({ session, flowId, catalogue, onTake, onLeave }: AdaptedProps) 
         </div>
       </div>
       <div className="mt-3 flex flex-wrap gap-3">
-        <button type="button" className="btn btn-primary min-h-11" onClick={onTake}>
+        <Button look="main" onClick={onTake}>
           Start from it
-        </button>
-        <button type="button" className="btn min-h-11 bg-base-300" onClick={onLeave}>
+        </Button>
+        <Button className="bg-base-300" onClick={onLeave}>
           Leave it as it is
-        </button>
+        </Button>
       </div>
     </div>
   );

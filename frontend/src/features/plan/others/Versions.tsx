@@ -1,22 +1,16 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import {
-  type Adjustment,
-  api,
-  body,
-  type Catalogue,
-  type SessionView,
-  type Version,
-} from "../../../api/client";
+import { type Adjustment, api, body, type SessionView, type Version } from "../../../api/client";
 import { askAgain, versionsQuery } from "../../../api/queries";
 import { Beside } from "../../../compare/Beside";
+import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import type { PlanChanges } from "../changes/usePlanChanges";
 
 const path = "/api/sessions/{session_id}/versions" as const;
 
 /** Versions of the plan that were given a name: kept, compared, brought back, renamed, forgotten. */
-export function Versions(props: { session: SessionView; catalogue: Catalogue; changes: PlanChanges }) {
+export function Versions(props: { session: SessionView; changes: PlanChanges }) {
   const { session } = props;
   const { session_id } = session;
   const queries = useQueryClient();
@@ -50,13 +44,9 @@ export function Versions(props: { session: SessionView; catalogue: Catalogue; ch
           value={name}
           onChange={(event) => setName(event.target.value)}
         />
-        <button
-          type="submit"
-          className="btn min-h-11 bg-base-100"
-          disabled={!name.trim() || keeping.isPending}
-        >
+        <Button type="submit" className="bg-base-100" disabled={!name.trim() || keeping.isPending}>
           Keep what stands under this name
-        </button>
+        </Button>
       </form>
       {keeping.error && <ProblemNote error={keeping.error} />}
       {kept.error && <ProblemNote error={kept.error} onAgain={() => kept.refetch()} />}
@@ -72,13 +62,8 @@ export function Versions(props: { session: SessionView; catalogue: Catalogue; ch
   );
 }
 
-function VersionRow(props: {
-  session: SessionView;
-  catalogue: Catalogue;
-  changes: PlanChanges;
-  version: Version;
-}) {
-  const { session, catalogue, changes, version } = props;
+function VersionRow(props: { session: SessionView; changes: PlanChanges; version: Version }) {
+  const { session, changes, version } = props;
   const queries = useQueryClient();
   const [compared, setCompared] = useState(false);
   const [renamed, setRenamed] = useState<string | null>(null);
@@ -114,53 +99,36 @@ function VersionRow(props: {
         )}
         {!version.stands && (
           <>
-            <button
-              type="button"
-              className="btn min-h-11 bg-base-100"
+            <Button
+              className="bg-base-100"
               onClick={() => void changes.standAgain(version.version_id).catch(() => undefined)}
             >
               Go back to it
-            </button>
-            <button
-              type="button"
-              className="btn btn-ghost min-h-11"
-              aria-pressed={compared}
-              onClick={() => setCompared(!compared)}
-            >
+            </Button>
+            <Button look="quiet" aria-pressed={compared} onClick={() => setCompared(!compared)}>
               Compare
-            </button>
+            </Button>
           </>
         )}
-        <button
-          type="button"
-          className="btn btn-ghost min-h-11"
+        <Button
+          look="quiet"
           onClick={() =>
             renamed === null ? setRenamed(version.name) : renamed.trim() && changing.mutate(renamed)
           }
         >
           {renamed === null ? "Rename" : "Keep the name"}
-        </button>
-        <button type="button" className="btn btn-ghost min-h-11" onClick={() => changing.mutate(null)}>
+        </Button>
+        <Button look="quiet" onClick={() => changing.mutate(null)}>
           Forget
-        </button>
+        </Button>
       </div>
       {changing.error && <ProblemNote error={changing.error} />}
-      {compared && !version.stands && (
-        <Comparison session={session} version={version} catalogue={catalogue} />
-      )}
+      {compared && !version.stands && <Comparison session={session} version={version} />}
     </li>
   );
 }
 
-function Comparison({
-  session,
-  version,
-  catalogue,
-}: {
-  session: SessionView;
-  version: Version;
-  catalogue: Catalogue;
-}) {
+function Comparison({ session, version }: { session: SessionView; version: Version }) {
   const beside = useQuery({
     queryKey: ["version beside", version.version_id, session.revision],
     queryFn: () =>
@@ -172,7 +140,7 @@ function Comparison({
   });
   return (
     <div className="mt-3">
-      <Beside now={session.evaluation} other={beside} name={version.name} catalogue={catalogue} />
+      <Beside now={session.evaluation} other={beside} name={version.name} />
     </div>
   );
 }

@@ -1,9 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Catalogue, Edit, Entry, Part, SessionView } from "../../../api/client";
+import type { Edit, Entry, Part, SessionView } from "../../../api/client";
 import { reasonsQuery } from "../../../api/queries";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { capital } from "../../../lib/words";
 import type { TideEditing } from "../../../tideline/TideLine";
+import { Button } from "../../../ui/Button";
 import type { ZoneChoice } from "../table/AtTheTable";
 import { PartRow } from "./PartRow";
 import { whatOrderSaves } from "./reasons";
@@ -12,7 +14,6 @@ import { groupByPosition } from "./sequence";
 
 interface Props {
   session: SessionView;
-  catalogue: Catalogue;
   selected: string | null;
   onSelect(partId: string | null): void;
   /** Without these the list is only read. */
@@ -24,7 +25,8 @@ interface Props {
 
 /** The session as a list: position, then part, then stroke. */
 export function FlowList(props: Props) {
-  const { session, catalogue, selected, onSelect, onEdit } = props;
+  const catalogue = useCatalogue();
+  const { session, selected, onSelect, onEdit } = props;
   const { flow } = session.plan;
   const { sheet } = session.evaluation;
   const reasons = useQuery(reasonsQuery(session.session_id, session.revision));
@@ -42,25 +44,18 @@ export function FlowList(props: Props) {
       <div className="flex flex-wrap items-baseline gap-x-6">
         <h2 className="text-2xl">In this order</h2>
         {onEdit && (
-          <button
-            type="button"
-            className="btn btn-ghost min-h-11"
+          <Button
+            look="quiet"
             aria-pressed={several !== null}
             onClick={() => setSeveral(several ? null : new Set())}
           >
             {several ? "Done choosing" : "Choose several"}
-          </button>
+          </Button>
         )}
       </div>
       {saves && <p className="mt-1 text-quiet">{saves}</p>}
       {several && onEdit && (
-        <SeveralBar
-          flow={flow}
-          chosen={several}
-          catalogue={catalogue}
-          onEdit={onEdit}
-          onClear={() => setSeveral(new Set())}
-        />
+        <SeveralBar flow={flow} chosen={several} onEdit={onEdit} onClear={() => setSeveral(new Set())} />
       )}
       {groupByPosition(flow.parts).map(({ position, parts }) => (
         <div key={`${position} ${parts[0]?.id}`} className="mt-4">
@@ -75,7 +70,6 @@ export function FlowList(props: Props) {
                 session={session}
                 part={part}
                 entries={entriesOf(part)}
-                catalogue={catalogue}
                 open={part.id === selected}
                 ticked={several && part.role === "work" ? several.has(part.id) : null}
                 onTick={() => toggle(part.id)}

@@ -1,10 +1,12 @@
 import type { KeyboardEvent } from "react";
-import type { Catalogue, Edit, Entry, Part, SessionView } from "../../../api/client";
+import type { Edit, Entry, Part, SessionView } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { clock, span } from "../../../lib/time";
 import { capital, sided } from "../../../lib/words";
 import { STEP } from "../../../tideline/pull";
 import type { TideEditing } from "../../../tideline/TideLine";
 import { transitionWord } from "../../../tideline/transitionWord";
+import { Button } from "../../../ui/Button";
 import type { ZoneChoice } from "../table/AtTheTable";
 import { changeStep, moveStep, removeStep, splitPart } from "./edits";
 import { PartTools } from "./PartTools";
@@ -17,7 +19,6 @@ interface Props {
   session: SessionView;
   part: Part;
   entries: Entry[];
-  catalogue: Catalogue;
   open: boolean;
   /** Whether it is among several chosen ones; null while single parts are worked on. */
   ticked: boolean | null;
@@ -33,7 +34,8 @@ const ROLES = { open: "First contact, ", work: "", integrate: "The whole: ", clo
 
 /** A part in the list: when, what, how long; opened, its strokes and all that can be done to it. */
 export function PartRow(props: Props) {
-  const { session, part, entries, catalogue, open, ticked, editing } = props;
+  const catalogue = useCatalogue();
+  const { session, part, entries, open, ticked, editing } = props;
   const region = catalogue.regions[part.region];
   const name = region ? sided(region, part.side) : part.region;
   const working = (part.role ?? "work") === "work";
@@ -72,8 +74,8 @@ export function PartRow(props: Props) {
             />
           </label>
         )}
-        <button
-          type="button"
+        <Button
+          look="shape"
           aria-expanded={open}
           onClick={props.onToggle}
           onKeyDown={key}
@@ -85,25 +87,24 @@ export function PartRow(props: Props) {
             {byHand && <span className="text-quiet">, set by hand</span>}
           </span>
           <span className="numbers">{span(seconds)}</span>
-        </button>
+        </Button>
       </div>
       {open && (
         <>
           {editing && working && (
             <PartTools part={part} name={name} seconds={seconds} editing={editing} onRemove={remove} />
           )}
-          {working && <WhyPart session={session} region={part.region} catalogue={catalogue} />}
+          {working && <WhyPart session={session} region={part.region} />}
           <Strokes {...props} />
-          {props.onEdit && (
-            <StrokePicker session={session} partId={part.id} catalogue={catalogue} onTake={props.onEdit} />
-          )}
+          {props.onEdit && <StrokePicker session={session} partId={part.id} onTake={props.onEdit} />}
         </>
       )}
     </li>
   );
 }
 
-function Strokes({ session, part, entries, catalogue, onEdit, choosing, onChooseZone }: Props) {
+function Strokes({ session, part, entries, onEdit, choosing, onChooseZone }: Props) {
+  const catalogue = useCatalogue();
   const { parts } = session.plan.flow;
   const edit = (edits: Edit[]) => edits.length > 0 && onEdit?.(edits);
   return (
@@ -129,7 +130,6 @@ function Strokes({ session, part, entries, catalogue, onEdit, choosing, onChoose
             entry={entry}
             step={step}
             region={part.region}
-            catalogue={catalogue}
             choosingZone={here}
             onChooseZone={() => onChooseZone(here ? null : place)}
             does={

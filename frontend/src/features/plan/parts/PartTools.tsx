@@ -3,6 +3,7 @@ import type { Part } from "../../../api/client";
 import { clock } from "../../../lib/time";
 import { secondsTyped } from "../../../lib/typedTime";
 import type { TideEditing } from "../../../tideline/TideLine";
+import { Button } from "../../../ui/Button";
 
 interface Props {
   part: Part;
@@ -22,28 +23,18 @@ export function PartTools({ part, name, seconds, editing, onRemove }: Props) {
         seconds={seconds}
         onSeconds={(wanted) => editing.onReshape(part.id, wanted, false)}
       />
-      <button type="button" className="btn min-h-11" onClick={() => editing.onMove(part.id, -1)}>
-        Earlier
-      </button>
-      <button type="button" className="btn min-h-11" onClick={() => editing.onMove(part.id, 1)}>
-        Later
-      </button>
+      <Button onClick={() => editing.onMove(part.id, -1)}>Earlier</Button>
+      <Button onClick={() => editing.onMove(part.id, 1)}>Later</Button>
       {(part.side === "left" || part.side === "right") && (
-        <button type="button" className="btn min-h-11" onClick={() => editing.onMirror(part.id)}>
+        <Button onClick={() => editing.onMirror(part.id)}>
           The same on the {part.side === "left" ? "right" : "left"}
-        </button>
+        </Button>
       )}
-      {part.steps.length > 1 && (
-        <button type="button" className="btn min-h-11" onClick={() => editing.onSplit(part.id)}>
-          Split in two
-        </button>
-      )}
-      <button type="button" className="btn min-h-11" onClick={() => onRemove(false)}>
-        Take away
-      </button>
-      <button type="button" className="btn btn-ghost min-h-11" onClick={() => onRemove(true)}>
+      {part.steps.length > 1 && <Button onClick={() => editing.onSplit(part.id)}>Split in two</Button>}
+      <Button onClick={() => onRemove(false)}>Take away</Button>
+      <Button look="quiet" onClick={() => onRemove(true)}>
         Leave the region out
-      </button>
+      </Button>
     </div>
   );
 }

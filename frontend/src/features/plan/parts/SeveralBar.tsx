@@ -1,16 +1,18 @@
-import type { Catalogue, Edit, SessionView } from "../../../api/client";
+import type { Edit, SessionView } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
+import { Button } from "../../../ui/Button";
 import { changeSeveral, removeSeveral } from "./edits";
 
 interface Props {
   flow: SessionView["plan"]["flow"];
   chosen: ReadonlySet<string>;
-  catalogue: Catalogue;
   onEdit(edits: Edit[], words?: string): void;
   onClear(): void;
 }
 
 /** What can be done to several parts at once. */
-export function SeveralBar({ flow, chosen, catalogue, onEdit, onClear }: Props) {
+export function SeveralBar({ flow, chosen, onEdit, onClear }: Props) {
+  const catalogue = useCatalogue();
   const { parts } = flow;
   const count = `${chosen.size} ${chosen.size === 1 ? "part" : "parts"}`;
   const depthOf = (stroke: string) => catalogue.strokes[stroke]?.depth as [number, number] | undefined;
@@ -31,10 +33,9 @@ export function SeveralBar({ flow, chosen, catalogue, onEdit, onClear }: Props) 
         {chosen.size === 0 ? "Tick the parts to change together." : count}
       </span>
       {acts.map(([words, edits]) => (
-        <button
+        <Button
           key={words}
-          type="button"
-          className="btn min-h-11 bg-base-100"
+          className="bg-base-100"
           // As many edits as one request takes.
           disabled={edits.length === 0 || edits.length > 100}
           onClick={() => {
@@ -43,7 +44,7 @@ export function SeveralBar({ flow, chosen, catalogue, onEdit, onClear }: Props) 
           }}
         >
           {words}
-        </button>
+        </Button>
       ))}
     </div>
   );

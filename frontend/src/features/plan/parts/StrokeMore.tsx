@@ -1,6 +1,7 @@
 import { useForm } from "react-hook-form";
 import type { Step } from "../../../api/client";
 import { secondsTyped } from "../../../lib/typedTime";
+import { Button } from "../../../ui/Button";
 import type { StepChange } from "./edits";
 import type { StrokeActions } from "./strokeActions";
 
@@ -65,23 +66,23 @@ export function StrokeMore({ step, name, does }: { step: Step; name: string; doe
         Ask about the pressure after it
       </label>
       <div className="mt-2 flex flex-wrap gap-2">
-        <button type="submit" className="btn btn-primary min-h-11">
+        <Button look="main" type="submit">
           Keep it so
-        </button>
-        <button type="button" className="btn min-h-11 bg-base-100" onClick={() => does.move(-1)}>
+        </Button>
+        <Button className="bg-base-100" onClick={() => does.move(-1)}>
           Before
-        </button>
-        <button type="button" className="btn min-h-11 bg-base-100" onClick={() => does.move(1)}>
+        </Button>
+        <Button className="bg-base-100" onClick={() => does.move(1)}>
           After
-        </button>
+        </Button>
         {does.split && (
-          <button type="button" className="btn min-h-11 bg-base-100" onClick={does.split}>
+          <Button className="bg-base-100" onClick={does.split}>
             Split the part here
-          </button>
+          </Button>
         )}
-        <button type="button" className="btn min-h-11 bg-base-100" disabled={does.last} onClick={does.remove}>
+        <Button className="bg-base-100" disabled={does.last} onClick={does.remove}>
           Take it away
-        </button>
+        </Button>
       </div>
     </form>
   );

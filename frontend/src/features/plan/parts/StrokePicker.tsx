@@ -1,15 +1,16 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Catalogue, Edit, SessionView, StrokePick } from "../../../api/client";
+import type { Edit, SessionView, StrokePick } from "../../../api/client";
 import { picksQuery } from "../../../api/queries";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { capital } from "../../../lib/words";
+import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { Waiting } from "../../../ui/Waiting";
 
 interface Props {
   session: SessionView;
   partId: string;
-  catalogue: Catalogue;
   onTake(edits: Edit[], words: string): void;
 }
 
@@ -29,18 +30,17 @@ const SLOTS: Record<StrokePick["slot"], string> = {
 };
 
 /** All strokes for a part, by their place in the arc: those that fit can be taken, the others say why not. */
-export function StrokePicker({ session, partId, catalogue, onTake }: Props) {
+export function StrokePicker({ session, partId, onTake }: Props) {
   const [open, setOpen] = useState(false);
   return (
     <div className="mb-3 pl-14">
-      <button type="button" className="btn min-h-11" aria-expanded={open} onClick={() => setOpen(!open)}>
+      <Button aria-expanded={open} onClick={() => setOpen(!open)}>
         Add a stroke
-      </button>
+      </Button>
       {open && (
         <Strokes
           session={session}
           partId={partId}
-          catalogue={catalogue}
           onTake={(edits, words) => {
             setOpen(false);
             onTake(edits, words);
@@ -51,7 +51,8 @@ export function StrokePicker({ session, partId, catalogue, onTake }: Props) {
   );
 }
 
-function Strokes({ session, partId, catalogue, onTake }: Props) {
+function Strokes({ session, partId, onTake }: Props) {
+  const catalogue = useCatalogue();
   const found = useQuery(picksQuery(session.session_id, session.revision, partId));
   if (found.error) return <ProblemNote error={found.error} onAgain={() => found.refetch()} />;
   if (!found.data) return <Waiting what="Trying every stroke here" />;
@@ -69,9 +70,8 @@ function Strokes({ session, partId, catalogue, onTake }: Props) {
               .filter((pick) => pick.slot === slot)
               .map((pick) => (
                 <li key={pick.stroke}>
-                  <button
-                    type="button"
-                    className="btn min-h-11 bg-base-100"
+                  <Button
+                    className="bg-base-100"
                     title={pick.warns || catalogue.strokes[pick.stroke]?.gloss}
                     onClick={() => onTake(pick.edits ?? [], `${name(pick)} added`)}
                   >
@@ -82,7 +82,7 @@ function Strokes({ session, partId, catalogue, onTake }: Props) {
                         <span className="sr-only">: {pick.warns}</span>
                       </span>
                     )}
-                  </button>
+                  </Button>
                 </li>
               ))}
           </ul>

@@ -1,7 +1,9 @@
 import { useState } from "react";
 import type { Catalogue, Entry, Step } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { span } from "../../../lib/time";
 import { capital, depthWord, spoken } from "../../../lib/words";
+import { Button } from "../../../ui/Button";
 import { StrokeMore } from "./StrokeMore";
 import type { StrokeActions } from "./strokeActions";
 
@@ -9,7 +11,6 @@ interface Props {
   entry: Entry;
   step: Step;
   region: string;
-  catalogue: Catalogue;
   choosingZone: boolean;
   onChooseZone(): void;
   /** Without it the stroke is only read. */
@@ -20,7 +21,8 @@ const MOST_PASSES = 60;
 
 /** A stroke of an opened part: what, how long, with what, where, how deep, how often. */
 export function StrokeRow(props: Props) {
-  const { entry, step, catalogue, does } = props;
+  const catalogue = useCatalogue();
+  const { entry, step, does } = props;
   const stroke = catalogue.strokes[step.stroke];
   return (
     <li className="border-t border-base-300 py-2">
@@ -59,7 +61,8 @@ function unitOf(step: Step, catalogue: Catalogue): string {
 }
 
 function Changing(props: Props & { does: StrokeActions }) {
-  const { step, region, catalogue, does } = props;
+  const { step, region, does } = props;
+  const catalogue = useCatalogue();
   const stroke = catalogue.strokes[step.stroke];
   if (!stroke) return null;
   const [shallowest, deepest] = stroke.depth;
@@ -89,33 +92,29 @@ function Changing(props: Props & { does: StrokeActions }) {
         options={[["", "All of it"], ...zones.map((zone): [string, string] => [zone, capital(spoken(zone))])]}
         onChoose={(zone) => does.change(zone ? { zone } : { clear: ["zone"] })}
       />
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 px-2"
-        aria-pressed={props.choosingZone}
-        onClick={props.onChooseZone}
-      >
+      <Button look="quiet" className="px-2" aria-pressed={props.choosingZone} onClick={props.onChooseZone}>
         {props.choosingZone ? "Done pointing" : "Point at it"}
-      </button>
+      </Button>
       <More {...props} />
     </div>
   );
 }
 
-function More({ step, catalogue, does }: Props & { does: StrokeActions }) {
+function More({ step, does }: Props & { does: StrokeActions }) {
+  const catalogue = useCatalogue();
   const [open, setOpen] = useState(false);
   const name = catalogue.strokes[step.stroke]?.name ?? step.stroke;
   return (
     <>
-      <button
-        type="button"
-        className="btn btn-ghost min-h-11 px-2"
+      <Button
+        look="quiet"
+        className="px-2"
         aria-expanded={open}
         aria-label={`More about ${name}`}
         onClick={() => setOpen(!open)}
       >
         More
-      </button>
+      </Button>
       {open && <StrokeMore step={step} name={name} does={does} />}
     </>
   );
@@ -131,15 +130,14 @@ function Passes({ step, name, unit, does }: { step: Step; name: string; unit: st
   };
   return (
     <fieldset className="flex items-center gap-1" aria-label={`How often, ${name}`}>
-      <button
-        type="button"
-        className="btn btn-square"
+      <Button
+        className="btn-square"
         aria-label={`One fewer: ${name}`}
         disabled={step.passes <= 1}
         onClick={() => give(step.passes - 1)}
       >
         −
-      </button>
+      </Button>
       <input
         className="input numbers min-h-11 w-14 px-1 text-center"
         inputMode="numeric"
@@ -150,15 +148,14 @@ function Passes({ step, name, unit, does }: { step: Step; name: string; unit: st
         onBlur={() => give(Number(typed))}
       />
       <span className="min-w-14 text-quiet">{unit}</span>
-      <button
-        type="button"
-        className="btn btn-square"
+      <Button
+        className="btn-square"
         aria-label={`One more: ${name}`}
         disabled={step.passes >= MOST_PASSES}
         onClick={() => give(step.passes + 1)}
       >
         +
-      </button>
+      </Button>
     </fieldset>
   );
 }

@@ -1,11 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
-import type { Catalogue, SessionView } from "../../../api/client";
+import type { SessionView } from "../../../api/client";
 import { reasonsQuery } from "../../../api/queries";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { itsWeight, whyItsMinutes } from "./reasons";
 
 /** Why the region of an opened part has its minutes. */
-export function WhyPart(props: { session: SessionView; region: string; catalogue: Catalogue }) {
-  const { session, region, catalogue } = props;
+export function WhyPart(props: { session: SessionView; region: string }) {
+  const catalogue = useCatalogue();
+  const { session, region } = props;
   const found = useQuery(reasonsQuery(session.session_id, session.revision));
   const reason = found.data?.regions.find((one) => one.region === region);
   if (!reason) return null;

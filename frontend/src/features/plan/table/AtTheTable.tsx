@@ -1,5 +1,6 @@
 import { useState } from "react";
-import type { Catalogue, Entry, Excluded, RunSheet, SessionView } from "../../../api/client";
+import type { Entry, Excluded, RunSheet, SessionView } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { clock, span } from "../../../lib/time";
 import { capital, depthWord, sided, spoken } from "../../../lib/words";
 import type { ChosenPlace } from "../../../meeting/PlaceChoice";
@@ -8,6 +9,7 @@ import { TablePlan } from "../../../tableplan/TablePlan";
 import { useMoment } from "../../../tableplan/useMoment";
 import { type Pointed, usePointed } from "../../../tideline/pointed";
 import { transitionWord } from "../../../tideline/transitionWord";
+import { Button } from "../../../ui/Button";
 import { KeepOff } from "./KeepOff";
 import { PlayTable } from "./PlayTable";
 
@@ -21,7 +23,6 @@ interface Props {
   session: SessionView;
   /** The run sheet that the line shows: the present one, or the one of a change that is looked at. */
   sheet: RunSheet;
-  catalogue: Catalogue;
   selected: string | null;
   pointed: Pointed;
   onSelect(partId: string): void;
@@ -34,7 +35,8 @@ interface Props {
 
 /** The table as it is at the moment pointed at, played or selected, and what happens there. */
 export function AtTheTable(props: Props) {
-  const { session, sheet, catalogue, selected, pointed, choosing } = props;
+  const catalogue = useCatalogue();
+  const { session, sheet, selected, pointed, choosing } = props;
   const [off, setOff] = useState<ChosenPlace | null | undefined>(undefined);
   const keepingOff = off !== undefined;
   const under = usePointed(pointed);
@@ -57,22 +59,20 @@ export function AtTheTable(props: Props) {
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h2 className="text-2xl">At the table</h2>
         {props.onKeepOff && (
-          <button
-            type="button"
-            className="btn btn-ghost min-h-11"
+          <Button
+            look="quiet"
             aria-expanded={keepingOff}
             onClick={() => setOff(keepingOff ? undefined : null)}
           >
             {keepingOff ? "Done with places" : "Places to keep off"}
-          </button>
+          </Button>
         )}
       </div>
-      <TablePlan moment={moment} catalogue={catalogue} spots={spots} chosen={chosen ?? null} onPick={pick} />
+      <TablePlan catalogue={catalogue} moment={moment} spots={spots} chosen={chosen ?? null} onPick={pick} />
       {keepingOff && props.onKeepOff && (
         <KeepOff
           excluded={moment.excluded}
           place={off}
-          catalogue={catalogue}
           busy={props.busy}
           onPlace={setOff}
           onKeepOff={props.onKeepOff}
@@ -84,7 +84,7 @@ export function AtTheTable(props: Props) {
         </p>
       )}
       <PlayTable sheet={sheet} pointed={pointed} />
-      <Detail entry={entry} sheet={sheet} session={session} catalogue={catalogue} />
+      <Detail entry={entry} sheet={sheet} session={session} />
     </section>
   );
 }
@@ -109,12 +109,8 @@ function select(spot: Spot, sheet: RunSheet, onSelect: (partId: string) => void)
 }
 
 /** What is done at the moment, in words, and what was found at its part. */
-function Detail({
-  entry,
-  sheet,
-  session,
-  catalogue,
-}: Pick<Props, "sheet" | "session" | "catalogue"> & { entry: Entry }) {
+function Detail({ entry, sheet, session }: Pick<Props, "sheet" | "session"> & { entry: Entry }) {
+  const catalogue = useCatalogue();
   const region = catalogue.regions[entry.region];
   const stroke = catalogue.strokes[entry.stroke ?? ""];
   const own = sheet.entries.filter((one) => one.part_id === entry.part_id && one.working);

@@ -1,12 +1,13 @@
 import { useState } from "react";
-import type { Catalogue, Excluded } from "../../../api/client";
+import type { Excluded } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { capital, placeName } from "../../../lib/words";
 import { type ChosenPlace, PlaceChoice } from "../../../meeting/PlaceChoice";
+import { Button } from "../../../ui/Button";
 
 interface Props {
   excluded: readonly Excluded[];
   place: ChosenPlace | null;
-  catalogue: Catalogue;
   busy: boolean;
   onPlace(place: ChosenPlace | null): void;
   /** All places to keep off from now on. */
@@ -14,7 +15,8 @@ interface Props {
 }
 
 /** Places to keep off: those there are, and one more, pointed at on the table plan or chosen here. */
-export function KeepOff({ excluded, place, catalogue, busy, onPlace, onKeepOff }: Props) {
+export function KeepOff({ excluded, place, busy, onPlace, onKeepOff }: Props) {
+  const catalogue = useCatalogue();
   const [because, setBecause] = useState("");
   function add() {
     if (!place) return;
@@ -35,15 +37,14 @@ export function KeepOff({ excluded, place, catalogue, busy, onPlace, onKeepOff }
               {capital(placeName(one, catalogue))}
               {one.because && `: ${one.because}`}
             </span>
-            <button
-              type="button"
-              className="btn btn-ghost min-h-11"
+            <Button
+              look="quiet"
               aria-label={`Allow it again: ${placeName(one, catalogue)}`}
               disabled={busy}
               onClick={() => onKeepOff(excluded.filter((_, other) => other !== index))}
             >
               Allow it again
-            </button>
+            </Button>
           </li>
         ))}
       </ul>
@@ -57,9 +58,9 @@ export function KeepOff({ excluded, place, catalogue, busy, onPlace, onKeepOff }
           value={because}
           onChange={(event) => setBecause(event.target.value)}
         />
-        <button type="button" className="btn min-h-11 bg-base-100" disabled={!place || busy} onClick={add}>
+        <Button className="bg-base-100" disabled={!place || busy} onClick={add}>
           Keep off it
-        </button>
+        </Button>
       </div>
     </section>
   );

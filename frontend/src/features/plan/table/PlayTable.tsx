@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from "react";
 import type { RunSheet } from "../../../api/client";
 import { clock } from "../../../lib/time";
 import type { Pointed } from "../../../tideline/pointed";
+import { Button } from "../../../ui/Button";
 
 /** Seconds in which a whole session is played. */
 const PLAYED_IN = 60;
@@ -36,9 +37,9 @@ export function PlayTable({ sheet, pointed }: { sheet: RunSheet; pointed: Pointe
 
   return (
     <div className="mt-1 flex items-center gap-3">
-      <button type="button" className="btn min-h-11" onClick={() => setPlaying(!playing)}>
+      <Button onClick={() => setPlaying(!playing)}>
         {playing ? "Hold" : at > 0 ? "Go on" : "Play it in a minute"}
-      </button>
+      </Button>
       <input
         type="range"
         className="min-h-11 min-w-0 flex-1 accent-primary"

@@ -1,21 +1,21 @@
 import { Link } from "@tanstack/react-router";
-import type { Catalogue, DayAnswer, SessionView } from "../../../api/client";
+import type { DayAnswer, SessionView } from "../../../api/client";
 import { span } from "../../../lib/time";
 import { AnsweredToday } from "../../../meeting/AnsweredToday";
 import { DayQuestion } from "../../../meeting/DayQuestion";
 import { type Caution, cautionsOf } from "../../../meeting/know";
 import { LeftForNow } from "../../../meeting/LeftForNow";
 import { useDayAnswer } from "../../../meeting/useDayAnswer";
+import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 
 interface Props {
   session: SessionView;
-  catalogue: Catalogue;
   onBegin(news: string): void;
 }
 
 /** The day's question, before anything is uncovered: without an answer nothing begins. */
-export function BeforeTouch({ session, catalogue, onBegin }: Props) {
+export function BeforeTouch({ session, onBegin }: Props) {
   const answering = useDayAnswer(session);
   const cautions = cautionsOf(session.evaluation.restrictions);
   const refer = cautions.some(({ level }) => level === "refer");
@@ -59,22 +59,17 @@ export function BeforeTouch({ session, catalogue, onBegin }: Props) {
       )}
       {answer ? (
         <div className="grid gap-5 text-xl">
-          <AnsweredToday session={session} catalogue={catalogue} />
+          <AnsweredToday session={session} />
           {!refer && (
-            <button
-              type="button"
-              className="btn btn-primary h-20 text-2xl"
-              onClick={() => onBegin(answer.note ?? "")}
-            >
+            <Button look="main" className="h-20 text-2xl" onClick={() => onBegin(answer.note ?? "")}>
               Begin
-            </button>
+            </Button>
           )}
         </div>
       ) : (
         !refer && (
           <DayQuestion
             sessionId={session.session_id}
-            catalogue={catalogue}
             answered={null}
             busy={answering.isPending}
             words={["Nothing new: begin", "Noted: put it into the plan"]}

@@ -1,9 +1,11 @@
+import { useCatalogue } from "../../../api/useCatalogue";
 import { span } from "../../../lib/time";
 import type { Moment } from "../../../tableplan/moment";
 import { timing } from "../../../tableside/contractions";
 import { isOn, roundOver, roundStart } from "../../../tableside/labour";
 import { owed } from "../../../tableside/owed";
 import { elapsed } from "../../../tableside/pace";
+import { Button } from "../../../ui/Button";
 import { Overlays } from "../Overlays";
 import { Unsent } from "../run/Unsent";
 import type { TableActs } from "../run/useTable";
@@ -33,7 +35,8 @@ const USUAL_SPACING = 300;
 
 /** Beside a birthing person: one large button for one thumb; what is done changes with the contraction by itself. */
 export function Labour(props: Props) {
-  const { session, catalogue, run, happen, table, settings, moment, now } = props;
+  const { session, run, happen, table, settings, moment, now } = props;
+  const catalogue = useCatalogue();
   const { sheet } = session.evaluation;
   const { shown } = table;
   const on = isOn(run);
@@ -69,9 +72,9 @@ export function Labour(props: Props) {
         <TapZones first={run.entry === 0} onBack={table.back} onOn={table.on} />
         <div className="pointer-events-none relative z-10 flex w-full flex-col items-center justify-center gap-[2cqh] [container-type:size] px-4 text-center sm:px-24">
           {table.ending ? (
-            <Ending catalogue={catalogue} owed={owed(sheet, run)} />
+            <Ending owed={owed(sheet, run)} />
           ) : settings.plain ? (
-            <Plain moment={moment} entry={shown} catalogue={catalogue} />
+            <Plain moment={moment} entry={shown} />
           ) : (
             <>
               <Place>{on ? `Now, on her word: ${cue.place.toLowerCase()}` : cue.place}</Place>
@@ -80,13 +83,12 @@ export function Labour(props: Props) {
             </>
           )}
           {roundOver(sheet, run) && !table.ending && (
-            <button
-              type="button"
-              className="btn pointer-events-auto h-20 px-8 text-2xl"
+            <Button
+              className="pointer-events-auto h-20 px-8 text-2xl"
               onClick={() => happen(() => moved(sheet, roundStart(sheet)))}
             >
               Another round
-            </button>
+            </Button>
           )}
         </div>
       </div>
@@ -105,24 +107,22 @@ export function Labour(props: Props) {
             Before 37 weeks, with bleeding, fever or waters broken, or in doubt: call the care team.
           </p>
         </div>
-        <button
-          type="button"
-          className={`btn h-[18vh] min-h-32 w-full text-[clamp(1.8rem,4vw,3.4rem)] ${on ? "btn-accent" : "btn-primary"}`}
+        <Button
+          className={`h-[18vh] min-h-32 w-full text-[clamp(1.8rem,4vw,3.4rem)] ${on ? "btn-accent" : "btn-primary"}`}
           onClick={() => happen(() => ({ kind: on ? "contraction_ended" : "contraction_began" }))}
         >
           {on ? `It has passed (${span(Math.max(0, since))})` : "A contraction begins"}
-        </button>
+        </Button>
         <div className="grid grid-cols-3 gap-3">
           {PADS.map(({ word, name }) => (
-            <button
+            <Button
               key={word}
-              type="button"
-              className="btn min-h-24 bg-base-100/70 text-xl font-normal"
+              className="min-h-24 bg-base-100/70 text-xl font-normal"
               disabled={!table.working}
               onClick={() => table.say(word)}
             >
               {name}
-            </button>
+            </Button>
           ))}
         </div>
       </div>

@@ -1,8 +1,10 @@
 import { useState } from "react";
-import type { Catalogue, RunState, SessionView, TableSide } from "../../../api/client";
+import type { RunState, SessionView, TableSide } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { span } from "../../../lib/time";
 import { type Bending, bend } from "../../../tableside/bending";
 import { begunLate, behind, elapsed } from "../../../tableside/pace";
+import { Button } from "../../../ui/Button";
 import type { Happen } from "../run/useRun";
 
 /** Seconds of delay from which, and by which further, something is offered. */
@@ -14,7 +16,6 @@ const SPARED = 3;
 
 interface Props {
   session: SessionView;
-  catalogue: Catalogue;
   run: RunState;
   now: number;
   happen: Happen;
@@ -27,7 +28,8 @@ interface Props {
 }
 
 /** What gives way when the session is late, or the client must leave: said in one line before it happens. */
-export function Giving({ session, catalogue, run, now, happen, side, unknown, leaving, onLeaving }: Props) {
+export function Giving({ session, run, now, happen, side, unknown, leaving, onLeaving }: Props) {
+  const catalogue = useCatalogue();
   const { sheet } = session.evaluation;
   const [refused, setRefused] = useState(0);
   const [onTime, setOnTime] = useState(true);
@@ -71,35 +73,33 @@ export function Giving({ session, catalogue, run, now, happen, side, unknown, le
       {leaving && <LeavesIn minutes={minutes} onMinutes={setMinutes} />}
       {bent && <Says bent={bent} lateStart={leaving ? 0 : lateStart} />}
       {bent && bent.short_by === 0 && (
-        <button type="button" className="btn btn-primary min-h-12 text-lg" onClick={() => take(bent)}>
+        <Button look="main" className="min-h-12 text-lg" onClick={() => take(bent)}>
           Do that
-        </button>
+        </Button>
       )}
       {bent?.gives.slice(0, SPARED).map((region) => (
-        <button
+        <Button
           key={region}
-          type="button"
-          className="btn min-h-12 text-lg font-normal"
+          className="min-h-12 text-lg font-normal"
           onClick={() => setKeep(new Set([...keep, region]))}
         >
           Not the {catalogue.regions[region]?.whole ?? region}
-        </button>
+        </Button>
       ))}
       {keep.size > 0 && (
-        <button type="button" className="btn min-h-12 text-lg" onClick={() => setKeep(new Set())}>
+        <Button className="min-h-12 text-lg" onClick={() => setKeep(new Set())}>
           Anything may give
-        </button>
+        </Button>
       )}
-      <button
-        type="button"
-        className="btn min-h-12 text-lg"
+      <Button
+        className="min-h-12 text-lg"
         onClick={() => {
           setRefused(late);
           settled();
         }}
       >
         Keep the plan
-      </button>
+      </Button>
     </section>
   );
 }
@@ -109,15 +109,14 @@ function LeavesIn(props: { minutes: number | null; onMinutes(minutes: number): v
     <div className="flex flex-wrap items-center gap-2">
       <span>Over in</span>
       {LEAVES_IN.map((one) => (
-        <button
+        <Button
           key={one}
-          type="button"
-          className={`btn min-h-12 text-lg ${one === props.minutes ? "btn-primary" : ""}`}
+          className={`min-h-12 text-lg ${one === props.minutes ? "btn-primary" : ""}`}
           aria-pressed={one === props.minutes}
           onClick={() => props.onMinutes(one)}
         >
           {one} min
-        </button>
+        </Button>
       ))}
     </div>
   );

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { Button } from "../../../ui/Button";
 import { Overlay } from "../Overlay";
 
 const REASONS = ["Unwell or dizzy", "Sudden pain", "A stop sign came up", "The client wishes it"];
@@ -26,14 +27,9 @@ export function Halt({ onHalt, onClose }: Props) {
       <p className="text-xl">Why does it end?</p>
       <div className="flex flex-wrap gap-3">
         {REASONS.map((reason) => (
-          <button
-            key={reason}
-            type="button"
-            className="btn btn-accent h-20 px-8 text-2xl"
-            onClick={() => onHalt(reason)}
-          >
+          <Button look="warn" key={reason} className="h-20 px-8 text-2xl" onClick={() => onHalt(reason)}>
             {reason}
-          </button>
+          </Button>
         ))}
       </div>
       <form
@@ -51,12 +47,12 @@ export function Halt({ onHalt, onClose }: Props) {
           value={other}
           onChange={(event) => setOther(event.target.value)}
         />
-        <button type="submit" className="btn min-h-16 px-6 text-xl">
+        <Button type="submit" className="min-h-16 px-6 text-xl">
           End it
-        </button>
-        <button type="button" className="btn btn-ghost min-h-16 px-6 text-xl" onClick={onClose}>
+        </Button>
+        <Button look="quiet" className="min-h-16 px-6 text-xl" onClick={onClose}>
           Go on with the session
-        </button>
+        </Button>
       </form>
     </Overlay>
   );

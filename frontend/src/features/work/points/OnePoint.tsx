@@ -1,8 +1,10 @@
 import { useEffect, useState } from "react";
 import type { Catalogue } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { capital, listed, placeName, spoken } from "../../../lib/words";
 import { advice, isOpen, type SorePoint } from "../../../tableside/points";
 import { HOLD } from "../../../tableside/treating";
+import { Button } from "../../../ui/Button";
 import type { Happen } from "../run/useRun";
 
 export function nameOf(point: SorePoint, catalogue: Catalogue): string {
@@ -12,13 +14,13 @@ export function nameOf(point: SorePoint, catalogue: Catalogue): string {
 interface Props {
   point: SorePoint;
   ceiling: number;
-  catalogue: Catalogue;
   happen: Happen;
   onDone(): void;
 }
 
 /** One point: its numbers, its holds, where it travels, and what the last number says to do. */
-export function OnePoint({ point, ceiling, catalogue, happen, onDone }: Props) {
+export function OnePoint({ point, ceiling, happen, onDone }: Props) {
+  const catalogue = useCatalogue();
   const [holding, setHolding] = useState(false);
   const [travels, setTravels] = useState("");
   const over = (point.numbers.at(-1) ?? 0) > ceiling;
@@ -43,36 +45,34 @@ export function OnePoint({ point, ceiling, catalogue, happen, onDone }: Props) {
       <fieldset className="flex flex-wrap gap-2">
         <legend className="mb-1 text-xl">The client’s number, 0 none to 10 the worst</legend>
         {Array.from({ length: 11 }, (_, number) => (
-          <button
+          <Button
             key={String(number)}
-            type="button"
-            className="btn size-16 text-2xl"
+            className="size-16 text-2xl"
             onClick={() => happen(() => ({ kind: "point_rated", point: point.id, number }))}
           >
             {number}
-          </button>
+          </Button>
         ))}
       </fieldset>
       {holding ? (
         <Holding onHeld={held} />
       ) : (
         <div className="flex flex-wrap gap-3">
-          <button
-            type="button"
-            className="btn btn-primary h-20 px-8 text-2xl"
+          <Button
+            look="main"
+            className="h-20 px-8 text-2xl"
             disabled={!isOpen(point) || over || point.numbers.length === 0}
             onClick={() => setHolding(true)}
           >
             Hold it
-          </button>
-          <button
-            type="button"
-            className="btn h-20 px-6 text-xl"
+          </Button>
+          <Button
+            className="h-20 px-6 text-xl"
             disabled={point.left}
             onClick={() => happen(() => ({ kind: "point_left", point: point.id }))}
           >
             Slow to ease: leave it
-          </button>
+          </Button>
           <form
             className="flex flex-wrap gap-2"
             onSubmit={(event) => {
@@ -90,15 +90,15 @@ export function OnePoint({ point, ceiling, catalogue, happen, onDone }: Props) {
               value={travels}
               onChange={(event) => setTravels(event.target.value)}
             />
-            <button type="submit" className="btn h-20 px-6 text-xl">
+            <Button type="submit" className="h-20 px-6 text-xl">
               Note it
-            </button>
+            </Button>
           </form>
         </div>
       )}
-      <button type="button" className="btn min-h-14 justify-self-start px-6 text-xl" onClick={onDone}>
+      <Button className="min-h-14 justify-self-start px-6 text-xl" onClick={onDone}>
         Another point
-      </button>
+      </Button>
     </section>
   );
 }
@@ -124,13 +124,13 @@ function Holding({ onHeld }: { onHeld(seconds: number): void }) {
         <p className="text-xl">
           {seconds < HOLD ? "Press on the breath out; wait." : "Let it come up with the breath in."}
         </p>
-        <button
-          type="button"
-          className="btn btn-primary h-16 px-6 text-xl"
+        <Button
+          look="main"
+          className="h-16 px-6 text-xl"
           onClick={() => onHeld(Math.min(120, Math.max(1, seconds)))}
         >
           Let go
-        </button>
+        </Button>
       </div>
     </div>
   );

@@ -1,5 +1,6 @@
 import { useState } from "react";
-import type { Catalogue, Entry, RunState, SessionView } from "../../../api/client";
+import type { Entry, RunState, SessionView } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { span } from "../../../lib/time";
 import { capital, listed, placeName, spoken } from "../../../lib/words";
 import { LeftForNow } from "../../../meeting/LeftForNow";
@@ -8,13 +9,13 @@ import { TablePlan } from "../../../tableplan/TablePlan";
 import { useMoment } from "../../../tableplan/useMoment";
 import { inOrder, isOpen, type SorePoint } from "../../../tableside/points";
 import { treating } from "../../../tableside/treating";
+import { Button } from "../../../ui/Button";
 import { Overlay } from "../Overlay";
 import type { Happen } from "../run/useRun";
 import { nameOf, OnePoint } from "./OnePoint";
 
 interface Props {
   session: SessionView;
-  catalogue: Catalogue;
   run: RunState;
   /** The stroke that is being worked, or was last. */
   entry: Entry;
@@ -28,7 +29,8 @@ interface Props {
 
 /** Sore points: where, how much, hold with the breath, how much now. At most three holds, and none once it rises. */
 export function SorePoints(props: Props) {
-  const { session, catalogue, run, entry, secondsLeft, falls, happen, onClose } = props;
+  const catalogue = useCatalogue();
+  const { session, run, entry, secondsLeft, falls, happen, onClose } = props;
   const ceiling = session.plan.flow.brief.specific_ceiling ?? 7;
   const here = run.points.filter(({ region }) => region === entry.region);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -47,25 +49,24 @@ export function SorePoints(props: Props) {
     >
       <div className="flex flex-wrap items-center gap-4">
         <h2 className="text-3xl">Sore points, {placeName(entry, catalogue)}</h2>
-        <button type="button" className="btn ml-auto min-h-14 px-6 text-xl" onClick={onClose}>
+        <Button className="ml-auto min-h-14 px-6 text-xl" onClick={onClose}>
           Back to the stroke
-        </button>
+        </Button>
       </div>
       {point ? (
         <OnePoint
           key={point.id}
           point={point}
           ceiling={ceiling}
-          catalogue={catalogue}
           happen={happen}
           onDone={() => setChosen(null)}
         />
       ) : (
         <>
           <LeftForNow sessionId={session.session_id} stage="work" />
-          <Treating here={here} ceiling={ceiling} catalogue={catalogue} onChoose={setChosen} />
-          <TimeFor here={here} seconds={secondsLeft} ceiling={ceiling} falls={falls} catalogue={catalogue} />
-          <Finding session={session} catalogue={catalogue} entry={entry} onFind={find} />
+          <Treating here={here} ceiling={ceiling} onChoose={setChosen} />
+          <TimeFor here={here} seconds={secondsLeft} ceiling={ceiling} falls={falls} />
+          <Finding session={session} entry={entry} onFind={find} />
         </>
       )}
     </Overlay>
@@ -73,12 +74,8 @@ export function SorePoints(props: Props) {
 }
 
 /** The points of this region in the order to treat them, and those that are done with. */
-function Treating(props: {
-  here: SorePoint[];
-  ceiling: number;
-  catalogue: Catalogue;
-  onChoose(id: string): void;
-}) {
+function Treating(props: { here: SorePoint[]; ceiling: number; onChoose(id: string): void }) {
+  const catalogue = useCatalogue();
   const open = inOrder(props.here, props.ceiling);
   const closed = props.here.filter((point) => !isOpen(point));
   if (props.here.length === 0) return <p className="text-xl text-quiet">None yet in this region.</p>;
@@ -86,16 +83,15 @@ function Treating(props: {
     <ol aria-label="In the order to treat them" className="grid gap-2">
       {[...open, ...closed].map((point) => (
         <li key={point.id}>
-          <button
-            type="button"
-            className="btn min-h-16 w-full max-w-2xl justify-start gap-4 px-5 text-xl font-normal"
+          <Button
+            className="min-h-16 w-full max-w-2xl justify-start gap-4 px-5 text-xl font-normal"
             onClick={() => props.onChoose(point.id)}
           >
-            <span className="font-bold">{nameOf(point, props.catalogue)}</span>
+            <span className="font-bold">{nameOf(point, catalogue)}</span>
             <span className="numbers">{point.numbers.join(", ")}</span>
             {point.named && <span className="text-quiet">named by the client</span>}
             {!isOpen(point) && <span className="text-quiet">done for today</span>}
-          </button>
+          </Button>
         </li>
       ))}
     </ol>
@@ -108,9 +104,9 @@ function TimeFor(props: {
   seconds: number;
   ceiling: number;
   falls: Readonly<Record<string, number>>;
-  catalogue: Catalogue;
 }) {
-  const { here, seconds, ceiling, catalogue } = props;
+  const catalogue = useCatalogue();
+  const { here, seconds, ceiling } = props;
   const falls = Object.fromEntries(
     here.map((point) => [
       point.id,
@@ -134,11 +130,11 @@ function TimeFor(props: {
 /** A new point: pointed at on the table plan, or chosen among the zones at hand. */
 function Finding(props: {
   session: SessionView;
-  catalogue: Catalogue;
   entry: Entry;
   onFind(zone: string | null, named: boolean): void;
 }) {
-  const { session, catalogue, entry } = props;
+  const catalogue = useCatalogue();
+  const { session, entry } = props;
   const [named, setNamed] = useState(false);
   const zones = catalogue.regions[entry.region]?.zones ?? [];
   const spots = zoneSpots(entry.region, entry.side, zones, entry.position, catalogue);
@@ -158,21 +154,20 @@ function Finding(props: {
         </label>
         <div className="mt-2 flex flex-wrap gap-2">
           {zones.map((zone) => (
-            <button
+            <Button
               key={zone}
-              type="button"
-              className="btn min-h-14 text-xl font-normal"
+              className="min-h-14 text-xl font-normal"
               onClick={() => props.onFind(zone, named)}
             >
               {capital(spoken(zone))}
-            </button>
+            </Button>
           ))}
         </div>
       </div>
       {moment && (
         <TablePlan
-          moment={moment}
           catalogue={catalogue}
+          moment={moment}
           spots={spots}
           onPick={(spot) => props.onFind(spot.zone, named)}
         />

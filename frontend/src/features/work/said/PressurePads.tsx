@@ -1,3 +1,5 @@
+import { Button } from "../../../ui/Button";
+
 export type Word = "lighter" | "just_right" | "deeper";
 
 /** The three words, and how high a swell stands for each. */
@@ -22,9 +24,9 @@ export function PressurePads(props: Props) {
     <fieldset className="relative z-10 grid grid-cols-3 gap-3 sm:grid-cols-4 px-3 pb-3 sm:gap-5 sm:px-8 sm:pb-6">
       <legend className="sr-only">What the client says of the pressure</legend>
       {PADS.map((pad, i) => (
-        <button
+        <Button
+          look="shape"
           key={pad.word}
-          type="button"
           disabled={props.disabled}
           aria-pressed={props.last === pad.word}
           aria-keyshortcuts={String(i + 1)}
@@ -35,10 +37,10 @@ export function PressurePads(props: Props) {
           <span className="mt-1 flex h-7 items-end justify-center text-base text-quiet" aria-hidden="true">
             {props.last === pad.word ? "said" : <Swell height={pad.height} />}
           </span>
-        </button>
+        </Button>
       ))}
-      <button
-        type="button"
+      <Button
+        look="shape"
         disabled={props.disabled}
         aria-keyshortcuts="p"
         onClick={props.onPoint}
@@ -48,7 +50,7 @@ export function PressurePads(props: Props) {
         <span className="mt-1 flex h-7 items-end justify-center text-base text-quiet">
           {props.points > 0 ? `${props.points} here` : ""}
         </span>
-      </button>
+      </Button>
     </fieldset>
   );
 }

@@ -1,4 +1,5 @@
 import type { RunEvent } from "../../../api/client";
+import { Button } from "../../../ui/Button";
 
 type Sign = Extract<RunEvent, { kind: "observed" }>["sign"];
 
@@ -20,24 +21,24 @@ export function Signs(props: {
   return (
     <fieldset className="relative z-10 flex gap-2 overflow-x-auto px-3 pt-1 pb-2 sm:justify-center">
       <legend className="sr-only">What the body says, and skipping</legend>
-      <button
-        type="button"
+      <Button
+        look="shape"
         className="min-h-12 shrink-0 rounded-field border border-accent/60 bg-base-100/70 px-4 text-lg disabled:opacity-35 sm:hidden"
         disabled={props.disabled}
         onClick={props.onPoint}
       >
         Sore point
-      </button>
+      </Button>
       {SIGNS.map(([sign, words]) => (
-        <button
+        <Button
+          look="shape"
           key={sign}
-          type="button"
           className="min-h-12 shrink-0 rounded-field border border-base-content/30 bg-base-100/70 px-4 text-lg active:bg-base-300 disabled:opacity-35"
           disabled={props.disabled}
           onClick={() => props.onSee(sign)}
         >
           {words}
-        </button>
+        </Button>
       ))}
       {(
         [
@@ -45,15 +46,15 @@ export function Signs(props: {
           ["Skip the region", props.onSkipRegion],
         ] as const
       ).map(([words, skip]) => (
-        <button
+        <Button
+          look="shape"
           key={words}
-          type="button"
           className="min-h-12 shrink-0 rounded-field border border-base-content/30 bg-base-100/70 px-4 text-lg text-quiet disabled:opacity-35"
           disabled={props.disabled}
           onClick={skip}
         >
           {words}
-        </button>
+        </Button>
       ))}
     </fieldset>
   );

@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { Button } from "../../../ui/Button";
 import { Tick } from "../../../ui/Tick";
 import { Overlay } from "../Overlay";
 import { chime, ownVoices, speak } from "./announcing";
@@ -21,9 +22,9 @@ export function Settings({ settings, onChange, onClose }: Props) {
     >
       <div className="flex items-center gap-4 lg:col-span-2">
         <h2 className="text-4xl">How it goes</h2>
-        <button type="button" className="btn ml-auto min-h-14 px-6 text-xl" onClick={onClose}>
+        <Button className="ml-auto min-h-14 px-6 text-xl" onClick={onClose}>
           Back to the stroke
-        </button>
+        </Button>
       </div>
       <Choice label="Sound">
         <Word on={settings.sound === "none"} onPick={() => onChange({ sound: "none" })}>
@@ -124,14 +125,13 @@ function Choice({ label, children }: { label: string; children: ReactNode }) {
 
 function Word(props: { on: boolean; disabled?: boolean; onPick(): void; children: ReactNode }) {
   return (
-    <button
-      type="button"
-      className="btn min-h-14 px-6 text-xl font-normal aria-pressed:border-primary aria-pressed:bg-base-300 aria-pressed:font-bold"
+    <Button
+      className="min-h-14 px-6 text-xl font-normal aria-pressed:border-primary aria-pressed:bg-base-300 aria-pressed:font-bold"
       aria-pressed={props.on}
       disabled={props.disabled}
       onClick={props.onPick}
     >
       {props.children}
-    </button>
+    </Button>
   );
 }

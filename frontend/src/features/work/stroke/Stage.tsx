@@ -1,5 +1,6 @@
 import { type ReactNode, useRef } from "react";
-import type { Catalogue, Entry, Extra, RunState, SessionView } from "../../../api/client";
+import type { Entry, Extra, RunState, SessionView } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { capital, listed, spoken } from "../../../lib/words";
 import type { DeviceClock } from "../run/deviceClock";
 import { beatsOf } from "./beats";
@@ -8,7 +9,6 @@ import { cueFor } from "./cues";
 
 interface Props {
   session: SessionView;
-  catalogue: Catalogue;
   run: RunState;
   entry: Entry;
   clock: DeviceClock;
@@ -19,12 +19,13 @@ interface Props {
 }
 
 /** What is done now, in letters to be read from a step away. */
-export function Stage({ session, catalogue, run, entry, clock, extra, askEarly }: Props) {
+export function Stage({ session, run, entry, clock, extra, askEarly }: Props) {
+  const catalogue = useCatalogue();
   const cue = cueFor(entry, catalogue);
   const since = useSince(`${run.entry} ${run.adding}`, run, clock);
   const own = session.plan.flow.parts[entry.part]?.steps[entry.step ?? -1]?.cue;
   const beats = run.adding ? null : beatsOf(entry, catalogue, own);
-  if (run.adding) return <AddedStage entry={entry} extra={extra} catalogue={catalogue} place={cue.place} />;
+  if (run.adding) return <AddedStage entry={entry} extra={extra} place={cue.place} />;
   return (
     <>
       <Place>{cue.place}</Place>
@@ -65,8 +66,9 @@ export function How({ children }: { children: ReactNode }) {
 }
 
 /** A region beside the plan: its strokes on one card, in their order. */
-function AddedStage(props: { entry: Entry; extra: Extra | undefined; catalogue: Catalogue; place: string }) {
-  const { entry, extra, catalogue, place } = props;
+function AddedStage(props: { entry: Entry; extra: Extra | undefined; place: string }) {
+  const catalogue = useCatalogue();
+  const { entry, extra, place } = props;
   const window = catalogue.windows[extra?.window ?? ""];
   const wash = extra?.clean_hands && entry.hands !== "clean";
   const strokes = (extra?.steps ?? []).map(({ stroke, passes, zone }) => {

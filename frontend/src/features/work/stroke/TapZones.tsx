@@ -1,3 +1,5 @@
+import { Button } from "../../../ui/Button";
+
 /** Back on the left third, on on the right: for a knuckle, without looking. */
 export function TapZones(props: { first: boolean; onBack(): void; onOn(): void }) {
   return (
@@ -10,8 +12,8 @@ export function TapZones(props: { first: boolean; onBack(): void; onOn(): void }
 
 function TapZone(props: { side: "left" | "right"; label: string; disabled?: boolean; onTap(): void }) {
   return (
-    <button
-      type="button"
+    <Button
+      look="shape"
       onClick={props.onTap}
       disabled={props.disabled}
       className={`absolute inset-y-0 z-0 flex w-1/3 items-center whitespace-nowrap px-4 text-2xl text-quiet hover:bg-base-content/5 disabled:opacity-30 sm:px-6 ${
@@ -19,6 +21,6 @@ function TapZone(props: { side: "left" | "right"; label: string; disabled?: bool
       } max-sm:items-end max-sm:pb-4`}
     >
       {props.side === "left" ? `‹ ${props.label}` : `${props.label} ›`}
-    </button>
+    </Button>
   );
 }

@@ -1,13 +1,14 @@
-import type { Catalogue, Entry, Extra } from "../../../api/client";
+import type { Entry, Extra } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { span } from "../../../lib/time";
 import { capital } from "../../../lib/words";
+import { Button } from "../../../ui/Button";
 import { Overlay } from "../Overlay";
 
 /** Seconds to which a time is told: nobody chooses by the second. */
 const ROUNDED = 15;
 
 interface Props {
-  catalogue: Catalogue;
   entry: Entry;
   extras: readonly Extra[];
   onAdd(extra: Extra): void;
@@ -15,7 +16,8 @@ interface Props {
 }
 
 /** What can be added as the client lies now, within what they have agreed to: one tap, and it begins. */
-export function AddRegion({ catalogue, entry, extras, onAdd, onClose }: Props) {
+export function AddRegion({ entry, extras, onAdd, onClose }: Props) {
+  const catalogue = useCatalogue();
   const here = extras.filter(
     ({ position, region }) => position === entry.position && region !== entry.region,
   );
@@ -33,10 +35,9 @@ export function AddRegion({ catalogue, entry, extras, onAdd, onClose }: Props) {
       </p>
       <div className="flex flex-wrap gap-3">
         {here.map((extra) => (
-          <button
+          <Button
             key={extra.region}
-            type="button"
-            className="btn h-20 flex-col gap-0 px-7 text-2xl"
+            className="h-20 flex-col gap-0 px-7 text-2xl"
             onClick={() => onAdd(extra)}
           >
             {capital(catalogue.regions[extra.region]?.whole ?? extra.region)}
@@ -44,12 +45,12 @@ export function AddRegion({ catalogue, entry, extras, onAdd, onClose }: Props) {
               about {span(Math.round(extra.seconds / ROUNDED) * ROUNDED)}
               {extra.sides.length > 1 && " each side"}
             </span>
-          </button>
+          </Button>
         ))}
       </div>
-      <button type="button" className="btn btn-ghost min-h-16 self-start px-6 text-xl" onClick={onClose}>
+      <Button look="quiet" className="min-h-16 self-start px-6 text-xl" onClick={onClose}>
         Go on with the plan
-      </button>
+      </Button>
     </Overlay>
   );
 }

@@ -1,15 +1,17 @@
-import type { Catalogue, Entry } from "../../../api/client";
+import type { Entry } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { namesOf } from "./Undone";
 
 /** Before the session ends: whether it should, and what is still owed. */
-export function Ending(props: { catalogue: Catalogue; owed: readonly Entry[] }) {
+export function Ending(props: { owed: readonly Entry[] }) {
+  const catalogue = useCatalogue();
   return (
     <>
       <p className="font-serif text-[clamp(1.6rem,3.2vw,3rem)] italic">That was the last hold.</p>
       <h1 className="text-[clamp(2.6rem,8vw,7rem)]">End the session?</h1>
       {props.owed.length > 0 && (
         <p className="max-w-[40ch] text-[clamp(1.2rem,2.2vw,2rem)] text-accent">
-          △ Still owed: {namesOf(props.catalogue, props.owed)}.
+          △ Still owed: {namesOf(catalogue, props.owed)}.
         </p>
       )}
       <p className="text-[clamp(1.2rem,2.2vw,2rem)]">Go on ends it; go back stays.</p>

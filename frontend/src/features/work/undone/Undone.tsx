@@ -1,11 +1,12 @@
 import { useState } from "react";
 import type { Catalogue, Entry } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { capital, listed } from "../../../lib/words";
+import { Button } from "../../../ui/Button";
 import { Overlay } from "../Overlay";
 import { cueFor } from "../stroke/cues";
 
 interface Props {
-  catalogue: Catalogue;
   /** The entries that are owed in the part that is being left. */
   entries: readonly Entry[];
   onNow(): void;
@@ -14,7 +15,8 @@ interface Props {
 }
 
 /** What is undone is named before the cover goes back: done now, later, or left out. */
-export function Undone({ catalogue, entries, onNow, onLater, onWaive }: Props) {
+export function Undone({ entries, onNow, onLater, onWaive }: Props) {
+  const catalogue = useCatalogue();
   const [reason, setReason] = useState("");
   return (
     <Overlay
@@ -27,12 +29,12 @@ export function Undone({ catalogue, entries, onNow, onLater, onWaive }: Props) {
         Left undone here: <span className="font-bold">{namesOf(catalogue, entries)}</span>.
       </p>
       <div className="flex flex-wrap gap-3">
-        <button type="button" className="btn btn-primary h-20 px-8 text-2xl" onClick={onNow}>
+        <Button look="main" className="h-20 px-8 text-2xl" onClick={onNow}>
           Do it now
-        </button>
-        <button type="button" className="btn h-20 px-8 text-2xl" onClick={onLater}>
+        </Button>
+        <Button className="h-20 px-8 text-2xl" onClick={onLater}>
           Later
-        </button>
+        </Button>
         <form
           className="flex flex-wrap gap-3"
           onSubmit={(event) => {
@@ -48,9 +50,9 @@ export function Undone({ catalogue, entries, onNow, onLater, onWaive }: Props) {
             value={reason}
             onChange={(event) => setReason(event.target.value)}
           />
-          <button type="submit" className="btn h-20 px-8 text-2xl">
+          <Button type="submit" className="h-20 px-8 text-2xl">
             Leave it out
-          </button>
+          </Button>
         </form>
       </div>
     </Overlay>
