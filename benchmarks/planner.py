@@ -14,12 +14,12 @@ from mellow_tide.core.catalogue.house import DEFAULTS
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.planner import order, order_table
 from mellow_tide.core.planner.adjust import adjust
-from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.choice import no_deadline
-from mellow_tide.core.planner.chosen import choose
+from mellow_tide.core.planner.choice.choice import no_deadline
+from mellow_tide.core.planner.choice.chosen import choose
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.planner.question import pose_question
-from mellow_tide.core.planner.replan_table import make_replan_table
+from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.question.question import pose_question
+from mellow_tide.core.planner.table.replan_table import make_replan_table
 from mellow_tide.core.timing.run_sheet import lay_out
 from tests.external.discretised import model_of, solved_by_cp_sat
 from tests.settings import CATALOGUE, setting

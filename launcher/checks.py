@@ -3,6 +3,7 @@
 import os
 import subprocess
 import time
+from dataclasses import dataclass
 from pathlib import Path
 
 from launcher.debian import ensure_chromium, ensure_server_packages
@@ -10,43 +11,98 @@ from launcher.environment import ensure_built, ensure_front_end_packages, ensure
 from launcher.places import ROOT, Places
 from launcher.say import say
 
+TWO_AT_A_TIME = ("-n", "2", "--dist", "loadfile", "--no-loadscope-reorder", "-q")
+INNER = ("tests/core", "tests/external", "tests/vectors", "tests/test_architecture.py", "tests/test_names.py")
+"""What needs neither database nor browser."""
+
+RANDOM = tuple(
+    f"tests/core/test_{name}.py" for name in ("plan", "order", "adjust", "flow_properties", "designing")
+)
+"""What tries at random, and tries fifteen times as much in the long run."""
+
+HOURS = (
+    ("just before midnight", "2026-05-04T23:57:00+00:00", "UTC"),
+    ("the last of February", "2028-02-29T12:00:00+00:00", "UTC"),
+    ("clocks go forward", "2026-03-29T00:58:00+00:00", "Europe/London"),
+    ("clocks go back", "2026-10-25T00:58:00+00:00", "Europe/London"),
+)
+"""When the whole path is walked as well: name, instant, the browser's time zone."""
+
+
+@dataclass(frozen=True)
+class _Part:
+    """One thing that is checked, by a command in a folder."""
+
+    name: str
+    command: tuple[str, ...]
+    folder: Path = ROOT
+    environment: tuple[tuple[str, str], ...] = ()
+
+
+STATIC = (
+    _Part("formatting", ("ruff", "format", "--check", "--quiet", ".")),
+    _Part("lint", ("ruff", "check", "--quiet", ".")),
+    _Part("types", ("mypy",)),
+    _Part("import rules", ("lint-imports", "--no-logo")),
+    _Part("front end: types and lint", ("npm", "run", "--silent", "check"), ROOT / "frontend"),
+    _Part("front end: tests", ("npm", "run", "--silent", "test"), ROOT / "frontend"),
+)
+
 
 def test(places: Places, words: list[str]) -> int:
-    """Run everything, or pytest alone with `words` if any are given; the exit code."""
-    ensure_server_packages()
-    ensure_chromium()
+    """Run everything but what is long; `quick`, `long`, or pytest alone with `words`. The exit code."""
+    quick, long = words == ["quick"], words == ["long"]
     ensure_python(places, ("run", "dev"))
     path = node_path(places)
     ensure_front_end_packages(places, path)
-    ensure_built(places)
-    bin = places.python.parent
+    if not quick:
+        ensure_server_packages()
+        ensure_chromium()
+        ensure_built(places)
     env = {
         **os.environ,
-        "PATH": f"{bin}{os.pathsep}{path}",
+        "PATH": f"{places.python.parent}{os.pathsep}{path}",
         "TIDE_WEB": str(places.built),
         "PYTHONPATH": str(ROOT),
     }
-    frontend = ROOT / "frontend"
-    parts: list[tuple[str, list[str], Path]] = [
-        ("formatting", ["ruff", "format", "--check", "--quiet", "."], ROOT),
-        ("lint", ["ruff", "check", "--quiet", "."], ROOT),
-        ("types", ["mypy"], ROOT),
-        ("import rules", ["lint-imports", "--no-logo"], ROOT),
-        ("front end: types and lint", ["npm", "run", "--silent", "check"], frontend),
-        ("front end: tests", ["npm", "run", "--silent", "test"], frontend),
-    ]
-    failed = [name for name, command, cwd in ([] if words else parts) if not _passes(name, command, cwd, env)]
-    pytest = ["pytest", *(words or ["-n", "2", "--dist", "loadfile", "--no-loadscope-reorder", "-q"])]
-    if not _passes("tests", pytest, ROOT, env):
-        failed.append("tests")
+    parts: tuple[_Part, ...]
+    if quick:
+        parts = (*STATIC, _Part("core and units", ("pytest", *INNER, "-n", "2", "-q")))
+    elif long:
+        parts = _long()
+    elif words:
+        parts = (_Part("tests", ("pytest", *words)),)
+    else:
+        parts = (*STATIC, _Part("tests", ("pytest", *TWO_AT_A_TIME)))
+    failed = [part.name for part in parts if not _passes(part, env)]
     if failed:
         say(f"failed: {', '.join(failed)}")
     return 1 if failed else 0
 
 
-def _passes(name: str, command: list[str], cwd: Path, env: dict[str, str]) -> bool:
-    say(f"· {name} …")
+def _long() -> tuple[_Part, ...]:
+    """Large random runs, every view in both themes and at every width, chaos, and the whole path at odd hours."""
+    at = [
+        _Part(
+            f"the whole path, {name}",
+            ("pytest", "tests/browser/test_whole_path.py", *TWO_AT_A_TIME),
+            environment=(("TIDE_TEST_NOW", now), ("TIDE_TEST_ZONE", zone)),
+        )
+        for name, now, zone in HOURS
+    ]
+    return (
+        _Part("long tests", ("pytest", "-m", "long", *TWO_AT_A_TIME)),
+        _Part(
+            "large random runs", ("pytest", *RANDOM, *TWO_AT_A_TIME), environment=(("TIDE_TEST_LONG", "1"),)
+        ),
+        *at,
+    )
+
+
+def _passes(part: _Part, env: dict[str, str]) -> bool:
+    say(f"· {part.name} …")
     began = time.monotonic()
-    code = subprocess.run(command, cwd=cwd, env=env, stdin=subprocess.DEVNULL).returncode
+    own = {**env, **dict(part.environment)}
+    code = subprocess.run(part.command, cwd=part.folder, env=own, stdin=subprocess.DEVNULL).returncode
     say(f"  {'passed' if code == 0 else 'FAILED'} in {time.monotonic() - began:.0f} s")
     return code == 0

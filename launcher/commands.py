@@ -15,7 +15,9 @@ USAGE = """usage: ./tide COMMAND
 
   start               install what is missing, start everything, print the address
   stop                stop the server and the database
-  test [PYTEST WORDS] check and test everything, or run pytest with the words given
+  test [PYTEST WORDS] check and test all but what is long, or run pytest with the words given
+  test quick          the inner loop: types, lint, core and units, in less than a minute
+  test long           large random runs, every view, chaos, odd hours
   shots               make the screenshots in docs/screenshots anew from the demo
   bench [AREA]        measure what is promised about speed; --json for one object a line
   chaos [--runs N]    work sessions while network, browser, server and database fail; 200 if not said

@@ -65,7 +65,7 @@ def test_no_file_of_the_front_end_imports_itself_by_a_detour():
 
 def test_pictures_are_laid_out_apart_from_drawing():
     for picture, names in {
-        "tideline": ("layout", "labels", "profile", "landing", "view", "pull"),
+        "tideline": ("layout", "labels", "profile", "hand/landing", "hand/view", "hand/pull"),
         "tableplan": (
             "layout",
             "geometry",

@@ -34,7 +34,7 @@ from mellow_tide.demo.people import (
 )
 from mellow_tide.demo.worked_run import worked_run
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.evidence import Told, tell, tell_new
+from mellow_tide.services.meeting.evidence import Told, tell, tell_new
 from mellow_tide.services.sign_in import hash_password
 from mellow_tide.store.database import Database, Sight, Transaction
 from mellow_tide.store.intakes import IntakeToOpen, add_intake, hand_in, open_intake, save_answers

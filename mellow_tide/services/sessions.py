@@ -3,9 +3,9 @@
 from uuid import UUID
 
 from mellow_tide.core.planner.reasons import Reasons, explain_flow
+from mellow_tide.services.designing.standing import load_standing
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.session_view import SessionView, make_view, read_news
-from mellow_tide.services.standing import load_standing
 from mellow_tide.store.sessions import find_session, list_events
 
 

@@ -12,10 +12,10 @@ from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, Offer, Refused
-from mellow_tide.services.intake_form import LinkEnded, LinkUsed
-from mellow_tide.services.runs import DayQuestionOpen, SheetUnknown
+from mellow_tide.services.designing.standing import RunHasBegun
+from mellow_tide.services.meeting.intake_form import LinkEnded, LinkUsed
+from mellow_tide.services.running.runs import DayQuestionOpen, SheetUnknown
 from mellow_tide.services.sign_in import SignInRefused, TooManyAttempts
-from mellow_tide.services.standing import RunHasBegun
 from mellow_tide.store.errors import Conflict, NotThere, Stale, StoreUnavailable
 
 log = logging.getLogger(__name__)

@@ -27,6 +27,7 @@ def theme(request, context):
     return request.param
 
 
+@pytest.mark.long
 def test_signing_in(page: Page, server, theme):
     page.goto(server.url)
     expect(page.get_by_label("E-mail")).to_be_visible()
@@ -38,6 +39,7 @@ def test_today(page: Page, theme, today: Today):
     assert broken_rules(page) == []
 
 
+@pytest.mark.long
 def test_plan(page: Page, theme, today: Today):
     today.open("Isolde Kelpworth")
     plan = Plan(page)
@@ -47,6 +49,7 @@ def test_plan(page: Page, theme, today: Today):
     assert broken_rules(page) == []
 
 
+@pytest.mark.long
 def test_all_that_opens_on_the_plan_screen(page: Page, theme, today: Today):
     today.open("Isolde Kelpworth")
     plan = Plan(page)
@@ -75,6 +78,7 @@ def test_all_that_opens_on_the_plan_screen(page: Page, theme, today: Today):
     assert broken_rules(page) == []
 
 
+@pytest.mark.long
 def test_the_library_and_the_run_sheet(page: Page, theme, today: Today):
     today.open("Isolde Kelpworth")
     page.get_by_role("link", name="Print the run sheet").click()
@@ -89,6 +93,7 @@ def test_the_library_and_the_run_sheet(page: Page, theme, today: Today):
     assert broken_rules(page) == []
 
 
+@pytest.mark.long
 @pytest.mark.parametrize(
     "opened", ["Name and contact", "Health", "Wishes and places", "Intake", "How it became known", "Erase"]
 )
@@ -99,6 +104,7 @@ def test_a_client_s_page_with_all_that_opens_on_it(page: Page, today: Today, ope
     assert broken_rules(page) == []
 
 
+@pytest.mark.long
 def test_meet_an_intake_to_read_and_bringing_clients_in(page: Page, theme, today: Today):
     today.open("Isolde Kelpworth")
     page.get_by_role("link", name="meet").click()
@@ -117,6 +123,7 @@ def test_meet_an_intake_to_read_and_bringing_clients_in(page: Page, theme, today
     assert broken_rules(page) == []
 
 
+@pytest.mark.long
 def test_every_part_of_the_intake(page: Page, theme, today: Today):
     page.goto(a_link(page, "Corin Foghollow"))
     for title in (
@@ -136,6 +143,7 @@ def test_every_part_of_the_intake(page: Page, theme, today: Today):
             page.get_by_role("button", name="Go on").click()
 
 
+@pytest.mark.long
 def test_log_and_learn(page: Page, theme, today: Today):
     today.open("Ottilie Saltgrove")
     expect(page.get_by_role("table")).to_be_visible()
@@ -150,6 +158,7 @@ def test_log_and_learn(page: Page, theme, today: Today):
     assert broken_rules(page) == []
 
 
+@pytest.mark.long
 def test_work_and_all_that_opens_on_it(page: Page, today: Today):
     today.open("Corin Foghollow")
     work = Plan(page).to_work()
@@ -178,6 +187,7 @@ def test_work_and_all_that_opens_on_it(page: Page, today: Today):
     assert broken_rules(page) == []
 
 
+@pytest.mark.long
 def test_labour_and_the_simulated_foot_switch(page: Page, server, today: Today):
     today.open("Corin Foghollow")
     plan = Plan(page)
@@ -190,6 +200,7 @@ def test_labour_and_the_simulated_foot_switch(page: Page, server, today: Today):
     assert broken_rules(page) == []
 
 
+@pytest.mark.long
 @pytest.mark.parametrize("width", [360, 390, 2560])
 def test_no_page_scrolls_sideways(page: Page, server, today: Today, width):
     page.set_viewport_size({"width": width, "height": 844})

@@ -8,6 +8,8 @@ from playwright.sync_api import Playwright
 from tests.chaos.script import FAULTS, play
 from tests.chaos.world import World
 
+pytestmark = pytest.mark.long
+
 
 @pytest.fixture(scope="module")
 def world(playwright: Playwright) -> Iterator[World]:

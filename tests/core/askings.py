@@ -6,10 +6,10 @@ from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded, Wish
 from mellow_tide.core.flow.reach import check_flow
-from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.choice import Chooser
+from mellow_tide.core.planner.choice.choice import Chooser
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.planner.question import pose_question
+from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.question.question import pose_question
 from mellow_tide.core.refusal import DoesNotFit
 from tests.settings import CATALOGUE, setting
 

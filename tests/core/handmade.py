@@ -3,7 +3,7 @@
 from mellow_tide.core.checks.examples import step
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Side
 from mellow_tide.core.flow.flow import Flow, Part, Step
-from mellow_tide.core.planner.rituals import meet_the_minutes
+from mellow_tide.core.planner.strokes.rituals import meet_the_minutes
 from tests.settings import CATALOGUE, setting
 
 C = CATALOGUE

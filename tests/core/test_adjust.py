@@ -11,12 +11,13 @@ from mellow_tide.core.flow.flow import Part, Step
 from mellow_tide.core.planner.adjust import HELD, LEAVES, adjust
 from mellow_tide.core.planner.difference import compare_flows
 from mellow_tide.core.planner.plan import mark_by_hand, plan
-from mellow_tide.core.planner.rituals import meet_the_minutes
+from mellow_tide.core.planner.strokes.rituals import meet_the_minutes
 from mellow_tide.core.refusal import DoesNotFit
 from tests.core.askings import CATALOGUE as ASKED_OF
 from tests.core.askings import asking
 from tests.core.flows import CLIENT
 from tests.settings import CATALOGUE, setting
+from tests.sizes import seeds
 
 HOUR = Brief(booked_minutes=75, focus=("back",))
 
@@ -155,7 +156,7 @@ def test_a_hold_for_the_whole_stays_after_what_it_followed():
     assert faults(made.flow) == []
 
 
-@pytest.mark.parametrize("seed", range(60))
+@pytest.mark.parametrize("seed", seeds(30))
 def test_any_plan_fitted_to_other_minutes_keeps_what_a_plan_must(seed):
     random = Random(1000 + seed)
     brief, client, house = asking(random)

@@ -2,10 +2,10 @@ import pytest
 
 from mellow_tide.core.catalogue.records import SLOTS
 from mellow_tide.core.flow.flow import Part
-from mellow_tide.core.planner.arc import capacity, fit_arc
-from mellow_tide.core.planner.legs import set_up as visit_at
-from mellow_tide.core.planner.repertoire import Touch
-from mellow_tide.core.planner.site import find_site
+from mellow_tide.core.planner.order.legs import set_up as visit_at
+from mellow_tide.core.planner.strokes.arc import capacity, fit_arc
+from mellow_tide.core.planner.strokes.repertoire import Touch
+from mellow_tide.core.planner.strokes.site import find_site
 from mellow_tide.core.timing.run_sheet import part_seconds
 from mellow_tide.core.timing.tempo import Tempo
 from tests.settings import CATALOGUE

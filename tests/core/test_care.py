@@ -11,6 +11,7 @@ from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import DoesNotFit, NoSession, UnknownReference
 from tests.core.flows import AGREED
 from tests.settings import CATALOGUE, setting
+from tests.sizes import often
 
 C = CATALOGUE
 USUAL = sorted(id for id, condition in C.conditions.items() if condition.level != "refer")
@@ -96,7 +97,7 @@ def test_an_unknown_condition_is_refused():
         restrict(of("dropsy"), C)
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=often(40))
 @given(clients, st.sampled_from(["light", "medium", "firm"]))
 def test_a_plan_obeys_what_is_restricted(client, pressure):
     try:

@@ -6,7 +6,7 @@ import pytest
 
 from mellow_tide.core.catalogue.catalogue import check_known
 from mellow_tide.core.catalogue.loader import CatalogueError, read_catalogue
-from mellow_tide.core.planner.repertoire import Touch, arc_options
+from mellow_tide.core.planner.strokes.repertoire import Touch, arc_options
 
 DATA = resources.files("mellow_tide.core.catalogue") / "data"
 

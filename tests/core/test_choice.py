@@ -8,12 +8,12 @@ import pytest
 from mellow_tide.core.catalogue.house import DEFAULTS
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief
-from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.choice import Chooser
-from mellow_tide.core.planner.minutes import allot
-from mellow_tide.core.planner.order import find_cheapest_order
+from mellow_tide.core.planner.choice.choice import Chooser
+from mellow_tide.core.planner.minutes.minutes import allot
+from mellow_tide.core.planner.order.order import find_cheapest_order
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.planner.question import pose_question
+from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.question.question import pose_question
 from tests.core.flows import CLIENT
 from tests.settings import setting
 

@@ -6,7 +6,7 @@ from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.flow.edits import ChangeStep, InsertStep, RemovePart, RemoveStep, apply
 from mellow_tide.core.flow.flow import Step
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.planner.rituals import meet_the_minutes
+from mellow_tide.core.planner.strokes.rituals import meet_the_minutes
 from tests.core.flows import AGREED, CLIENT
 from tests.settings import CATALOGUE, setting
 

@@ -5,8 +5,8 @@ import pytest
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
 from mellow_tide.core.flow.flow import Part
-from mellow_tide.core.planner.extras import find_extras
 from mellow_tide.core.planner.plan import plan
+from mellow_tide.core.planner.table.extras import find_extras
 from tests.core.flows import AGREED, CLIENT
 from tests.settings import CATALOGUE, setting
 

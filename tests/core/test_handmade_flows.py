@@ -5,7 +5,7 @@ import pytest
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.edits import ChangePart, ChangeStep, InsertStep, RemovePart, RemoveStep, apply
 from mellow_tide.core.flow.reach import check_flow
-from mellow_tide.core.planner.rituals import meet_the_minutes
+from mellow_tide.core.planner.strokes.rituals import meet_the_minutes
 from tests.core import handmade as made
 from tests.settings import setting
 

@@ -2,7 +2,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mellow_tide.core.planner.minutes import Share, allot, round_down_and_share
+from mellow_tide.core.planner.minutes.minutes import Share, allot, round_down_and_share
 
 
 @st.composite

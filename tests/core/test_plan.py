@@ -2,7 +2,7 @@ from collections import Counter
 from random import Random
 
 import pytest
-from hypothesis import HealthCheck, given, settings
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
@@ -14,6 +14,7 @@ from mellow_tide.core.timing.tempo import tempo_of
 from tests.core.askings import asking, broken, untrue
 from tests.core.flows import AGREED, CLIENT
 from tests.settings import CATALOGUE, setting
+from tests.sizes import often, seeds
 
 WORKABLE = sorted(set(CATALOGUE.regions) - {"abdomen"})
 
@@ -35,7 +36,7 @@ def asked(draw):
 
 
 # The same clients each time: a plan that fails must fail for whoever changed it.
-@pytest.mark.parametrize("seed", range(300))
+@pytest.mark.parametrize("seed", seeds(100))
 def test_plans_of_any_kind_keep_what_they_must(seed):
     random = Random(seed)
     asked = asking(random)
@@ -50,7 +51,7 @@ def made(brief, client):
         return None
 
 
-@settings(max_examples=120, deadline=None, suppress_health_check=[HealthCheck.too_slow])
+@settings(max_examples=often(60))
 @given(asked())
 def test_a_plan_fits_mirrors_and_keeps_its_promises(question):
     brief, client = question
@@ -81,13 +82,13 @@ def test_a_plan_fits_mirrors_and_keeps_its_promises(question):
     assert [flow.parts[0].role, flow.parts[-1].role] == ["open", "close"]
 
 
-@settings(max_examples=15, deadline=None)
+@settings(max_examples=often(8))
 @given(asked())
 def test_the_same_question_has_the_same_answer(question):
     assert made(*question) == made(*question)
 
 
-@settings(max_examples=25, deadline=None)
+@settings(max_examples=often(15))
 @given(asked(), st.integers(1, 20))
 def test_more_minutes_never_do_less_good(question, more):
     brief, client = question

@@ -7,12 +7,12 @@ import pytest
 
 from mellow_tide.core.catalogue.house import DEFAULTS
 from mellow_tide.core.flow.brief import Brief
-from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.minutes import Share, allot
+from mellow_tide.core.planner.minutes.minutes import Share, allot
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.planner.question import pose_question
-from mellow_tide.core.planner.replan_table import make_replan_table
-from mellow_tide.core.planner.share_out import share_out
+from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.question.question import pose_question
+from mellow_tide.core.planner.table.replan_table import make_replan_table
+from mellow_tide.core.planner.table.share_out import share_out
 from mellow_tide.core.timing.run_sheet import part_seconds
 from mellow_tide.core.timing.scene import opening_scene
 from mellow_tide.core.timing.transitions import approach

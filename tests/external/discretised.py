@@ -9,9 +9,9 @@ from dataclasses import dataclass, field
 from functools import cache
 from itertools import combinations, permutations
 
-from mellow_tide.core.planner.legs import list_legs, set_up_ritual
-from mellow_tide.core.planner.question import CLOSE, GRAIN
-from mellow_tide.core.planner.way import homes
+from mellow_tide.core.planner.order.legs import list_legs, set_up_ritual
+from mellow_tide.core.planner.order.way import homes
+from mellow_tide.core.planner.question.question import CLOSE, GRAIN
 from mellow_tide.core.timing.scene import opening_scene
 from mellow_tide.core.timing.transitions import approach
 

@@ -8,7 +8,7 @@ from itertools import pairwise, permutations
 from pathlib import Path
 from random import Random
 
-from mellow_tide.core.planner.walk import through, traced
+from mellow_tide.core.planner.order.walk import through, traced
 
 LINES = (Path(__file__).parent / "data" / "gr17.txt").read_text().splitlines()
 

@@ -10,7 +10,7 @@ import numpy as np
 import pytest
 from scipy.optimize import minimize
 
-from mellow_tide.core.planner.minutes import Share, allot
+from mellow_tide.core.planner.minutes.minutes import Share, allot
 
 
 def water_filling(alphas):

@@ -8,10 +8,10 @@ import pytest
 
 from mellow_tide.core.catalogue.house import DEFAULTS
 from mellow_tide.core.flow.brief import Brief
-from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.choice import Chooser, no_deadline
-from mellow_tide.core.planner.chosen import round_minutes
-from mellow_tide.core.planner.question import pose_question
+from mellow_tide.core.planner.choice.choice import Chooser, no_deadline
+from mellow_tide.core.planner.choice.chosen import round_minutes
+from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.question.question import pose_question
 from tests.core.flows import CLIENT
 from tests.external.discretised import model_of, solved_by_cp_sat, solved_by_highs
 from tests.settings import CATALOGUE, setting

@@ -6,7 +6,7 @@ from mellow_tide.demo.load import ensure_demo, reset_demo
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID, demo_id
 from mellow_tide.services.days import read_day
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.logs import read_log
+from mellow_tide.services.running.logs import read_log
 from mellow_tide.store.clients import add_client, list_contacts
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.people import SignedIn

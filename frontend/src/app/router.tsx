@@ -8,9 +8,9 @@ import {
 } from "@tanstack/react-router";
 import { Problem } from "../api/client";
 import { meQuery } from "../api/queries";
-import { BringInPage } from "../features/clients/BringInPage";
 import { ClientPage } from "../features/clients/ClientPage";
 import { ClientsPage } from "../features/clients/ClientsPage";
+import { BringInPage } from "../features/clients/exchange/BringInPage";
 import { MeetPage } from "../features/clients/MeetPage";
 import { ReviewPage } from "../features/clients/ReviewPage";
 import { FlowsPage } from "../features/flows/FlowsPage";

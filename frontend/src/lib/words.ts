@@ -24,7 +24,7 @@ export function sided(region: { name: string; whole: string; sides?: "mid" | "pa
 }
 
 /** A region's side, all of it or a zone. */
-export interface Place {
+export interface SidedPlace {
   region: string;
   side?: Side | undefined;
   zone?: string | null | undefined;
@@ -35,7 +35,7 @@ interface Regions {
 }
 
 /** `left foot, toes`, `both hips`, `back`, `left half of the back`. */
-export function placeName({ region, side = "both", zone }: Place, { regions }: Regions): string {
+export function placeName({ region, side = "both", zone }: SidedPlace, { regions }: Regions): string {
   const known = regions[region];
   const name = known ? sided(known, known.sides === "mid" && side === "both" ? "mid" : side) : region;
   return zone ? `${name}, ${spoken(zone)}` : name;

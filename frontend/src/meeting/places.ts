@@ -1,11 +1,11 @@
 /** Places on a client, in words and as the choices of a list. */
 import type { Catalogue, Entry } from "../api/client";
-import type { Place } from "../lib/words";
+import type { SidedPlace } from "../lib/words";
 
 type Regions = Pick<Catalogue, "regions">;
 
 /** One word for a place, the same whichever way a middle region's side is written. */
-export function placeKey({ region, side = "both", zone }: Place, { regions }: Regions): string {
+export function placeKey({ region, side = "both", zone }: SidedPlace, { regions }: Regions): string {
   return [region, regions[region]?.sides === "mid" ? "mid" : side, zone].filter(Boolean).join(" ");
 }
 

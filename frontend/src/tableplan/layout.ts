@@ -9,7 +9,7 @@ import { type Cloth, clothOf } from "./cloth";
 import { capsule, ellipse, type Frame, outline, type Point } from "./geometry";
 import type { Moment, Names } from "./moment";
 import { framesOf, HEIGHT, LEFT, MIDDLE, moved, onPage, sidesOf, type Turn, WIDTH, zonePaths } from "./page";
-import { belly, type Piece, type Posture, postureOf } from "./postures";
+import { type BodyPiece, belly, type Posture, postureOf } from "./postures";
 import { inWords } from "./words";
 
 /** A place that can be pointed at: a region's side, or a zone of it. */
@@ -102,7 +102,7 @@ export function zoneSpots(
   }));
 }
 
-function pathOf(part: Piece, turn: Turn): string {
+function pathOf(part: BodyPiece, turn: Turn): string {
   if (part.kind === "strip") return capsule(moved(part.frame, turn));
   if (part.kind === "round") return ellipse(turn(part.at), part.rx, part.ry);
   return outline(part.points.map(turn));

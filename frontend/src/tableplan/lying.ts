@@ -1,6 +1,6 @@
 /** Lying straight, face down or up, or half sitting. */
 import type { Frame, Point } from "./geometry";
-import { both, type Half, mirrored, type Piece, type Posture, piece, strip } from "./posture";
+import { type BodyPiece, both, type Half, mirrored, type Posture, piece, strip } from "./posture";
 
 const TORSO: readonly Point[] = [
   [25, 5],
@@ -15,7 +15,7 @@ const TORSO: readonly Point[] = [
   [101, 9],
 ];
 
-const STRAIGHT: Piece[] = [
+const STRAIGHT: BodyPiece[] = [
   { kind: "round", at: [11, 0], rx: 11.5, ry: 8.5 },
   piece([20, 0], [30, 0], 5.5, 6.5),
   { kind: "soft", points: mirrored(TORSO) },
@@ -125,7 +125,7 @@ export function semiReclined(): Posture {
   };
 }
 
-function raised(part: Piece, raise: (point: Point) => Point): Piece {
+function raised(part: BodyPiece, raise: (point: Point) => Point): BodyPiece {
   if (part.kind === "soft") return { ...part, points: part.points.map(raise) };
   if (part.kind === "round") return { ...part, at: raise(part.at), rx: part.rx * 0.9 };
   return { ...part, frame: { ...part.frame, from: raise(part.frame.from), to: raise(part.frame.to) } };

@@ -8,7 +8,7 @@ import type { Frame, Point } from "./geometry";
 export type Which = "left" | "right";
 
 /** A piece of the body or of what holds it up. */
-export type Piece =
+export type BodyPiece =
   | { kind: "strip"; frame: Frame }
   | { kind: "soft"; points: readonly Point[] }
   | { kind: "round"; at: Point; rx: number; ry: number };
@@ -16,9 +16,9 @@ export type Piece =
 export interface Posture {
   /** Where a region lies; for one of a pair, on the client's `side`. Nothing if it is hidden. */
   region(id: string, side: Which): Frame | undefined;
-  body: readonly Piece[];
+  body: readonly BodyPiece[];
   /** Under the body: bolsters, pillows, a wedge, a ball, pads. */
-  supports: readonly Piece[];
+  supports: readonly BodyPiece[];
   /** From where the sheet covers a client who is covered, along the body; none for one who is seated. */
   sheetFrom?: number;
   /** How the client's own right is turned on the page: 1 upward, -1 downward. */
@@ -30,7 +30,7 @@ export interface Posture {
 export type Half = (side: Which) => 1 | -1;
 
 export const strip = (from: Point, to: Point, w0: number, w1 = w0): Frame => ({ from, to, width: [w0, w1] });
-export const piece = (from: Point, to: Point, w0: number, w1 = w0): Piece => ({
+export const piece = (from: Point, to: Point, w0: number, w1 = w0): BodyPiece => ({
   kind: "strip",
   frame: strip(from, to, w0, w1),
 });
@@ -40,6 +40,6 @@ export function mirrored(points: readonly Point[]): Point[] {
   return [...points, ...[...points].reverse().map(([u, v]): Point => [u, -v])];
 }
 
-export function both(make: (sign: 1 | -1) => Piece[]): Piece[] {
+export function both(make: (sign: 1 | -1) => BodyPiece[]): BodyPiece[] {
   return [...make(1), ...make(-1)];
 }

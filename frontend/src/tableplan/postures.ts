@@ -1,10 +1,10 @@
 /** How a client lies or sits in each position of the catalogue. */
 import { prone, semiReclined, supine } from "./lying";
 import { onTheSide } from "./onTheSide";
-import type { Piece, Posture } from "./posture";
+import type { BodyPiece, Posture } from "./posture";
 import { leaning, upright } from "./seated";
 
-export type { Piece, Posture, Which } from "./posture";
+export type { BodyPiece, Posture, Which } from "./posture";
 
 const POSTURES: Record<string, Posture> = {
   prone: prone(),
@@ -23,7 +23,7 @@ export function postureOf(position: string): Posture {
 }
 
 /** The belly of one who is pregnant, where it is seen. */
-export function belly(position: string): Piece | undefined {
+export function belly(position: string): BodyPiece | undefined {
   if (position === "side_left") return { kind: "round", at: [70, 13], rx: 13, ry: 10 };
   if (position === "side_right") return { kind: "round", at: [70, -13], rx: 13, ry: 10 };
   if (position === "semi_reclined") return { kind: "round", at: [73, 0], rx: 13, ry: 14 };

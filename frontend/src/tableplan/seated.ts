@@ -1,6 +1,6 @@
 /** Sitting, or kneeling, upright or leaning on something. */
 import type { Frame } from "./geometry";
-import { both, type Half, mirrored, type Piece, type Posture, piece, strip } from "./posture";
+import { type BodyPiece, both, type Half, mirrored, type Posture, piece, strip } from "./posture";
 
 /** Seated or kneeling and leaning forward on something: the back is seen, shortened; the arms reach forward. */
 export function leaning(on: "chair" | "ball"): Posture {
@@ -15,7 +15,7 @@ export function leaning(on: "chair" | "ball"): Posture {
     arm: strip([36, s * 22], [14, s * 25], 4.6, 3.4),
     hand: strip([9, s * 22], [4, s * 16], 3.6, 3),
   });
-  const holds: Piece[] =
+  const holds: BodyPiece[] =
     on === "ball"
       ? [
           { kind: "round", at: [16, 0], rx: 26, ry: 26 },
@@ -42,12 +42,12 @@ export function leaning(on: "chair" | "ball"): Posture {
               [102, 8],
             ]),
           },
-          ...both((s): Piece[] => [piece([62, s * 24], [98, s * 23], 5.5)]),
+          ...both((s): BodyPiece[] => [piece([62, s * 24], [98, s * 23], 5.5)]),
         ];
   return {
     region: (id, side) => regions(half(side))[id],
     body: [
-      ...both((s): Piece[] => [
+      ...both((s): BodyPiece[] => [
         piece([82, s * 9], [60, s * 22], 9, 7),
         piece([60, s * 23], [96, s * 22], 6, 4),
         piece([98, s * 22], [106, s * 22], 3.6, 3),
@@ -96,7 +96,7 @@ export function upright(): Posture {
   return {
     region: (id, side) => regions(half(side))[id],
     body: [
-      ...both((s): Piece[] => [
+      ...both((s): BodyPiece[] => [
         piece([60, s * 9], [20, s * 12], 9, 7),
         { kind: "strip", frame: strip([6, s * 11], [-6, s * 12], 3.8, 3.2) },
         piece([56, s * 22], [40, s * 26], 5.2, 4.2),

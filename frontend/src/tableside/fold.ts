@@ -4,7 +4,7 @@ import { contractionsAfter } from "./contractions";
 import { pointsAfter } from "./points";
 
 /** What of a run sheet the fold reads: the address of each entry, and which part it belongs to. */
-export interface Entries {
+export interface FoldedSheet {
   entries: readonly { part_id: string; address: string }[];
 }
 
@@ -24,7 +24,7 @@ export const UNBEGUN: RunState = {
 };
 
 /** The state after one more event. Before `began` and after `ended` nothing changes. */
-export function step(state: RunState, event: RunEvent, sheet: Entries): RunState {
+export function step(state: RunState, event: RunEvent, sheet: FoldedSheet): RunState {
   if (state.ended_at) return state;
   if (!state.begun_at) {
     if (event.kind !== "began") return state;
@@ -39,7 +39,7 @@ export function step(state: RunState, event: RunEvent, sheet: Entries): RunState
 }
 
 /** Time up to `at` given to the part that is being worked, or to the pause. A clock that steps back adds none. */
-function spent(state: RunState, at: string, sheet: Entries): RunState {
+function spent(state: RunState, at: string, sheet: FoldedSheet): RunState {
   const passed = Math.max(0, (Date.parse(at) - Date.parse(state.last_at ?? at)) / 1000);
   const last_at = passed > 0 ? at : (state.last_at ?? at);
   if (state.paused_at) return { ...state, paused: state.paused + passed, last_at };
@@ -48,11 +48,11 @@ function spent(state: RunState, at: string, sheet: Entries): RunState {
 }
 
 /** The part that time now goes to: what was added to the plan, or the present entry's. */
-export function presentPart(state: RunState, sheet: Entries): string {
+export function presentPart(state: RunState, sheet: FoldedSheet): string {
   return state.adding ?? sheet.entries[state.entry]?.part_id ?? "";
 }
 
-function changed(state: RunState, event: RunEvent, sheet: Entries): RunState {
+function changed(state: RunState, event: RunEvent, sheet: FoldedSheet): RunState {
   switch (event.kind) {
     case "moved": {
       const to = sheet.entries.findIndex(({ address }) => address === event.to);

@@ -1,20 +1,8 @@
 /** Reading a replanning table: what is worked, and how long, with the seconds that are left. */
+import type { ReplanTables } from "../api/client";
 
-interface Share {
-  region: string;
-  count: number;
-  weight: number;
-  saturation: number;
-  least: number;
-  most: number;
-}
-
-export interface PartTable {
-  part: number;
-  owed: string[];
-  shares: Share[];
-  pieces: { start: number; kept: string[]; fixed: number; level: [number, number][] }[];
-}
+export type PartTable = ReplanTables["parts"][number];
+type Share = PartTable["shares"][number];
 
 export interface SharedOut {
   /** Seconds per side of every region that is worked, and of the close. */

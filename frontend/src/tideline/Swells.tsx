@@ -1,8 +1,8 @@
 import { type KeyboardEvent, memo, type PointerEvent, useRef } from "react";
 import { useCatalogue } from "../api/useCatalogue";
+import { STEP } from "./hand/pull";
 import type { Swell, TideLayout } from "./layout";
 import { describe } from "./names";
-import { STEP } from "./pull";
 
 /** What can be done to a part of the line; nothing where it is only looked at. */
 export interface PartActions {

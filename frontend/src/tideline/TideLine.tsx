@@ -4,17 +4,17 @@ import { useCatalogue } from "../api/useCatalogue";
 import { Button } from "../ui/Button";
 import { useWidth } from "../ui/useWidth";
 import { Buoy } from "./Buoy";
-import { DragLayer } from "./DragLayer";
+import { DragLayer } from "./hand/DragLayer";
+import { PullEdge } from "./hand/PullEdge";
+import { useView } from "./hand/useView";
 import { placeLabels } from "./labels";
 import { layTide, type Swell, type TideLayout } from "./layout";
 import { FindingMarks, Notches, SideNames, SlackWater } from "./Marks";
 import { nameOf, secondsOf } from "./names";
-import { PullEdge } from "./PullEdge";
 import type { Pointed } from "./pointed";
 import { ClockAxis, MinuteAxis, STRIP, Strip, windowName } from "./Scales";
 import { Strokes } from "./Strokes";
 import { type PartActions, Swells } from "./Swells";
-import { useView } from "./useView";
 import { Ripples, Surface } from "./Water";
 
 /** What the line does to the flow. `alone`: without the other side. */

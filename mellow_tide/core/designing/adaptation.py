@@ -4,12 +4,12 @@ from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, wished_depth
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.planner.absent import Absence
 from mellow_tide.core.planner.adjust import adjust
-from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.choice import Deadline, no_deadline
+from mellow_tide.core.planner.choice.choice import Deadline, no_deadline
 from mellow_tide.core.planner.difference import Difference, compare_flows
 from mellow_tide.core.planner.plan import Plan
+from mellow_tide.core.planner.question.absent import Absence
+from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.setting import Setting
 
 

@@ -12,7 +12,7 @@ from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.core.checks.rules import minutes_missed
 from mellow_tide.core.flow.edits import Edit, apply
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.planner.rituals import meet_the_minutes
+from mellow_tide.core.planner.strokes.rituals import meet_the_minutes
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import RunSheet
 

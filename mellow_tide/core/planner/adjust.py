@@ -11,18 +11,18 @@ from typing import Literal
 
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.flow import Flow, Step
-from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.choice import Deadline, no_deadline
-from mellow_tide.core.planner.chosen import choose
-from mellow_tide.core.planner.fill import fill_flow
-from mellow_tide.core.planner.minutes import Share
-from mellow_tide.core.planner.order import find_cheapest_order
-from mellow_tide.core.planner.own_order import keep_own_order
+from mellow_tide.core.planner.choice.choice import Deadline, no_deadline
+from mellow_tide.core.planner.choice.chosen import choose
+from mellow_tide.core.planner.minutes.minutes import Share
+from mellow_tide.core.planner.order.order import find_cheapest_order
+from mellow_tide.core.planner.order.own_order import keep_own_order
 from mellow_tide.core.planner.plan import Plan, make_plan, plan
-from mellow_tide.core.planner.question import PlanQuestion
-from mellow_tide.core.planner.refit import NEAR
-from mellow_tide.core.planner.rests import drop_rests, keep_rests
-from mellow_tide.core.planner.rituals import stretch_close
+from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.question.question import PlanQuestion
+from mellow_tide.core.planner.strokes.fill import fill_flow
+from mellow_tide.core.planner.strokes.refit import NEAR
+from mellow_tide.core.planner.strokes.rests import drop_rests, keep_rests
+from mellow_tide.core.planner.strokes.rituals import stretch_close
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import lay_out, part_seconds
 

@@ -3,10 +3,10 @@
 from mellow_tide.core.catalogue.records import Slot
 from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.flow.flow import FIRM, Flow, Part, Step
-from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.legs import set_up_ritual
-from mellow_tide.core.planner.repertoire import TOO_DEEP
-from mellow_tide.core.planner.rituals import make_ritual_steps
+from mellow_tide.core.planner.order.legs import set_up_ritual
+from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.strokes.repertoire import TOO_DEEP
+from mellow_tide.core.planner.strokes.rituals import make_ritual_steps
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
 
 Pattern = tuple[tuple[str, Slot, int], ...]

@@ -5,8 +5,8 @@ from itertools import combinations
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.flow.brief import LONGEST_BOOKING, SHORTEST_BOOKING, Brief
-from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.chosen import choose
+from mellow_tide.core.planner.choice.chosen import choose
+from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.refusal import DoesNotFit, Offer, Refused
 from mellow_tide.core.setting import Setting
 

@@ -3,13 +3,13 @@
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.flow import Flow, Step
-from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.choice import Deadline, no_deadline
-from mellow_tide.core.planner.chosen import Chosen, choose
-from mellow_tide.core.planner.fill import fill_flow
+from mellow_tide.core.planner.choice.choice import Deadline, no_deadline
+from mellow_tide.core.planner.choice.chosen import Chosen, choose
+from mellow_tide.core.planner.choice.left_out import LeftOut, explain_left_out
 from mellow_tide.core.planner.labour import plan_labour
-from mellow_tide.core.planner.left_out import LeftOut, explain_left_out
-from mellow_tide.core.planner.order import find_cheapest_order
+from mellow_tide.core.planner.order.order import find_cheapest_order
+from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.strokes.fill import fill_flow
 from mellow_tide.core.setting import Setting
 
 

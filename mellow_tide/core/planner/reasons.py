@@ -8,13 +8,13 @@ from pydantic import Field
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.flow import Flow, Setup
-from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.left_out import Give
-from mellow_tide.core.planner.legs import set_up as visit_at
-from mellow_tide.core.planner.minutes import Share, allot
-from mellow_tide.core.planner.question import CLOSE, PlanQuestion, pose_question
-from mellow_tide.core.planner.walk import between
-from mellow_tide.core.planner.way import homes, sides_in
+from mellow_tide.core.planner.choice.left_out import Give
+from mellow_tide.core.planner.minutes.minutes import Share, allot
+from mellow_tide.core.planner.order.legs import set_up as visit_at
+from mellow_tide.core.planner.order.walk import between
+from mellow_tide.core.planner.order.way import homes, sides_in
+from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.question.question import CLOSE, PlanQuestion, pose_question
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import part_seconds
 

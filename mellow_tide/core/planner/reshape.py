@@ -7,12 +7,12 @@ from pydantic import Field
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.flow import Flow, Part
 from mellow_tide.core.planner.adjust import adjust
-from mellow_tide.core.planner.asked import Asked
-from mellow_tide.core.planner.choice import Deadline, no_deadline
+from mellow_tide.core.planner.choice.choice import Deadline, no_deadline
 from mellow_tide.core.planner.plan import Plan, mark_by_hand
-from mellow_tide.core.planner.refit import nearest_to
-from mellow_tide.core.planner.rituals import stretch_close
-from mellow_tide.core.planner.site import find_site
+from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.strokes.refit import nearest_to
+from mellow_tide.core.planner.strokes.rituals import stretch_close
+from mellow_tide.core.planner.strokes.site import find_site
 from mellow_tide.core.refusal import BadFlow, DoesNotFit, FieldProblem
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import TOLERATED, lay_out

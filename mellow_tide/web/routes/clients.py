@@ -7,8 +7,8 @@ from fastapi import APIRouter, Query
 from pydantic import Field
 
 from mellow_tide.core.meeting.record import ClientName, ClientRecord
-from mellow_tide.services import clients
-from mellow_tide.services.clients import ClientInList, ClientPage, Erased
+from mellow_tide.services.meeting import clients
+from mellow_tide.services.meeting.clients import ClientInList, ClientPage, Erased
 from mellow_tide.services.session_view import Known as KnownOfClient
 from mellow_tide.web.body import Body, Revision
 from mellow_tide.web.guard import AtDesk

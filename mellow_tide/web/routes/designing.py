@@ -13,9 +13,9 @@ from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.planner.difference import Difference
 from mellow_tide.core.run.events import PartId
-from mellow_tide.services import editing
-from mellow_tide.services.editing import MendingTried, PartPlaces
-from mellow_tide.services.standing import Adjustment
+from mellow_tide.services.designing import editing
+from mellow_tide.services.designing.editing import MendingTried, PartPlaces
+from mellow_tide.services.designing.standing import Adjustment
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight

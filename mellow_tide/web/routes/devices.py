@@ -5,8 +5,8 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 
 from mellow_tide.devices.foot_switch import Pedal, Sends
-from mellow_tide.services import foot_switch
-from mellow_tide.services.foot_switch import Press, Presses
+from mellow_tide.services.running import foot_switch
+from mellow_tide.services.running.foot_switch import Press, Presses
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import AtDesk
 

@@ -8,8 +8,8 @@ from pydantic import Field
 
 from mellow_tide.core.formats.contact_table import ColumnField, Table, read_table
 from mellow_tide.core.formats.whole_record import make_schema
-from mellow_tide.services import exchange
-from mellow_tide.services.exchange import Arrival, BroughtIn
+from mellow_tide.services.meeting import exchange
+from mellow_tide.services.meeting.exchange import Arrival, BroughtIn
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import as_file

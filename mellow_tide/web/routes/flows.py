@@ -6,8 +6,8 @@ from uuid import UUID
 from fastapi import APIRouter, Response
 from pydantic import Field
 
-from mellow_tide.services import flows
-from mellow_tide.services.flows import FlowsBeside, FlowView, Start
+from mellow_tide.services.designing import flows
+from mellow_tide.services.designing.flows import FlowsBeside, FlowView, Start
 from mellow_tide.services.session_view import SessionView
 from mellow_tide.store.flows import FlowText
 from mellow_tide.store.sessions import ReadAt

@@ -6,8 +6,8 @@ from fastapi import APIRouter
 from pydantic import Field
 
 from mellow_tide.core.meeting.answers import Answers
-from mellow_tide.services import intake_form
-from mellow_tide.services.intake_form import IntakeForm, Saved
+from mellow_tide.services.meeting import intake_form
+from mellow_tide.services.meeting.intake_form import IntakeForm, Saved
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import AsShipped, Db
 

@@ -7,8 +7,8 @@ import segno
 from fastapi import APIRouter, Request
 from pydantic import AwareDatetime, BaseModel, Field
 
-from mellow_tide.services import intakes
-from mellow_tide.services.intakes import IntakeReview, Verdict
+from mellow_tide.services.meeting import intakes
+from mellow_tide.services.meeting.intakes import IntakeReview, Verdict
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import AtDesk
 

@@ -7,10 +7,10 @@ from fastapi import APIRouter, Response
 from pydantic import Field
 
 from mellow_tide.core.flow.brief import Wish
-from mellow_tide.services import drafting, learning, own_pace
-from mellow_tide.services.drafting import Drafted
-from mellow_tide.services.learning import Learnt, Why
-from mellow_tide.services.own_pace import Confirmed, OwnPaceView
+from mellow_tide.services.learning import drafting, learnt, own_pace
+from mellow_tide.services.learning.drafting import Drafted
+from mellow_tide.services.learning.learnt import Learnt, Why
+from mellow_tide.services.learning.own_pace import Confirmed, OwnPaceView
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight
@@ -60,7 +60,7 @@ def leave_own_pace(desk: AtDesk) -> OwnPaceView:
 @router.get("")
 def read_learnt(client_id: UUID, desk: AtDesk) -> Learnt:
     """What the client's visits have taught."""
-    return learning.read_learnt(desk, client_id)
+    return learnt.read_learnt(desk, client_id)
 
 
 @router.get("/draft", response_model=Drafted)
@@ -72,10 +72,10 @@ def read_draft(client_id: UUID, desk: AtDesk) -> Response:
 @router.put("/visits/{session_id}")
 def mark_visit(client_id: UUID, session_id: UUID, mark: VisitMark, desk: AtDesk) -> Learnt:
     """Leave a visit out, or let it count again."""
-    return learning.leave_out_visit(desk, client_id, session_id, mark.left_out, mark.reason)
+    return learnt.leave_out_visit(desk, client_id, session_id, mark.left_out, mark.reason)
 
 
 @router.put("/wishes/{region}")
 def set_wish(client_id: UUID, region: str, wish: WishSet, desk: AtDesk) -> Learnt:
     """Set a wish by hand."""
-    return learning.set_wish(desk, client_id, Wish(region=region, depth=wish.depth), wish.reason)
+    return learnt.set_wish(desk, client_id, Wish(region=region, depth=wish.depth), wish.reason)

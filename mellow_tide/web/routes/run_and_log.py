@@ -10,9 +10,9 @@ from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.log import Log
 from mellow_tide.core.run.state import RunState
 from mellow_tide.core.timing.run_sheet import RunSheet
-from mellow_tide.services import follow_ups, logs, runs
-from mellow_tide.services.follow_ups import LeftForNow
-from mellow_tide.services.logs import AdditionText, LogView
+from mellow_tide.services.running import follow_ups, logs, runs
+from mellow_tide.services.running.follow_ups import LeftForNow
+from mellow_tide.services.running.logs import AdditionText, LogView
 from mellow_tide.store.logs import FollowUpTick
 from mellow_tide.store.sessions import ReadAt
 from mellow_tide.web.body import Body, Revision

@@ -15,10 +15,13 @@ from mellow_tide.core.meeting.day import DayAnswer
 from mellow_tide.core.planner.alternatives import Alternatives
 from mellow_tide.core.planner.reasons import Reasons
 from mellow_tide.core.planner.reshape import Pull
-from mellow_tide.services import day_answers, editing, planning, sessions, table_side
+from mellow_tide.services import sessions
+from mellow_tide.services.designing import editing, planning
+from mellow_tide.services.designing.standing import Adjustment
+from mellow_tide.services.meeting import day_answers
+from mellow_tide.services.running import table_side
+from mellow_tide.services.running.table_side import TableSide
 from mellow_tide.services.session_view import SessionView
-from mellow_tide.services.standing import Adjustment
-from mellow_tide.services.table_side import TableSide
 from mellow_tide.store.sessions import ReadAt
 from mellow_tide.web.body import Body, Revision
 from mellow_tide.web.guard import AtDesk

@@ -4,10 +4,10 @@ from uuid import UUID
 
 from fastapi import APIRouter, Response
 
-from mellow_tide.services import versions
+from mellow_tide.services.designing import versions
+from mellow_tide.services.designing.standing import Adjustment
+from mellow_tide.services.designing.versions import Version
 from mellow_tide.services.session_view import SessionView
-from mellow_tide.services.standing import Adjustment
-from mellow_tide.services.versions import Version
 from mellow_tide.store.sessions import ReadAt
 from mellow_tide.web.body import Body, Revision, ShortName
 from mellow_tide.web.guard import AtDesk

@@ -8,9 +8,9 @@ import { dayAndTime, shortDay } from "../../lib/time";
 import { capital, depthWord, listed, placeName } from "../../lib/words";
 import { howKnown } from "../../meeting/known";
 import { BeforeTouching } from "./BeforeTouching";
-import { Consents } from "./Consents";
+import { Consents } from "./describing/Consents";
+import { useDescribe } from "./describing/useDescribe";
 import { More } from "./More";
-import { useDescribe } from "./useDescribe";
 import { WishesPlan } from "./WishesPlan";
 
 /** What is known of a client, in the order in which it must be known; what is of today follows what to know first. */

@@ -1,14 +1,14 @@
 import { useState } from "react";
 import type { ClientPage } from "../../api/client";
 import { Button } from "../../ui/Button";
-import { DescribeClient } from "./DescribeClient";
-import { DescribeHealth } from "./DescribeHealth";
-import { DescribeWishes } from "./DescribeWishes";
+import { DescribeClient } from "./describing/DescribeClient";
+import { DescribeHealth } from "./describing/DescribeHealth";
+import { DescribeWishes } from "./describing/DescribeWishes";
+import type { Describe } from "./describing/useDescribe";
+import { PutTogether } from "./exchange/PutTogether";
+import { Erase, TakeOut } from "./exchange/TakeOut";
 import { History } from "./History";
 import { Intakes } from "./Intakes";
-import { PutTogether } from "./PutTogether";
-import { Erase, TakeOut } from "./TakeOut";
-import type { Describe } from "./useDescribe";
 
 const PARTS = [
   "Name and contact",

@@ -3,7 +3,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import type { Brief, Catalogue, Landing, SessionView } from "../../../api/client";
 import { placesQuery, sessionQuery } from "../../../api/queries";
 import { capital } from "../../../lib/words";
-import { landingWords, nextLanding } from "../../../tideline/landing";
+import { landingWords, nextLanding } from "../../../tideline/hand/landing";
 import { nameOf } from "../../../tideline/names";
 import type { TideEditing } from "../../../tideline/TideLine";
 import { splitPart } from "../parts/edits";

@@ -3,7 +3,7 @@ import type { Edit, Entry, Part, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { clock, span } from "../../../lib/time";
 import { capital, sided } from "../../../lib/words";
-import { STEP } from "../../../tideline/pull";
+import { STEP } from "../../../tideline/hand/pull";
 import type { TideEditing } from "../../../tideline/TideLine";
 import { transitionWord } from "../../../tideline/transitionWord";
 import { Button } from "../../../ui/Button";

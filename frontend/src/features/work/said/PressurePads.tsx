@@ -1,6 +1,7 @@
+import type { RunEvent } from "../../../api/client";
 import { Button } from "../../../ui/Button";
 
-export type Word = "lighter" | "just_right" | "deeper";
+export type Word = Extract<RunEvent, { kind: "said" }>["word"];
 
 /** The three words, and how high a swell stands for each. */
 export const PADS: { word: Word; name: string; height: number }[] = [

@@ -1,6 +1,6 @@
 /** What is announced, and how: a soft tone, the browser's own voice, a short buzz. */
 import type { Catalogue, Entry } from "../../../api/client";
-import { type Cue, cueFor } from "../stroke/cues";
+import { type CueWords, cueFor } from "../stroke/cues";
 import type { TableSettings } from "./useTableSettings";
 
 const TURNS = new Set(["turn", "sit_back"]);
@@ -18,7 +18,7 @@ export function isAnnounced(
 
 /** What the voice says: the name, and where, if that is new. */
 export function spokenCue(before: Entry | undefined, entry: Entry, catalogue: Catalogue): string {
-  const cue: Cue = cueFor(entry, catalogue);
+  const cue: CueWords = cueFor(entry, catalogue);
   return before?.part_id === entry.part_id ? cue.name : `${cue.place}. ${cue.name}`;
 }
 

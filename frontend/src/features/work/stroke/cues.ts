@@ -3,7 +3,7 @@ import type { Catalogue, Entry } from "../../../api/client";
 import { capital, depthWord, sided, spoken, walkWords } from "../../../lib/words";
 import type { Change, TableEntry } from "../../../tableside/past";
 
-export interface Cue {
+export interface CueWords {
   place: string;
   name: string;
   detail: string;
@@ -19,7 +19,7 @@ const DIRECTIONS: Record<string, string> = {
   still: "still",
 };
 
-export function cueFor(entry: TableEntry, catalogue: Catalogue): Cue {
+export function cueFor(entry: TableEntry, catalogue: Catalogue): CueWords {
   if (entry.way && entry.way.length > 1) return wayCue(entry, entry.way, catalogue);
   const place = placeOf(entry, catalogue);
   return entry.kind === "stroke"
@@ -33,7 +33,7 @@ function placeOf(entry: Entry, catalogue: Catalogue): string {
 }
 
 /** A whole way past what is left out: its chief change by name, the others in their order. */
-function wayCue(entry: Entry, way: readonly Change[], catalogue: Catalogue): Cue {
+function wayCue(entry: Entry, way: readonly Change[], catalogue: Catalogue): CueWords {
   const named = (change: Pick<Entry, "kind" | "about" | "about_side">) =>
     transitionCue({ ...entry, ...change }, placeOf(entry, catalogue), catalogue);
   const chief = named(entry);
@@ -43,7 +43,7 @@ function wayCue(entry: Entry, way: readonly Change[], catalogue: Catalogue): Cue
   };
 }
 
-function strokeCue(entry: Entry, place: string, catalogue: Catalogue): Cue {
+function strokeCue(entry: Entry, place: string, catalogue: Catalogue): CueWords {
   const stroke = catalogue.strokes[entry.stroke ?? ""];
   const tool = catalogue.tools[entry.tool ?? ""]?.name;
   const breaths = stroke?.pass.kind === "breaths";
@@ -61,7 +61,7 @@ function strokeCue(entry: Entry, place: string, catalogue: Catalogue): Cue {
   };
 }
 
-function transitionCue(entry: Entry, place: string, catalogue: Catalogue): Cue {
+function transitionCue(entry: Entry, place: string, catalogue: Catalogue): CueWords {
   const window = catalogue.windows[entry.about];
   const side = entry.about_side === "mid" ? "" : `${entry.about_side} `;
   const position = catalogue.positions[entry.about];

@@ -1,0 +1,111 @@
+import { useForm } from "react-hook-form";
+import type { ClientPage, ClientRecord } from "../../../api/client";
+import { Button } from "../../../ui/Button";
+import { ProblemNote } from "../../../ui/ProblemNote";
+import { Field } from "./Field";
+import type { Describe } from "./useDescribe";
+
+type Typed = Pick<
+  ClientRecord,
+  | "name"
+  | "address_as"
+  | "phone"
+  | "email"
+  | "emergency_contact"
+  | "language"
+  | "know_first"
+  | "clothing"
+  | "note"
+  | "body_hair"
+  | "skin"
+> & { height_cm: string; weight_kg: string; breaths_per_minute: string; birth_year: string };
+
+const within = (least: number, most: number, needed: boolean) => (typed: string) =>
+  (typed.trim() === "" && !needed) || (/^\d+$/.test(typed.trim()) && +typed >= least && +typed <= most);
+
+/** How a client is called, reached and built, and what to know first. */
+export function DescribeClient({ client, describe }: { client: ClientPage; describe: Describe }) {
+  const { record } = client;
+  const form = useForm<Typed>({
+    defaultValues: {
+      ...record,
+      height_cm: `${record.height_cm}`,
+      weight_kg: `${record.weight_kg ?? ""}`,
+      breaths_per_minute: `${record.breaths_per_minute}`,
+      birth_year: `${record.birth_year ?? ""}`,
+    },
+  });
+  const faults = form.formState.errors;
+  const number = (typed: string) => (typed.trim() ? Number(typed) : null);
+  const text = (name: keyof Typed, most: number, label: string, type = "text") => (
+    <Field label={label}>
+      <input className="input min-h-11 w-full" type={type} maxLength={most} {...form.register(name)} />
+    </Field>
+  );
+  const digits = (name: keyof Typed, label: string, least: number, most: number, needed = false) => (
+    <Field label={label} fault={faults[name] && `Between ${least} and ${most}.`}>
+      <input
+        className="input min-h-11 w-full"
+        inputMode="numeric"
+        {...form.register(name, { validate: (typed) => within(least, most, needed)(String(typed)) })}
+      />
+    </Field>
+  );
+  return (
+    <form
+      aria-label="Name and contact"
+      className="grid max-w-3xl gap-x-6 gap-y-3 sm:grid-cols-2"
+      onSubmit={form.handleSubmit((typed) =>
+        describe.mutate({
+          ...typed,
+          height_cm: Number(typed.height_cm),
+          breaths_per_minute: Number(typed.breaths_per_minute),
+          weight_kg: number(typed.weight_kg),
+          birth_year: number(typed.birth_year),
+        }),
+      )}
+    >
+      <Field label="Name" fault={faults.name && "Give a name."}>
+        <input
+          className="input min-h-11 w-full"
+          maxLength={120}
+          {...form.register("name", { validate: (name) => name.trim() !== "" })}
+        />
+      </Field>
+      {text("address_as", 80, "Called")}
+      {text("phone", 40, "Phone", "tel")}
+      {text("email", 200, "E-mail", "email")}
+      {text("emergency_contact", 200, "In an emergency")}
+      {text("language", 80, "Language")}
+      <Field label="To know first" wide>
+        <input className="input min-h-11 w-full" maxLength={400} {...form.register("know_first")} />
+      </Field>
+      {digits("height_cm", "Height in cm", 100, 230, true)}
+      {digits("weight_kg", "Weight in kg, if known", 25, 300)}
+      {digits("birth_year", "Year of birth, if wanted", 1900, 2100)}
+      {digits("breaths_per_minute", "Breaths a minute at rest", 4, 40, true)}
+      <Field label="Skin">
+        <select className="select min-h-11 w-full" {...form.register("skin")}>
+          <option value="usual">usual</option>
+          <option value="dry">dry: takes more oil</option>
+        </select>
+      </Field>
+      <Field label="Body hair">
+        <select className="select min-h-11 w-full" {...form.register("body_hair")}>
+          <option value="usual">usual</option>
+          <option value="much">much: takes more oil</option>
+        </select>
+      </Field>
+      <Field label="Clothing in the chair" wide>
+        <input className="input min-h-11 w-full" maxLength={200} {...form.register("clothing")} />
+      </Field>
+      <Field label="Note" wide>
+        <textarea className="textarea w-full" rows={3} maxLength={4000} {...form.register("note")} />
+      </Field>
+      <Button look="main" type="submit" className="justify-self-start" disabled={describe.isPending}>
+        Keep it so
+      </Button>
+      {describe.error && <ProblemNote error={describe.error} />}
+    </form>
+  );
+}

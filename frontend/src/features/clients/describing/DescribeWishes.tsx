@@ -1,0 +1,250 @@
+import { useState } from "react";
+import type { ClientPage, ClientRecord } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
+import { capital, depthWord, placeName } from "../../../lib/words";
+import { type ChosenPlace, PlaceChoice } from "../../../meeting/PlaceChoice";
+import { placeKey } from "../../../meeting/places";
+import { Button } from "../../../ui/Button";
+import { ProblemNote } from "../../../ui/ProblemNote";
+import { Field } from "./Field";
+import type { Describe } from "./useDescribe";
+
+const DEPTHS = [1, 1.5, 2, 2.5, 3, 3.5, 4, 4.5, 5];
+const COMFORT = {
+  oil: ["usual", "little", "none"],
+  warmth: ["warm", "usual", "cool"],
+  talk: ["quiet", "some", "talk"],
+  music: ["none", "soft"],
+} as const;
+
+/** What the client wishes for: depth by region, strokes and tools, places, comfort. Every change is kept at once. */
+export function DescribeWishes(props: { client: ClientPage; describe: Describe }) {
+  const catalogue = useCatalogue();
+  const { client, describe } = props;
+  const { record } = client;
+  const change = (told: Partial<ClientRecord>) => describe.mutate(told);
+  const others = Object.values(catalogue.regions).filter(
+    ({ id }) => !record.wishes.some((wish) => wish.region === id),
+  );
+  return (
+    <div className="grid gap-6">
+      <section aria-label="Pressure by region">
+        <h3 className="text-lg">Pressure by region</h3>
+        <ul>
+          {record.wishes.map((wish) => (
+            <li key={wish.region} className="flex flex-wrap items-center gap-3 py-1">
+              <span className="w-44">{capital(catalogue.regions[wish.region]?.whole ?? wish.region)}</span>
+              <select
+                className="select min-h-11 w-auto"
+                aria-label={`Depth wished on the ${catalogue.regions[wish.region]?.whole}`}
+                value={wish.depth}
+                onChange={(event) =>
+                  change({
+                    wishes: record.wishes.map((one) =>
+                      one === wish ? { ...one, depth: Number(event.target.value) } : one,
+                    ),
+                  })
+                }
+              >
+                {DEPTHS.map((depth) => (
+                  <option key={depth} value={depth}>
+                    {depth}
+                    {depthWord[depth] ? `, ${depthWord[depth]}` : ""}
+                  </option>
+                ))}
+              </select>
+              <Button
+                look="quiet"
+                aria-label={`No wish for the ${catalogue.regions[wish.region]?.whole}`}
+                onClick={() => change({ wishes: record.wishes.filter((one) => one !== wish) })}
+              >
+                No wish
+              </Button>
+            </li>
+          ))}
+        </ul>
+        <select
+          className="select mt-1 min-h-11 w-auto"
+          aria-label="A region with a wish of its own"
+          value=""
+          onChange={(event) =>
+            change({ wishes: [...record.wishes, { region: event.target.value, depth: 3 }] })
+          }
+        >
+          <option value="">Another region</option>
+          {others.map(({ id, whole }) => (
+            <option key={id} value={id}>
+              {capital(whole)}
+            </option>
+          ))}
+        </select>
+      </section>
+      <div className="grid gap-6 lg:grid-cols-2">
+        <Liked field="likes" label="Likes" record={record} onChange={change} />
+        <Liked field="dislikes" label="Does not like" record={record} onChange={change} />
+        <PlaceList
+          label="Carries tension"
+          places={record.tension}
+          onChange={(tension) => change({ tension })}
+        />
+        <PlaceList
+          label="Keep off"
+          places={record.excluded}
+          because
+          onChange={(excluded) => change({ excluded })}
+        />
+      </div>
+      <div className="flex flex-wrap gap-x-6 gap-y-3">
+        {(Object.keys(COMFORT) as (keyof typeof COMFORT)[]).map((field) => (
+          <Field key={field} label={capital(field)}>
+            <select
+              className="select min-h-11 w-36"
+              value={record[field]}
+              onChange={(event) => change({ [field]: event.target.value })}
+            >
+              <option value="">not asked</option>
+              {COMFORT[field].map((value) => (
+                <option key={value}>{value}</option>
+              ))}
+            </select>
+          </Field>
+        ))}
+        <Aims record={record} onChange={change} />
+      </div>
+      {describe.error && <ProblemNote error={describe.error} />}
+    </div>
+  );
+}
+
+function Aims({ record, onChange }: { record: ClientRecord; onChange(told: Partial<ClientRecord>): void }) {
+  const [aims, setAims] = useState(record.aims);
+  return (
+    <div className="min-w-72 grow">
+      <Field label="What makes it a good hour">
+        <input
+          className="input min-h-11 w-full"
+          maxLength={1000}
+          value={aims}
+          onChange={(event) => setAims(event.target.value)}
+          onBlur={() => aims !== record.aims && onChange({ aims })}
+        />
+      </Field>
+    </div>
+  );
+}
+
+interface LikedProps {
+  field: "likes" | "dislikes";
+  label: string;
+  record: ClientRecord;
+  onChange(told: Partial<ClientRecord>): void;
+}
+
+/** Strokes and tools; what is liked is not disliked at once. */
+function Liked({ field, label, record, onChange }: LikedProps) {
+  const catalogue = useCatalogue();
+  const named = { ...catalogue.strokes, ...catalogue.tools };
+  const other = field === "likes" ? "dislikes" : "likes";
+  return (
+    <section aria-label={label}>
+      <h3 className="text-lg">{label}</h3>
+      <ul className="flex flex-wrap gap-2">
+        {record[field].map((id) => (
+          <li key={id}>
+            <Remove
+              words={named[id]?.name ?? id}
+              onRemove={() => onChange({ [field]: record[field].filter((one) => one !== id) })}
+            />
+          </li>
+        ))}
+      </ul>
+      <select
+        className="select mt-1 min-h-11 w-auto"
+        aria-label={`${label}: a stroke or a tool`}
+        value=""
+        onChange={(event) =>
+          onChange({
+            [field]: [...record[field], event.target.value],
+            [other]: record[other].filter((one) => one !== event.target.value),
+          })
+        }
+      >
+        <option value="">A stroke or a tool</option>
+        {Object.values(named)
+          .filter(({ id }) => !record[field].includes(id))
+          .map(({ id, name }) => (
+            <option key={id} value={id}>
+              {capital(name)}
+            </option>
+          ))}
+      </select>
+    </section>
+  );
+}
+
+type Listed = ClientRecord["excluded"][number];
+
+function PlaceList(props: {
+  label: string;
+  places: readonly (Omit<Listed, "because"> & { because?: string })[];
+  because?: boolean;
+  onChange(places: Listed[]): void;
+}) {
+  const catalogue = useCatalogue();
+  const [place, setPlace] = useState<ChosenPlace | null>(null);
+  const [why, setWhy] = useState("");
+  const { label, places } = props;
+  const all = places as Listed[];
+  return (
+    <section aria-label={label}>
+      <h3 className="text-lg">{label}</h3>
+      <ul className="flex flex-wrap gap-2">
+        {all.map((one) => (
+          <li key={placeKey(one, catalogue)}>
+            <Remove
+              words={[placeName(one, catalogue), one.because].filter(Boolean).join(": ")}
+              onRemove={() => props.onChange(all.filter((other) => other !== one))}
+            />
+          </li>
+        ))}
+      </ul>
+      <div className="mt-1 flex flex-wrap gap-2">
+        <PlaceChoice label={`${label}: a place`} place={place} catalogue={catalogue} onPlace={setPlace} />
+        {place && props.because && (
+          <input
+            className="input min-h-11 w-40"
+            aria-label="Because"
+            placeholder="Because …"
+            maxLength={120}
+            value={why}
+            onChange={(event) => setWhy(event.target.value)}
+          />
+        )}
+        {place && (
+          <Button
+            onClick={() => {
+              const key = placeKey(place, catalogue);
+              const rest = all.filter((one) => placeKey(one, catalogue) !== key);
+              props.onChange([
+                ...rest,
+                (props.because ? { ...place, because: why.trim() } : place) as Listed,
+              ]);
+              setPlace(null);
+              setWhy("");
+            }}
+          >
+            Add it
+          </Button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function Remove({ words, onRemove }: { words: string; onRemove(): void }) {
+  return (
+    <Button className="bg-base-100 font-normal" aria-label={`Take away: ${words}`} onClick={onRemove}>
+      {words} <span aria-hidden="true">×</span>
+    </Button>
+  );
+}

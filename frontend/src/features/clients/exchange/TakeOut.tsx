@@ -1,0 +1,100 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "@tanstack/react-router";
+import { useState } from "react";
+import { api, body, type ClientPage, type Erased } from "../../../api/client";
+import { Button } from "../../../ui/Button";
+import { ProblemNote } from "../../../ui/ProblemNote";
+
+/** What is kept of a client, for the client: to read, for another program, for an address book. */
+export function TakeOut({ client }: { client: ClientPage }) {
+  const files = [
+    [`/api/clients/${client.client_id}/record.pdf`, "The whole record, to read (PDF)"],
+    [`/api/clients/${client.client_id}/record.json`, "The whole record, for another program (JSON)"],
+    [`/api/clients-out/cards?client_id=${client.client_id}`, "The contact alone (vCard)"],
+  ] as const;
+  return (
+    <>
+      <p>Whoever is written about may have all of it. The files leave the practice’s care with you.</p>
+      <ul className="mt-2">
+        {files.map(([href, words]) => (
+          <li key={href}>
+            <a
+              href={href}
+              download
+              className="inline-flex min-h-11 items-center underline underline-offset-4"
+            >
+              {words}
+            </a>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** Takes everything of a client away, for good, and says what that was. */
+export function Erase({ client }: { client: ClientPage }) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const [name, setName] = useState("");
+  const erasing = useMutation({
+    mutationFn: () =>
+      body<Erased>(
+        api.POST("/api/clients/{client_id}/erase", {
+          params: { path: { client_id: client.client_id } },
+          body: { name },
+        }),
+      ),
+    onSuccess: async ({ name: gone, counts }) => {
+      const erased = `${gone} is erased: ${counted(counts)}. Copies in backups end with those.`;
+      await navigate({ to: "/clients", state: { erased } });
+      for (const key of ["client", "session", "history"]) queries.removeQueries({ queryKey: [key] });
+      for (const key of ["clients", "day"]) queries.invalidateQueries({ queryKey: [key] });
+    },
+  });
+  return (
+    <form
+      aria-label="Erase this person"
+      onSubmit={(event) => {
+        event.preventDefault();
+        erasing.mutate();
+      }}
+    >
+      <p className="max-w-[70ch]">
+        Everything goes, for good: record, intakes, all sessions with their plans, what was tapped and logged,
+        and the history of this page. Only the date of the erasure and the numbers of what went are kept.
+        Local law may oblige you to keep some of it: take the record out first if so.
+      </p>
+      <label className="mt-3 block">
+        <span className="text-quiet">Type the name to erase: {client.record.name}</span>
+        <input
+          className="input mt-1 block min-h-11 w-full sm:w-96"
+          maxLength={120}
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+      </label>
+      <Button look="warn" type="submit" className="mt-3" disabled={erasing.isPending || name.trim() === ""}>
+        Erase this person
+      </Button>
+      {erasing.error && <ProblemNote error={erasing.error} />}
+    </form>
+  );
+}
+
+const NOUNS: Record<string, [string, string]> = {
+  sessions: ["session", "sessions"],
+  logs: ["log", "logs"],
+  events: ["tap", "taps"],
+  intakes: ["intake", "intakes"],
+  changes: ["line of history", "lines of history"],
+};
+
+/** `3 sessions, 2 logs, 140 taps`. */
+export function counted(counts: Record<string, number>): string {
+  const words = Object.entries(NOUNS).flatMap(([kind, [one, many]]) => {
+    const count = counts[kind] ?? 0;
+    return count ? [`${count} ${count === 1 ? one : many}`] : [];
+  });
+  return words.length ? words.join(", ") : "there was no more than the entry";
+}

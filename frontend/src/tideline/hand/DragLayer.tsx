@@ -1,0 +1,87 @@
+import { useEffect, useState } from "react";
+import type { Landing } from "../../api/client";
+import type { Swell, TideLayout } from "../layout";
+import { gaps, landingWords, nearestGap } from "./landing";
+
+interface Props {
+  swell: Swell;
+  name: string;
+  /** Where on the page it was taken up. */
+  takenAt: { x: number; y: number };
+  layout: TideLayout;
+  /** Not yet known while they are being worked out. */
+  landings: readonly Landing[] | undefined;
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+  onDrop(partId: string, landing: Landing): void;
+  onEnd(): void;
+}
+
+const LETTER = 8;
+
+/** A part in the hand: it follows the pointer, and the place it would go to says whether it may. */
+export function DragLayer(props: Props) {
+  const { swell, layout, landings, takenAt, onDrop, onEnd } = props;
+  const [by, setBy] = useState({ x: 0, y: 0 });
+  const places = gaps(layout.swells, swell.partId, props.left, props.right);
+  const middle = (swell.x0 + swell.x1) / 2 + by.x;
+  const gap = nearestGap(places, middle);
+  const landing = landings?.find((one) => one.at === gap?.at);
+
+  useEffect(() => {
+    const move = (event: PointerEvent) =>
+      setBy({ x: event.clientX - takenAt.x, y: event.clientY - takenAt.y });
+    const end = () => {
+      if (landing && !landing.here && !landing.why_not) onDrop(swell.partId, landing);
+      onEnd();
+    };
+    const cancel = (event: KeyboardEvent) => event.key === "Escape" && onEnd();
+    addEventListener("pointermove", move);
+    addEventListener("pointerup", end);
+    addEventListener("pointercancel", onEnd);
+    addEventListener("keydown", cancel);
+    return () => {
+      removeEventListener("pointermove", move);
+      removeEventListener("pointerup", end);
+      removeEventListener("pointercancel", onEnd);
+      removeEventListener("keydown", cancel);
+    };
+  }, [takenAt, landing, swell.partId, onDrop, onEnd]);
+
+  const barred = Boolean(landing?.why_not);
+  const words = landingWords(props.name, landing);
+  const half = (words.length * LETTER) / 2;
+  return (
+    <g className="pointer-events-none" data-testid="drag">
+      {gap && (
+        <line
+          x1={gap.x}
+          x2={gap.x}
+          y1={props.top}
+          y2={props.bottom}
+          className={barred ? "stroke-accent" : "stroke-primary"}
+          strokeWidth={barred ? 2 : 4}
+          strokeDasharray={barred ? "2 6" : undefined}
+          strokeLinecap="round"
+        />
+      )}
+      <g transform={`translate(${by.x} ${Math.max(-24, Math.min(24, by.y))})`} opacity={0.75}>
+        <path d={swell.above} className="fill-tide-deep" />
+        <path d={swell.below} className="fill-tide-deep" />
+      </g>
+      {gap && (
+        <text
+          x={Math.min(Math.max(gap.x, props.left + half), props.right - half)}
+          y={props.top - 8}
+          textAnchor="middle"
+          strokeWidth={6}
+          className={`stroke-base-100 text-[15px] font-bold [paint-order:stroke] ${barred ? "fill-accent" : "fill-base-content"}`}
+        >
+          {words}
+        </text>
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,1 @@
+"""Which regions are worked, proven best."""

@@ -1,0 +1,1 @@
+"""How the minutes are shared out, and what a set of regions gains by them."""

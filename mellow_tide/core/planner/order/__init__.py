@@ -1,0 +1,1 @@
+"""The cheapest order of parts."""

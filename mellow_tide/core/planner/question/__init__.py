@@ -1,0 +1,1 @@
+"""What is asked of the planner, and what cannot be."""

@@ -1,0 +1,104 @@
+"""Why a region is no candidate, and which wishes no plan can meet."""
+
+from typing import Literal
+
+from mellow_tide.core.catalogue.rules import Consent
+from mellow_tide.core.planner.order.way import SchoolWay, homes
+from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.refusal import DoesNotFit, FieldProblem
+
+Absence = Literal["no_consent", "declined", "excluded", "not_in_school", "position_barred", "health"]
+
+
+def explain_absent(id: str, asked: Asked, way: SchoolWay) -> Absence | None:
+    """Why a region may not be worked at all; None if it may."""
+    client, catalogue, restrictions = asked.client, asked.catalogue, asked.restrictions
+    has_place = any(id in b.regions() for b in catalogue.schools[way.school].blocks)
+    consents = _consents(id, asked)
+    forbidden = any(x.id == id for x in restrictions.regions)
+    # In pregnancy the belly is worked by hand and by wish only, never by a plan.
+    belly = id == "abdomen" and client.gestation_days is not None
+    whys: tuple[tuple[Absence, bool], ...] = (
+        ("declined", any(c.id in client.declined for c in consents)),
+        ("health", forbidden or belly),
+        (
+            "excluded",
+            catalogue.regions[id].only is None
+            and any(x.region == id and x.zone is None for x in restrictions.excluded),
+        ),
+        ("no_consent", any(c.needs_yes(asked.brief.kind) and c.id not in client.consents for c in consents)),
+        ("not_in_school", not has_place),
+        ("position_barred", id not in homes(way, catalogue)),
+    )
+    return next((why for why, holds in whys if holds), None)
+
+
+def _consents(id: str, asked: Asked) -> list[Consent]:
+    """The consents that working the region in this kind of session takes."""
+    return [
+        c
+        for c in asked.catalogue.consents.values()
+        if c.region == id and not c.strokes and not (c.bare_only and asked.kind.clothed)
+    ]
+
+
+def refuse_impossible(asked: Asked) -> None:
+    """Raise `DoesNotFit` where a wish of the brief collides with a rule whatever is planned."""
+    brief, catalogue, restrictions = asked.brief, asked.catalogue, asked.restrictions
+    problems = []
+    lubricant = catalogue.lubricants[brief.lubricant]
+    for barred in restrictions.ingredients:
+        if barred.id in lubricant.contains:
+            what = f"{lubricant.name} contains {barred.id} ({barred.because})"
+            problems.append(FieldProblem("lubricant", what, "choose another lubricant"))
+    allowed = catalogue.choice("strength").ceilings["relaxation"]
+    if brief.ceiling > allowed:
+        what = f"easing off only at {brief.ceiling} of 10 is more than this house allows"
+        problems.append(FieldProblem("ceiling", what, f"use {allowed} or less"))
+    kind = catalogue.kinds[brief.kind]
+    outside = [
+        id for area in kind.areas if area.id == brief.area for id in brief.focus if id not in area.regions
+    ]
+    for id in outside:
+        what = f"{catalogue.regions[id].whole} do not belong to the part that was chosen"
+        problems.append(FieldProblem("focus", what, "take them out of the focus, or choose another part"))
+    if kind.areas and brief.area is None:
+        names = ", ".join(area.id for area in kind.areas)
+        problems.append(FieldProblem("area", "which part of the body is not said", f"use one of: {names}"))
+    if brief.first_position is not None and brief.first_position not in kind.positions:
+        what = f"a {kind.name} session does not begin there"
+        problems.append(FieldProblem("first_position", what, f"use one of: {', '.join(kind.positions)}"))
+    if brief.finish == "bright" and kind.surface != "chair":
+        what = "only a chair session ends bright"
+        problems.append(FieldProblem("finish", what, "let it end calm"))
+    if problems:
+        raise DoesNotFit(*problems)
+
+
+def refuse_focus(absent: dict[str, Absence], asked: Asked) -> None:
+    """Raise `DoesNotFit` where the focus is on a region that may not be worked."""
+    words = {
+        "declined": ("has been declined", "take it out of the focus"),
+        "excluded": ("is to be left alone", "take it out of the focus"),
+        "no_consent": ("needs the client's consent", "ask first, or take it out of the focus"),
+        "not_in_school": ("is not worked in this school", "take it out of the focus"),
+        "position_barred": ("cannot be reached in a position that is allowed", "take it out of the focus"),
+        "health": ("cannot be worked as lightly as it must", "take it out of the focus"),
+    }
+    problems = []
+    for id in asked.brief.focus:
+        if id in absent:
+            what, remedy = words[absent[id]]
+            problems.append(FieldProblem("focus", f"{asked.catalogue.regions[id].whole} {what}", remedy))
+    if problems:
+        raise DoesNotFit(*problems)
+
+
+def nothing_left(asked: Asked) -> FieldProblem:
+    """What to say where no region is a candidate."""
+    if asked.restrictions.positions:
+        reasons = ", ".join(sorted({barred.because for barred in asked.restrictions.positions}))
+        return FieldProblem(
+            "kind", f"no position of this session is allowed ({reasons})", "work lying on the side"
+        )
+    return FieldProblem("leave_out", "no region is left to work on", "leave out fewer regions")

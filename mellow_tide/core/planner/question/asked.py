@@ -1,0 +1,78 @@
+"""What is asked of the planner: a brief for a client, in the house and at the pace it is to be worked."""
+
+from dataclasses import dataclass
+from functools import cached_property, lru_cache
+from typing import Literal, Self
+
+from mellow_tide.core.care.restrictions import Restrictions, restrict
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house import on_surface
+from mellow_tide.core.catalogue.rules import Kind
+from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief, wished_depth
+from mellow_tide.core.planner.strokes.repertoire import Touch
+from mellow_tide.core.setting import Setting
+from mellow_tide.core.timing.tempo import Tempo
+
+OneSided = tuple[tuple[str, Literal["left", "right"]], ...]
+"""Regions of which one side is left alone, with the side that is worked."""
+
+
+@dataclass(frozen=True)
+class Asked:
+    """A brief for a client; the catalogue is the house's, with regions of one side where the other is left alone."""
+
+    brief: Brief
+    client: ClientFacts
+    catalogue: Catalogue
+    tempo: Tempo
+
+    @classmethod
+    def of(cls, brief: Brief, setting: Setting) -> Self:
+        """What is asked. Raises `UnknownReference` or `BadBrief` for a brief that cannot be read."""
+        check_brief(brief, setting.catalogue)
+        here = on_surface(brief.surface, setting.catalogue)
+        sides = _one_sided(setting.restrictions, here)
+        return cls(brief, setting.client, _spared(sides, here) if sides else here, setting.tempo)
+
+    @cached_property
+    def restrictions(self) -> Restrictions:
+        """What the client's health and wishes take away."""
+        return restrict(self.client, self.catalogue)
+
+    @property
+    def kind(self) -> Kind:
+        """The kind of session."""
+        return self.catalogue.kinds[self.brief.kind]
+
+    def touch(self, region: str) -> Touch:
+        """How a region may be worked."""
+        zones = {x.zone for x in self.restrictions.excluded if x.region == region and x.zone}
+        if self.client.gestation_days is not None and self.catalogue.chosen["prenatal_points"] != "disregard":
+            points = self.catalogue.prenatal_points.values()
+            zones.update(zone for point in points for zone in point.zones.get(region, ()))
+        return Touch(
+            wished_depth(region, self.brief, self.client),
+            self.restrictions.cap(region),
+            frozenset(zones),
+            frozenset(x.id for x in self.restrictions.families),
+            self.kind.clothed,
+            self.client.likes,
+            self.client.dislikes,
+        )
+
+
+def _one_sided(restrictions: Restrictions, catalogue: Catalogue) -> OneSided:
+    whole = {(x.region, x.side) for x in restrictions.excluded if x.zone is None}
+    found: list[tuple[str, Literal["left", "right"]]] = []
+    for id, region in catalogue.regions.items():
+        gone = {side for excluded, side in whole if excluded == id}
+        if region.sides == "pair" and gone in ({"left"}, {"right"}):
+            found.append((id, "right" if gone == {"left"} else "left"))
+    return tuple(found)
+
+
+@lru_cache(maxsize=64)
+def _spared(sides: OneSided, catalogue: Catalogue) -> Catalogue:
+    """The catalogue with these regions worked on one side only. The same sides give the very same value."""
+    only = {id: catalogue.regions[id].model_copy(update={"only": side}) for id, side in sides}
+    return catalogue.changed(("only", sides), regions={**catalogue.regions, **only})

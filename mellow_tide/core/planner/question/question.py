@@ -1,0 +1,152 @@
+"""The planning question: which regions may claim minutes, with what weight and between which bounds."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Slot
+from mellow_tide.core.catalogue.rules import Closing, Opening
+from mellow_tide.core.planner.minutes.minutes import Share
+from mellow_tide.core.planner.order.way import SchoolWay, halved
+from mellow_tide.core.planner.question.absent import (
+    Absence,
+    explain_absent,
+    nothing_left,
+    refuse_focus,
+    refuse_impossible,
+)
+from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.strokes.arc import capacity
+from mellow_tide.core.planner.strokes.repertoire import arc_options
+from mellow_tide.core.planner.strokes.rituals import ROUSING_SECONDS, can_rouse
+from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
+from mellow_tide.core.timing.run_sheet import TOLERATED, hands_on_seconds
+from mellow_tide.core.timing.step_seconds import pass_seconds, whole
+from mellow_tide.core.timing.tempo import Tempo
+
+GRAIN = 15
+"""Seconds per side to which minutes are rounded."""
+
+FOCUS_FACTOR = 1.8
+"""How much more a focus region weighs than its neutral share of the body's surface (from experience)."""
+
+
+CLOSE = "close"
+"""Stands for the close where it is told among the regions."""
+
+
+@dataclass(frozen=True)
+class PlanQuestion:
+    """What the planner solves. `shares[id]` are the candidates; `must` are the wished ones.
+
+    `absent` says why a region that is not left out by wish is no candidate. `hands_on` are the hands-on seconds;
+    the closing's share is `close`.
+    """
+
+    shares: dict[str, Share]
+    must: frozenset[str]
+    absent: dict[str, Absence]
+    close: Share
+    hands_on: int
+    way: SchoolWay
+
+
+def pose_question(asked: Asked, focus_factors: Mapping[str, float] | None = None) -> PlanQuestion:
+    """The question that is asked. Assumes that the brief has been checked.
+
+    `focus_factors` say how much more each focus weighs than its neutral share, where it is not the usual factor.
+
+    Raises `NoSession` for a stop sign, `DoesNotFit` where a focus may not be worked or nothing is left to work.
+    """
+    if asked.restrictions.refer:
+        raise NoSession(
+            *(FieldProblem("conditions", reason.name, reason.says) for reason in asked.restrictions.refer)
+        )
+    refuse_impossible(asked)
+    brief, catalogue = asked.brief, asked.catalogue
+    way = _way(asked)
+    area = next((a.regions for a in asked.kind.areas if a.id == brief.area), tuple(catalogue.regions))
+    factors = focus_factors or {}
+    shares: dict[str, Share] = {}
+    absent: dict[str, Absence] = {}
+    for id in area:
+        if id in brief.leave_out:
+            continue
+        why = explain_absent(id, asked, way)
+        share = None if why else _share(id, asked, way, factors.get(id, FOCUS_FACTOR))
+        if share:
+            shares[id] = share
+        else:
+            absent[id] = why or "health"
+    refuse_focus(absent, asked)
+    if not shares:
+        raise DoesNotFit(nothing_left(asked))
+    return PlanQuestion(
+        shares=shares,
+        must=frozenset(brief.focus),
+        absent=absent,
+        close=_close(asked),
+        hands_on=hands_on_seconds(brief, catalogue),
+        way=way,
+    )
+
+
+def _way(asked: Asked) -> SchoolWay:
+    catalogue = asked.catalogue
+    barred = frozenset(barred.id for barred in asked.restrictions.positions)
+    way = SchoolWay(asked.brief.school, asked.brief.close_with, barred, asked.brief.first_position)
+    openings = (
+        _ritual_seconds(catalogue.openings[b.position], "open", 1, catalogue, asked.tempo)
+        for b in way.blocks(catalogue)
+    )
+    return replace(way, opening_seconds=tuple(openings))
+
+
+def _close(asked: Asked) -> Share:
+    """What the closing may claim: never less than its strokes take; a bright end needs its own first."""
+    brief, catalogue, tempo = asked.brief, asked.catalogue, asked.tempo
+    closing = catalogue.closings[brief.close_with]
+    bright = brief.finish == "bright" and can_rouse(closing.region, catalogue)
+    more = ROUSING_SECONDS if bright else 0
+    seconds = closing.seconds
+    shortest = _ritual_seconds(closing, "close", 0, catalogue, tempo)
+    longest = _ritual_seconds(closing, "close", 2, catalogue, tempo)
+    # The last hold must still be able to grow, and to shrink, by what the parts before it miss.
+    least = max(seconds.least, shortest + TOLERATED) + more
+    most = max(least, min(seconds.most, longest - TOLERATED) + more)
+    return Share(1, closing.share, seconds.saturation, least, most)
+
+
+def _ritual_seconds(
+    ritual: Opening | Closing, slot: Slot, which: Literal[0, 1, 2], catalogue: Catalogue, tempo: Tempo
+) -> int:
+    """Whole seconds of a ritual; of passes that it leaves open the least (0), the usual (1) or the most (2)."""
+    region = catalogue.regions[ritual.region]
+    total = 0
+    for s in ritual.strokes:
+        stroke = catalogue.strokes[s.stroke]
+        passes = s.passes or stroke.slots[slot][which]
+        total += whole(passes * pass_seconds(stroke, region, stroke.depth[0], catalogue.clock, tempo))
+    return total
+
+
+def _share(id: str, asked: Asked, way: SchoolWay, focus_factor: float) -> Share | None:
+    """What the region may claim; None where strokes that are light enough cannot fill its least time."""
+    brief, catalogue, touch = asked.brief, asked.catalogue, asked.touch(id)
+    region = catalogue.regions[id]
+    if not arc_options(id, touch, catalogue):
+        return None
+    # Half of a mid-line region has half of its bounds, of its weight and of what satisfies.
+    half = 2 if halved(id, way, catalogue) else 1
+    seconds = asked.kind.seconds_of(region)
+    least, most = capacity(id, touch, catalogue, asked.tempo)
+    least = max(-(-seconds.least // (half * GRAIN)) * GRAIN, -(-least // GRAIN) * GRAIN)
+    most = min(seconds.most // half, most) // GRAIN * GRAIN
+    if least > most:
+        return None
+    weight = region.share * catalogue.schools[brief.school].weights.get(id, 1.0)
+    if id in brief.focus:
+        # A school that thinks little of a region does not talk a client out of it.
+        weight = max(weight, region.share) * focus_factor
+    return Share(region.side_count * half, weight / half, seconds.saturation / half, least, most)

@@ -1,0 +1,1 @@
+"""The strokes that fill a part."""

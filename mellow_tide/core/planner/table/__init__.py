@@ -1,0 +1,1 @@
+"""What the table needs to go on without a planner."""

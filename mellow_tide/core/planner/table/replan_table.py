@@ -1,0 +1,171 @@
+"""What to do with the time that is left, for the table's side and without a server.
+
+The order of the flow is kept. At each part the regions still to come share what is left: the wished ones stay, others
+may go, and sides already promised get what the first side got. The table is read at the remaining seconds less those
+owed to second sides, so that it holds even where a first side took longer. It is a short list of pieces, each with the
+set of regions that is then worked; inside a piece every region's seconds are clamp(weight * m - saturation, least,
+most), where the level m is piecewise linear in the seconds. From one piece to the next a region comes back in and
+others give way.
+"""
+
+from collections.abc import Sequence
+
+import numpy as np
+from numpy.typing import NDArray
+
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.planner.minutes.minutes import Share
+from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.question.question import CLOSE, PlanQuestion, pose_question
+from mellow_tide.core.planner.table.kept_order import FromPart, from_every_part
+from mellow_tide.core.planner.table.kept_sets import Envelope, KeptSets
+from mellow_tide.core.setting import Setting
+from mellow_tide.core.timing.run_sheet import hands_on_seconds, part_seconds
+
+LONGER = 900
+"""Seconds beyond the booked ones up to which a table reaches."""
+
+
+class TableShare(Record):
+    """What a region, or the close, may claim: see `minutes.Share`; `count` sides are still to come."""
+
+    region: str
+    count: int
+    weight: float
+    saturation: float
+    least: float
+    most: float
+
+
+class Piece(Record):
+    """From `start` seconds on, `kept` regions are worked (the close always is) and `fixed` seconds are between them.
+
+    `level` are corners (seconds for strokes, m) of the water level, which is linear between them.
+    """
+
+    start: int
+    kept: tuple[str, ...]
+    fixed: int
+    level: tuple[tuple[float, float], ...]
+
+
+class PartTable(Record):
+    """What may be done from `part` (its place in the flow) on, before it is begun; pieces in order of their start.
+
+    `owed` are the regions whose second side is still to come. With fewer seconds than the first piece starts at,
+    nothing fits. `frees`: the whole seconds of strokes, at least, that giving up a wished region would free then.
+    """
+
+    part: int
+    owed: tuple[str, ...]
+    shares: tuple[TableShare, ...]
+    pieces: tuple[Piece, ...]
+    frees: dict[str, int]
+
+
+class ReplanTable(Record):
+    """One table for each part of a flow, the opening's first; none for a session without minutes to meet."""
+
+    parts: tuple[PartTable, ...]
+
+
+def make_replan_table(
+    flow: Flow,
+    by_hand: tuple[str, ...],
+    setting: Setting,
+) -> ReplanTable:
+    """The tables of a flow for `client`. What was set by hand weighs as much as it takes to get what it has."""
+    asked = Asked.of(flow.brief, setting)
+    if asked.kind.open_ended:
+        return ReplanTable(parts=())
+    shares = _shares(flow, by_hand, asked)
+    must = {id for id in shares if id in flow.brief.focus}
+    bits = {id: i for i, id in enumerate(id for id in shares if id not in must)}
+    longest = hands_on_seconds(flow.brief, asked.catalogue) + LONGER
+    tables = [_part_table(flow, shares, bits, there, longest) for there in from_every_part(flow, bits, asked)]
+    return ReplanTable(parts=tuple(reversed(tables)))
+
+
+def _shares(flow: Flow, by_hand: tuple[str, ...], asked: Asked) -> dict[str, Share]:
+    """By region that the flow works, and for the close, what it may claim."""
+    question = pose_question(asked)
+    now = {
+        part.region: part_seconds(part, asked.catalogue, asked.tempo)
+        for part in flow.parts
+        if part.role == "work"
+    }
+    found = {}
+    for id, seconds in now.items():
+        share = question.shares.get(id) or _unasked(seconds)
+        count = sum(part.region == id and part.role == "work" for part in flow.parts)
+        weight = _own_weight(share, seconds, now, question) if id in by_hand else share.weight
+        found[id] = Share(count, weight, share.saturation, share.least, share.most)
+    return {**found, CLOSE: question.close}
+
+
+def _unasked(seconds: int) -> Share:
+    """What a region claims that no plan would have worked: just what it has."""
+    return Share(1, 1.0, max(1.0, float(seconds)), float(seconds), float(seconds))
+
+
+def _own_weight(share: Share, seconds: int, now: dict[str, int], question: PlanQuestion) -> float:
+    """The weight at which a region's seconds are best at the level that the others have."""
+    known = [(question.shares[id], t) for id, t in now.items() if id in question.shares]
+    levels = sorted((s.saturation + t) / s.weight for s, t in known)
+    level = levels[len(levels) // 2] if levels else 1.0
+    return (share.saturation + seconds) / level
+
+
+def _part_table(
+    flow: Flow, shares: dict[str, Share], bits: dict[str, int], there: FromPart, longest: int
+) -> PartTable:
+    before = {part.region for part in flow.parts[: there.part] if part.role == "work"}
+    ahead = [part.region for part in flow.parts[there.part :] if part.role == "work"]
+    owed = tuple(id for id in dict.fromkeys(ahead) if id in before)
+    free = [id for id in dict.fromkeys(ahead) if id not in before]
+    optional = [id for id in free if id in bits]
+    must = [id for id in free if id not in bits]
+    between = there.seconds[_indices(owed, optional, bits)]
+    sets = KeptSets([shares[id] for id in optional], [*(shares[id] for id in must), shares[CLOSE]], between)
+    pieces = tuple(_piece(found, optional, must, sets) for found in sets.envelope(longest))
+    return PartTable(
+        part=there.part,
+        owed=owed,
+        shares=tuple(_row(id, shares[id]) for id in (*free, CLOSE)),
+        pieces=pieces,
+        frees={id: int(shares[id].count * shares[id].least) for id in must},
+    )
+
+
+def _indices(owed: Sequence[str], optional: Sequence[str], bits: dict[str, int]) -> NDArray[np.int64]:
+    """For every set of `optional`, its index among the sets of all regions; what is owed is in all."""
+    index = np.zeros(1 << len(optional), dtype=np.int64)
+    index[0] = sum(1 << bits[id] for id in owed if id in bits)
+    for i, id in enumerate(optional):
+        index[1 << i : 2 << i] = index[: 1 << i] | 1 << bits[id]
+    return index
+
+
+def _piece(found: Envelope, optional: Sequence[str], must: Sequence[str], sets: KeptSets) -> Piece:
+    kept = [id for i, id in enumerate(optional) if found.kept >> i & 1]
+    return Piece(
+        start=found.start,
+        kept=(*must, *kept),
+        fixed=int(sets.between[found.kept]),
+        level=tuple(
+            (round(float(total), 3), round(float(level), 9))
+            for total, level in zip(*sets.corners(found.kept), strict=True)
+        ),
+    )
+
+
+def _row(id: str, share: Share) -> TableShare:
+    return TableShare(
+        region=id,
+        count=share.count,
+        weight=share.weight,
+        saturation=share.saturation,
+        least=share.least,
+        most=share.most,
+    )

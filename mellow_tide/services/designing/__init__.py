@@ -1,0 +1,1 @@
+"""Plans: made, changed, kept, started from."""

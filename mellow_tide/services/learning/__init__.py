@@ -1,0 +1,1 @@
+"""What visits have taught."""

@@ -1,0 +1,1 @@
+"""What is known of a client, and how it comes to be known."""

@@ -1,0 +1,81 @@
+"""The question of the day: kept, and in the plan at once."""
+
+from uuid import UUID
+
+from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.meeting.changes import ItemChange, place_key
+from mellow_tide.core.meeting.day import DayAnswer, add_day_answer
+from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.planner.plan import Plan
+from mellow_tide.core.refusal import Refused
+from mellow_tide.services.designing.planning import plan_closest
+from mellow_tide.services.designing.standing import PlanChange, Standing, load_standing, store_change
+from mellow_tide.services.desk import Desk
+from mellow_tide.services.meeting.evidence import Told, tell
+from mellow_tide.services.session_view import SessionView
+from mellow_tide.services.sessions import read_session
+from mellow_tide.store.clients import Evidence, add_changes
+from mellow_tide.store.database import Transaction
+from mellow_tide.store.sessions import ReadAt, lock_session, set_day_answer, set_known
+
+
+def answer_day(desk: Desk, at: ReadAt, answer: DayAnswer, lasting: bool) -> SessionView:
+    """Keep today's answer, and let the closest plan that obeys it stand; `lasting` keeps it for the next times too.
+
+    The answer is kept whatever becomes of the plan: after a stop sign, or where no plan of the brief can obey it, the
+    plan stays and its findings say so. Raises `NotThere`, `Stale`, `UnknownReference`.
+    """
+    stands = load_standing(desk, at.session_id)
+    row, before = stands.row, stands.plan
+    made = _obeying(stands, answer)
+
+    def keep(t: Transaction) -> None:
+        set_day_answer(t, at.session_id, answer)
+        said = answer.model_dump(mode="json", exclude_defaults=True) or "nothing new"
+        asked = [ItemChange(field="today", item=row.day.isoformat(), after=said)]
+        add_changes(t, row.client_id, asked, Evidence("day_question", desk.name(t)))
+        if lasting:
+            tell(t, desk, row.client_id, lambda record: _with(record, answer), Told("day_question"))
+
+    if made and made.flow != before.flow:
+        return store_change(desk, at, PlanChange(made, before, also=keep))
+    with desk.writing() as t:
+        lock_session(t, at.session_id)
+        keep(t)
+        if made:
+            # The plan obeys it as it is: that is no news to it.
+            set_known(t, at.session_id)
+    return read_session(desk, at.session_id)
+
+
+def _obeying(stands: Standing, answer: DayAnswer) -> Plan | None:
+    """The closest plan that obeys the answer; None where there is none, or no session."""
+    row, setting = stands.row, stands.setting.with_client(add_day_answer(stands.row.known, answer))
+    if setting.restrictions.refer:
+        return None
+    if row.begun or _same(setting.client, row.facts):
+        return stands.plan
+    try:
+        return plan_closest(stands.plan, setting)
+    except Refused:
+        # What cannot be planned is said by the findings of the plan that stands.
+        return None
+
+
+def mark_looked_at(desk: Desk, session_id: UUID) -> SessionView:
+    """The plan is right as it is beside what became known of the client since. Raises `NotThere`."""
+    with desk.reading() as t:
+        lock_session(t, session_id)
+        set_known(t, session_id)
+    return read_session(desk, session_id)
+
+
+def _same(facts: ClientFacts, before: ClientFacts) -> bool:
+    return facts.conditions == before.conditions and facts.excluded == before.excluded
+
+
+def _with(record: ClientRecord, answer: DayAnswer) -> ClientRecord:
+    places = {place_key(place): place for place in (*answer.excluded, *record.excluded)}
+    return record.model_copy(
+        update={"conditions": record.conditions | answer.conditions, "excluded": tuple(places.values())}
+    )

@@ -1,0 +1,1 @@
+"""The hour at the table and its log."""
