@@ -12,13 +12,13 @@ from launcher.places import ROOT, Places
 from launcher.say import say
 
 TWO_AT_A_TIME = ("-n", "2", "--dist", "loadfile", "--no-loadscope-reorder", "-q")
-INNER = ("tests/core", "tests/external", "tests/vectors", "tests/test_architecture.py", "tests/test_names.py")
+INNER = ("tests/core", "tests/vectors", "tests/test_architecture.py", "tests/test_names.py")
 """What needs neither database nor browser."""
 
 RANDOM = tuple(
     f"tests/core/test_{name}.py" for name in ("plan", "order", "adjust", "flow_properties", "designing")
 )
-"""What tries at random, and tries fifteen times as much in the long run."""
+"""What tries at random, and tries thirty times as much in the long run."""
 
 HOURS = (
     ("just before midnight", "2026-05-04T23:57:00+00:00", "UTC"),

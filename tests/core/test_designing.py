@@ -148,12 +148,12 @@ def test_lying_on_the_side_the_other_side_waits_for_the_turn():
 
 def test_a_part_is_split_and_keeps_all_its_strokes():
     whole = parts(FLOW)["back"]
-    halves = apply(FLOW, [SplitPart(part_id="back", at=2, id="back-more")])
-    first, second = parts(halves)["back"], parts(halves)["back-more"]
+    halves = apply(FLOW, [SplitPart(part_id="back", at=2)])
+    first, second = parts(halves)["back"], parts(halves)["back-2"]
     assert first.steps + second.steps == whole.steps
     assert halves.parts.index(second) == halves.parts.index(first) + 1
     with pytest.raises(BadFlow, match="begin the second part"):
-        apply(FLOW, [SplitPart(part_id="back", at=len(whole.steps), id="x")])
+        apply(FLOW, [SplitPart(part_id="back", at=len(whole.steps))])
 
 
 def test_a_trait_of_a_step_is_given_and_taken_away():

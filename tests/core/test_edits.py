@@ -11,6 +11,7 @@ from mellow_tide.core.flow.edits import (
     MoveStep,
     RemovePart,
     RemoveStep,
+    SplitPart,
     apply,
 )
 from mellow_tide.core.refusal import BadFlow
@@ -84,3 +85,24 @@ def test_the_last_step_of_a_part_stays():
     lone = flow(OPEN, part("back", "mid", "prone", "back", step()), CLOSE)
     with pytest.raises(ValueError, match="steps"):
         apply(lone, [RemoveStep(part_id=BACK.id, step=0)])
+
+
+FOOT = FEET[0].id
+
+
+def test_a_mirrored_edit_changes_the_other_side_where_it_is_worked_alike():
+    alike = flow(OPEN, *FEET, BACK, CLOSE)
+    changed = apply(alike, [ChangeStep(part_id=FOOT, step=0, passes=7, mirrored=True)])
+    assert [p.steps[0].passes for p in changed.parts if p.region == "foot"] == [7, 7]
+    alone = apply(alike, [ChangeStep(part_id=FOOT, step=0, passes=7)])
+    assert [p.steps[0].passes for p in alone.parts if p.region == "foot"] == [7, 2]
+    # Once they differ, each is its own.
+    apart = apply(alone, [RemoveStep(part_id=FOOT, step=1, mirrored=True)])
+    assert [len(p.steps) for p in apart.parts if p.region == "foot"] == [1, 2]
+
+
+def test_a_part_is_split_in_its_middle_unless_said_under_an_id_that_is_free():
+    twice = apply(flow(OPEN, BACK, CLOSE), [SplitPart(part_id=BACK.id)])
+    assert [p.id for p in twice.parts][1:3] == [BACK.id, f"{BACK.id}-2"]
+    with pytest.raises(BadFlow, match="no step"):
+        apply(twice, [SplitPart(part_id=BACK.id)])

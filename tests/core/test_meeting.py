@@ -10,6 +10,7 @@ from mellow_tide.core.care.restrictions import restrict
 from mellow_tide.core.flow.brief import ClientFacts, Excluded, Wish
 from mellow_tide.core.meeting.changes import compare_records
 from mellow_tide.core.meeting.day import DayAnswer, add_day_answer, hear_places
+from mellow_tide.core.meeting.field_rules import read_field_rules
 from mellow_tide.core.meeting.merging import merge_records
 from mellow_tide.core.meeting.record import ClientRecord, nobody
 from tests.settings import CATALOGUE
@@ -158,3 +159,9 @@ def test_what_is_so_today_only_ever_adds_restrictions(record, conditions, exclud
     assert all(after.cap(region) <= before.cap(region) for region in C.regions)
     assert set(before.excluded) <= set(after.excluded)
     assert set(before.reasons) <= set(after.reasons)
+
+
+def test_every_field_says_how_it_is_merged_and_printed():
+    told = {field for field, _ in read_field_rules(ClientRecord)}
+    assert set(ClientRecord.model_fields) - told == {"name", "archived"}
+    assert all(how.label or how.group == "own" for _, how in read_field_rules(ClientRecord))

@@ -5,7 +5,7 @@ from collections.abc import Callable
 from pathlib import Path
 
 from tests.core import test_contractions, test_replan_table, test_run_state, test_treating
-from tests.vectors import places
+from tests.vectors import places, running
 
 FOLDER = Path(__file__).parent
 
@@ -14,6 +14,7 @@ FILES: dict[str, Callable[[], object]] = {
     "places.json": places.vectors,
     "replan.json": test_replan_table.vectors,
     "run_state.json": test_run_state.vectors,
+    "running.json": running.vectors,
     "treating.json": test_treating.vectors,
 }
 

@@ -2050,6 +2050,8 @@ export interface components {
         /**
          * ChangeStep
          * @description Give a step another depth, tool, number of passes or other trait; what is left out stays, `clear` takes away.
+         *
+         *     `mirrored`: the other side of the region is changed alike, where it has the very same strokes.
          */
         ChangeStep: {
             /**
@@ -2085,6 +2087,11 @@ export interface components {
              * @default []
              */
             clear: ("zone" | "seconds" | "direction" | "cue")[];
+            /**
+             * Mirrored
+             * @default false
+             */
+            mirrored: boolean;
         };
         /**
          * CheckView
@@ -3008,6 +3015,8 @@ export interface components {
         /**
          * Evaluation
          * @description What a flow is, in full. Screens read this and compute no rules of their own.
+         *
+         *     `first_touch_seconds`: from the hour that is booked to the first touch.
          */
         Evaluation: {
             sheet: components["schemas"]["RunSheet"];
@@ -3019,6 +3028,10 @@ export interface components {
             supplies: components["schemas"]["Supplies"];
             /** Exposures */
             exposures: components["schemas"]["Exposure"][];
+            verdicts: components["schemas"]["Verdicts"];
+            limits: components["schemas"]["VerdictLimits"];
+            /** First Touch Seconds */
+            first_touch_seconds: number;
         };
         /**
          * Events
@@ -4079,6 +4092,8 @@ export interface components {
         /**
          * MoveStep
          * @description Take a step out and put it back before place `to` of what is left (its end, if `to` is their number).
+         *
+         *     `mirrored` as in `ChangeStep`.
          */
         MoveStep: {
             /**
@@ -4092,6 +4107,11 @@ export interface components {
             step: number;
             /** To */
             to: number;
+            /**
+             * Mirrored
+             * @default false
+             */
+            mirrored: boolean;
         };
         /**
          * Moved
@@ -4360,7 +4380,7 @@ export interface components {
          * @description What may be done from `part` (its place in the flow) on, before it is begun; pieces in order of their start.
          *
          *     `owed` are the regions whose second side is still to come. With fewer seconds than the first piece starts at,
-         *     nothing fits. `frees`: the whole seconds of strokes, at least, that giving up a wished region would free then.
+         *     nothing fits.
          */
         PartTable: {
             /** Part */
@@ -4371,10 +4391,6 @@ export interface components {
             shares: components["schemas"]["TableShare"][];
             /** Pieces */
             pieces: components["schemas"]["Piece"][];
-            /** Frees */
-            frees: {
-                [key: string]: number;
-            };
         };
         /**
          * Pass
@@ -5049,7 +5065,7 @@ export interface components {
         };
         /**
          * RemoveStep
-         * @description Take a step away; the last one of a part cannot be.
+         * @description Take a step away; the last one of a part cannot be. `mirrored` as in `ChangeStep`.
          */
         RemoveStep: {
             /**
@@ -5061,6 +5077,11 @@ export interface components {
             part_id: string;
             /** Step */
             step: number;
+            /**
+             * Mirrored
+             * @default false
+             */
+            mirrored: boolean;
         };
         /**
          * Repair
@@ -5166,6 +5187,16 @@ export interface components {
         ReviewItem: {
             item: components["schemas"]["Item"];
             judged: components["schemas"]["Judged"] | null;
+        };
+        /**
+         * ReviewVerdicts
+         * @description What was made of answers, by their items' ids.
+         */
+        ReviewVerdicts: {
+            /** Verdicts */
+            verdicts: {
+                [key: string]: components["schemas"]["Verdict"];
+            };
         };
         /**
          * RitualStroke
@@ -5559,7 +5590,7 @@ export interface components {
         };
         /**
          * SplitPart
-         * @description Make two parts of one: its steps from `at` on become a part of their own, with `id`, right after it.
+         * @description Make two parts of one: its steps from `at` on, or its second half, become a part of their own right after it.
          */
         SplitPart: {
             /**
@@ -5570,9 +5601,7 @@ export interface components {
             /** Part Id */
             part_id: string;
             /** At */
-            at: number;
-            /** Id */
-            id: string;
+            at?: number | null;
         };
         /**
          * StandAt
@@ -6033,14 +6062,62 @@ export interface components {
             note: string;
         };
         /**
+         * VerdictLimits
+         * @description What verdicts are held against: seconds missed, seconds by which sides differ, the thumbs' share (0 to 1).
+         */
+        VerdictLimits: {
+            /**
+             * Minutes Missed
+             * @default 15
+             */
+            minutes_missed: number;
+            /**
+             * Sides Differ
+             * @default 30
+             */
+            sides_differ: number;
+            /**
+             * Thumb Share
+             * @default 0.15
+             */
+            thumb_share: number;
+        };
+        /**
          * Verdicts
-         * @description What was made of answers, by their items' ids.
+         * @description Whether it fits, is balanced, is safe and spares the hands, each as a code with its number.
+         *
+         *     `over`: whole seconds over (negative: under) the hands-on minutes; `apart`: how much longer one side is worked.
          */
         Verdicts: {
-            /** Verdicts */
-            verdicts: {
-                [key: string]: components["schemas"]["Verdict"];
-            };
+            /**
+             * Fit
+             * @enum {string}
+             */
+            fit: "fits" | "over" | "under" | "open_ended";
+            /** Over */
+            over: number;
+            /**
+             * Balance
+             * @enum {string}
+             */
+            balance: "even" | "uneven";
+            /** Apart */
+            apart: number;
+            /**
+             * Safety
+             * @enum {string}
+             */
+            safety: "clear" | "advice" | "caution" | "refuse";
+            /**
+             * Hands
+             * @enum {string}
+             */
+            hands: "easy" | "strained";
+            /**
+             * Thumbs
+             * @enum {string}
+             */
+            thumbs: "within" | "over";
         };
         /**
          * Version
@@ -7261,7 +7338,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Verdicts"];
+                "application/json": components["schemas"]["ReviewVerdicts"];
             };
         };
         responses: {

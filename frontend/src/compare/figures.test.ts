@@ -16,7 +16,7 @@ const difference = {
 } as unknown as Difference;
 const evaluation = (depth: number, left: number) =>
   ({
-    balance: { left, right: 100 },
+    verdicts: { apart: Math.abs(left - 100) },
     hands: { strain: 2 },
     supplies: { millilitres: 20 },
     findings: [],

@@ -18,7 +18,7 @@ export function figuresOf(difference: Difference, first: Evaluation, second: Eva
     figure("Turns", before.turns, after.turns, String),
     figure("Walks round the table", before.walks, after.walks, String),
     figure("Between strokes", before.between, after.between, span, 30),
-    figure("Left against right", apart(first), apart(second), span, 15),
+    figure("Left against right", first.verdicts.apart, second.verdicts.apart, span, 15),
     figure(
       "Thumbs, of all strokes",
       Math.round(100 * before.thumb_share),
@@ -47,10 +47,6 @@ function figure(
   worth = 1,
 ): Figure {
   return { name, first: words(first), second: words(second), differs: Math.abs(first - second) >= worth };
-}
-
-function apart({ balance }: Evaluation): number {
-  return Math.abs(balance.left - balance.right);
 }
 
 function strokes({ sheet }: Evaluation) {

@@ -1,24 +1,15 @@
 /** The rest of the session shared out anew, on the device alone: what gives way, before it happens. */
-import type { Catalogue, ReplanTables, RunSheet, RunState } from "../api/client";
-import { span } from "../lib/time";
-import { capital } from "../lib/words";
-import { elapsed, stillNeeded, takenBy } from "./pace";
+import type { ReplanTables, RunSheet, RunState } from "../api/client";
+import { elapsed, stillNeeded, takenBy } from "./progress";
 import { workOf } from "./schedule";
 import { shareOut } from "./shareOut";
 
 export interface Bending {
   /** Seconds of work by part id; 0 for a part that is left out. */
   seconds: Record<string, number>;
-  total: number;
-  /** What gives way, in one line; empty if nothing does. */
-  says: string;
-  /** The regions that would be left out or shortened. */
-  gives: string[];
+  /** Seconds that are missing; where there are any, nothing fits. */
   short_by: number;
 }
-
-/** Seconds a side below which a change is not named. */
-const SAID = 15;
 
 /** The parts in order, each once. */
 function partsOf(sheet: RunSheet): RunSheet["entries"] {
@@ -35,7 +26,6 @@ export function bend(
   run: RunState,
   total: number,
   now: number,
-  catalogue: Pick<Catalogue, "regions">,
   keep: ReadonlySet<string> = new Set(),
 ): Bending | null {
   const parts = partsOf(sheet);
@@ -62,29 +52,12 @@ export function bend(
       .map(({ region, part_id }) => [region, workOf(sheet, run, part_id)]),
   );
   const shared = shareOut(table, left, held);
-  if (shared.short_by > 0) return { seconds: {}, total, says: "", gives: [], short_by: shared.short_by };
+  if (shared.short_by > 0) return { seconds: {}, short_by: shared.short_by };
   const seconds: Record<string, number> = {};
-  const moved = new Map<string, { before: number; after: number }>();
   for (const part of parts.slice(next)) {
     if (part.role !== "work" && part.role !== "close") continue;
     const key = part.role === "close" ? "close" : part.region;
-    if (table.owed.includes(key)) continue;
-    const after = Math.round(shared.seconds[key] ?? 0);
-    const before = workOf(sheet, run, part.part_id);
-    seconds[part.part_id] = after;
-    if (part.role === "work") moved.set(part.region, { before, after });
+    if (!table.owed.includes(key)) seconds[part.part_id] = Math.round(shared.seconds[key] ?? 0);
   }
-  const words = [...moved].flatMap(([region, { before, after }]) => {
-    const name = catalogue.regions[region]?.whole ?? region;
-    if (after === 0 && before > 0) return [`${name} left out`];
-    const pair = catalogue.regions[region]?.sides === "pair" ? " each side" : "";
-    if (Math.abs(after - before) < SAID) return [];
-    return [`${name} ${span(Math.abs(after - before))} ${after < before ? "less" : "more"}${pair}`];
-  });
-  const unsaid = [...moved.values()].some(({ before, after }) => after < before && after > before - SAID);
-  if (unsaid) words.push("a little less elsewhere");
-  const gives = [...moved]
-    .filter(([, { before, after }]) => after <= before - SAID)
-    .map(([region]) => region);
-  return { seconds, total, says: capital(words.join(", ")), gives, short_by: 0 };
+  return { seconds, short_by: 0 };
 }

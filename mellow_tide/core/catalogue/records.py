@@ -214,10 +214,6 @@ class Stroke(Named):
         """The depth in this stroke's range that is closest to `wished` (1 to 5)."""
         return min(max(wished, self.depth[0]), self.depth[1])
 
-    def most_passes(self) -> int:
-        """The most passes that make sense in any slot."""
-        return max(most for _, _, most in self.slots.values())
-
 
 class FragilePlace(Named):
     """A place where pressure is limited: zones by region, the most depth there, whether percussion is allowed."""

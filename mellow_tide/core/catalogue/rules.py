@@ -44,8 +44,11 @@ class Kind(Named):
 
     def before_after_minutes(self, first_visit: bool = False) -> int:
         """Minutes of a booking that are not hands-on; a first visit has more to ask."""
-        before = self.first_visit_before_minutes if first_visit else self.before_minutes
-        return before + self.after_minutes
+        return self.minutes_before(first_visit) + self.after_minutes
+
+    def minutes_before(self, first_visit: bool = False) -> int:
+        """Minutes from the hour that is booked to the first touch."""
+        return self.first_visit_before_minutes if first_visit else self.before_minutes
 
     def seconds_of(self, region: Region) -> SecondsRange:
         """The seconds per side worth giving a region in this kind of session."""

@@ -2,8 +2,7 @@
 
 from mellow_tide.core.designing.landing import Landing, find_best_landing
 from mellow_tide.core.designing.trial import Trial
-from mellow_tide.core.flow.edits import CopySteps, Edit, part_named
-from mellow_tide.core.flow.flow import Flow, Part
+from mellow_tide.core.flow.edits import CopySteps, Edit, find_free_id, part_named
 
 OTHER = {"left": "right", "right": "left"}
 
@@ -36,12 +35,7 @@ def find_other_side(trial: Trial, part_id: str) -> Landing | None:
             seconds=tried.seconds,
             edits=edits,
         )
-    mirrored = part.model_copy(update={"id": find_free_id(flow, part), "side": OTHER[part.side]})
+    mirrored = part.model_copy(
+        update={"id": find_free_id(flow, f"{part.region}-{OTHER[part.side]}"), "side": OTHER[part.side]}
+    )
     return find_best_landing(trial, mirrored, at + 1)
-
-
-def find_free_id(flow: Flow, part: Part) -> str:
-    """An id for a further part of a region, that no part of the flow has."""
-    taken = {other.id for other in flow.parts}
-    wanted = f"{part.region}-{OTHER.get(part.side, 'more')}"
-    return next(id for id in (wanted, *(f"{wanted}-{n}" for n in range(2, 99))) if id not in taken)

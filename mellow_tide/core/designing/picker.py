@@ -3,8 +3,8 @@
 from mellow_tide.core.catalogue.records import SLOTS, Record, Slot, Stroke
 from mellow_tide.core.designing.trial import Trial
 from mellow_tide.core.flow.brief import wished_depth
-from mellow_tide.core.flow.edits import Edit, InsertStep, part_named
-from mellow_tide.core.flow.flow import Flow, Part, Step
+from mellow_tide.core.flow.edits import Edit, InsertStep, find_alike, part_named
+from mellow_tide.core.flow.flow import Part, Step
 
 WORKED: tuple[Slot, ...] = tuple(slot for slot in SLOTS if slot not in ("open", "close"))
 
@@ -63,19 +63,12 @@ def place_for(part: Part, slot: Slot) -> int:
     return before[-1] + 1 if before else 0
 
 
-def alike(flow: Flow, part: Part) -> tuple[Part, ...]:
-    """The part itself, and the other side of its region where that has the very same strokes."""
-    return tuple(
-        other
-        for other in flow.parts
-        if other is part or (other.role, other.region, other.steps) == (part.role, part.region, part.steps)
-    )
-
-
 def _pick(trial: Trial, part: Part, stroke: Stroke, slot: Slot) -> Pick:
     step = step_of(trial, part, stroke, slot)
     at = place_for(part, slot)
-    edits = tuple(InsertStep(part_id=other.id, at=at, step=step) for other in alike(trial.case.flow, part))
+    edits = tuple(
+        InsertStep(part_id=other.id, at=at, step=step) for other in find_alike(trial.case.flow, part)
+    )
     tried = trial.of_edits(edits)
     return Pick(stroke=stroke.id, slot=slot, why_not=tried.why_not, warns=tried.warns, edits=edits)
 

@@ -1,15 +1,18 @@
 """One flow, one client: run sheet, restrictions, findings, balance, hands and supplies."""
 
+from typing import Literal
+
 from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.checks.check import Finding, make_case
 from mellow_tide.core.checks.engine import run_checks
+from mellow_tide.core.checks.rules.sides_differ import TOLERATED as EVEN
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.hands.load import HandLoad
+from mellow_tide.core.hands.load import THUMB_BUDGET, HandLoad
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.supplies.packing import Supplies, count_supplies
 from mellow_tide.core.timing.exposure import Exposure, find_exposures
-from mellow_tide.core.timing.run_sheet import RunSheet
+from mellow_tide.core.timing.run_sheet import TOLERATED, RunSheet
 
 
 class Balance(Record):
@@ -21,8 +24,34 @@ class Balance(Record):
     between: int
 
 
+class VerdictLimits(Record):
+    """What verdicts are held against: seconds missed, seconds by which sides differ, the thumbs' share (0 to 1)."""
+
+    minutes_missed: int = TOLERATED
+    sides_differ: int = EVEN
+    thumb_share: float = THUMB_BUDGET
+
+
+class Verdicts(Record):
+    """Whether it fits, is balanced, is safe and spares the hands, each as a code with its number.
+
+    `over`: whole seconds over (negative: under) the hands-on minutes; `apart`: how much longer one side is worked.
+    """
+
+    fit: Literal["fits", "over", "under", "open_ended"]
+    over: int
+    balance: Literal["even", "uneven"]
+    apart: int
+    safety: Literal["clear", "advice", "caution", "refuse"]
+    hands: Literal["easy", "strained"]
+    thumbs: Literal["within", "over"]
+
+
 class Evaluation(Record):
-    """What a flow is, in full. Screens read this and compute no rules of their own."""
+    """What a flow is, in full. Screens read this and compute no rules of their own.
+
+    `first_touch_seconds`: from the hour that is booked to the first touch.
+    """
 
     sheet: RunSheet
     restrictions: Restrictions
@@ -31,6 +60,9 @@ class Evaluation(Record):
     hands: HandLoad
     supplies: Supplies
     exposures: tuple[Exposure, ...]
+    verdicts: Verdicts
+    limits: VerdictLimits
+    first_touch_seconds: int
 
 
 def evaluate(
@@ -42,15 +74,34 @@ def evaluate(
     Pure: the same flow gives the same evaluation. Raises `UnknownReference` for ids the catalogue does not know.
     """
     case = make_case(flow, setting)
-    sheet = case.sheet
+    sheet, found = case.sheet, run_checks(case)
+    balance = _balance(sheet)
     return Evaluation(
         sheet=sheet,
         restrictions=case.restrictions,
-        findings=run_checks(case),
-        balance=_balance(sheet),
+        findings=found,
+        balance=balance,
         hands=case.load,
         supplies=count_supplies(flow, sheet, case.catalogue, case.client),
         exposures=find_exposures(sheet, case.catalogue),
+        verdicts=_judge(sheet, balance, found, case.load),
+        limits=VerdictLimits(),
+        first_touch_seconds=60 * case.kind.minutes_before(flow.brief.first_visit),
+    )
+
+
+def _judge(sheet: RunSheet, balance: Balance, found: tuple[Finding, ...], hands: HandLoad) -> Verdicts:
+    apart = abs(balance.left - balance.right)
+    missed = "over" if sheet.over > 0 else "under"
+    return Verdicts(
+        fit="open_ended" if sheet.open_ended else "fits" if abs(sheet.over) <= TOLERATED else missed,
+        over=sheet.over,
+        balance="even" if apart <= EVEN else "uneven",
+        apart=apart,
+        # The most severe comes first.
+        safety=found[0].severity if found else "clear",
+        hands="strained" if hands.hazardous else "easy",
+        thumbs="over" if hands.thumb_share > THUMB_BUDGET else "within",
     )
 
 

@@ -16,7 +16,10 @@ Clearable = Literal["zone", "seconds", "direction", "cue"]
 
 
 class ChangeStep(Record):
-    """Give a step another depth, tool, number of passes or other trait; what is left out stays, `clear` takes away."""
+    """Give a step another depth, tool, number of passes or other trait; what is left out stays, `clear` takes away.
+
+    `mirrored`: the other side of the region is changed alike, where it has the very same strokes.
+    """
 
     kind: Literal["change_step"] = "change_step"
     part_id: str
@@ -32,15 +35,20 @@ class ChangeStep(Record):
     zone: str | None = None
     note: Annotated[str, Field(max_length=400)] | None = None
     clear: tuple[Clearable, ...] = ()
+    mirrored: bool = False
 
 
 class MoveStep(Record):
-    """Take a step out and put it back before place `to` of what is left (its end, if `to` is their number)."""
+    """Take a step out and put it back before place `to` of what is left (its end, if `to` is their number).
+
+    `mirrored` as in `ChangeStep`.
+    """
 
     kind: Literal["move_step"] = "move_step"
     part_id: str
     step: Index
     to: Index
+    mirrored: bool = False
 
 
 class InsertStep(Record):
@@ -53,11 +61,12 @@ class InsertStep(Record):
 
 
 class RemoveStep(Record):
-    """Take a step away; the last one of a part cannot be."""
+    """Take a step away; the last one of a part cannot be. `mirrored` as in `ChangeStep`."""
 
     kind: Literal["remove_step"] = "remove_step"
     part_id: str
     step: Index
+    mirrored: bool = False
 
 
 class CopySteps(Record):
@@ -90,12 +99,11 @@ class ChangePart(Record):
 
 
 class SplitPart(Record):
-    """Make two parts of one: its steps from `at` on become a part of their own, with `id`, right after it."""
+    """Make two parts of one: its steps from `at` on, or its second half, become a part of their own right after it."""
 
     kind: Literal["split_part"] = "split_part"
     part_id: str
-    at: Annotated[int, Field(ge=1)]
-    id: Annotated[str, Field(min_length=1, max_length=80)]
+    at: Annotated[int, Field(ge=1)] | None = None
 
 
 class ChangeBrief(Record):
@@ -166,6 +174,9 @@ def _edited_parts(flow: Flow, edit: PartEdit) -> tuple[Part, ...]:
     if isinstance(edit, InsertPart):
         return (*flow.parts[: edit.at], edit.part, *flow.parts[edit.at :])
     part = part_named(flow, edit.part_id)
+    if isinstance(edit, ChangeStep | MoveStep | RemoveStep) and edit.mirrored:
+        both = find_alike(flow, part)
+        return tuple(_with(p, {"steps": _edited(p.steps, edit)}) if p in both else p for p in flow.parts)
     if isinstance(edit, MovePart):
         rest = tuple(s for s in flow.parts if s is not part)
         return (*rest[: edit.to], part, *rest[edit.to :])
@@ -183,7 +194,7 @@ def _pieces(
         case RemovePart():
             return ()
         case SplitPart():
-            return _split(part, edit)
+            return _split(flow, part, edit)
         case CopySteps():
             return (_with(part, {"steps": part_named(flow, edit.like).steps}),)
         case ChangePart():
@@ -198,16 +209,36 @@ def _named(edit: ChangeStep | ChangePart | ChangeBrief) -> dict[str, Any]:
     return {**named, **dict.fromkeys(edit.clear)} if isinstance(edit, ChangeStep) else named
 
 
-AIMS = ("kind", "part_id", "step", "clear")
+AIMS = ("kind", "part_id", "step", "clear", "mirrored")
 """The fields of an edit that say what it is and where, not what is given anew."""
 
 
-def _split(whole: Part, edit: SplitPart) -> tuple[Part, ...]:
-    if edit.at >= len(whole.steps):
-        what = f"there is no step {edit.at + 1} to begin the second part with"
+def _split(flow: Flow, whole: Part, edit: SplitPart) -> tuple[Part, ...]:
+    at = len(whole.steps) // 2 if edit.at is None else edit.at
+    if not 0 < at < len(whole.steps):
+        what = f"there is no step {at + 1} to begin the second part with"
         raise BadFlow(FieldProblem("at", what, "choose another"))
-    second = {"id": edit.id, "steps": whole.steps[edit.at :]}
-    return _with(whole, {"steps": whole.steps[: edit.at]}), _with(whole, second)
+    second = {"id": find_free_id(flow, whole.id), "steps": whole.steps[at:]}
+    return _with(whole, {"steps": whole.steps[:at]}), _with(whole, second)
+
+
+def find_free_id(flow: Flow, like: str) -> str:
+    """`like`, or what it becomes with a number, so that no part of the flow has it."""
+    taken = {part.id for part in flow.parts}
+    return next(id for id in (like, *(f"{like}-{n}" for n in range(2, len(taken) + 3))) if id not in taken)
+
+
+def find_alike(flow: Flow, part: Part) -> tuple[Part, ...]:
+    """The part itself, and the other side of its region where that has the very same strokes."""
+    return tuple(
+        other
+        for other in flow.parts
+        if other is part
+        or (
+            part.role == "work"
+            and (other.role, other.region, other.steps) == (part.role, part.region, part.steps)
+        )
+    )
 
 
 def part_named(flow: Flow, part_id: str) -> Part:

@@ -8,35 +8,10 @@ from mellow_tide.core.care.pregnancy import weeks_words
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.formats.paper import Paper
 from mellow_tide.core.formats.whole_record import VisitKept, WholeRecord
+from mellow_tide.core.meeting.field_rules import Group, read_field_rules
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.meeting.review import say_place
 
-PLAIN = {
-    "address_as": "Called",
-    "phone": "Phone",
-    "email": "E-mail",
-    "emergency_contact": "In an emergency",
-    "birth_year": "Born in",
-    "language": "Language",
-    "clothing": "Clothing",
-    "height_cm": "Height, cm",
-    "weight_kg": "Weight, kg",
-    "skin": "Skin",
-    "body_hair": "Body hair",
-    "aims": "What was wished for",
-    "warmth": "Warmth",
-    "talk": "Talk",
-    "music": "Music",
-    "oil": "Oil",
-    "know_first": "To know first",
-    "note": "Notes",
-}
-HEALTH = {
-    "medicines": "Medicines",
-    "allergies": "Allergies",
-    "operations": "Operations",
-    "injuries": "Injuries",
-}
 SOURCES = {
     "by_hand": "written down",
     "intake": "from an intake",
@@ -59,7 +34,7 @@ def print_client(whole: WholeRecord, time_zone: str, catalogue: Catalogue) -> by
     paper = Paper(whole.client.name, whole.exported_at, f"{whole.client.name} · {whole.practice}")
     paper.quiet(f"Everything that {whole.practice} keeps of {whole.client.name}, on {_day(day)}.")
     paper.heading("Who you are, and what you like")
-    paper.lines((label, _text(getattr(whole.client, field))) for field, label in PLAIN.items())
+    paper.lines(_labelled(whole.client, "who"))
     paper.lines(_wishes(whole.client, catalogue))
     paper.heading("Health")
     paper.lines(_health(whole.client, day, catalogue))
@@ -86,6 +61,12 @@ def print_client(whole: WholeRecord, time_zone: str, catalogue: Catalogue) -> by
     return paper.bytes()
 
 
+def _labelled(client: ClientRecord, group: Group) -> Iterator[tuple[str, str]]:
+    for field, how in read_field_rules(ClientRecord):
+        if how.group == group:
+            yield how.label, _text(getattr(client, field))
+
+
 def _wishes(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str, str]]:
     names = {**catalogue.strokes, **catalogue.tools}
     yield (
@@ -106,7 +87,7 @@ def _health(client: ClientRecord, day: date, catalogue: Catalogue) -> Iterator[t
     if client.due_date:
         weeks = f", {weeks_words(days)} today" if days is not None else ""
         yield "Pregnancy", f"due {_day(client.due_date)}{weeks}"
-    yield from ((label, getattr(client, field)) for field, label in HEALTH.items())
+    yield from _labelled(client, "health")
 
 
 def _consents(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str, str]]:

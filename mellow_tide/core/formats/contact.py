@@ -20,9 +20,7 @@ ContactField = Literal[
     "note",
     "know_first",
 ]
-CONTACT_FIELDS: tuple[ContactField, ...] = ContactField.__args__  # type: ignore[attr-defined]
 """What may be taken over of a contact. Health is told by the client, never imported."""
-
 
 REMEDIES = {
     "birth_year": "give a year from 1900 to 2100, or leave the column out",

@@ -6,21 +6,10 @@ from pydantic import JsonValue
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Place
+from mellow_tide.core.meeting.field_rules import read_field_rules
 from mellow_tide.core.meeting.record import ClientRecord
 
-BEARS_ON_A_PLAN = frozenset(
-    (
-        "conditions",
-        "due_date",
-        "consents",
-        "excluded",
-        "wishes",
-        "likes",
-        "dislikes",
-        "height_cm",
-        "weight_kg",
-    )
-)
+BEARS_ON_A_PLAN = frozenset(field for field, how in read_field_rules(ClientRecord) if how.bears_on_plan)
 """The fields whose change may change what a plan should be."""
 
 _ONE_BY_ONE = ("conditions", "likes", "dislikes")

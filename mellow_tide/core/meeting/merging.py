@@ -4,30 +4,8 @@ from datetime import date
 
 from mellow_tide.core.flow.brief import Excluded, Wish
 from mellow_tide.core.meeting.changes import place_key
+from mellow_tide.core.meeting.field_rules import read_field_rules
 from mellow_tide.core.meeting.record import ClientRecord
-
-_JOINED = {"know_first": " · ", "note": "\n", "medicines": "; ", "allergies": "; ", "operations": "; "} | {
-    "injuries": "; ",
-    "aims": "; ",
-}
-_OWN = (
-    "address_as",
-    "phone",
-    "email",
-    "emergency_contact",
-    "birth_year",
-    "language",
-    "clothing",
-    "height_cm",
-    "weight_kg",
-    "breaths_per_minute",
-    "body_hair",
-    "skin",
-    "warmth",
-    "talk",
-    "music",
-    "oil",
-)
 
 
 def merge_records(kept: ClientRecord, other: ClientRecord) -> ClientRecord:
@@ -36,9 +14,18 @@ def merge_records(kept: ClientRecord, other: ClientRecord) -> ClientRecord:
     Conditions and places to keep off add up, a no goes before a yes, the lighter of two wishes stands, and of two due
     dates the earlier. Text is joined, cut at the record's bounds.
     """
+    rules = {field: how.merge for field, how in read_field_rules(ClientRecord)}
     unknown = type(kept)(name=kept.name)
-    own = {field: getattr(other, field) for field in _OWN if getattr(kept, field) == getattr(unknown, field)}
-    joined = {field: _joined(kept, other, field, between) for field, between in _JOINED.items()}
+    own = {
+        field: getattr(other, field)
+        for field, by in rules.items()
+        if by == "first" and getattr(kept, field) == getattr(unknown, field)
+    }
+    joined = {
+        field: _joined(kept, other, field, between)
+        for field, between in rules.items()
+        if between not in ("first", "rule")
+    }
     declined = kept.declined | other.declined
     dislikes = kept.dislikes | other.dislikes
     return type(kept).model_validate(

@@ -8,6 +8,7 @@ from pydantic import Field, StringConstraints
 from mellow_tide.core.care.pregnancy import gestation_days
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts, Excluded, Place, Wish
+from mellow_tide.core.meeting.field_rules import FieldRule
 
 ClientName = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
 ShortLine = Annotated[str, Field(max_length=80)]
@@ -26,6 +27,8 @@ Warmth = Literal["", "warm", "usual", "cool"]
 Talk = Literal["", "quiet", "some", "talk"]
 Music = Literal["", "none", "soft"]
 Oil = Literal["", "usual", "little", "none"]
+_RULED = FieldRule(group="own", merge="rule", bears_on_plan=True)
+"""Merged and printed by rules of their own; a plan depends on it."""
 
 
 class ClientRecord(Record):
@@ -37,38 +40,90 @@ class ClientRecord(Record):
     """
 
     name: ClientName
-    address_as: ShortLine = ""
-    phone: Phone = ""
-    email: Email = ""
-    emergency_contact: EmergencyContact = ""
-    birth_year: BirthYear | None = None
-    language: ShortLine = ""
-    clothing: Annotated[str, Field(max_length=200)] = ""
-    note: Annotated[str, Field(max_length=4000)] = ""
-    know_first: Annotated[str, Field(max_length=400)] = ""
-    height_cm: HeightCm = 170
-    weight_kg: Weight | None = None
-    breaths_per_minute: Annotated[int, Field(ge=4, le=40)] = 12
-    body_hair: Literal["usual", "much"] = "usual"
-    skin: Literal["usual", "dry"] = "usual"
-    conditions: frozenset[str] = frozenset()
-    due_date: date | None = None
-    medicines: Words = ""
-    allergies: Words = ""
-    operations: Words = ""
-    injuries: Words = ""
-    consents: frozenset[str] = frozenset()
-    declined: frozenset[str] = frozenset()
-    excluded: KeptOff = ()
-    wishes: Wishes = ()
-    likes: frozenset[str] = frozenset()
-    dislikes: frozenset[str] = frozenset()
-    aims: Words = ""
-    tension: TensionPlaces = ()
-    warmth: Warmth = ""
-    talk: Talk = ""
-    music: Music = ""
-    oil: Oil = ""
+    address_as: Annotated[ShortLine, FieldRule("Called", asked=True, about="how to address")] = ""
+    phone: Annotated[Phone, FieldRule("Phone", asked=True)] = ""
+    email: Annotated[Email, FieldRule("E-mail", asked=True, about="e-mail")] = ""
+    emergency_contact: Annotated[
+        EmergencyContact, FieldRule("In an emergency", asked=True, about="in an emergency")
+    ] = ""
+    birth_year: Annotated[BirthYear | None, FieldRule("Born in", asked=True, about="year of birth")] = None
+    language: Annotated[ShortLine, FieldRule("Language", asked=True)] = ""
+    clothing: Annotated[str, Field(max_length=200), FieldRule("Clothing")] = ""
+    note: Annotated[str, Field(max_length=4000), FieldRule("Notes", merge="\n")] = ""
+    know_first: Annotated[str, Field(max_length=400), FieldRule("To know first", merge=" · ")] = ""
+    height_cm: Annotated[
+        HeightCm,
+        FieldRule(
+            "Height, cm",
+            bears_on_plan=True,
+            asked=True,
+            about="height in cm",
+            means="The time of long strokes follows.",
+        ),
+    ] = 170
+    weight_kg: Annotated[Weight | None, FieldRule("Weight, kg", bears_on_plan=True)] = None
+    breaths_per_minute: Annotated[int, Field(ge=4, le=40), FieldRule(group="own")] = 12
+    body_hair: Annotated[Literal["usual", "much"], FieldRule("Body hair")] = "usual"
+    skin: Annotated[Literal["usual", "dry"], FieldRule("Skin")] = "usual"
+    conditions: Annotated[frozenset[str], _RULED] = frozenset()
+    due_date: Annotated[date | None, _RULED] = None
+    medicines: Annotated[
+        Words,
+        FieldRule(
+            "Medicines",
+            "health",
+            merge="; ",
+            asked=True,
+            means="If you do not know what one is for, ask; blood thinners and strong pain relief ask for light hands.",
+            grave=True,
+        ),
+    ] = ""
+    allergies: Annotated[
+        Words,
+        FieldRule(
+            "Allergies",
+            "health",
+            merge="; ",
+            asked=True,
+            means="Look at the oil and at what is near the table.",
+        ),
+    ] = ""
+    operations: Annotated[
+        Words,
+        FieldRule(
+            "Operations",
+            "health",
+            merge="; ",
+            asked=True,
+            means="Leave healing places alone; within six weeks the surgeon’s word first.",
+            grave=True,
+        ),
+    ] = ""
+    injuries: Annotated[
+        Words,
+        FieldRule(
+            "Injuries",
+            "health",
+            merge="; ",
+            asked=True,
+            means="Leave the places alone; mark them as places to keep off.",
+            grave=True,
+        ),
+    ] = ""
+    consents: Annotated[frozenset[str], _RULED] = frozenset()
+    declined: Annotated[frozenset[str], FieldRule(group="own", merge="rule")] = frozenset()
+    excluded: Annotated[KeptOff, _RULED] = ()
+    wishes: Annotated[Wishes, _RULED] = ()
+    likes: Annotated[frozenset[str], _RULED] = frozenset()
+    dislikes: Annotated[frozenset[str], _RULED] = frozenset()
+    aims: Annotated[
+        Words, FieldRule("What was wished for", merge="; ", asked=True, about="what would be good")
+    ] = ""
+    tension: Annotated[TensionPlaces, FieldRule(group="own", merge="rule")] = ()
+    warmth: Annotated[Warmth, FieldRule("Warmth", asked=True)] = ""
+    talk: Annotated[Talk, FieldRule("Talk", asked=True)] = ""
+    music: Annotated[Music, FieldRule("Music", asked=True)] = ""
+    oil: Annotated[Oil, FieldRule("Oil", asked=True)] = ""
     archived: bool = False
 
     def facts(self, day: date) -> ClientFacts:

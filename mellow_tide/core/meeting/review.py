@@ -11,48 +11,13 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts, Place
 from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.core.meeting.changes import place_key
+from mellow_tide.core.meeting.field_rules import read_field_rules
 from mellow_tide.core.meeting.questions import read_sections
 from mellow_tide.core.meeting.record import ClientRecord
 
 Level = Literal["refer", "ask", "adapt", "note"]
-PLAIN = (
-    "address_as",
-    "phone",
-    "email",
-    "emergency_contact",
-    "language",
-    "birth_year",
-    "height_cm",
-    "injuries",
-    "medicines",
-    "operations",
-    "allergies",
-    "aims",
-    "oil",
-    "warmth",
-    "talk",
-    "music",
-)
-"""Questions whose answer is kept as it is."""
-
-MEANS = {
-    "injuries": "Leave the places alone; mark them as places to keep off.",
-    "medicines": "If you do not know what one is for, ask; blood thinners and strong pain relief ask for light hands.",
-    "operations": "Leave healing places alone; within six weeks the surgeon’s word first.",
-    "allergies": "Look at the oil and at what is near the table.",
-    "height_cm": "The time of long strokes follows.",
-}
-
-
-ABOUT = {
-    "address_as": "how to address",
-    "emergency_contact": "in an emergency",
-    "birth_year": "year of birth",
-    "height_cm": "height in cm",
-    "aims": "what would be good",
-    "email": "e-mail",
-}
-"""How a question's answer is headed, where its own name does not say it."""
+ASKED = {field: how for field, how in read_field_rules(ClientRecord) if how.asked}
+"""The questions whose answer is kept as it is."""
 
 
 class Item(Record):
@@ -87,7 +52,7 @@ def review_answers(
 
 def accept_answers(record: ClientRecord, answers: Answers, ids: Collection[str]) -> ClientRecord:
     """The record with the answers accepted whose item's id is among `ids`."""
-    taken = {field: getattr(answers, field) for field in PLAIN if field in ids}
+    taken = {field: getattr(answers, field) for field in ASKED if field in ids}
     conditions = {id for id in answers.ticked() if f"conditions {id}" in ids}
     kept_off = {place_key(place): place for place in record.excluded}
     kept_off |= {place_key(x): x for x in answers.excluded or () if f"excluded {place_key(x)}" in ids}
@@ -222,7 +187,7 @@ def _limited(region: str, depth: float, limits: Restrictions) -> str:
 
 def _plain(answers: Answers, record: ClientRecord) -> Iterator[Item]:
     asked = {question.field: question for section in read_sections() for question in section.questions}
-    for field in PLAIN:
+    for field, how in ASKED.items():
         answer = getattr(answers, field)
         if answer in (None, ""):
             continue
@@ -231,10 +196,10 @@ def _plain(answers: Answers, record: ClientRecord) -> Iterator[Item]:
         reads = {option.value: option.reads for option in asked[field].options} if field in asked else {}
         yield Item(
             id=field,
-            about=ABOUT.get(field, field),
+            about=how.about or field,
             answer=reads.get(str(answer), str(answer)),
-            means=MEANS.get(field, ""),
-            level="ask" if field in ("medicines", "operations", "injuries") else "note",
+            means=how.means,
+            level="ask" if how.grave else "note",
             before=reads.get(str(before), str(before)) if before not in (unsaid, answer) else "",
         )
 

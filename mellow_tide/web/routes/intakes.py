@@ -25,7 +25,7 @@ class IntakeLink(BaseModel):
     expires_at: AwareDatetime
 
 
-class Verdicts(Body):
+class ReviewVerdicts(Body):
     """What was made of answers, by their items' ids."""
 
     verdicts: Annotated[dict[str, Verdict], Field(min_length=1, max_length=200)]
@@ -54,6 +54,6 @@ def read_intake(intake_id: UUID, desk: AtDesk) -> IntakeReview:
 
 
 @router.post("/intakes/{intake_id}/verdicts")
-def judge_answers(intake_id: UUID, sent: Verdicts, desk: AtDesk) -> IntakeReview:
+def judge_answers(intake_id: UUID, sent: ReviewVerdicts, desk: AtDesk) -> IntakeReview:
     """Accept answers into the client's record, or question them."""
     return intakes.judge(desk, intake_id, sent.verdicts)

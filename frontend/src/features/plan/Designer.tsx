@@ -64,7 +64,7 @@ export function Designer({ session, from }: Props) {
   const fixed = session.stage !== "plan";
   const problem = changes.problem ?? untried ?? mending.problem;
   const { focus = [], leave_out = [], school } = brief;
-  const begins = useBegins(session, catalogue);
+  const begins = useBegins(session);
   const later = useLater();
   const evaluation = preview?.tried.evaluation ?? session.evaluation;
   const { parts } = session.plan.flow;
@@ -80,7 +80,7 @@ export function Designer({ session, from }: Props) {
   const lookAtAll = () => mending.tryAll(undefined, { onSettled: () => setLooking(false) });
   function give({ partId, step }: ZoneChoice, zone: string | null) {
     const part = parts.find((one) => one.id === partId);
-    if (part) changes.edit(changeStep(parts, part, step, zone ? { zone } : { clear: ["zone"] }));
+    if (part) changes.edit(changeStep(part, step, zone ? { zone } : { clear: ["zone"] }));
   }
 
   return (

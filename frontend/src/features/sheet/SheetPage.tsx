@@ -38,8 +38,7 @@ function Sheet({ session }: { session: SessionView }) {
   const catalogue = useCatalogue();
   const { plan, evaluation } = session;
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
-  const before = catalogue.kinds[plan.flow.brief.kind ?? ""]?.before_minutes ?? 0;
-  const begins = new Date(session.starts_at).getTime() + before * 60_000;
+  const begins = new Date(session.starts_at).getTime() + evaluation.first_touch_seconds * 1000;
   const hour = (second: number) => timeOfDay(new Date(begins + second * 1000), timeZone);
   const lines = linesOf(plan.flow, evaluation.sheet, catalogue);
   return (

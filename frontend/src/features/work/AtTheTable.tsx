@@ -6,11 +6,12 @@ import { useCatalogue } from "../../api/useCatalogue";
 import { TablePlan } from "../../tableplan/TablePlan";
 import { useMoment } from "../../tableplan/useMoment";
 import { owed } from "../../tableside/owed";
-import { behind, paceWords, progress, waterLevel } from "../../tableside/pace";
 import { pastLeftOut } from "../../tableside/past";
+import { behind, progress, waterLevel } from "../../tableside/progress";
 import { neighbour } from "../../tableside/schedule";
 import { Labour } from "./birth/Labour";
 import { Giving } from "./giving/Giving";
+import { progressWords } from "./giving/giveWords";
 import { Overlays } from "./Overlays";
 import { Unsent } from "./run/Unsent";
 import { useFootSwitch } from "./run/useFootSwitch";
@@ -66,7 +67,7 @@ export function AtTheTable(props: AtTheTableProps) {
         session={session}
         run={run}
         owed={owed(sheet, run).length}
-        pace={paceWords(behind(run, sheet, now))}
+        pace={progressWords(behind(run, sheet, now))}
         advances={settings.advances}
         onAdvances={() => change({ advances: !settings.advances })}
         onPause={() => happen(() => ({ kind: "paused" }))}

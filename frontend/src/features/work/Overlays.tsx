@@ -1,6 +1,6 @@
 import type { TableSide } from "../../api/client";
 import { owed } from "../../tableside/owed";
-import { partSecondsLeft } from "../../tableside/pace";
+import { partSecondsLeft } from "../../tableside/progress";
 import { Halt } from "./halt/Halt";
 import { SorePoints } from "./points/SorePoints";
 import type { TableActs } from "./run/useTable";

@@ -75,7 +75,7 @@ def _united(bits: tuple[int, ...]) -> int:
 
 @lru_cache(maxsize=64)
 def make_order_table(way: SchoolWay, catalogue: Catalogue) -> OrderTable:
-    """The table of a way. Kept for later plans: it does not depend on weights or minutes."""
+    """The table of a way. FieldRule for later plans: it does not depend on weights or minutes."""
     return _Builder(way, catalogue).table()
 
 

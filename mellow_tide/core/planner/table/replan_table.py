@@ -54,14 +54,13 @@ class PartTable(Record):
     """What may be done from `part` (its place in the flow) on, before it is begun; pieces in order of their start.
 
     `owed` are the regions whose second side is still to come. With fewer seconds than the first piece starts at,
-    nothing fits. `frees`: the whole seconds of strokes, at least, that giving up a wished region would free then.
+    nothing fits.
     """
 
     part: int
     owed: tuple[str, ...]
     shares: tuple[TableShare, ...]
     pieces: tuple[Piece, ...]
-    frees: dict[str, int]
 
 
 class ReplanTable(Record):
@@ -134,7 +133,6 @@ def _part_table(
         owed=owed,
         shares=tuple(_row(id, shares[id]) for id in (*free, CLOSE)),
         pieces=pieces,
-        frees={id: int(shares[id].count * shares[id].least) for id in must},
     )
 
 

@@ -77,7 +77,8 @@ def _around(table: PartTable, left: float, held: Mapping[str, float]) -> SharedO
             best = found
     if best:
         return best[1]
-    short = max(1, round(min(missing, default=left)))
+    # A half second counts as a whole one, as on the devices at the table.
+    short = max(1, int(min(missing, default=left) + 0.5))
     return SharedOut(seconds={}, dropped=(), between=0, spare=0, short_by=short)
 
 

@@ -83,7 +83,7 @@ export function useEditing({ session, catalogue, changes, change, say }: Args): 
       },
       onSplit: (id: string) => {
         const part = partOf(id);
-        const edits = part ? splitPart(now().session.plan.flow.parts, part) : [];
+        const edits = part ? splitPart(part) : [];
         if (edits.length > 0) now().changes.edit(edits, `splitting the ${named(id)}`);
         else now().say("A single stroke cannot be split.");
       },

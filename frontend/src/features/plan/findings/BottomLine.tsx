@@ -60,25 +60,27 @@ export function BottomLine(props: Props) {
 }
 
 function answersOf({ evaluation }: SessionView) {
-  const { sheet, balance, findings, hands, supplies } = evaluation;
-  const over = sheet.seconds - sheet.hands_on_seconds;
-  const apart = Math.abs(balance.left - balance.right);
-  const grave = findings.filter((finding) => finding.severity === "refuse").length;
+  const { sheet, balance, findings, hands, supplies, verdicts } = evaluation;
+  const handsOn = span(sheet.hands_on_seconds);
+  const fit = {
+    open_ended: `${span(sheet.seconds)} of work, at her pace`,
+    fits: `Fits ${handsOn} hands-on`,
+    over: `${span(verdicts.over)} over the ${handsOn} hands-on`,
+    under: `${span(verdicts.over)} under the ${handsOn} hands-on`,
+  };
   return {
-    fit: sheet.open_ended
-      ? `${span(sheet.seconds)} of work, at her pace`
-      : Math.abs(over) <= 15
-        ? `Fits ${span(sheet.hands_on_seconds)} hands-on`
-        : `${span(over)} ${over > 0 ? "over" : "under"} the ${span(sheet.hands_on_seconds)} hands-on`,
+    fit: fit[verdicts.fit],
     balance:
-      apart <= 30 ? `Sides even, ${span(balance.left)} each` : `Left and right differ by ${span(apart)}`,
+      verdicts.balance === "even"
+        ? `Sides even, ${span(balance.left)} each`
+        : `Left and right differ by ${span(verdicts.apart)}`,
     between: `${span(balance.between)} between strokes (${Math.round((100 * balance.between) / sheet.seconds)} %)`,
-    hands: `Hands ${hands.hazardous ? "strained" : "easy"}, thumbs ${Math.round(100 * hands.thumb_share)} %`,
+    hands: `Hands ${verdicts.hands}, thumbs ${Math.round(100 * hands.thumb_share)} %`,
     oil: supplies.lubricant ? `${Math.round(supplies.millilitres)} ml of oil` : "",
     safe:
       findings.length === 0
         ? "Nothing to mend"
-        : grave > 0
+        : verdicts.safety === "refuse"
           ? `Not safe: ${findings.length} to look at`
           : `${findings.length} to look at`,
   };

@@ -10,7 +10,7 @@ interface Props {
 /** What to lay out beforehand, and what the session asks of the therapist's own hands. */
 export function SideNotes({ evaluation }: Props) {
   const catalogue = useCatalogue();
-  const { supplies, hands, exposures } = evaluation;
+  const { supplies, hands, exposures, verdicts, limits } = evaluation;
   const most = [...supplies.by_region].sort((a, b) => b.millilitres - a.millilitres).slice(0, 3);
   const shares = most.map(
     (part) => `${catalogue.regions[part.region]?.whole ?? part.region} ${Math.round(part.millilitres)}`,
@@ -34,9 +34,9 @@ export function SideNotes({ evaluation }: Props) {
       )}
       <h2 className="mt-6 text-2xl">Your hands</h2>
       <p className="mt-2">
-        {hands.hazardous ? "This session strains the hand" : "An easy session for the hand"}: strain index{" "}
-        {hands.strain} of 10 at most, thumbs {Math.round(100 * hands.thumb_share)} % of the time, 15 % at
-        most.
+        {verdicts.hands === "strained" ? "This session strains the hand" : "An easy session for the hand"}:
+        strain index {hands.strain} of 10 at most, thumbs {Math.round(100 * hands.thumb_share)} % of the time,{" "}
+        {Math.round(100 * limits.thumb_share)} % at most.
         {hardest && ` ${capital(hardest)} asks the most.`}
       </p>
       <p className="mt-2 text-quiet">

@@ -103,9 +103,8 @@ export function PartRow(props: Props) {
   );
 }
 
-function Strokes({ session, part, entries, onEdit, choosing, onChooseZone }: Props) {
+function Strokes({ part, entries, onEdit, choosing, onChooseZone }: Props) {
   const catalogue = useCatalogue();
-  const { parts } = session.plan.flow;
   const edit = (edits: Edit[]) => edits.length > 0 && onEdit?.(edits);
   return (
     <ol className="mb-3 pl-14 pr-1" aria-label="Strokes">
@@ -134,11 +133,10 @@ function Strokes({ session, part, entries, onEdit, choosing, onChooseZone }: Pro
             onChooseZone={() => onChooseZone(here ? null : place)}
             does={
               onEdit && {
-                change: (change) => edit(changeStep(parts, part, index, change)),
-                move: (by) => edit(moveStep(parts, part, index, by)),
-                remove: () => edit(removeStep(parts, part, index)),
-                split:
-                  part.role === "work" && index > 0 ? () => edit(splitPart(parts, part, index)) : undefined,
+                change: (change) => edit(changeStep(part, index, change)),
+                move: (by) => edit(moveStep(part, index, by)),
+                remove: () => edit(removeStep(part, index)),
+                split: part.role === "work" && index > 0 ? () => edit(splitPart(part, index)) : undefined,
                 last: part.steps.length < 2,
               }
             }

@@ -14,37 +14,27 @@ const own = part("foot-left", { steps: [steps[0]] as Part["steps"] });
 const depthOf = (stroke: string) => (stroke === "kneading" ? ([2, 3] as const) : ([1, 5] as const));
 
 describe("changing a stroke", () => {
-  it("changes the other side too where it is worked alike, and only there", () => {
-    const changed = changeStep([right, left, part("neck", { region: "neck" })], right, 0, { passes: 6 });
-    expect(changed.map((edit) => "part_id" in edit && edit.part_id)).toEqual(["foot-right", "foot-left"]);
-    expect(changed[0]).toMatchObject({ kind: "change_step", step: 0, passes: 6 });
-    expect(changeStep([right, own], right, 0, { depth: 3 })).toHaveLength(1);
-  });
-
-  it("keeps the first contact's strokes its own", () => {
-    const open = part("open", { role: "open" });
-    expect(changeStep([open, right], open, 0, { passes: 2 })).toHaveLength(1);
+  it("asks for the other side to follow", () => {
+    expect(changeStep(right, 0, { passes: 6 })).toEqual([
+      { kind: "change_step", part_id: "foot-right", step: 0, clear: [], passes: 6, mirrored: true },
+    ]);
   });
 
   it("takes one away or moves it within its part, never the last one nor past the ends", () => {
-    expect(removeStep([right, left], right, 1)).toHaveLength(2);
-    expect(removeStep([own], own, 0)).toEqual([]);
-    expect(moveStep([right], right, 0, 1)).toEqual([
-      { kind: "move_step", part_id: "foot-right", step: 0, to: 1 },
+    expect(removeStep(right, 1)).toHaveLength(1);
+    expect(removeStep(own, 0)).toEqual([]);
+    expect(moveStep(right, 0, 1)).toEqual([
+      { kind: "move_step", part_id: "foot-right", step: 0, to: 1, mirrored: true },
     ]);
-    expect(moveStep([right], right, 0, -1)).toEqual([]);
-    expect(moveStep([right], right, 1, 1)).toEqual([]);
+    expect(moveStep(right, 0, -1)).toEqual([]);
+    expect(moveStep(right, 1, 1)).toEqual([]);
   });
 });
 
-describe("splitting a part", () => {
-  it("begins the second part at the step, under an id that is free", () => {
-    expect(splitPart([right, part("foot-right-2")], right)).toEqual([
-      { kind: "split_part", part_id: "foot-right", at: 1, id: "foot-right-3" },
-    ]);
-    expect(splitPart([own], own)).toEqual([]);
-    expect(splitPart([right], part("open", { role: "open" }))).toEqual([]);
-  });
+it("splits only what is work and has two strokes", () => {
+  expect(splitPart(right, 1)).toEqual([{ kind: "split_part", part_id: "foot-right", at: 1 }]);
+  expect(splitPart(own)).toEqual([]);
+  expect(splitPart(part("open", { role: "open" }))).toEqual([]);
 });
 
 describe("several parts at once", () => {

@@ -1,60 +1,31 @@
-/** What is done to parts and strokes by hand, as edits. The other side of a region follows where it is worked alike. */
+/** What is done to parts and strokes by hand, as edits. With `mirrored`, the server changes the other side alike. */
 import type { Edit, Part, Step } from "../../../api/client";
 
 type ChangeStep = Extract<Edit, { kind: "change_step" }>;
-export type StepChange = Partial<Omit<ChangeStep, "kind" | "part_id" | "step">>;
-
-/** The part, and the other side of its region where that has the very same strokes. */
-export function alike(parts: readonly Part[], part: Part): Part[] {
-  return parts.filter(
-    (other) =>
-      other.id === part.id ||
-      (part.role === "work" &&
-        other.role === "work" &&
-        other.region === part.region &&
-        JSON.stringify(other.steps) === JSON.stringify(part.steps)),
-  );
-}
+export type StepChange = Partial<Omit<ChangeStep, "kind" | "part_id" | "step" | "mirrored">>;
 
 /** Gives step `index` other passes, depth, tool, place, words; `clear` takes away what it had of its own. */
-export function changeStep(parts: readonly Part[], part: Part, index: number, change: StepChange): Edit[] {
-  return alike(parts, part).map((other) => ({
-    kind: "change_step",
-    part_id: other.id,
-    step: index,
-    clear: [],
-    ...change,
-  }));
+export function changeStep(part: Part, index: number, change: StepChange): Edit[] {
+  return [{ kind: "change_step", part_id: part.id, step: index, clear: [], mirrored: true, ...change }];
 }
 
 /** Takes step `index` away; none if it is the last one of its part. */
-export function removeStep(parts: readonly Part[], part: Part, index: number): Edit[] {
+export function removeStep(part: Part, index: number): Edit[] {
   if (part.steps.length < 2) return [];
-  return alike(parts, part).map((other) => ({ kind: "remove_step", part_id: other.id, step: index }));
+  return [{ kind: "remove_step", part_id: part.id, step: index, mirrored: true }];
 }
 
 /** Moves step `index` one place on (1) or back (-1); none past the ends of its part. */
-export function moveStep(parts: readonly Part[], part: Part, index: number, by: -1 | 1): Edit[] {
+export function moveStep(part: Part, index: number, by: -1 | 1): Edit[] {
   const to = index + by;
   if (to < 0 || to >= part.steps.length) return [];
-  return alike(parts, part).map((other) => ({ kind: "move_step", part_id: other.id, step: index, to }));
+  return [{ kind: "move_step", part_id: part.id, step: index, to, mirrored: true }];
 }
 
 /** Makes two parts of one before step `at`; by default half way through its strokes. */
-export function splitPart(
-  parts: readonly Part[],
-  part: Part,
-  at = Math.floor(part.steps.length / 2),
-): Edit[] {
-  if (part.role !== "work" || at < 1 || at >= part.steps.length) return [];
-  return [{ kind: "split_part", part_id: part.id, at, id: freeId(parts, part) }];
-}
-
-function freeId(parts: readonly Part[], part: Part): string {
-  const taken = new Set(parts.map(({ id }) => id));
-  let number = 2;
-  while (taken.has(`${part.id}-${number}`)) number += 1;
-  return `${part.id}-${number}`;
+export function splitPart(part: Part, at?: number): Edit[] {
+  if (part.role !== "work" || part.steps.length < 2) return [];
+  return [{ kind: "split_part", part_id: part.id, at }];
 }
 
 /** Changes every stroke of several parts at once: one pass more or fewer, one level lighter or deeper where it can be. */
@@ -71,7 +42,9 @@ export function changeSeveral(
       const change = by.passes
         ? morePasses(step, by.passes)
         : deeper(step, by.depth ?? 0, depthOf(step.stroke));
-      return change ? [{ kind: "change_step", part_id: part.id, step: index, clear: [], ...change }] : [];
+      return change
+        ? [{ kind: "change_step", part_id: part.id, step: index, clear: [], mirrored: false, ...change }]
+        : [];
     });
 }
 

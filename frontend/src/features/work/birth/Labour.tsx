@@ -4,7 +4,7 @@ import type { Moment } from "../../../tableplan/moment";
 import { timing } from "../../../tableside/contractions";
 import { isOn, roundOver, roundStart } from "../../../tableside/labour";
 import { owed } from "../../../tableside/owed";
-import { elapsed } from "../../../tableside/pace";
+import { elapsed } from "../../../tableside/progress";
 import { Button } from "../../../ui/Button";
 import { Overlays } from "../Overlays";
 import { Unsent } from "../run/Unsent";

@@ -3,9 +3,10 @@ import type { RunState, SessionView, TableSide } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { span } from "../../../lib/time";
 import { type Bending, bend } from "../../../tableside/bending";
-import { begunLate, behind, elapsed } from "../../../tableside/pace";
+import { begunLate, behind, elapsed } from "../../../tableside/progress";
 import { Button } from "../../../ui/Button";
 import type { Happen } from "../run/useRun";
+import { giveWords } from "./giveWords";
 
 /** Seconds of delay from which, and by which further, something is offered. */
 const WORTH_SAYING = 60;
@@ -52,7 +53,8 @@ export function Giving({ session, run, now, happen, side, unknown, leaving, onLe
       ? elapsed(run, now) + minutes * 60
       : (run.total ?? sheet.seconds) - (leaving ? 0 : lateStart);
   const asked = minutes !== null || !leaving;
-  const bent = asked ? bend(side.replanning, sheet, run, total, now, catalogue, keep) : null;
+  const bent = asked ? bend(side.replanning, sheet, run, total, now, keep) : null;
+  const given = bent && giveWords(bent, sheet, run, catalogue);
   const settled = () => {
     setMinutes(null);
     setKeep(new Set());
@@ -60,24 +62,24 @@ export function Giving({ session, run, now, happen, side, unknown, leaving, onLe
     onLeaving(false);
   };
   const take = (taken: Bending) => {
-    happen(() => ({ kind: "bent", seconds: taken.seconds, total: Math.round(taken.total) }));
+    happen(() => ({ kind: "bent", seconds: taken.seconds, total: Math.round(total) }));
     setRefused(0);
     settled();
   };
-  if (!leaving && (!bent || (!bent.says && !bent.short_by))) return null;
+  if (!leaving && (!bent || (!given?.line && !bent.short_by))) return null;
   return (
     <section
       aria-label="What gives way"
       className="z-20 flex flex-wrap items-center justify-center gap-x-4 gap-y-2 px-5 py-2 text-xl max-sm:absolute max-sm:inset-x-0 max-sm:top-[7.5rem] max-sm:z-30 max-sm:bg-base-100 max-sm:py-4 sm:relative sm:bg-base-100/85"
     >
       {leaving && <LeavesIn minutes={minutes} onMinutes={setMinutes} />}
-      {bent && <Says bent={bent} lateStart={leaving ? 0 : lateStart} />}
+      {bent && <Says bent={bent} line={given?.line ?? ""} lateStart={leaving ? 0 : lateStart} />}
       {bent && bent.short_by === 0 && (
         <Button look="main" className="min-h-12 text-lg" onClick={() => take(bent)}>
           Do that
         </Button>
       )}
-      {bent?.gives.slice(0, SPARED).map((region) => (
+      {given?.regions.slice(0, SPARED).map((region) => (
         <Button
           key={region}
           className="min-h-12 text-lg font-normal"
@@ -122,7 +124,7 @@ function LeavesIn(props: { minutes: number | null; onMinutes(minutes: number): v
   );
 }
 
-function Says({ bent, lateStart }: { bent: Bending; lateStart: number }) {
+function Says({ bent, line, lateStart }: { bent: Bending; line: string; lateStart: number }) {
   if (bent.short_by > 0)
     return (
       <p role="status" className="text-accent">
@@ -131,5 +133,5 @@ function Says({ bent, lateStart }: { bent: Bending; lateStart: number }) {
       </p>
     );
   const begun = lateStart > 0 ? `Begun ${span(Math.round(lateStart / 60) * 60)} late. To end on time: ` : "";
-  return <p role="status">{bent.says ? `${begun}${bent.says}.` : "Nothing has to give way."}</p>;
+  return <p role="status">{line ? `${begun}${line}.` : "Nothing has to give way."}</p>;
 }

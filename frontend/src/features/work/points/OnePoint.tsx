@@ -2,10 +2,11 @@ import { useEffect, useState } from "react";
 import type { Catalogue } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { capital, listed, placeName, spoken } from "../../../lib/words";
-import { advice, isOpen, type SorePoint } from "../../../tableside/points";
+import { isOpen, type SorePoint } from "../../../tableside/points";
 import { HOLD } from "../../../tableside/treating";
 import { Button } from "../../../ui/Button";
 import type { Happen } from "../run/useRun";
+import { advice } from "./advice";
 
 export function nameOf(point: SorePoint, catalogue: Catalogue): string {
   return capital(point.zone ? spoken(point.zone) : placeName(point, catalogue));

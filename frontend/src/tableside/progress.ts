@@ -1,13 +1,18 @@
-import type { RunSheet, RunState, SessionView } from "../api/client";
-import { span } from "../lib/time";
+/** How far a run is, and how far behind or ahead of its plan. */
+import type { RunSheet, RunState } from "../api/client";
 import { presentPart } from "./fold";
 import { schedule, workOf } from "./schedule";
 
-const TOLERATED = 20;
 /** Seconds by which a first touch may be late without a word. */
 const MATTERS = 180;
 /** Seconds from the first touch in which a late start is spoken of. */
 const ASKED_WITHIN = 600;
+
+/** The hour that is booked, and what the plan leaves before the first touch. */
+export interface Handed {
+  starts_at: string;
+  evaluation: { first_touch_seconds: number; sheet: RunSheet };
+}
 
 /** Seconds since the first touch, pauses left out. */
 export function elapsed(run: RunState, now: number): number {
@@ -71,19 +76,13 @@ function where(run: RunState, sheet: RunSheet, now: number) {
 
 /**
  * Seconds by which the first touch was later than the booked hour leaves room for; 0 if it was not, if a minute or two
- * do not matter, or if it was so late that it must have been another hour. Half of what the booking keeps for talking
- * and dressing lies before the first touch. Only asked in the first minutes, and while nothing has been shared out anew.
+ * do not matter, or if it was so late that it must have been another hour. Only asked in the first minutes, and while
+ * nothing has been shared out anew.
  */
-export function begunLate(
-  { starts_at, plan, evaluation }: Pick<SessionView, "starts_at" | "plan" | "evaluation">,
-  run: RunState,
-  now: number,
-): number {
-  const { hands_on_seconds: handsOn } = evaluation.sheet;
+export function begunLate({ starts_at, evaluation }: Handed, run: RunState, now: number): number {
   if (!run.begun_at || run.total || elapsed(run, now) > ASKED_WITHIN) return 0;
-  const around = (plan.flow.brief.booked_minutes ?? 0) * 60 - handsOn;
-  const late = (Date.parse(run.begun_at) - Date.parse(starts_at)) / 1000 - around / 2;
-  return late >= MATTERS && late <= handsOn / 2 ? late : 0;
+  const late = (Date.parse(run.begun_at) - Date.parse(starts_at)) / 1000 - evaluation.first_touch_seconds;
+  return late >= MATTERS && late <= evaluation.sheet.hands_on_seconds / 2 ? late : 0;
 }
 
 /** How far the session is, 0 to 1: the mark on the horizon. */
@@ -91,11 +90,4 @@ export function progress(run: RunState, sheet: RunSheet): number {
   const times = schedule(sheet, run);
   const total = times.reduce((sum, { seconds }) => sum + seconds, 0);
   return total === 0 ? 0 : (times[run.entry]?.start ?? 0) / total;
-}
-
-/** On time, or how far off, in words. */
-export function paceWords(seconds: number): string {
-  if (Math.abs(seconds) < TOLERATED) return "On time";
-  const rounded = Math.abs(seconds) >= 60 ? Math.round(seconds / 60) * 60 : Math.round(seconds / 5) * 5;
-  return `${span(rounded)} ${seconds > 0 ? "behind" : "ahead"}`;
 }

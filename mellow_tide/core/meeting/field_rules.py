@@ -1,0 +1,38 @@
+"""What a practice does with each field of a client's record: how it is merged, reviewed, printed, and named."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Literal
+
+from pydantic import BaseModel
+
+Group = Literal["who", "health", "own"]
+
+
+@dataclass(frozen=True, slots=True)
+class FieldRule:
+    """Stands in the annotation of a field of `ClientRecord`.
+
+    `label`: its heading on the client’s own paper, under `group`; what is grouped `own` is printed by its own rule.
+    `merge`: of two entries, `first` keeps what the kept one knows, a text joins both with itself between them, and
+    `rule` is a rule of its own in `merging`. `bears_on_plan`: a change may change what a plan should be.
+    `asked`: the answer of an intake is kept as it is; `about` heads it there, `means` says what it means for a session,
+    and `grave` asks the therapist to ask.
+    """
+
+    label: str = ""
+    group: Group = "who"
+    merge: str = "first"
+    bears_on_plan: bool = False
+    asked: bool = False
+    about: str = ""
+    means: str = ""
+    grave: bool = False
+
+
+def read_field_rules(record: type[BaseModel]) -> Iterator[tuple[str, FieldRule]]:
+    """Every field that has one, in the record's order."""
+    for field, info in record.model_fields.items():
+        for one in info.metadata:
+            if isinstance(one, FieldRule):
+                yield field, one
