@@ -12,6 +12,7 @@ from mellow_tide.app import make_app
 from mellow_tide.core.catalogue.house import in_house
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.evaluation.evaluate import evaluate
+from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.demo.people import CLIENTS, DAY, HOUSE, THERAPIST_EMAIL, THERAPIST_PASSWORD
 from tests.demo_database import demo_database
@@ -30,30 +31,31 @@ def figures() -> Iterator[Figure]:
     catalogue = CATALOGUE
     flow = long_flow(catalogue)
     facts = CLIENTS[DAY[1].client].record.facts(date.today())
-    # Written once: what the browser spends on it is not what is measured.
-    draft = f'{{"flow": {flow.model_dump_json()}}}'.encode()
-    answer = evaluate(flow, setting(facts, catalogue, HOUSE)).model_dump_json()
     with demo_database("tide_bench") as dsn:
         app = make_app(dsn)
 
-        @app.post("/bare")
-        def bare(body: dict[str, object]) -> Response:
-            return Response(answer, media_type="application/json")
-
         with TestClient(app, headers=HEADERS) as client:
             client.post("/api/sign-in", json={"email": THERAPIST_EMAIL, "password": THERAPIST_PASSWORD})
-            session = client.get("/api/day").json()["sessions"][1]["session_id"]
-            url = f"/api/sessions/{session}/evaluation"
-            client.post(url, content=draft).raise_for_status()
-            core, layout, http, floor = by_turns(
+            session = client.get("/api/day").json()["sessions"][1]
+            url = f"/api/sessions/{session['session_id']}"
+            long = {"revision": session["revision"], "brief": {"booked_minutes": 120}}
+            stored = client.put(f"{url}/brief", json=long).raise_for_status()
+            answer, planned = stored.content, Flow.model_validate(stored.json()["plan"]["flow"])
+
+            @app.post("/bare")
+            def bare() -> Response:
+                return Response(answer, media_type="application/json")
+
+            core, layout, own, http, floor = by_turns(
                 [
                     lambda: evaluate(flow, setting(facts, catalogue, HOUSE)),
                     lambda: lay_out(flow, in_house(HOUSE, load_catalogue())),
-                    lambda: client.post(url, content=draft),
-                    lambda: client.post("/bare", content=draft),
+                    lambda: evaluate(planned, setting(facts, catalogue, HOUSE)),
+                    lambda: client.get(url).raise_for_status(),
+                    lambda: client.post("/bare").raise_for_status(),
                 ],
                 TIMES,
             )
     yield figure("evaluation: 120 minutes in the core", core, "laying it out", layout, target=CORE_TARGET)
-    yield figure("evaluation: through HTTP", http, "the core alone", core, most_ratio=2.5)
+    yield figure("evaluation: through HTTP", http, "the core alone", own, most_ratio=2.5)
     yield figure("evaluation: through HTTP", http, "a bare endpoint of the same payload", floor)

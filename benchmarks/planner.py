@@ -12,10 +12,10 @@ from benchmarks.long_flow import CLIENT
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import DEFAULTS
 from mellow_tide.core.flow.brief import Brief, ClientFacts
-from mellow_tide.core.planner import order, order_table
 from mellow_tide.core.planner.adjust import adjust
 from mellow_tide.core.planner.choice.choice import no_deadline
 from mellow_tide.core.planner.choice.chosen import choose
+from mellow_tide.core.planner.order import order, order_table
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import pose_question

@@ -12,14 +12,15 @@ FRONT_END = Path(__file__).parents[1] / "frontend" / "src"
 MAY_USE = {
     "api": set(),
     "lib": set(),
-    "ui": {"lib", "api"},
-    "tideline": {"lib", "ui", "api"},
-    "tableplan": {"lib", "ui", "api"},
-    "tableside": {"api", "lib"},
-    "compare": {"lib", "ui", "api", "tideline"},
-    "meeting": {"lib", "ui", "api", "tableplan", "compare"},
-    "features": {"lib", "ui", "api", "tideline", "tableplan", "compare", "meeting", "tableside"},
-    "app": {"lib", "ui", "api", "tideline", "tableplan", "compare", "meeting", "tableside", "features"},
+    "tableside": {"api"},
+    "phrases": {"api", "tableside"},
+    "ui": {"lib", "api", "phrases"},
+    "tideline": {"lib", "ui", "api", "phrases"},
+    "tableplan": {"lib", "ui", "api", "phrases"},
+    "compare": {"lib", "ui", "api", "phrases", "tideline"},
+    "meeting": {"lib", "ui", "api", "phrases", "tableplan", "compare"},
+    "features": {"lib", "ui", "api", "phrases", "tideline", "tableplan", "compare", "meeting", "tableside"},
+    "app": {"lib", "ui", "api", "phrases", "tideline", "tableplan", "compare", "meeting", "features"},
 }
 
 

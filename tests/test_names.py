@@ -47,7 +47,7 @@ def test_a_type_of_the_front_end_has_one_home():
     assert {name: homes for name, homes in screen_types().items() if len(homes) > 1} == {}
 
 
-TWINS = ("tableside/", "api/client.ts", "lib/words.ts")
+TWINS = ("tableside/", "api/client.ts", "phrases/words.ts")
 """What stands for the core's own where no server is at hand, held to it by shared vectors, or carries it."""
 
 

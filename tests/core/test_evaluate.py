@@ -1,5 +1,6 @@
 import pytest
 
+from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
@@ -7,6 +8,7 @@ from mellow_tide.core.flow.edits import ChangeStep, InsertStep, RemovePart, Remo
 from mellow_tide.core.flow.flow import Step
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.strokes.rituals import meet_the_minutes
+from tests.core import handmade
 from tests.core.flows import AGREED, CLIENT
 from tests.settings import CATALOGUE, setting
 
@@ -97,3 +99,11 @@ def test_consent_withdrawn_parts_the_flow():
 
 def test_every_check_has_run():
     assert len(CHECKS) >= 20
+
+
+@pytest.mark.parametrize("kind", ["chair", "focus", "side_lying", "labour_support"])
+def test_a_session_of_any_kind_is_evaluated_in_a_practice_whose_table_lifts(kind):
+    found = evaluate(getattr(handmade, kind)(), setting(CLIENT, house=House(rules={"table_height": "lifts"})))
+    assert [one.code for one in found.findings if one.severity == "refuse"] == []
+    assert (kind == "side_lying") == ("height" in {entry.kind for entry in found.sheet.entries})
+    assert (kind in ("focus", "side_lying")) == bool(found.exposures)

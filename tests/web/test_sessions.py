@@ -5,7 +5,6 @@ import pytest
 
 from mellow_tide.demo.people import demo_id
 from tests.conftest import NOW
-from tests.core import handmade
 
 DAY = "/api/day?day=2026-05-04"
 
@@ -189,25 +188,18 @@ def test_two_windows_never_overwrite_one_another(client):
     assert client.get(url("corin")).json()["plan"]["flow"]["brief"]["booked_minutes"] == 60
 
 
-def test_a_flow_made_by_hand_is_held_to_the_catalogue_and_the_clock(client):
+def test_an_edit_is_held_to_the_catalogue(client):
     session = client.get(url("isolde")).json()
-    flow, revision = session["plan"]["flow"], session["revision"]
+    part = session["plan"]["flow"]["parts"][1]
 
-    def put(changed):
-        return client.put(url("isolde", "/flow"), json={"revision": revision, "flow": changed})
+    def put(**over):
+        step = {**part["steps"][0], **over}
+        edit = {"kind": "insert_step", "part_id": part["id"], "at": 0, "step": step}
+        return client.post(url("isolde", "/edits"), json={"revision": session["revision"], "edits": [edit]})
 
-    def with_step(**over):
-        parts = [*flow["parts"]]
-        parts[1] = {**parts[1], "steps": [{**parts[1]["steps"][0], **over}, *parts[1]["steps"][1:]]}
-        return {**flow, "parts": parts}
-
-    assert list(fields(put(with_step(stroke="poking")))) == ["parts.1.steps.0.stroke"]
-    assert list(fields(put(with_step(passes=0)))) == ["parts.1.steps.0.passes"]
-    assert fields(put(with_step(passes=60)))["parts"][1] == "take passes or a part away, or book more minutes"
-    fewer = with_step(passes=1)
-    answer = put(fewer)
-    assert answer.status_code == 200
-    assert answer.json()["plan"]["flow"] == fewer
+    assert list(fields(put(stroke="poking"))) == ["parts.1.steps.0.stroke"]
+    assert list(fields(put(passes=0))) == ["edits.0.insert_step.step.passes"]
+    assert client.get(url("isolde")).json() == session
 
 
 def began(client, name):
@@ -294,19 +286,6 @@ def test_no_stack_trace_reaches_a_user(client, monkeypatch):
     assert answer.json()["detail"].startswith("Nothing was changed.")
 
 
-def test_a_draft_is_evaluated_and_not_stored(client):
-    session = client.get(url("ottilie")).json()
-    parts = [s for s in session["plan"]["flow"]["parts"] if s["id"] != "hips-left"]
-    draft = {**session["plan"]["flow"], "parts": parts}
-    found = client.post(url("ottilie", "/evaluation"), json={"flow": draft}).json()["findings"]
-    assert "BAL01" in [f["code"] for f in found]
-    assert client.get(url("ottilie")).json() == session
-    assert (
-        client.post(url("ottilie", "/evaluation"), json={"flow": session["plan"]["flow"]}).json()
-        == session["evaluation"]
-    )
-
-
 def test_a_repair_is_one_action(client):
     change(client, "corin", booked_minutes=75)
     before = client.get(url("corin")).json()
@@ -323,17 +302,6 @@ def test_a_repair_is_one_action(client):
     assert stale.status_code == 409
     nowhere = {"revision": mended.json()["revision"], "edits": [{"kind": "remove_part", "part_id": "tail"}]}
     assert list(fields(client.post(url("corin", "/edits"), json=nowhere))) == ["part_id"]
-
-
-@pytest.mark.parametrize("kind", ["chair", "focus", "side_lying", "labour_support"])
-def test_a_draft_of_any_kind_is_evaluated_for_the_client_in_this_house(client, kind):
-    flow = getattr(handmade, kind)().model_dump(mode="json")
-    found = client.post(url("bram", "/evaluation"), json={"flow": flow}).json()
-    assert [f["code"] for f in found["findings"] if f["severity"] == "refuse"] == []
-    lying = kind in ("focus", "side_lying")
-    # The demo's table lifts.
-    assert (kind == "side_lying") == ("height" in {e["kind"] for e in found["sheet"]["entries"]})
-    assert lying == bool(found["exposures"])
 
 
 def test_a_window_left_open_is_closed_in_one_action(client):

@@ -760,46 +760,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sessions/{session_id}/flow": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /**
-         * Change Flow
-         * @description Store a flow made by hand.
-         */
-        put: operations["change_flow"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sessions/{session_id}/evaluation": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Evaluate Draft
-         * @description Evaluate a flow that is not stored.
-         */
-        post: operations["evaluate_draft"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/sessions/{session_id}/alternatives": {
         parameters: {
             query?: never;
@@ -2826,13 +2786,6 @@ export interface components {
             reordered: boolean;
         };
         /**
-         * Draft
-         * @description A flow to be evaluated, not stored.
-         */
-        Draft: {
-            flow: components["schemas"]["Flow"];
-        };
-        /**
          * DraftReason
          * @description Why a region changes: another depth (1 to 5) since `start` says so, or more time for `points` that were left.
          *
@@ -3199,15 +3152,6 @@ export interface components {
          * @description A flow of the session as it was seen before.
          */
         FlowBefore: {
-            flow: components["schemas"]["Flow"];
-        };
-        /**
-         * FlowChange
-         * @description A flow made by hand for the session read at `revision`.
-         */
-        FlowChange: {
-            /** Revision */
-            revision: number;
             flow: components["schemas"]["Flow"];
         };
         /**
@@ -4927,6 +4871,13 @@ export interface components {
             positions: string[];
             /** Zones */
             zones: string[];
+            /**
+             * Zone Names
+             * @default {}
+             */
+            zone_names: {
+                [key: string]: string;
+            };
             /**
              * Windows
              * @default {}
@@ -7987,94 +7938,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TableSide"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    change_flow: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                session_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["FlowChange"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SessionView"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    evaluate_draft: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                session_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Draft"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Evaluation"];
                 };
             };
             /** @description Unauthorized */

@@ -2,8 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, Outlet, useParams } from "@tanstack/react-router";
 import type { SessionView } from "../api/client";
 import { meQuery, sessionQuery } from "../api/queries";
-import { dayAndTime } from "../lib/time";
-import { capital } from "../lib/words";
+import { dayAndTime } from "../phrases/time";
+import { capital } from "../phrases/words";
 import { ProblemNote } from "../ui/ProblemNote";
 
 interface Wanted {

@@ -1,9 +1,9 @@
 import type { Difference, Evaluation } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
-import { span } from "../lib/time";
+import { keptWords } from "../phrases/difference";
+import { figuresOf, minutesByRegion } from "../phrases/figures";
+import { span } from "../phrases/time";
 import { CompareTides } from "./CompareTides";
-import { keptWords } from "./difference";
-import { figuresOf, minutesByRegion } from "./figures";
 
 interface Props {
   first: Evaluation;

@@ -1,7 +1,7 @@
 import type { Catalogue, DayAnswer, SessionView } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
-import { whatMoved } from "../compare/difference";
-import { capital, listed, placeName } from "../lib/words";
+import { whatMoved } from "../phrases/difference";
+import { capital, listed, placeName } from "../phrases/words";
 
 /** What was answered today, what it changed in the plan, and what the plan cannot obey. */
 export function AnsweredToday({ session }: { session: SessionView }) {

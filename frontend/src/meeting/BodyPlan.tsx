@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
 import type { Catalogue, Excluded } from "../api/client";
-import { capital } from "../lib/words";
+import { capital } from "../phrases/words";
 import type { Spot } from "../tableplan/layout";
 import type { Moment } from "../tableplan/moment";
 import { TablePlan } from "../tableplan/TablePlan";

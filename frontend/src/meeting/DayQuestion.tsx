@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useState } from "react";
 import { api, body, type DayAnswer, type Excluded } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
-import { capital, placeName } from "../lib/words";
+import { capital, placeName } from "../phrases/words";
 import { Button } from "../ui/Button";
 import { Tick } from "../ui/Tick";
 import { type ChosenPlace, PlaceChoice } from "./PlaceChoice";

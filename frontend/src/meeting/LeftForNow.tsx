@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, body, type LeftForNow as Left } from "../api/client";
 import { followUpsQuery, meQuery } from "../api/queries";
-import { shortDay } from "../lib/time";
-import { capital } from "../lib/words";
+import { shortDay } from "../phrases/time";
+import { capital } from "../phrases/words";
 import { Tick } from "../ui/Tick";
 
 interface Props {

@@ -1,5 +1,5 @@
 import type { Catalogue, Entry } from "../api/client";
-import { capital, placeName, spoken } from "../lib/words";
+import { capital, placeName, zoneName } from "../phrases/words";
 import { placesToChoose } from "./places";
 
 /** A place that is being chosen: a region's side, all of it or a zone. */
@@ -49,7 +49,7 @@ export function PlaceChoice({ label, place, catalogue, zones = true, onPlace }: 
           <option value="">All of it</option>
           {within.map((zone) => (
             <option key={zone} value={zone}>
-              {capital(spoken(zone))}
+              {capital(zoneName(zone, catalogue.regions[place.region]))}
             </option>
           ))}
         </select>

@@ -1,6 +1,6 @@
 /** What to know of a client before touching, in words, the gravest first. */
 import type { Catalogue, ClientPage } from "../api/client";
-import { capital, placeName } from "../lib/words";
+import { capital, placeName } from "../phrases/words";
 
 export interface Caution {
   level: "refer" | "ask" | "adapt";

@@ -1,6 +1,6 @@
 /** Places on a client, in words and as the choices of a list. */
 import type { Catalogue, Entry } from "../api/client";
-import type { SidedPlace } from "../lib/words";
+import type { SidedPlace } from "../phrases/words";
 
 type Regions = Pick<Catalogue, "regions">;
 

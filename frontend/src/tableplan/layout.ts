@@ -3,7 +3,7 @@
  * whoever looks at it looks straight down on the client.
  */
 import type { Entry } from "../api/client";
-import { capital, sided, spoken } from "../lib/words";
+import { capital, sided, zoneName } from "../phrases/words";
 import { arrows } from "./arrows";
 import { type Cloth, clothOf } from "./cloth";
 import { capsule, ellipse, type Frame, outline, type Point } from "./geometry";
@@ -97,7 +97,7 @@ export function zoneSpots(
     region,
     side,
     zone,
-    name: capital(spoken(zone)),
+    name: capital(zoneName(zone, names.regions[region])),
     path: frames.flatMap((frame) => zonePaths(region, zone, frame, names)).join(""),
   }));
 }

@@ -1,5 +1,6 @@
 /** The table plan in words, for those who do not see it. */
-import { capital, listed, placeName, placeWord, sided, spoken } from "../lib/words";
+
+import { capital, listed, placeName, placeWord, sided, spoken, zoneName } from "../phrases/words";
 import type { Moment, Names } from "./moment";
 
 export function inWords({ entry, excluded, barred, pregnant, alone }: Moment, names: Names): string {
@@ -13,7 +14,7 @@ export function inWords({ entry, excluded, barred, pregnant, alone }: Moment, na
       ? "Nothing is uncovered."
       : `Uncovered: ${entry.window_side === "mid" ? "" : `${entry.window_side} `}${window?.name ?? entry.window}.`;
   const work = stroke
-    ? `${capital(stroke.name)} on the ${region ? sided(region, entry.side) : entry.region}${entry.zone ? `, ${spoken(entry.zone)}` : ""}, ${spoken(stroke.direction)}.`
+    ? `${capital(stroke.name)} on the ${region ? sided(region, entry.side) : entry.region}${entry.zone ? `, ${zoneName(entry.zone, region)}` : ""}, ${spoken(stroke.direction)}.`
     : "";
   const off = [
     ...barred.map((id) => names.regions[id]?.whole ?? id),

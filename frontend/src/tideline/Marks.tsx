@@ -1,5 +1,5 @@
 import type { Finding } from "../api/client";
-import { clock } from "../lib/time";
+import { clock } from "../phrases/time";
 import type { Span, TideLayout } from "./layout";
 
 /** Turning the client: the water stands still for so long. */

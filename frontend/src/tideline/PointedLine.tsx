@@ -1,9 +1,9 @@
 import type { RunSheet } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
-import { clock, span } from "../lib/time";
-import { capital, depthWord, sided, spoken } from "../lib/words";
+import { clock, span } from "../phrases/time";
+import { transitionWord } from "../phrases/transitionWord";
+import { capital, depthWord, sided, zoneName } from "../phrases/words";
 import { type Pointed, usePointed } from "./pointed";
-import { transitionWord } from "./transitionWord";
 
 interface Props {
   pointed: Pointed;
@@ -23,7 +23,7 @@ export function PointedLine({ pointed, sheet, selected }: Props) {
   const where = capital(region ? sided(region, entry.side) : entry.region);
   const what = stroke
     ? [
-        `${capital(stroke.name)}${entry.zone ? `, ${spoken(entry.zone)}` : ""}`,
+        `${capital(stroke.name)}${entry.zone ? `, ${zoneName(entry.zone, region)}` : ""}`,
         catalogue.tools[entry.tool ?? ""]?.name,
         `depth ${entry.depth}, ${depthWord[entry.depth ?? 1]}`,
         span(entry.seconds),

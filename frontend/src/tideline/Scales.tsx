@@ -1,5 +1,5 @@
 import type { Catalogue } from "../api/client";
-import { span, timeOfDay } from "../lib/time";
+import { span, timeOfDay } from "../phrases/time";
 import type { Span, TideLayout } from "./layout";
 
 export const STRIP = 22;

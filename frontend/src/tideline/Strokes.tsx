@@ -1,6 +1,6 @@
 import { useCatalogue } from "../api/useCatalogue";
-import { span } from "../lib/time";
-import { spoken } from "../lib/words";
+import { span } from "../phrases/time";
+import { zoneName } from "../phrases/words";
 import type { StrokeSpan, TideLayout } from "./layout";
 
 const LETTER = 7;
@@ -42,7 +42,7 @@ function Name({ stroke, layout }: { stroke: StrokeSpan; layout: TideLayout }) {
   const fits = (lines: string[]) => (lines.every((line) => line.length * LETTER <= room) ? lines : []);
   const shown = [
     ...fits(broken(name, room - 12)),
-    ...fits(entry.zone ? [spoken(entry.zone)] : []),
+    ...fits(entry.zone ? [zoneName(entry.zone, catalogue.regions[entry.region])] : []),
     ...fits([`${entry.passes} × · ${span(entry.seconds)}`]),
   ];
   const up = entry.side !== "left";

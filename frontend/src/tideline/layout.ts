@@ -5,7 +5,7 @@
 import { scaleLinear } from "d3-scale";
 import { area, curveMonotoneX } from "d3-shape";
 import type { Entry, Outline, RunSheet } from "../api/client";
-import { placeWord } from "../lib/words";
+import { placeWord } from "../phrases/words";
 import { profileOf, type Softness } from "./profile";
 
 export interface Size {

@@ -1,7 +1,7 @@
 /** What a swell is called, and what a screen reader says of it. */
 import type { Catalogue, RunSheet } from "../api/client";
-import { clock, span } from "../lib/time";
-import { sided } from "../lib/words";
+import { clock, span } from "../phrases/time";
+import { sided } from "../phrases/words";
 import type { Swell } from "./layout";
 
 export function nameOf(swell: Pick<Swell, "region" | "side">, catalogue: Catalogue): string {

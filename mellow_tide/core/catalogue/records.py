@@ -80,6 +80,7 @@ class Region(Named):
     percussion: bool = True
     positions: tuple[str, ...]
     zones: tuple[str, ...]
+    zone_names: dict[str, str] = {}
     windows: dict[str, str] = {}
     also_windows: dict[str, str] = {}
     stand: tuple[Stand, ...]
@@ -102,6 +103,15 @@ class Region(Named):
         if side == "both":
             return f"both {self.whole}"
         return f"{side} half of the {self.name}" if self.sides == "mid" else f"{side} {self.name}"
+
+    @property
+    def plural(self) -> bool:
+        """Whether `whole` takes a verb in the plural: the feet get, the back gets."""
+        return self.whole != self.name
+
+    def name_zone(self, zone: str) -> str:
+        """A zone as one says it: `between the toes`, `lower back`."""
+        return self.zone_names.get(zone, zone.replace("_", " "))
 
     @property
     def side_count(self) -> int:

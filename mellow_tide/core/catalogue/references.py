@@ -25,6 +25,7 @@ def _body(c: Entries) -> Iterator[Reference]:
             yield from (("regions.toml", id, region.positions, "position here") for id in windows)
             yield from (("regions.toml", id, c.windows, "window") for id in windows.values())
         yield from (("regions.toml", id, c.windows, "window") for id in region.keeps_open)
+        yield from (("regions.toml", id, region.zones, f"zone of {region.id}") for id in region.zone_names)
     for position in c.positions.values():
         yield from (("positions.toml", id, c.supports, "support") for id in position.supports)
     for window in c.windows.values():

@@ -7,7 +7,6 @@ from itertools import islice
 from pydantic import ValidationError
 
 from mellow_tide.core.catalogue.records import Region, Slot, Stroke
-from mellow_tide.core.checks.words import say_span
 from mellow_tide.core.designing.meant import Meant, read_meanings
 from mellow_tide.core.designing.picker import misfit, place_for, slots_of, step_of
 from mellow_tide.core.designing.suggestion import NewLength, SuggestedBrief, Suggestion
@@ -17,6 +16,7 @@ from mellow_tide.core.designing.typed import Typed, read_typed
 from mellow_tide.core.flow.brief import LONGEST_BOOKING, SHORTEST_BOOKING
 from mellow_tide.core.flow.edits import InsertStep
 from mellow_tide.core.flow.flow import Part, Step
+from mellow_tide.core.phrases.times import say_span
 
 MOST = 6
 """Suggestions at a time."""

@@ -10,7 +10,7 @@ from mellow_tide.core.formats.paper import Paper
 from mellow_tide.core.formats.whole_record import VisitKept, WholeRecord
 from mellow_tide.core.meeting.field_rules import Group, read_field_rules
 from mellow_tide.core.meeting.record import ClientRecord
-from mellow_tide.core.meeting.review import say_place
+from mellow_tide.core.phrases.regions import say_place
 
 SOURCES = {
     "by_hand": "written down",

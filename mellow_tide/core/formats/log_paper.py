@@ -4,10 +4,10 @@ from collections.abc import Iterator
 from zoneinfo import ZoneInfo
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.checks.words import say_span
 from mellow_tide.core.formats.client_paper import CAUTION
 from mellow_tide.core.formats.paper import Paper
 from mellow_tide.core.formats.session_log import SessionLog
+from mellow_tide.core.phrases.times import say_span
 from mellow_tide.core.run.log import describe_point
 
 

@@ -8,12 +8,13 @@ from mellow_tide.core.care.pregnancy import gestation_days, weeks_words
 from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.brief import ClientFacts, Place
+from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.core.meeting.changes import place_key
 from mellow_tide.core.meeting.field_rules import read_field_rules
 from mellow_tide.core.meeting.questions import read_sections
 from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.phrases.regions import say_place
 
 Level = Literal["refer", "ask", "adapt", "note"]
 ASKED = {field: how for field, how in read_field_rules(ClientRecord) if how.asked}
@@ -202,9 +203,3 @@ def _plain(answers: Answers, record: ClientRecord) -> Iterator[Item]:
             level="ask" if how.grave else "note",
             before=reads.get(str(before), str(before)) if before not in (unsaid, answer) else "",
         )
-
-
-def say_place(place: Place, catalogue: Catalogue) -> str:
-    """A place as one says it: `left foot, toes`, `both hips`, `back`."""
-    name = catalogue.regions[place.region].sided(place.side)
-    return f"{name}, {place.zone.replace('_', ' ')}" if place.zone else name

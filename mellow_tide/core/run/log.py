@@ -7,6 +7,7 @@ from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Depth, Record
+from mellow_tide.core.phrases.regions import say_site
 from mellow_tide.core.run.points import SorePoint
 from mellow_tide.core.run.state import RunState
 
@@ -69,9 +70,7 @@ def left_for_later(point: SorePoint) -> bool:
 def describe_point(point: SorePoint, catalogue: Catalogue) -> str:
     """`left calf, medial: 7, 5, slow to ease`."""
     region = catalogue.regions.get(point.region)
-    place = region.sided(point.side) if region else point.region
-    if point.zone:
-        place = f"{place}, {point.zone.replace('_', ' ')}"
+    place = say_site(region, point.side, point.zone) if region else point.region
     numbers = ", ".join(str(number) for number in point.numbers)
     slow = "slow to ease" if point.left else ""
     return ": ".join(filter(None, (place, ", ".join(filter(None, (numbers, slow))))))

@@ -6,7 +6,6 @@ from uuid import UUID
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.checks.check import Severity
-from mellow_tide.core.checks.words import say_span
 from mellow_tide.core.designing.landing import Landing, find_landings
 from mellow_tide.core.designing.mending import Mending, mend
 from mellow_tide.core.designing.other_side import find_other_side
@@ -14,15 +13,12 @@ from mellow_tide.core.designing.picker import Pick, pick_strokes
 from mellow_tide.core.designing.quick_add import suggest_edits
 from mellow_tide.core.designing.suggestion import Suggestion
 from mellow_tide.core.designing.trial import Trial
-from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.flow.edits import Edit, apply
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.difference import Difference, compare_flows
 from mellow_tide.core.planner.plan import Plan, mark_by_hand
 from mellow_tide.core.planner.strokes.rituals import meet_the_minutes
-from mellow_tide.core.refusal import DoesNotFit, FieldProblem
-from mellow_tide.core.timing.run_sheet import TOLERATED
 from mellow_tide.services.designing.standing import (
     Adjustment,
     PlanChange,
@@ -58,23 +54,9 @@ def try_edits(desk: Desk, session_id: UUID, edits: Sequence[Edit]) -> Adjustment
 
 
 def _edited(stands: Standing, edits: Sequence[Edit]) -> Plan:
-    flow = meet_the_minutes(apply(stands.plan.flow, edits), stands.setting)
+    flow = apply(stands.plan.flow, edits)
     check_flow(flow, stands.setting.catalogue)
-    return mark_by_hand(stands.plan, flow)
-
-
-def set_flow(desk: Desk, at: ReadAt, flow: Flow) -> SessionView:
-    """Store a flow made by hand, if hands can follow it and it fits. Raises as `replan` does."""
-
-    def make(stands: Standing) -> PlanChange:
-        check_flow(flow, stands.setting.catalogue)
-        over = stands.setting.lay_out(flow).over
-        if over > TOLERATED:
-            what = f"the flow takes {say_span(over)} more than the booking leaves"
-            raise DoesNotFit(FieldProblem("parts", what, "take passes or a part away, or book more minutes"))
-        return PlanChange(mark_by_hand(stands.plan, flow), knows=False)
-
-    return change_plan(desk, at, make)
+    return mark_by_hand(stands.plan, meet_the_minutes(flow, stands.setting))
 
 
 def step_plan(desk: Desk, at: ReadAt, by: Literal[-1, 1]) -> SessionView:
@@ -89,13 +71,6 @@ def step_plan(desk: Desk, at: ReadAt, by: Literal[-1, 1]) -> SessionView:
             raise RunHasBegun
         news = read_news(t, at.session_id)
     return make_view(desk, row, [], news)
-
-
-def evaluate_draft(desk: Desk, session_id: UUID, flow: Flow) -> Evaluation:
-    """Evaluate a flow for the session's client without storing it. Raises `NotThere`, and as `check_flow` does."""
-    setting = load_standing(desk, session_id).setting
-    check_flow(flow, setting.catalogue)
-    return evaluate(flow, setting)
 
 
 def read_places(desk: Desk, session_id: UUID, part_id: str) -> PartPlaces:

@@ -6,10 +6,8 @@ from uuid import UUID
 from fastapi import APIRouter, Response
 from pydantic import Field
 
-from mellow_tide.core.evaluation.evaluate import Evaluation
 from mellow_tide.core.flow.brief import Brief, Excluded
 from mellow_tide.core.flow.edits import Edit
-from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.meeting import day
 from mellow_tide.core.meeting.day import DayAnswer
 from mellow_tide.core.planner.alternatives import Alternatives
@@ -85,19 +83,6 @@ class Wished(Body):
     brief: Brief
 
 
-class FlowChange(Body):
-    """A flow made by hand for the session read at `revision`."""
-
-    revision: Revision
-    flow: Flow
-
-
-class Draft(Body):
-    """A flow to be evaluated, not stored."""
-
-    flow: Flow
-
-
 class Edits(Body):
     """Edits to the flow of the session read at `revision`, in order."""
 
@@ -171,18 +156,6 @@ def read_reasons(session_id: UUID, desk: AtDesk) -> Response:
 def read_table_side(session_id: UUID, desk: AtDesk) -> Response:
     """What the table's side needs to go on without a server."""
     return straight(table_side.read_table_side(desk, session_id))
-
-
-@router.put("/flow", response_model=SessionView)
-def change_flow(session_id: UUID, change: FlowChange, desk: AtDesk) -> Response:
-    """Store a flow made by hand."""
-    return straight(editing.set_flow(desk, ReadAt(session_id, change.revision), change.flow))
-
-
-@router.post("/evaluation", response_model=Evaluation)
-def evaluate_draft(session_id: UUID, draft: Draft, desk: AtDesk) -> Response:
-    """Evaluate a flow that is not stored."""
-    return straight(editing.evaluate_draft(desk, session_id, draft.flow))
 
 
 @router.get("/alternatives", response_model=Alternatives)

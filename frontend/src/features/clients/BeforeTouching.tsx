@@ -1,9 +1,9 @@
 import { Link } from "@tanstack/react-router";
 import type { ClientPage } from "../../api/client";
 import { useCatalogue } from "../../api/useCatalogue";
-import { longDate } from "../../lib/time";
-import { listed } from "../../lib/words";
 import { type Caution, cautionsOf, consentsOf, keptOff } from "../../meeting/know";
+import { longDate } from "../../phrases/time";
+import { listed } from "../../phrases/words";
 
 const LEVELS: Record<Caution["level"], string> = {
   refer: "No session, refer",

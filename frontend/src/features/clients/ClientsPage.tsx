@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { api, body, type ClientInList, type ClientPage } from "../../api/client";
 import { clientsQuery, meQuery } from "../../api/queries";
-import { dayAndTime } from "../../lib/time";
+import { dayAndTime } from "../../phrases/time";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { SearchLine } from "../../ui/SearchLine";

@@ -1,9 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { historyQuery, meQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
-import { dayAndTime } from "../../lib/time";
-import { capital } from "../../lib/words";
-import { howKnown, whatChanged } from "../../meeting/known";
+import { howKnown, whatChanged } from "../../phrases/known";
+import { dayAndTime } from "../../phrases/time";
+import { capital } from "../../phrases/words";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 

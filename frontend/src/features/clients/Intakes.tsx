@@ -3,8 +3,8 @@ import { Link } from "@tanstack/react-router";
 import { api, body, type ClientPage, type IntakeLink } from "../../api/client";
 import { clientQuery, meQuery } from "../../api/queries";
 import { signOut } from "../../api/signOut";
-import { dayAndTime } from "../../lib/time";
-import { capital } from "../../lib/words";
+import { dayAndTime } from "../../phrases/time";
+import { capital } from "../../phrases/words";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 

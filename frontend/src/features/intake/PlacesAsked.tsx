@@ -1,9 +1,9 @@
 import { useMemo } from "react";
 import type { Entry, Excluded } from "../../api/client";
-import { capital, placeName } from "../../lib/words";
 import { BodyPlan } from "../../meeting/BodyPlan";
 import { PlaceChoice } from "../../meeting/PlaceChoice";
 import { placeKey } from "../../meeting/places";
+import { capital, placeName } from "../../phrases/words";
 import { Button } from "../../ui/Button";
 import type { AskedProps } from "./question";
 

@@ -4,11 +4,11 @@ import { type Catalogue, type Drafted, Problem } from "../../api/client";
 import { draftQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
 import { Compare } from "../../compare/Compare";
-import { capital, placeName } from "../../lib/words";
+import { says } from "../../phrases/learning";
+import { capital, placeName } from "../../phrases/words";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
-import { says } from "./says";
 
 /** The next plan, drafted: every change with its reason, and the draft over the last plan. */
 export function Draft({ clientId }: { clientId: string }) {

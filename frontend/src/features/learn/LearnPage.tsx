@@ -3,15 +3,15 @@ import { Link, useParams } from "@tanstack/react-router";
 import type { ClientPage, Learnt } from "../../api/client";
 import { catalogueQuery, clientQuery, learntQuery, sessionQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
-import { capital } from "../../lib/words";
 import { BodyPlan } from "../../meeting/BodyPlan";
+import { certainty, says, shades } from "../../phrases/learning";
+import { capital } from "../../phrases/words";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { Draft } from "./Draft";
 import { OwnPace } from "./OwnPace";
 import { PointSteps } from "./PointSteps";
 import { SetWish } from "./SetWish";
-import { certainty, says, shades } from "./says";
 import { VisitsTaught } from "./VisitsTaught";
 import { WishScale } from "./WishScale";
 

@@ -3,10 +3,10 @@ import { useState } from "react";
 import { api, body, type OwnPaceView } from "../../api/client";
 import { ownPaceQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
-import { capital } from "../../lib/words";
+import { paceWords } from "../../phrases/learning";
+import { capital } from "../../phrases/words";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
-import { paceWords } from "./says";
 
 /** How many strokes are listed: those with the most samples. */
 const LISTED = 12;

@@ -2,8 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import type { Catalogue, Learnt } from "../../api/client";
 import { meQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
-import { shortDay } from "../../lib/time";
-import { capital, placeName } from "../../lib/words";
+import { shortDay } from "../../phrases/time";
+import { capital, placeName } from "../../phrases/words";
 
 const STEP = 22;
 const UNIT = 7;

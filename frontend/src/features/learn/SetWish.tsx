@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { api, body, type Learnt, type StartDepth } from "../../api/client";
 import { useCatalogue } from "../../api/useCatalogue";
-import { capital, depthWord } from "../../lib/words";
+import { capital, depthWord } from "../../phrases/words";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { useCorrecting } from "./useCorrecting";

@@ -1,5 +1,5 @@
 import type { StartDepth } from "../../api/client";
-import { hillAt } from "./says";
+import { hillAt } from "../../phrases/learning";
 
 const WIDTH = 200;
 const HEIGHT = 40;

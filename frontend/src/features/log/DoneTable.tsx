@@ -1,7 +1,7 @@
 import type { RegionDone } from "../../api/client";
 import { useCatalogue } from "../../api/useCatalogue";
-import { clock, span } from "../../lib/time";
-import { capital, depthWord, spoken } from "../../lib/words";
+import { clock, span } from "../../phrases/time";
+import { capital, depthWord, spoken } from "../../phrases/words";
 
 interface Props {
   done: readonly RegionDone[];

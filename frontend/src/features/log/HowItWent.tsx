@@ -1,7 +1,7 @@
 import type { LogView } from "../../api/client";
 import { useCatalogue } from "../../api/useCatalogue";
-import { span } from "../../lib/time";
-import { capital, listed, placeName, spoken } from "../../lib/words";
+import { span } from "../../phrases/time";
+import { capital, listed, placeName, zoneName } from "../../phrases/words";
 
 /** What was left out, what was added, and the sore points from before to after; nothing where all went as planned. */
 export function HowItWent({ page }: { page: LogView }) {
@@ -48,7 +48,7 @@ export function HowItWent({ page }: { page: LogView }) {
             {run.points.map((point) => (
               <li key={point.id}>
                 {capital(placeName({ ...point, zone: null }, catalogue))}
-                {point.zone && `, ${spoken(point.zone)}`}:{" "}
+                {point.zone && `, ${zoneName(point.zone, catalogue.regions[point.region])}`}:{" "}
                 <span className="numbers font-bold">{point.numbers.join(", ") || "no number"}</span>
                 {point.left && " · slow to ease, left"}
                 {point.travels.length > 0 && ` · travels to ${listed(point.travels)}`}

@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
 import { api, body, type Log, type LogView } from "../../api/client";
 import { logQuery, sessionQuery } from "../../api/queries";
-import { timeOfDay } from "../../lib/time";
+import { timeOfDay } from "../../phrases/time";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { DoneTable } from "./DoneTable";

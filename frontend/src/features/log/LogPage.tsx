@@ -3,7 +3,7 @@ import { useParams } from "@tanstack/react-router";
 import type { LogView } from "../../api/client";
 import { catalogueQuery, logQuery, meQuery } from "../../api/queries";
 import { CompareTides } from "../../compare/CompareTides";
-import { span, timeOfDay } from "../../lib/time";
+import { span, timeOfDay } from "../../phrases/time";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";

@@ -1,7 +1,7 @@
 /** The run sheet as lines to be read from the table. */
 import type { Catalogue, Entry, RunSheet, SessionView } from "../../api/client";
-import { capital, sided, spoken } from "../../lib/words";
-import { transitionWord } from "../../tideline/transitionWord";
+import { transitionWord } from "../../phrases/transitionWord";
+import { capital, sided, zoneName } from "../../phrases/words";
 
 export interface PartLines {
   id: string;
@@ -48,7 +48,7 @@ function stroke(entry: Entry, flow: Flow, catalogue: Catalogue): string {
   if (entry.kind !== "stroke") return "";
   const step = flow.parts[entry.part]?.steps[entry.step ?? 0];
   const name = catalogue.strokes[entry.stroke ?? ""]?.name ?? "";
-  const where = entry.zone ? ` ${spoken(entry.zone)}` : "";
+  const where = entry.zone ? ` ${zoneName(entry.zone, catalogue.regions[entry.region])}` : "";
   const note = step?.note ? ` (${step.note})` : "";
   return `${name}${where} ${entry.depth}/${entry.passes}${note}`;
 }

@@ -1,9 +1,9 @@
 import { Link } from "@tanstack/react-router";
 import type { Day } from "../../api/client";
-import { minuteOfDay, timeOfDay } from "../../lib/time";
+import { minuteOfDay, timeOfDay } from "../../phrases/time";
+import { STAGE_PAGE, STAGE_WORDS } from "../../phrases/today";
 import { SmallTide } from "../../tideline/SmallTide";
 import { useWidth } from "../../ui/useWidth";
-import { STAGE_PAGE, STAGE_WORDS } from "./phrases";
 
 const HEIGHT = 118;
 

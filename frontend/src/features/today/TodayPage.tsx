@@ -2,12 +2,12 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import type { Day, SessionView } from "../../api/client";
 import { catalogueQuery, dayQuery } from "../../api/queries";
-import { longDate, timeOfDay } from "../../lib/time";
+import { longDate, timeOfDay } from "../../phrases/time";
+import { askedFor, daySentence, handsSentence, STAGE_PAGE, STAGE_WORDS } from "../../phrases/today";
 import { SmallTide } from "../../tideline/SmallTide";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { DayLine } from "./DayLine";
-import { askedFor, daySentence, handsSentence, STAGE_PAGE, STAGE_WORDS } from "./phrases";
 
 /** The day along one line, and the one thing to do next. */
 export function TodayPage() {

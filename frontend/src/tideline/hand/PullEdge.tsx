@@ -1,5 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useState } from "react";
-import { span } from "../../lib/time";
+import { span } from "../../phrases/time";
 import type { Swell } from "../layout";
 import { pulledTo, STEP } from "./pull";
 

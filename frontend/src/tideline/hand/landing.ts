@@ -1,6 +1,6 @@
 /** Dropping a part: between which two others the pointer is, and what it would mean. */
 import type { Landing } from "../../api/client";
-import { span } from "../../lib/time";
+import { span } from "../../phrases/time";
 import type { Swell } from "../layout";
 
 export interface Gap {

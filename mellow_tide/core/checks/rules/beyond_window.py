@@ -19,7 +19,7 @@ def check(case: Case) -> Iterator[Found]:
         window, wanted = case.catalogue.windows[s.window], case.region(s).window_in(s.position)
         name = case.catalogue.windows[wanted].name
         edits = (ChangePart(part_id=s.id, window=wanted),)
-        zone = (s.steps[outside].zone or "").replace("_", " ")
+        zone = case.region(s).name_zone(s.steps[outside].zone or "")
         what = f"The {zone} of the {case.place(s)} lies outside the window ({window.name}): {window.limit}"
         yield Found(what, s, outside, (Repair(words=f"Use the window: {name}", edits=edits),))
 

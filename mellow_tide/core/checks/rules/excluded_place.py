@@ -23,7 +23,7 @@ def check(case: Case) -> Iterator[Found]:
         zones = {x.zone: x for x in case.restrictions.excluded if x.holds(s.region, s.side)}
         for i, x in enumerate(s.steps):
             if x.zone in zones:
-                zone = (x.zone or "").replace("_", " ")
+                zone = case.region(s).name_zone(x.zone or "")
                 where = f"the {zone} of the {case.place(s)}"
                 what = f"{case.stroke(x).name}: {where} is to be left alone{_why(zones[x.zone])}."
                 yield Found(what, s, i, leave_out(case, s, i))

@@ -4,8 +4,9 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, part
-from mellow_tide.core.checks.words import say_span
 from mellow_tide.core.flow.flow import Part
+from mellow_tide.core.phrases.regions import agree
+from mellow_tide.core.phrases.times import say_span
 
 TOLERATED = 25
 """Seconds by which rounding and passes may miss a share on each side."""
@@ -24,9 +25,10 @@ def check(case: Case) -> Iterator[Found]:
     others = [s for s in parts if s.region not in focus]
     for wanted in focus:
         own = [s for s in parts if s.region == wanted]
-        whole = case.catalogue.regions[wanted].whole
+        region = case.catalogue.regions[wanted]
+        whole = region.whole
         if not own:
-            yield Found(f"The {whole} should get more, but get nothing.")
+            yield Found(agree(region, f"The {whole} should get more, but {{gets}} nothing."))
             continue
         seconds = sum(case.seconds(s) for s in own)
         full = all(case.seconds(s) >= case.bounds(s)[1] - TOLERATED for s in own)

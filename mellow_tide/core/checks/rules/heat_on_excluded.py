@@ -17,7 +17,7 @@ def check(case: Case) -> Iterator[Found]:
             continue
         for x in case.restrictions.excluded:
             if x.zone is not None and x.holds(s.region, s.side):
-                zone = x.zone.replace("_", " ")
+                zone = case.region(s).name_zone(x.zone)
                 what = f"{stroke.name} on the {case.place(s)}, where the {zone} is to be left alone."
                 yield Found(what, s, i, leave_out(case, s, i))
 

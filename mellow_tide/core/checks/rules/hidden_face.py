@@ -5,9 +5,9 @@ from collections.abc import Iterator
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
-from mellow_tide.core.checks.words import say_span
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.times import say_span
 from mellow_tide.core.timing.run_sheet import Entry
 
 LONGEST = 900

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ExampleStrokes, both, flow, part
-from mellow_tide.core.checks.words import say_span
+from mellow_tide.core.phrases.times import say_span
 
 TOLERATED = 10
 """Seconds by which passes may miss a bound."""

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, part
 from mellow_tide.core.checks.rules.no_time_to_dress import eats_before_and_after
-from mellow_tide.core.checks.words import say_span
+from mellow_tide.core.phrases.times import say_span
 from mellow_tide.core.timing.run_sheet import TOLERATED
 
 

@@ -4,9 +4,9 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import back_with, step
-from mellow_tide.core.checks.words import say_span
 from mellow_tide.core.flow.edits import ChangeStep, InsertStep
 from mellow_tide.core.flow.flow import Part
+from mellow_tide.core.phrases.times import say_span
 from mellow_tide.core.timing.run_sheet import Entry
 
 DRY_AFTER = 480

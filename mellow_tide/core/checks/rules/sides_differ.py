@@ -4,9 +4,9 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import both, flow, part
-from mellow_tide.core.checks.words import say_span
 from mellow_tide.core.flow.edits import CopySteps
 from mellow_tide.core.flow.flow import Part
+from mellow_tide.core.phrases.times import say_span
 
 TOLERATED = 30
 

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, ExampleStrokes, flow, part
-from mellow_tide.core.checks.words import say_span
+from mellow_tide.core.phrases.times import say_span
 from mellow_tide.core.supplies.packing import WARMER_MINUTES
 
 TOWEL: ExampleStrokes = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])

@@ -3,6 +3,7 @@
 from typing import Literal
 
 from mellow_tide.core.catalogue.rules import Consent
+from mellow_tide.core.phrases.regions import agree
 from mellow_tide.core.planner.order.way import SchoolWay, homes
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
@@ -60,8 +61,10 @@ def refuse_impossible(asked: Asked) -> None:
         id for area in kind.areas if area.id == brief.area for id in brief.focus if id not in area.regions
     ]
     for id in outside:
-        what = f"{catalogue.regions[id].whole} do not belong to the part that was chosen"
-        problems.append(FieldProblem("focus", what, "take them out of the focus, or choose another part"))
+        region = catalogue.regions[id]
+        what = agree(region, f"{region.whole} {{does}} not belong to the part that was chosen")
+        remedy = agree(region, "take {it} out of the focus, or choose another part")
+        problems.append(FieldProblem("focus", what, remedy))
     if kind.areas and brief.area is None:
         names = ", ".join(area.id for area in kind.areas)
         problems.append(FieldProblem("area", "which part of the body is not said", f"use one of: {names}"))
@@ -78,18 +81,20 @@ def refuse_impossible(asked: Asked) -> None:
 def refuse_focus(absent: dict[str, Absence], asked: Asked) -> None:
     """Raise `DoesNotFit` where the focus is on a region that may not be worked."""
     words = {
-        "declined": ("has been declined", "take it out of the focus"),
-        "excluded": ("is to be left alone", "take it out of the focus"),
-        "no_consent": ("needs the client's consent", "ask first, or take it out of the focus"),
-        "not_in_school": ("is not worked in this school", "take it out of the focus"),
-        "position_barred": ("cannot be reached in a position that is allowed", "take it out of the focus"),
-        "health": ("cannot be worked as lightly as it must", "take it out of the focus"),
+        "declined": ("{has} been declined", "take {it} out of the focus"),
+        "excluded": ("{is} to be left alone", "take {it} out of the focus"),
+        "no_consent": ("{needs} the client's consent", "ask first, or take {it} out of the focus"),
+        "not_in_school": ("{is} not worked in this school", "take {it} out of the focus"),
+        "position_barred": ("cannot be reached in a position that is allowed", "take {it} out of the focus"),
+        "health": ("cannot be worked as lightly as it must", "take {it} out of the focus"),
     }
     problems = []
     for id in asked.brief.focus:
         if id in absent:
             what, remedy = words[absent[id]]
-            problems.append(FieldProblem("focus", f"{asked.catalogue.regions[id].whole} {what}", remedy))
+            region = asked.catalogue.regions[id]
+            words_of = f"{region.whole} {what}"
+            problems.append(FieldProblem("focus", agree(region, words_of), agree(region, remedy)))
     if problems:
         raise DoesNotFit(*problems)
 

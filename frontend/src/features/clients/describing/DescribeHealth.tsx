@@ -1,7 +1,7 @@
 import { useForm } from "react-hook-form";
 import type { ClientPage } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { capital } from "../../../lib/words";
+import { capital } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { Field } from "./Field";

@@ -1,9 +1,9 @@
 import { useState } from "react";
 import type { ClientPage, ClientRecord } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { capital, depthWord, placeName } from "../../../lib/words";
 import { type ChosenPlace, PlaceChoice } from "../../../meeting/PlaceChoice";
 import { placeKey } from "../../../meeting/places";
+import { capital, depthWord, placeName } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { Field } from "./Field";

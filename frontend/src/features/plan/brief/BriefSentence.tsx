@@ -1,6 +1,6 @@
 import { type Brief, Problem } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { capital, listed } from "../../../lib/words";
+import { capital, listed } from "../../../phrases/words";
 import { OpenWord } from "../../../ui/OpenWord";
 import { ChoicePanel, FieldFault, MinutesPanel, RegionsPanel } from "./briefPanels";
 import { briefOfKind, closingsOf, offeredRegions, positionsOf, schoolsOf } from "./kinds";

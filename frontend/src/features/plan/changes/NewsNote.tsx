@@ -3,7 +3,7 @@ import { type Adjustment, api, body, type SessionView } from "../../../api/clien
 import { sessionQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { DifferenceList } from "../../../compare/DifferenceList";
-import { whatChanged } from "../../../meeting/known";
+import { whatChanged } from "../../../phrases/known";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import type { PlanChanges } from "./usePlanChanges";

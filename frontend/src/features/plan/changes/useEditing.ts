@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Brief, Catalogue, Landing, SessionView } from "../../../api/client";
 import { placesQuery, sessionQuery } from "../../../api/queries";
-import { capital } from "../../../lib/words";
+import { capital } from "../../../phrases/words";
 import { landingWords, nextLanding } from "../../../tideline/hand/landing";
 import { nameOf } from "../../../tideline/names";
 import type { TideEditing } from "../../../tideline/TideLine";

@@ -1,6 +1,6 @@
 import { Link } from "@tanstack/react-router";
 import type { Edit, SessionView } from "../../../api/client";
-import { span } from "../../../lib/time";
+import { span } from "../../../phrases/time";
 import { Button } from "../../../ui/Button";
 import { FindingsPanel } from "./FindingsPanel";
 

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from "react";
 import type { Catalogue, Edit, Finding, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { capital } from "../../../lib/words";
+import { capital } from "../../../phrases/words";
 import { nameOf } from "../../../tideline/names";
 import { Button } from "../../../ui/Button";
 

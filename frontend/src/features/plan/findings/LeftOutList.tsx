@@ -1,8 +1,8 @@
 import type { LeftOut, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { capital, listed } from "../../../lib/words";
+import { whyLeftOut } from "../../../phrases/reasons";
+import { capital, listed } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
-import { whyLeftOut } from "../parts/reasons";
 
 interface Props {
   leftOut: readonly LeftOut[];

@@ -1,7 +1,7 @@
 import type { SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { span } from "../../../lib/time";
-import { capital, listed } from "../../../lib/words";
+import { span } from "../../../phrases/time";
+import { capital, listed } from "../../../phrases/words";
 
 interface Props {
   evaluation: SessionView["evaluation"];

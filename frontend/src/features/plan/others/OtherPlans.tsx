@@ -11,10 +11,10 @@ import {
 import { alternativesQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { Beside } from "../../../compare/Beside";
-import { capital } from "../../../lib/words";
+import { whatSetsApart } from "../../../phrases/apart";
+import { capital } from "../../../phrases/words";
 import { SmallTide } from "../../../tideline/SmallTide";
 import { Button } from "../../../ui/Button";
-import { whatSetsApart } from "./apart";
 
 interface Props {
   session: SessionView;

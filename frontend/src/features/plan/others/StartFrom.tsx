@@ -3,15 +3,15 @@ import { useState } from "react";
 import { api, body, type FlowView, type SessionView, type Start } from "../../../api/client";
 import { flowsQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { changeLines, keptWords } from "../../../compare/difference";
-import { capital } from "../../../lib/words";
+import { changeLines, keptWords } from "../../../phrases/difference";
+import { whyAdapted } from "../../../phrases/whyAdapted";
+import { capital } from "../../../phrases/words";
 import { SmallTide } from "../../../tideline/SmallTide";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { Waiting } from "../../../ui/Waiting";
 import type { PlanChanges } from "../changes/usePlanChanges";
 import { KeepAsFlow } from "./KeepAsFlow";
-import { whyAdapted } from "./whyAdapted";
 
 interface Props {
   session: SessionView;

@@ -3,12 +3,12 @@ import { useState } from "react";
 import type { Edit, Entry, Part, SessionView } from "../../../api/client";
 import { reasonsQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { capital } from "../../../lib/words";
+import { whatOrderSaves } from "../../../phrases/reasons";
+import { capital } from "../../../phrases/words";
 import type { TideEditing } from "../../../tideline/TideLine";
 import { Button } from "../../../ui/Button";
 import type { ZoneChoice } from "../table/AtTheTable";
 import { PartRow } from "./PartRow";
-import { whatOrderSaves } from "./reasons";
 import { SeveralBar } from "./SeveralBar";
 import { groupByPosition } from "./sequence";
 

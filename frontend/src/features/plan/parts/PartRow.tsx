@@ -1,11 +1,11 @@
 import type { KeyboardEvent } from "react";
 import type { Edit, Entry, Part, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { clock, span } from "../../../lib/time";
-import { capital, sided } from "../../../lib/words";
+import { clock, span } from "../../../phrases/time";
+import { transitionWord } from "../../../phrases/transitionWord";
+import { capital, sided } from "../../../phrases/words";
 import { STEP } from "../../../tideline/hand/pull";
 import type { TideEditing } from "../../../tideline/TideLine";
-import { transitionWord } from "../../../tideline/transitionWord";
 import { Button } from "../../../ui/Button";
 import type { ZoneChoice } from "../table/AtTheTable";
 import { changeStep, moveStep, removeStep, splitPart } from "./edits";

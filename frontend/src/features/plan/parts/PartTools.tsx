@@ -1,7 +1,7 @@
 import { useId, useState } from "react";
 import type { Part } from "../../../api/client";
-import { clock } from "../../../lib/time";
 import { secondsTyped } from "../../../lib/typedTime";
+import { clock } from "../../../phrases/time";
 import type { TideEditing } from "../../../tideline/TideLine";
 import { Button } from "../../../ui/Button";
 

@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { Edit, SessionView, StrokePick } from "../../../api/client";
 import { picksQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { capital } from "../../../lib/words";
+import { capital } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { Waiting } from "../../../ui/Waiting";

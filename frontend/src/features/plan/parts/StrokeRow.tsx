@@ -1,8 +1,8 @@
 import { useState } from "react";
 import type { Catalogue, Entry, Step } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { span } from "../../../lib/time";
-import { capital, depthWord, spoken } from "../../../lib/words";
+import { span } from "../../../phrases/time";
+import { capital, depthWord, zoneName } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { StrokeMore } from "./StrokeMore";
 import type { StrokeActions } from "./strokeActions";
@@ -31,7 +31,7 @@ export function StrokeRow(props: Props) {
           <span className="font-bold" title={stroke?.gloss}>
             {stroke?.name}
           </span>
-          {entry.zone && `, ${spoken(entry.zone)}`}
+          {entry.zone && `, ${zoneName(entry.zone, catalogue.regions[entry.region])}`}
         </span>
         <span className="numbers">{span(entry.seconds)}</span>
       </p>
@@ -89,7 +89,13 @@ function Changing(props: Props & { does: StrokeActions }) {
         label="where"
         name={`Zone, ${stroke.name}`}
         value={step.zone ?? ""}
-        options={[["", "All of it"], ...zones.map((zone): [string, string] => [zone, capital(spoken(zone))])]}
+        options={[
+          ["", "All of it"],
+          ...zones.map((zone): [string, string] => [
+            zone,
+            capital(zoneName(zone, catalogue.regions[region])),
+          ]),
+        ]}
         onChoose={(zone) => does.change(zone ? { zone } : { clear: ["zone"] })}
       />
       <Button look="quiet" className="px-2" aria-pressed={props.choosingZone} onClick={props.onChooseZone}>

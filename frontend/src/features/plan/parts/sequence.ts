@@ -1,5 +1,5 @@
 import type { Catalogue, Entry, Part } from "../../../api/client";
-import { transitionWord } from "../../../tideline/transitionWord";
+import { transitionWord } from "../../../phrases/transitionWord";
 
 /** Neighbouring parts in one position together. */
 export function groupByPosition(parts: readonly Part[]): { position: string; parts: Part[] }[] {

@@ -1,14 +1,14 @@
 import { useState } from "react";
 import type { Entry, Excluded, RunSheet, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { clock, span } from "../../../lib/time";
-import { capital, depthWord, sided, spoken } from "../../../lib/words";
 import type { ChosenPlace } from "../../../meeting/PlaceChoice";
+import { clock, span } from "../../../phrases/time";
+import { transitionWord } from "../../../phrases/transitionWord";
+import { capital, depthWord, sided, zoneName } from "../../../phrases/words";
 import { type Spot, zoneSpots } from "../../../tableplan/layout";
 import { TablePlan } from "../../../tableplan/TablePlan";
 import { useMoment } from "../../../tableplan/useMoment";
 import { type Pointed, usePointed } from "../../../tideline/pointed";
-import { transitionWord } from "../../../tideline/transitionWord";
 import { Button } from "../../../ui/Button";
 import { KeepOff } from "./KeepOff";
 import { PlayTable } from "./PlayTable";
@@ -129,8 +129,9 @@ function Detail({ entry, sheet, session }: Pick<Props, "sheet" | "session"> & { 
         {stroke ? (
           <>
             {capital(stroke.name)}
-            {entry.zone && `, ${spoken(entry.zone)}`}: {catalogue.tools[entry.tool ?? ""]?.name}, depth{" "}
-            {entry.depth}, {depthWord[entry.depth ?? 1]}, {span(entry.seconds)}
+            {entry.zone && `, ${zoneName(entry.zone, catalogue.regions[entry.region])}`}:{" "}
+            {catalogue.tools[entry.tool ?? ""]?.name}, depth {entry.depth}, {depthWord[entry.depth ?? 1]},{" "}
+            {span(entry.seconds)}
           </>
         ) : (
           `${capital(transitionWord(entry, catalogue))}, ${span(entry.seconds)}`

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import type { Excluded } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { capital, placeName } from "../../../lib/words";
 import { type ChosenPlace, PlaceChoice } from "../../../meeting/PlaceChoice";
+import { capital, placeName } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 
 interface Props {

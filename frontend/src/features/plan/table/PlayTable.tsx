@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import type { RunSheet } from "../../../api/client";
-import { clock } from "../../../lib/time";
+import { clock } from "../../../phrases/time";
 import type { Pointed } from "../../../tideline/pointed";
 import { Button } from "../../../ui/Button";
 

@@ -1,11 +1,11 @@
 import { Link } from "@tanstack/react-router";
 import type { DayAnswer, SessionView } from "../../../api/client";
-import { span } from "../../../lib/time";
 import { AnsweredToday } from "../../../meeting/AnsweredToday";
 import { DayQuestion } from "../../../meeting/DayQuestion";
 import { type Caution, cautionsOf } from "../../../meeting/know";
 import { LeftForNow } from "../../../meeting/LeftForNow";
 import { useDayAnswer } from "../../../meeting/useDayAnswer";
+import { span } from "../../../phrases/time";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 

@@ -1,5 +1,6 @@
 import { useCatalogue } from "../../../api/useCatalogue";
-import { span } from "../../../lib/time";
+import { cueFor } from "../../../phrases/cues";
+import { span } from "../../../phrases/time";
 import type { Moment } from "../../../tableplan/moment";
 import { timing } from "../../../tableside/contractions";
 import { isOn, roundOver, roundStart } from "../../../tableside/labour";
@@ -12,7 +13,6 @@ import type { TableActs } from "../run/useTable";
 import { moved } from "../run/useTable";
 import { PADS } from "../said/PressurePads";
 import type { ChangeSettings, TableSettings } from "../settings/useTableSettings";
-import { cueFor } from "../stroke/cues";
 import { Plain } from "../stroke/Plain";
 import { How, Name, Place } from "../stroke/Stage";
 import { TapZones } from "../stroke/TapZones";

@@ -1,12 +1,12 @@
 import { useState } from "react";
 import type { RunState, SessionView, TableSide } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { span } from "../../../lib/time";
+import { giveWords } from "../../../phrases/giving";
+import { span } from "../../../phrases/time";
 import { type Bending, bend } from "../../../tableside/bending";
 import { begunLate, behind, elapsed } from "../../../tableside/progress";
 import { Button } from "../../../ui/Button";
 import type { Happen } from "../run/useRun";
-import { giveWords } from "./giveWords";
 
 /** Seconds of delay from which, and by which further, something is offered. */
 const WORTH_SAYING = 60;

@@ -1,15 +1,17 @@
 import { useEffect, useState } from "react";
 import type { Catalogue } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { capital, listed, placeName, spoken } from "../../../lib/words";
+import { advice } from "../../../phrases/pointAdvice";
+import { capital, listed, placeName, zoneName } from "../../../phrases/words";
 import { isOpen, type SorePoint } from "../../../tableside/points";
 import { HOLD } from "../../../tableside/treating";
 import { Button } from "../../../ui/Button";
 import type { Happen } from "../run/useRun";
-import { advice } from "./advice";
 
 export function nameOf(point: SorePoint, catalogue: Catalogue): string {
-  return capital(point.zone ? spoken(point.zone) : placeName(point, catalogue));
+  return capital(
+    point.zone ? zoneName(point.zone, catalogue.regions[point.region]) : placeName(point, catalogue),
+  );
 }
 
 interface Props {

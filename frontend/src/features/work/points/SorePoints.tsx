@@ -1,9 +1,9 @@
 import { useState } from "react";
 import type { Entry, RunState, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { span } from "../../../lib/time";
-import { capital, listed, placeName, spoken } from "../../../lib/words";
 import { LeftForNow } from "../../../meeting/LeftForNow";
+import { span } from "../../../phrases/time";
+import { capital, listed, placeName, zoneName } from "../../../phrases/words";
 import { zoneSpots } from "../../../tableplan/layout";
 import { TablePlan } from "../../../tableplan/TablePlan";
 import { useMoment } from "../../../tableplan/useMoment";
@@ -159,7 +159,7 @@ function Finding(props: {
               className="min-h-14 text-xl font-normal"
               onClick={() => props.onFind(zone, named)}
             >
-              {capital(spoken(zone))}
+              {capital(zoneName(zone, catalogue.regions[entry.region]))}
             </Button>
           ))}
         </div>

@@ -1,8 +1,8 @@
 import type { Entry } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { plainSentence } from "../../../phrases/plainSentence";
 import type { Moment } from "../../../tableplan/moment";
 import { TablePlan } from "../../../tableplan/TablePlan";
-import { plainSentence } from "./plainSentence";
 
 /** One picture, one sentence: for a partner, or for whoever does this for the first time. */
 export function Plain(props: { moment: Moment | null; entry: Entry }) {

@@ -1,11 +1,11 @@
 import { type ReactNode, useRef } from "react";
 import type { Entry, Extra, RunState, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { capital, listed, spoken } from "../../../lib/words";
+import { cueFor } from "../../../phrases/cues";
+import { capital, listed, zoneName } from "../../../phrases/words";
 import type { DeviceClock } from "../run/deviceClock";
 import { beatsOf } from "./beats";
 import { Counting } from "./Counting";
-import { cueFor } from "./cues";
 
 interface Props {
   session: SessionView;
@@ -73,7 +73,7 @@ function AddedStage(props: { entry: Entry; extra: Extra | undefined; place: stri
   const wash = extra?.clean_hands && entry.hands !== "clean";
   const strokes = (extra?.steps ?? []).map(({ stroke, passes, zone }) => {
     const name = catalogue.strokes[stroke]?.name ?? stroke;
-    return `${name}${zone ? `, ${spoken(zone)}` : ""} ${passes}×`;
+    return `${name}${zone ? `, ${zoneName(zone, catalogue.regions[extra?.region ?? ""])}` : ""} ${passes}×`;
   });
   return (
     <>

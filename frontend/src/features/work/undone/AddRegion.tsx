@@ -1,7 +1,7 @@
 import type { Entry, Extra } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { span } from "../../../lib/time";
-import { capital } from "../../../lib/words";
+import { span } from "../../../phrases/time";
+import { capital } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { Overlay } from "../Overlay";
 

@@ -1,10 +1,10 @@
 import { useState } from "react";
 import type { Catalogue, Entry } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { capital, listed } from "../../../lib/words";
+import { cueFor } from "../../../phrases/cues";
+import { capital, listed } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { Overlay } from "../Overlay";
-import { cueFor } from "../stroke/cues";
 
 interface Props {
   /** The entries that are owed in the part that is being left. */

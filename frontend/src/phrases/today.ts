@@ -1,5 +1,5 @@
-import type { Brief, Catalogue, Day, SessionView } from "../../api/client";
-import { listed } from "../../lib/words";
+import type { Brief, Catalogue, Day, SessionView } from "../api/client";
+import { listed } from "./words";
 
 type Stage = SessionView["stage"];
 

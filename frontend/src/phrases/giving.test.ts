@@ -1,6 +1,6 @@
 import { expect, it } from "vitest";
-import type { RunSheet } from "../../../api/client";
-import { giveWords, progressWords } from "./giveWords";
+import type { RunSheet } from "../api/client";
+import { giveWords, progressWords } from "./giving";
 
 const entry = (part_id: string, region: string, seconds: number, role = "work") => ({
   part_id,

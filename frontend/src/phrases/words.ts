@@ -14,6 +14,14 @@ export function spoken(id: string): string {
   return id.replaceAll("_", " ");
 }
 
+/** A zone as one says it: `between the toes`, `lower back`. */
+export function zoneName(
+  zone: string,
+  region: { zone_names?: Readonly<Record<string, string>> } | undefined,
+): string {
+  return region?.zone_names?.[zone] ?? spoken(zone);
+}
+
 export type Side = "left" | "right" | "mid" | "both";
 
 /** A region's name with its side: `left hip`, `back`, `both feet`. */
@@ -31,14 +39,19 @@ export interface SidedPlace {
 }
 
 interface Regions {
-  regions: Readonly<Record<string, { name: string; whole: string; sides?: "mid" | "pair" }>>;
+  regions: Readonly<
+    Record<
+      string,
+      { name: string; whole: string; sides?: "mid" | "pair"; zone_names?: Readonly<Record<string, string>> }
+    >
+  >;
 }
 
 /** `left foot, toes`, `both hips`, `back`, `left half of the back`. */
 export function placeName({ region, side = "both", zone }: SidedPlace, { regions }: Regions): string {
   const known = regions[region];
   const name = known ? sided(known, known.sides === "mid" && side === "both" ? "mid" : side) : region;
-  return zone ? `${name}, ${spoken(zone)}` : name;
+  return zone ? `${name}, ${zoneName(zone, known)}` : name;
 }
 
 /** Where the therapist stands: behind a seated client is where the head of a table would be. */

@@ -1,7 +1,7 @@
 /** What to do now, in few words: the name, how, and where. */
-import type { Catalogue, Entry } from "../../../api/client";
-import { capital, depthWord, sided, spoken, walkWords } from "../../../lib/words";
-import type { Change, TableEntry } from "../../../tableside/past";
+import type { Catalogue, Entry } from "../api/client";
+import type { Change, TableEntry } from "../tableside/past";
+import { capital, depthWord, sided, walkWords, zoneName } from "./words";
 
 export interface CueWords {
   place: string;
@@ -50,7 +50,7 @@ function strokeCue(entry: Entry, place: string, catalogue: Catalogue): CueWords 
   const count = `${entry.passes} ${breaths ? "breath" : entry.passes === 1 ? "pass" : "passes"}${breaths && entry.passes !== 1 ? "s" : ""}`;
   const direction = DIRECTIONS[stroke?.direction ?? ""];
   return {
-    place: entry.zone ? `${place}, ${spoken(entry.zone)}` : place,
+    place: entry.zone ? `${place}, ${zoneName(entry.zone, catalogue.regions[entry.region])}` : place,
     name: capital(stroke?.name ?? ""),
     detail: [tool, `depth ${entry.depth}, ${depthWord[entry.depth ?? 1]}`, direction, count]
       .filter(Boolean)

@@ -1,5 +1,5 @@
 import type { Catalogue, Entry } from "../api/client";
-import { walkWords } from "../lib/words";
+import { walkWords } from "./words";
 
 /** What is done between strokes, in few words: `uncover the left leg`, `turn to supine`. */
 export function transitionWord(entry: Entry, catalogue: Catalogue): string {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { Brief, Catalogue, Day } from "../../api/client";
-import { askedFor, daySentence, handsSentence } from "./phrases";
+import type { Brief, Catalogue, Day } from "../api/client";
+import { askedFor, daySentence, handsSentence } from "./today";
 
 const known = {
   regions: { back: { whole: "back" }, foot: { whole: "feet" } },

@@ -1,7 +1,7 @@
 /** What two sessions are like in figures, side by side. */
 import type { Difference, Evaluation } from "../api/client";
-import { span } from "../lib/time";
-import { capital } from "../lib/words";
+import { span } from "./time";
+import { capital } from "./words";
 
 export interface Figure {
   name: string;

@@ -1,8 +1,8 @@
 import { expect, it } from "vitest";
 import type { StartDepth } from "../../api/client";
+import { certainty, hillAt, paceWords, says } from "../../phrases/learning";
 import { reasonWords } from "./Draft";
 import { seriesOf } from "./PointSteps";
-import { certainty, hillAt, paceWords, says } from "./says";
 
 const start = (more: Partial<StartDepth>): StartDepth => ({
   region: "back",

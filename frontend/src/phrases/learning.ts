@@ -1,6 +1,6 @@
 /** What is learnt of a region, in words and as it is drawn. */
-import type { StartDepth } from "../../api/client";
-import { depthWord } from "../../lib/words";
+import type { StartDepth } from "../api/client";
+import { depthWord } from "./words";
 
 export type Edge = "whole" | "dashed" | "dotted";
 

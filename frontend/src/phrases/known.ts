@@ -1,6 +1,6 @@
 /** What became known of a client, in words: what changed, how it became known, and when. */
 import type { Catalogue, Known } from "../api/client";
-import { capital, placeName, spoken } from "../lib/words";
+import { capital, placeName, spoken } from "./words";
 
 type Names = Pick<Catalogue, "conditions" | "consents" | "regions" | "strokes" | "tools">;
 
