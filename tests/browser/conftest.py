@@ -1,10 +1,12 @@
 import os
 import secrets
+import time
+from collections.abc import Iterator
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import BrowserContext, Page, expect
+from playwright.sync_api import BrowserContext, Page, Request, expect
 
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID
 from mellow_tide.services.sign_in import hash_token
@@ -82,11 +84,23 @@ def _demo_as_shipped(server: LiveServer, superuser_dsn: str):
 
 
 @pytest.fixture
-def context(context: BrowserContext, server: LiveServer) -> BrowserContext:
-    """A browser by whose clock it is when the tests take place."""
+def context(context: BrowserContext, server: LiveServer) -> Iterator[BrowserContext]:
+    """A browser by whose clock it is when the tests take place.
+
+    It is closed only once its writes are answered: one that the server still holds would land in the next test's demo.
+    """
     context.add_init_script(SHIFT % (server.ahead.total_seconds() * 1000))
     context.set_default_timeout(PATIENCE)
-    return context
+    under_way: set[Request] = set()
+    context.on("request", lambda one: under_way.add(one) if one.method != "GET" else None)
+    context.on("requestfinished", under_way.discard)
+    context.on("requestfailed", under_way.discard)
+    yield context
+    # A device sends one batch of taps after another: still for a moment is done.
+    still, until = 0, time.monotonic() + 5
+    while context.pages and still < 3 and time.monotonic() < until:
+        context.pages[0].wait_for_timeout(20)
+        still = 0 if under_way else still + 1
 
 
 @pytest.fixture

@@ -1,5 +1,6 @@
 """What a person finds on each screen, by role and name."""
 
+import json
 import re
 import time
 from collections.abc import Callable
@@ -12,6 +13,11 @@ from mellow_tide.demo.people import THERAPIST_EMAIL, THERAPIST_PASSWORD
 
 PATIENCE = 60_000
 """Milliseconds. What is waited for comes, on a busy machine too; this is for what never does."""
+
+
+AT = """(document.querySelector("[data-at]")?.dataset.at ?? "")
+    + (document.querySelector("[role=dialog], dialog[open]") ? " asked" : "")"""
+"""Where the table is: an entry's address or the end, and whether something is asked over it."""
 
 
 class SignIn:
@@ -104,15 +110,33 @@ class Work:
             self.page.get_by_role("button", name="Nothing new: begin").click()
         expect(self.page.get_by_role("button", name="Go on")).to_be_visible()
 
+    def go_on(self) -> None:
+        """Press the key that goes on, and see that it did: another stroke, a question or the end is shown."""
+        before = self.page.evaluate(AT)
+        self.page.keyboard.press("PageDown")
+        wait_for(self.page, f"({AT}) !== {json.dumps(before)}", True)
+
+    def go_on_until(self, there: Callable[[], object]) -> None:
+        """Go on, stroke by stroke, until `there` holds; fails at the end of the session."""
+        passed = []
+        while not there():
+            passed.append(self.page.evaluate(AT))
+            assert not passed[-1].startswith("end"), f"the session is over: {passed}"
+            self.go_on()
+
+    def go_to_the_end(self) -> None:
+        self.go_on_until(lambda: self.page.evaluate(AT).startswith("end"))
+        expect(self.page.get_by_role("heading", name="End the session?")).to_be_visible()
+
+    def is_at(self, strokes: str) -> bool:
+        """Whether the present stroke begins with one of these words, divided by |."""
+        return bool(re.match(strokes, self.stroke.inner_text()))
+
     def pad(self, word: str) -> Locator:
         return self.page.get_by_role("group", name="What the client says").get_by_role("button", name=word)
 
     def end(self) -> "Log":
-        ending = self.page.get_by_role("heading", name="End the session?")
-        for _ in range(400):
-            if ending.is_visible():
-                break
-            self.page.keyboard.press("PageDown")
+        self.go_to_the_end()
         self.page.keyboard.press("PageDown")
         self.page.get_by_role("link", name="Log the session").click()
         return Log(self.page)
@@ -179,7 +203,7 @@ def wait_for(page: Page, script: str, value: object, between: Callable[[], objec
     until = time.monotonic() + PATIENCE / 1000
     while (answer := page.evaluate(script)) != value:
         assert time.monotonic() < until, f"{script}: still {answer}, not {value}"
-        page.wait_for_timeout(50)
+        page.wait_for_timeout(20)
         if between:
             between()
 

@@ -168,7 +168,7 @@ def test_work_and_all_that_opens_on_it(page: Page, today: Today):
         page.keyboard.press("PageDown")
     assert broken_rules(page) == []
     page.keyboard.press("p")
-    page.get_by_role("button", name="Medial scapula").click()
+    page.get_by_role("button", name="Inner edge of the shoulder blade").click()
     page.get_by_role("button", name="9", exact=True).click()
     assert broken_rules(page) == []
     page.get_by_role("button", name="Another point").click()

@@ -57,10 +57,8 @@ def test_close_together_for_an_hour_says_the_usual_advice_and_defers(page: Page,
 def test_the_round_begins_again_until_it_is_ended(page: Page, table: Work):
     again = page.get_by_role("button", name="Another round")
     first = ""
-    for _ in range(60):
-        if again.is_visible():
-            break
-        page.keyboard.press("PageDown")
+    while not again.is_visible():
+        table.go_on()
         first = first or (
             table.stroke.inner_text() if re.match("Squeez|Knead", table.stroke.inner_text()) else ""
         )

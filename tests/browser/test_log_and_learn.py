@@ -19,8 +19,7 @@ def worked(page: Page, today: Today, client: str, *acts: str) -> Log:
     today.open(client)
     work = Plan(page).to_work()
     work.begin()
-    while not (work.pad("Deeper").is_enabled() and re.match("Kneading", work.stroke.inner_text())):
-        page.keyboard.press("PageDown")
+    work.go_on_until(lambda: work.pad("Deeper").is_enabled() and work.is_at("Kneading"))
     for key in acts:
         page.keyboard.press(key)
     return work.end()
@@ -53,16 +52,14 @@ def test_the_actual_tide_lies_over_the_planned_one_and_what_was_skipped_and_adde
     today.open("Isolde Kelpworth")
     work = Plan(page).to_work()
     work.begin()
-    while not re.match("Kneading", work.stroke.inner_text()):
-        page.keyboard.press("PageDown")
+    work.go_on_until(lambda: work.is_at("Kneading"))
     page.get_by_role("button", name="Skip this stroke").click()
     page.get_by_role("button", name="Add a region").click()
     page.get_by_role("dialog").get_by_role("button", name=re.compile("^Feet")).click()
     page.keyboard.press("PageDown")
     page.keyboard.press("PageDown")
     undone = page.get_by_role("dialog", name="Left undone here")
-    while not undone.is_visible():
-        page.keyboard.press("PageDown")
+    work.go_on_until(undone.is_visible)
     undone.get_by_label("Why it is left out").fill("ticklish today")
     undone.get_by_role("button", name="Leave it out").click()
     work.end()

@@ -47,11 +47,7 @@ def test_a_begun_session_is_worked_reloaded_and_ended_without_a_network(
     page.get_by_role("button", name="Leave early").click()
     page.get_by_role("button", name="15 min").click()
     page.get_by_role("button", name="Do that").click()
-    ending = page.get_by_role("heading", name="End the session?")
-    for _ in range(300):
-        if ending.is_visible():
-            break
-        page.keyboard.press("PageDown")
+    work.go_to_the_end()
     page.keyboard.press("PageDown")
     expect(page.get_by_text("kept on this device")).to_be_visible()
     context.set_offline(False)

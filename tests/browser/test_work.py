@@ -16,8 +16,7 @@ def table(page: Page, today: Today) -> Work:
     as_booked(page)
     with page.expect_response(re.compile("/table-side$")):
         work.begin()
-    while not re.match("Kneading|Effleurage", work.stroke.inner_text()):
-        page.keyboard.press("PageDown")
+    work.go_on_until(lambda: work.is_at("Kneading|Effleurage"))
     return work
 
 
@@ -61,13 +60,15 @@ def test_a_client_who_must_leave_early_loses_the_least_and_what_is_left_out_is_p
     out = {part for part, seconds in run_of(page)["allotted"].items() if seconds == 0}
     assert out
     places = set()
-    for _ in range(200):
+
+    def is_over():
         if page.get_by_role("heading", name="End the session?").is_visible():
-            break
-        places.add(
-            page.get_by_text(re.compile("^Next: ")).or_(page.get_by_text("The last hold")).inner_text()
-        )
-        page.keyboard.press("PageDown")
+            return True
+        next_up = page.get_by_text(re.compile("^Next: ")).or_(page.get_by_text("The last hold"))
+        places.add(next_up.inner_text())
+        return False
+
+    table.go_on_until(is_over)
     spoken = " ".join(places).lower()
     # The close lies supine: what is left out does not take the turn with it.
     assert spoken.count("turn to supine") == 1
@@ -94,7 +95,7 @@ def test_a_sore_point_is_a_series_with_three_holds_at_most(page: Page, table: Wo
     page.keyboard.press("p")
     points = page.get_by_role("dialog", name="Sore points")
     points.get_by_role("checkbox", name="The client named it").check()
-    points.get_by_role("button", name="Medial scapula").click()
+    points.get_by_role("button", name="Inner edge of the shoulder blade").click()
     hold = points.get_by_role("button", name="Hold it")
     expect(hold).to_be_disabled()
     points.get_by_role("button", name="8", exact=True).click()
@@ -184,10 +185,7 @@ def test_nothing_is_left_undone_unseen(page: Page, table: Work):
     page.get_by_role("button", name="Skip this stroke").click()
     expect(page.get_by_text("One stroke is owed")).to_be_visible()
     undone = page.get_by_role("dialog", name="Left undone here")
-    for _ in range(40):
-        if undone.is_visible():
-            break
-        page.keyboard.press("PageDown")
+    table.go_on_until(undone.is_visible)
     expect(undone).to_contain_text(f"Left undone here: {skipped.capitalize()}")
     here = table.stroke.inner_text()
     undone.get_by_role("button", name="Do it now").click()
@@ -201,23 +199,16 @@ def test_nothing_is_left_undone_unseen(page: Page, table: Work):
 def test_what_is_left_out_has_a_reason_and_what_is_for_later_stands_until_the_end(page: Page, table: Work):
     page.get_by_role("button", name="Skip this stroke").click()
     undone = page.get_by_role("dialog", name="Left undone here")
-    while not undone.is_visible():
-        page.keyboard.press("PageDown")
+    table.go_on_until(undone.is_visible)
     undone.get_by_label("Why it is left out").fill("too tender")
     undone.get_by_role("button", name="Leave it out").click()
     assert [one["reason"] for one in run_of(page)["skipped"]] == ["too tender"]
     skip = page.get_by_role("button", name="Skip this stroke")
-    while not (skip.is_enabled() and page.get_by_text("passes").first.is_visible()):
-        page.keyboard.press("PageDown")
+    table.go_on_until(lambda: skip.is_enabled() and page.get_by_text("passes").first.is_visible())
     skip.click()
-    while not undone.is_visible():
-        page.keyboard.press("PageDown")
+    table.go_on_until(undone.is_visible)
     undone.get_by_role("button", name="Later").click()
-    ending = page.get_by_role("heading", name="End the session?")
-    for _ in range(300):
-        if ending.is_visible():
-            break
-        page.keyboard.press("PageDown")
+    table.go_to_the_end()
     expect(page.get_by_text("Still owed: ")).to_be_visible()
 
 

@@ -90,7 +90,10 @@ export function AtTheTable(props: AtTheTableProps) {
       <Unsent {...props} footSwitchLost={lost} />
       <div className="relative flex min-h-0 flex-1">
         <TapZones first={run.entry === 0 && !table.addition} onBack={table.back} onOn={table.on} />
-        <div className="pointer-events-none relative z-10 flex w-full flex-col items-center justify-center gap-[2cqh] [container-type:size] px-4 text-center sm:px-24">
+        <div
+          data-at={table.ending ? "end" : `${run.adding ?? ""} ${shown.address}`}
+          className="pointer-events-none relative z-10 flex w-full flex-col items-center justify-center gap-[2cqh] [container-type:size] px-4 text-center sm:px-24"
+        >
           {table.ending ? (
             <Ending owed={owed(sheet, run)} />
           ) : settings.plain ? (

@@ -48,7 +48,7 @@ export function Labour(props: Props) {
   const cue = cueFor(shown, catalogue);
   const minutes = Math.floor(elapsed(run, now) / 60);
   return (
-    <div className="relative flex h-dvh flex-col overflow-hidden">
+    <div data-at={run.entry} className="relative flex h-dvh flex-col overflow-hidden">
       <Water level={last ? Math.max(0, 1 - since / usual) : 0} />
       <TopBar
         session={session}
