@@ -92,9 +92,17 @@ def context(context: BrowserContext, server: LiveServer) -> Iterator[BrowserCont
     context.add_init_script(SHIFT % (server.ahead.total_seconds() * 1000))
     context.set_default_timeout(PATIENCE)
     under_way: set[Request] = set()
-    context.on("request", lambda one: under_way.add(one) if one.method != "GET" else None)
-    context.on("requestfinished", under_way.discard)
-    context.on("requestfailed", under_way.discard)
+
+    def asked(one: Request) -> None:
+        if one.method != "GET":
+            under_way.add(one)
+
+    def answered(one: Request) -> None:
+        under_way.discard(one)
+
+    context.on("request", asked)
+    context.on("requestfinished", answered)
+    context.on("requestfailed", answered)
     yield context
     # A device sends one batch of taps after another: still for a moment is done.
     still, until = 0, time.monotonic() + 5

@@ -191,6 +191,17 @@ def as_booked(page: Page, after: timedelta = timedelta(minutes=5)) -> None:
     page.clock.install(time=datetime.fromisoformat(told["starts_at"]) + after)
 
 
+def press_until(page: Page, key: str, there: Callable[[], bool]) -> None:
+    """Press a key again and again, as often as it takes; each press is given a moment to show."""
+    until = time.monotonic() + PATIENCE / 1000
+    while not there():
+        assert time.monotonic() < until, f"{key} was pressed in vain"
+        page.keyboard.press(key)
+        shows_by = time.monotonic() + 1
+        while not there() and time.monotonic() < shows_by:
+            page.wait_for_timeout(20)
+
+
 def run_of(page: Page) -> dict[str, Any]:
     """The run of the session at this table as the server knows it, once everything has been sent."""
     wait_for(page, KEPT, 0, between=lambda: page.clock.run_for(1000))
