@@ -1,6 +1,5 @@
 """What a person finds on each screen, by role and name."""
 
-import json
 import re
 import time
 from collections.abc import Callable
@@ -110,19 +109,21 @@ class Work:
             self.page.get_by_role("button", name="Nothing new: begin").click()
         expect(self.page.get_by_role("button", name="Go on")).to_be_visible()
 
-    def go_on(self) -> None:
-        """Press the key that goes on, and see that it did: another stroke, a question or the end is shown."""
+    def go_on(self) -> str:
+        """Press the key that goes on, and see that it did: another stroke, a question or the end. Says where it is."""
         before = self.page.evaluate(AT)
         self.page.keyboard.press("PageDown")
-        wait_for(self.page, f"({AT}) !== {json.dumps(before)}", True)
+        until = time.monotonic() + PATIENCE / 1000
+        while (now := self.page.evaluate(AT)) == before:
+            assert time.monotonic() < until, f"it does not go on from {before}"
+        return str(now)
 
     def go_on_until(self, there: Callable[[], object]) -> None:
         """Go on, stroke by stroke, until `there` holds; fails at the end of the session."""
-        passed = []
+        passed = [""]
         while not there():
-            passed.append(self.page.evaluate(AT))
             assert not passed[-1].startswith("end"), f"the session is over: {passed}"
-            self.go_on()
+            passed.append(self.go_on())
 
     def go_to_the_end(self) -> None:
         self.go_on_until(lambda: self.page.evaluate(AT).startswith("end"))
