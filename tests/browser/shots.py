@@ -120,8 +120,7 @@ def work(page: Page) -> None:
     table = Plan(page).to_work()
     page.clock.install()
     table.begin()
-    for _ in range(13):
-        page.keyboard.press("PageDown")
+    table.go_on_until(lambda: table.is_at("Wringing"))
     page.clock.run_for(340_000)
     table.pad("Just right").click()
     Work(page).stroke.wait_for()
