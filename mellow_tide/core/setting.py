@@ -29,8 +29,9 @@ class Setting:
         return cls(catalogue, client, tempo_of(client, pace))
 
     def with_client(self, client: ClientFacts) -> Self:
-        """The same setting, with something else known of the client."""
-        return replace(self, client=client)
+        """The same setting, with something else known of the client; the tempo follows height and breath."""
+        tempo = replace(self.tempo, height_cm=client.height_cm, breaths_per_minute=client.breaths_per_minute)
+        return replace(self, client=client, tempo=tempo)
 
     @cached_property
     def restrictions(self) -> Restrictions:

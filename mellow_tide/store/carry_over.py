@@ -4,7 +4,7 @@ It runs after the migrations, which cannot lay out a flow. What is carried over 
 """
 
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, Literal
 
 import psycopg
 from psycopg.types.json import Jsonb
@@ -61,9 +61,9 @@ def freeze_stored_runs(owner_dsn: str, shipped: ShippedCatalogue) -> CarriedOver
     return done
 
 
-def _forcing(table: str, how: str) -> psycopg.sql.Composed:
+def _forcing(table: str, how: Literal["FORCE", "NO FORCE"]) -> psycopg.sql.Composed:
     return psycopg.sql.SQL("ALTER TABLE {} {} ROW LEVEL SECURITY").format(
-        psycopg.sql.Identifier(table), psycopg.sql.SQL("NO FORCE" if how == "NO FORCE" else "FORCE")
+        psycopg.sql.Identifier(table), psycopg.sql.SQL(how)
     )
 
 

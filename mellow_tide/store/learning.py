@@ -15,18 +15,13 @@ from mellow_tide.store.sessions import read_events
 
 
 @dataclass(frozen=True, kw_only=True)
-class TaughtRow:
-    """A visit that has ended; `specific_ceiling` is its brief's. The last mark on it, if any."""
+class WorkedRow:
+    """A session that a therapist has worked."""
 
     session_id: UUID
     starts_at: datetime
-    specific_ceiling: int
     stored_run: dict[str, Any]
     stored_events: list[dict[str, Any]]
-    left_out: bool | None
-    reason: str | None
-    person_name: str | None
-    marked_at: datetime | None
 
     @cached_property
     def run(self) -> FrozenRun:
@@ -35,8 +30,19 @@ class TaughtRow:
 
     @property
     def events(self) -> list[RunEvent]:
-        """Its moves, words and numbers."""
+        """Its moves, words and numbers, and what came between."""
         return read_events(self.stored_events)
+
+
+@dataclass(frozen=True, kw_only=True)
+class TaughtRow(WorkedRow):
+    """A visit that has ended; `specific_ceiling` is its brief's. The last mark on it, if any."""
+
+    specific_ceiling: int
+    left_out: bool | None
+    reason: str | None
+    person_name: str | None
+    marked_at: datetime | None
 
 
 @dataclass(frozen=True)
@@ -46,26 +52,6 @@ class VisitMarked:
     left_out: bool
     reason: str
     person_name: str
-
-
-@dataclass(frozen=True, kw_only=True)
-class WorkedRow:
-    """A session that a therapist has worked."""
-
-    session_id: UUID
-    starts_at: datetime
-    stored_run: dict[str, Any]
-    stored_events: list[dict[str, Any]]
-
-    @property
-    def run(self) -> FrozenRun:
-        """What it was worked by."""
-        return FrozenRun.model_validate(self.stored_run)
-
-    @property
-    def events(self) -> list[RunEvent]:
-        """Its moves, and what came between."""
-        return read_events(self.stored_events)
 
 
 @dataclass(frozen=True)

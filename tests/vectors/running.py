@@ -93,7 +93,7 @@ def _case(sheet, tables, ways, random):
             "seconds_left": progress.seconds_left(run, sheet, at),
             "water_level": progress.water_level(run, sheet, at),
             "progress": progress.progress(run, sheet),
-            "begun_late": progress.begun_late(run, (starts_at.timestamp(), 360, sheet), at),
+            "begun_late": progress.begun_late(run, sheet, starts_at.timestamp() + 360, at),
             "past": [(entry.kind, entry.seconds) for entry in pass_left_out(sheet, run.allotted, ways)],
             "bent": bent and bent.model_dump(mode="json"),
             "during": labour.find_during(sheet, run),

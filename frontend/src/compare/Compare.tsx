@@ -1,9 +1,9 @@
 import type { Difference, Evaluation } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
-import { keptWords } from "../phrases/difference";
-import { figuresOf, minutesByRegion } from "../phrases/figures";
+import { keptWords } from "../phrases/plan/difference";
 import { span } from "../phrases/time";
 import { CompareTides } from "./CompareTides";
+import { figuresOf, minutesByRegion } from "./figures";
 
 interface Props {
   first: Evaluation;

@@ -1,6 +1,6 @@
 import type { Difference } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
-import { changeLines, keptWords } from "../phrases/difference";
+import { changeLines, keptWords } from "../phrases/plan/difference";
 
 /** What changes from the present plan to another, region by region. */
 export function DifferenceList({ difference }: { difference: Difference }) {

@@ -1,6 +1,6 @@
 import type { Catalogue, DayAnswer, SessionView } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
-import { whatMoved } from "../phrases/difference";
+import { whatMoved } from "../phrases/plan/difference";
 import { capital, listed, placeName } from "../phrases/words";
 
 /** What was answered today, what it changed in the plan, and what the plan cannot obey. */

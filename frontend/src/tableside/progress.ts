@@ -8,12 +8,6 @@ const MATTERS = 180;
 /** Seconds from the first touch in which a late start is spoken of. */
 const ASKED_WITHIN = 600;
 
-/** The hour that is booked, and what the plan leaves before the first touch. */
-export interface Handed {
-  starts_at: string;
-  evaluation: { first_touch_seconds: number; sheet: RunSheet };
-}
-
 /** Seconds since the first touch, pauses left out. */
 export function elapsed(run: RunState, now: number): number {
   if (!run.begun_at) return 0;
@@ -75,14 +69,14 @@ function where(run: RunState, sheet: RunSheet, now: number) {
 }
 
 /**
- * Seconds by which the first touch was later than the booked hour leaves room for; 0 if it was not, if a minute or two
+ * Seconds by which the first touch was later than `due`, in ms since 1970; 0 if it was not, if a minute or two
  * do not matter, or if it was so late that it must have been another hour. Only asked in the first minutes, and while
  * nothing has been shared out anew.
  */
-export function begunLate({ starts_at, evaluation }: Handed, run: RunState, now: number): number {
+export function begunLate(run: RunState, sheet: RunSheet, due: number, now: number): number {
   if (!run.begun_at || run.total || elapsed(run, now) > ASKED_WITHIN) return 0;
-  const late = (Date.parse(run.begun_at) - Date.parse(starts_at)) / 1000 - evaluation.first_touch_seconds;
-  return late >= MATTERS && late <= evaluation.sheet.hands_on_seconds / 2 ? late : 0;
+  const late = (Date.parse(run.begun_at) - due) / 1000;
+  return late >= MATTERS && late <= sheet.hands_on_seconds / 2 ? late : 0;
 }
 
 /** How far the session is, 0 to 1: the mark on the horizon. */

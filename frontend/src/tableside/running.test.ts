@@ -34,10 +34,7 @@ describe.each(Object.entries(vectors))("%s", (_, { sheet, tables, ways, cases })
   it.each(cases.map((one, index) => [index, one] as const))("case %i", (_, one) => {
     const { run, total, expected } = one;
     const now = Date.parse(one.now);
-    const handed = {
-      starts_at: one.starts_at,
-      evaluation: { first_touch_seconds: one.first_touch_seconds, sheet },
-    };
+    const due = Date.parse(one.starts_at) + one.first_touch_seconds * 1000;
     const on = neighbour(sheet, run, 1);
     const found = {
       on,
@@ -50,7 +47,7 @@ describe.each(Object.entries(vectors))("%s", (_, { sheet, tables, ways, cases })
       seconds_left: partSecondsLeft(run, sheet, now),
       water_level: waterLevel(run, sheet, now),
       progress: progress(run, sheet),
-      begun_late: begunLate(handed, run, now),
+      begun_late: begunLate(run, sheet, due, now),
       bent: bend(tables, sheet, run, total, now, new Set(one.keep)),
       during: duringEntry(sheet, run)?.address ?? null,
       round_start: roundStart(sheet),

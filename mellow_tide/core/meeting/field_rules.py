@@ -7,6 +7,7 @@ from typing import Literal
 from pydantic import BaseModel
 
 Group = Literal["who", "health", "own"]
+MergeRule = Literal["first", "join", "rule"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -14,7 +15,7 @@ class FieldRule:
     """Stands in the annotation of a field of `ClientRecord`.
 
     `label`: its heading on the client’s own paper, under `group`; what is grouped `own` is printed by its own rule.
-    `merge`: of two entries, `first` keeps what the kept one knows, a text joins both with itself between them, and
+    `merge`: of two entries, `first` keeps what the kept one knows, `join` writes both with `between` between them, and
     `rule` is a rule of its own in `merging`. `bears_on_plan`: a change may change what a plan should be.
     `asked`: the answer of an intake is kept as it is; `about` heads it there, `means` says what it means for a session,
     and `grave` asks the therapist to ask.
@@ -22,7 +23,8 @@ class FieldRule:
 
     label: str = ""
     group: Group = "who"
-    merge: str = "first"
+    merge: MergeRule = "first"
+    between: str = "; "
     bears_on_plan: bool = False
     asked: bool = False
     about: str = ""

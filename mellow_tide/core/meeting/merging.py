@@ -14,17 +14,17 @@ def merge_records(kept: ClientRecord, other: ClientRecord) -> ClientRecord:
     Conditions and places to keep off add up, a no goes before a yes, the lighter of two wishes stands, and of two due
     dates the earlier. Text is joined, cut at the record's bounds.
     """
-    rules = {field: how.merge for field, how in read_field_rules(ClientRecord)}
+    rules = dict(read_field_rules(ClientRecord))
     unknown = type(kept)(name=kept.name)
     own = {
         field: getattr(other, field)
-        for field, by in rules.items()
-        if by == "first" and getattr(kept, field) == getattr(unknown, field)
+        for field, rule in rules.items()
+        if rule.merge == "first" and getattr(kept, field) == getattr(unknown, field)
     }
     joined = {
-        field: _joined(kept, other, field, between)
-        for field, between in rules.items()
-        if between not in ("first", "rule")
+        field: _joined(kept, other, field, rule.between)
+        for field, rule in rules.items()
+        if rule.merge == "join"
     }
     declined = kept.declined | other.declined
     dislikes = kept.dislikes | other.dislikes

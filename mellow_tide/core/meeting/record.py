@@ -49,8 +49,10 @@ class ClientRecord(Record):
     birth_year: Annotated[BirthYear | None, FieldRule("Born in", asked=True, about="year of birth")] = None
     language: Annotated[ShortLine, FieldRule("Language", asked=True)] = ""
     clothing: Annotated[str, Field(max_length=200), FieldRule("Clothing")] = ""
-    note: Annotated[str, Field(max_length=4000), FieldRule("Notes", merge="\n")] = ""
-    know_first: Annotated[str, Field(max_length=400), FieldRule("To know first", merge=" · ")] = ""
+    note: Annotated[str, Field(max_length=4000), FieldRule("Notes", merge="join", between="\n")] = ""
+    know_first: Annotated[
+        str, Field(max_length=400), FieldRule("To know first", merge="join", between=" · ")
+    ] = ""
     height_cm: Annotated[
         HeightCm,
         FieldRule(
@@ -72,7 +74,7 @@ class ClientRecord(Record):
         FieldRule(
             "Medicines",
             "health",
-            merge="; ",
+            merge="join",
             asked=True,
             means="If you do not know what one is for, ask; blood thinners and strong pain relief ask for light hands.",
             grave=True,
@@ -83,7 +85,7 @@ class ClientRecord(Record):
         FieldRule(
             "Allergies",
             "health",
-            merge="; ",
+            merge="join",
             asked=True,
             means="Look at the oil and at what is near the table.",
         ),
@@ -93,7 +95,7 @@ class ClientRecord(Record):
         FieldRule(
             "Operations",
             "health",
-            merge="; ",
+            merge="join",
             asked=True,
             means="Leave healing places alone; within six weeks the surgeon’s word first.",
             grave=True,
@@ -104,7 +106,7 @@ class ClientRecord(Record):
         FieldRule(
             "Injuries",
             "health",
-            merge="; ",
+            merge="join",
             asked=True,
             means="Leave the places alone; mark them as places to keep off.",
             grave=True,
@@ -117,7 +119,7 @@ class ClientRecord(Record):
     likes: Annotated[frozenset[str], _RULED] = frozenset()
     dislikes: Annotated[frozenset[str], _RULED] = frozenset()
     aims: Annotated[
-        Words, FieldRule("What was wished for", merge="; ", asked=True, about="what would be good")
+        Words, FieldRule("What was wished for", merge="join", asked=True, about="what would be good")
     ] = ""
     tension: Annotated[TensionPlaces, FieldRule(group="own", merge="rule")] = ()
     warmth: Annotated[Warmth, FieldRule("Warmth", asked=True)] = ""

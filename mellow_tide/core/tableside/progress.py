@@ -76,17 +76,15 @@ def _where(run: RunState, sheet: RunSheet, now: float) -> tuple[float, float]:
     return passed, min(max(passed, start), start + seconds)
 
 
-def begun_late(run: RunState, handed: tuple[float, int, RunSheet], now: float) -> float:
+def begun_late(run: RunState, sheet: RunSheet, due: float, now: float) -> float:
     """Seconds by which the first touch was later than the booked hour leaves room for.
 
-    `handed`: the hour that is booked, the seconds from it to the first touch, and the run sheet. 0 if it was not late,
-    if a minute or two do not matter, or if it was so late that it must have been another hour; only asked in the
-    first minutes, and while nothing has been shared out anew.
+    `due`: when the first touch was to be. 0 if it was not late, if a minute or two do not matter, or if it was so late
+    that it must have been another hour; only asked in the first minutes, and while nothing has been shared out anew.
     """
-    starts_at, first_touch_seconds, sheet = handed
     if run.begun_at is None or run.total or elapsed(run, now) > ASKED_WITHIN:
         return 0
-    late = run.begun_at.timestamp() - starts_at - first_touch_seconds
+    late = run.begun_at.timestamp() - due
     return late if MATTERS <= late <= sheet.hands_on_seconds / 2 else 0
 
 

@@ -76,20 +76,21 @@ def read_day(desk: AtDesk, day: date | None = None) -> Response:
 def read_catalogue(desk: AtDesk, response: Response) -> CatalogueView:
     """The catalogue as the practice works by it."""
     response.headers["Cache-Control"] = "private, max-age=300"
+    known = desk.catalogue
     return CatalogueView(
-        regions=dict(desk.catalogue.regions),
-        strokes=dict(desk.catalogue.strokes),
-        positions=dict(desk.catalogue.positions),
-        windows=dict(desk.catalogue.windows),
-        tools=dict(desk.catalogue.tools),
-        kinds=dict(desk.catalogue.kinds),
-        schools=dict(desk.catalogue.schools),
-        closings=dict(desk.catalogue.closings),
-        supports=dict(desk.catalogue.supports),
-        lubricants=dict(desk.catalogue.lubricants),
-        consents=dict(desk.catalogue.consents),
-        conditions=dict(desk.catalogue.conditions),
-        house_rules=dict(desk.catalogue.house_rules),
+        regions=dict(known.regions),
+        strokes=dict(known.strokes),
+        positions=dict(known.positions),
+        windows=dict(known.windows),
+        tools=dict(known.tools),
+        kinds=dict(known.kinds),
+        schools=dict(known.schools),
+        closings=dict(known.closings),
+        supports=dict(known.supports),
+        lubricants=dict(known.lubricants),
+        consents=dict(known.consents),
+        conditions=dict(known.conditions),
+        house_rules=dict(known.house_rules),
         checks={
             c.code: CheckView(name=c.name, severity=c.severity, summary=c.summary, rationale=c.rationale)
             for c in CHECKS

@@ -1,5 +1,5 @@
 import type { StartDepth } from "../../api/client";
-import { hillAt } from "../../phrases/learning";
+import { hillAt } from "./drawn";
 
 const WIDTH = 200;
 const HEIGHT = 40;

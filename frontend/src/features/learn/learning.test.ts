@@ -1,7 +1,8 @@
 import { expect, it } from "vitest";
 import type { StartDepth } from "../../api/client";
-import { certainty, hillAt, paceWords, says } from "../../phrases/learning";
+import { paceWords, says } from "../../phrases/learning";
 import { reasonWords } from "./Draft";
+import { certainty, hillAt } from "./drawn";
 import { seriesOf } from "./PointSteps";
 
 const start = (more: Partial<StartDepth>): StartDepth => ({

@@ -4,7 +4,7 @@ import { type Difference, type Edit, Problem, type SessionView } from "../../api
 import { meQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
 import { LeftForNow } from "../../meeting/LeftForNow";
-import { keptWords, whatMoved } from "../../phrases/difference";
+import { keptWords, whatMoved } from "../../phrases/plan/difference";
 import { PointedLine } from "../../tideline/PointedLine";
 import { pointedMoment } from "../../tideline/pointed";
 import { TideLine } from "../../tideline/TideLine";

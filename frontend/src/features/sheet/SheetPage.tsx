@@ -3,6 +3,7 @@ import { Link, useParams } from "@tanstack/react-router";
 import type { SessionView } from "../../api/client";
 import { catalogueQuery, meQuery, sessionQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
+import { firstTouch } from "../../lib/firstTouch";
 import { clock, span, timeOfDay } from "../../phrases/time";
 import { capital } from "../../phrases/words";
 import { SmallTide } from "../../tideline/SmallTide";
@@ -38,7 +39,7 @@ function Sheet({ session }: { session: SessionView }) {
   const catalogue = useCatalogue();
   const { plan, evaluation } = session;
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
-  const begins = new Date(session.starts_at).getTime() + evaluation.first_touch_seconds * 1000;
+  const begins = firstTouch(session);
   const hour = (second: number) => timeOfDay(new Date(begins + second * 1000), timeZone);
   const lines = linesOf(plan.flow, evaluation.sheet, catalogue);
   return (

@@ -59,6 +59,8 @@ export function BottomLine(props: Props) {
   );
 }
 
+const HANDS = { easy: "easy", strained: "strained" };
+
 function answersOf({ evaluation }: SessionView) {
   const { sheet, balance, findings, hands, supplies, verdicts } = evaluation;
   const handsOn = span(sheet.hands_on_seconds);
@@ -75,7 +77,7 @@ function answersOf({ evaluation }: SessionView) {
         ? `Sides even, ${span(balance.left)} each`
         : `Left and right differ by ${span(verdicts.apart)}`,
     between: `${span(balance.between)} between strokes (${Math.round((100 * balance.between) / sheet.seconds)} %)`,
-    hands: `Hands ${verdicts.hands}, thumbs ${Math.round(100 * hands.thumb_share)} %`,
+    hands: `Hands ${HANDS[verdicts.hands]}, thumbs ${Math.round(100 * hands.thumb_share)} %`,
     oil: supplies.lubricant ? `${Math.round(supplies.millilitres)} ml of oil` : "",
     safe:
       findings.length === 0

@@ -1,6 +1,6 @@
 import type { LeftOut, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { whyLeftOut } from "../../../phrases/reasons";
+import { whyLeftOut } from "../../../phrases/plan/reasons";
 import { capital, listed } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 

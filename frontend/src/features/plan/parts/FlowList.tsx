@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { Edit, Entry, Part, SessionView } from "../../../api/client";
 import { reasonsQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { whatOrderSaves } from "../../../phrases/reasons";
+import { whatOrderSaves } from "../../../phrases/plan/reasons";
 import { capital } from "../../../phrases/words";
 import type { TideEditing } from "../../../tideline/TideLine";
 import { Button } from "../../../ui/Button";

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import type { SessionView } from "../../../api/client";
 import { reasonsQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { itsWeight, whyItsMinutes } from "../../../phrases/reasons";
+import { itsWeight, whyItsMinutes } from "../../../phrases/plan/reasons";
 
 /** Why the region of an opened part has its minutes. */
 export function WhyPart(props: { session: SessionView; region: string }) {

@@ -1,5 +1,5 @@
 import { useCatalogue } from "../../../api/useCatalogue";
-import { cueFor } from "../../../phrases/cues";
+import { cueFor } from "../../../phrases/table/cues";
 import { span } from "../../../phrases/time";
 import type { Moment } from "../../../tableplan/moment";
 import { timing } from "../../../tableside/contractions";

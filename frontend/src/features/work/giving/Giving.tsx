@@ -1,7 +1,8 @@
 import { useState } from "react";
 import type { RunState, SessionView, TableSide } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { giveWords } from "../../../phrases/giving";
+import { firstTouch } from "../../../lib/firstTouch";
+import { giveWords } from "../../../phrases/table/giving";
 import { span } from "../../../phrases/time";
 import { type Bending, bend } from "../../../tableside/bending";
 import { begunLate, behind, elapsed } from "../../../tableside/progress";
@@ -37,7 +38,7 @@ export function Giving({ session, run, now, happen, side, unknown, leaving, onLe
   const [minutes, setMinutes] = useState<number | null>(null);
   const [keep, setKeep] = useState<ReadonlySet<string>>(new Set());
   const late = behind(run, sheet, now);
-  const lateStart = onTime ? begunLate(session, run, now) : 0;
+  const lateStart = onTime ? begunLate(run, sheet, firstTouch(session), now) : 0;
   const worth = late >= WORTH_SAYING && late >= refused + WORTH_SAYING;
   if (run.paused_at || sheet.open_ended || !(worth || leaving || lateStart > 0)) return null;
   if (!side)

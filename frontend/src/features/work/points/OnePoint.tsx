@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import type { Catalogue } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { advice } from "../../../phrases/pointAdvice";
+import { advice } from "../../../phrases/table/pointAdvice";
 import { capital, listed, placeName, zoneName } from "../../../phrases/words";
 import { isOpen, type SorePoint } from "../../../tableside/points";
 import { HOLD } from "../../../tableside/treating";

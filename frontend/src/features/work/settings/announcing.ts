@@ -1,6 +1,6 @@
 /** What is announced, and how: a soft tone, the browser's own voice, a short buzz. */
 import type { Catalogue, Entry } from "../../../api/client";
-import { type CueWords, cueFor } from "../../../phrases/cues";
+import { type CueWords, cueFor } from "../../../phrases/table/cues";
 import type { TableSettings } from "./useTableSettings";
 
 const TURNS = new Set(["turn", "sit_back"]);

@@ -1,6 +1,6 @@
 import type { Entry } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { plainSentence } from "../../../phrases/plainSentence";
+import { plainSentence } from "../../../phrases/table/plainSentence";
 import type { Moment } from "../../../tableplan/moment";
 import { TablePlan } from "../../../tableplan/TablePlan";
 

@@ -1,7 +1,7 @@
 import { type ReactNode, useRef } from "react";
 import type { Entry, Extra, RunState, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { cueFor } from "../../../phrases/cues";
+import { cueFor } from "../../../phrases/table/cues";
 import { capital, listed, zoneName } from "../../../phrases/words";
 import type { DeviceClock } from "../run/deviceClock";
 import { beatsOf } from "./beats";

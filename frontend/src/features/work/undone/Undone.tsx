@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Catalogue, Entry } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
-import { cueFor } from "../../../phrases/cues";
+import { cueFor } from "../../../phrases/table/cues";
 import { capital, listed } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { Overlay } from "../Overlay";

@@ -1,4 +1,4 @@
-import { MOST_HOLDS, type SorePoint } from "../tableside/points";
+import { MOST_HOLDS, type SorePoint } from "../../tableside/points";
 
 /** What the last number says to do, in few words. */
 export function advice(point: SorePoint, ceiling: number): string {

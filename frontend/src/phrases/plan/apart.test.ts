@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Traits } from "../api/client";
+import type { Traits } from "../../api/client";
 import { whatSetsApart } from "./apart";
 
 const present: Traits = {

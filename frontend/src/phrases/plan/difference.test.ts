@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Difference, Traits } from "../api/client";
+import type { Difference, Traits } from "../../api/client";
 import { changeLines, keptWords, whatMoved } from "./difference";
 
 const traits: Traits = { turns: 1, walks: 4, between: 700, on_focus: 0, by_region: {}, thumb_share: 0.1 };

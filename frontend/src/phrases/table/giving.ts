@@ -1,9 +1,9 @@
 /** What gives way and how far off the plan is, in words. */
-import type { Catalogue, RunSheet, RunState } from "../api/client";
-import type { Bending } from "../tableside/bending";
-import { workOf } from "../tableside/schedule";
-import { span } from "./time";
-import { capital } from "./words";
+import type { Catalogue, RunSheet, RunState } from "../../api/client";
+import type { Bending } from "../../tableside/bending";
+import { workOf } from "../../tableside/schedule";
+import { span } from "../time";
+import { capital } from "../words";
 
 /** Seconds a side below which a change is not named. */
 const SAID = 15;

@@ -1,7 +1,7 @@
 /** What two sessions are like in figures, side by side. */
 import type { Difference, Evaluation } from "../api/client";
-import { span } from "./time";
-import { capital } from "./words";
+import { span } from "../phrases/time";
+import { capital } from "../phrases/words";
 
 export interface Figure {
   name: string;

@@ -1,7 +1,7 @@
 /** What a changed plan changes, in words. */
-import type { Difference } from "../api/client";
-import { span } from "./time";
-import { capital, listed } from "./words";
+import type { Difference } from "../../api/client";
+import { span } from "../time";
+import { capital, listed } from "../words";
 
 type Change = Difference["changes"][number];
 

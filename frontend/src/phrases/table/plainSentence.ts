@@ -1,6 +1,6 @@
-import type { Catalogue, Entry } from "../api/client";
+import type { Catalogue, Entry } from "../../api/client";
+import { capital } from "../words";
 import { cueFor } from "./cues";
-import { capital } from "./words";
 
 const SOFTLY: Record<number, string> = {
   1: "Very lightly.",

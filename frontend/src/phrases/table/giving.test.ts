@@ -1,5 +1,5 @@
 import { expect, it } from "vitest";
-import type { RunSheet } from "../api/client";
+import type { RunSheet } from "../../api/client";
 import { giveWords, progressWords } from "./giving";
 
 const entry = (part_id: string, region: string, seconds: number, role = "work") => ({

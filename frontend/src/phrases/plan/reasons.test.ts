@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { LeftOut, RegionReason } from "../api/client";
+import type { LeftOut, RegionReason } from "../../api/client";
 import { itsWeight, whatOrderSaves, whyItsMinutes, whyLeftOut } from "./reasons";
 
 const name = (id: string) => ({ back: "back", arm: "arms", foot: "feet", neck: "neck" })[id] ?? id;

@@ -1,5 +1,5 @@
 /** Why a region is not worked as a flow had it. */
-import type { Start } from "../api/client";
+import type { Start } from "../../api/client";
 
 type Named = Start["named"][number];
 

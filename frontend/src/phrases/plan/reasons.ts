@@ -1,6 +1,6 @@
-import type { LeftOut, Reasons, RegionReason } from "../api/client";
-import { span } from "./time";
-import { capital, listed } from "./words";
+import type { LeftOut, Reasons, RegionReason } from "../../api/client";
+import { span } from "../time";
+import { capital, listed } from "../words";
 
 /** Why a region is left out, in one sentence. `name` gives a region's name for both sides. */
 export function whyLeftOut(left: LeftOut, name: (region: string) => string): string {

@@ -1,7 +1,7 @@
 /** What sets another plan apart from the present one, in one line. */
-import type { Traits } from "../api/client";
-import { span } from "./time";
-import { capital, listed } from "./words";
+import type { Traits } from "../../api/client";
+import { span } from "../time";
+import { capital, listed } from "../words";
 
 const WORTH_SAYING = 30;
 const MOST = 3;

@@ -1,7 +1,7 @@
 /** What to do now, in few words: the name, how, and where. */
-import type { Catalogue, Entry } from "../api/client";
-import type { Change, TableEntry } from "../tableside/past";
-import { capital, depthWord, sided, walkWords, zoneName } from "./words";
+import type { Catalogue, Entry } from "../../api/client";
+import type { Change, TableEntry } from "../../tableside/past";
+import { capital, depthWord, sided, walkWords, zoneName } from "../words";
 
 export interface CueWords {
   place: string;
