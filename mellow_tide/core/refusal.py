@@ -4,14 +4,31 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Self
 
+from mellow_tide.core.phrases.book import say
 
-@dataclass(frozen=True)
+
+@dataclass(frozen=True, init=False)
 class FieldProblem:
-    """One thing that is wrong: where (`field`, a dotted path), what, and how to mend it."""
+    """One thing that is wrong: where (`field`, a dotted path), and which of the book's problems, with its data."""
 
     field: str
-    what: str
-    remedy: str
+    code: str
+    data: Mapping[str, object]
+
+    def __init__(self, field: str, code: str, **data: object) -> None:
+        object.__setattr__(self, "field", field)
+        object.__setattr__(self, "code", code)
+        object.__setattr__(self, "data", data)
+
+    @property
+    def what(self) -> str:
+        """What is wrong, in words."""
+        return say(f"problems.{self.code}.what", **self.data)
+
+    @property
+    def remedy(self) -> str:
+        """How to mend it, in words."""
+        return say(f"problems.{self.code}.remedy", **self.data)
 
 
 @dataclass(frozen=True)
@@ -25,50 +42,49 @@ class Offer:
 class Refused(Exception):
     """Input the core will not take. `problems` is never empty; nothing has been changed.
 
-    `code` is a stable id, `title` one plain sentence.
+    `code` is a stable id; what it is called stands in the book of phrases.
     """
 
     code = "refused"
-    title = "This cannot be done as it stands."
 
     def __init__(self, *problems: FieldProblem) -> None:
         super().__init__("; ".join(f"{p.field}: {p.what}" for p in problems))
         self.problems = problems
+
+    @property
+    def title(self) -> str:
+        """What was refused, in one plain sentence."""
+        return say(f"refusals.{self.code}.title")
 
 
 class UnknownReference(Refused):
     """An id that the catalogue does not know."""
 
     code = "unknown-reference"
-    title = "Something named here is not in the catalogue."
 
 
 class BadBrief(Refused):
     """A brief that contradicts itself."""
 
     code = "bad-brief"
-    title = "The brief contradicts itself."
 
 
 class BadFlow(Refused):
     """A flow that no hands could follow: unreachable region, passes out of range."""
 
     code = "bad-flow"
-    title = "The flow cannot be worked as it stands."
 
 
 class NoSession(Refused):
     """A stop sign: nothing is planned; the client is referred."""
 
     code = "no-session"
-    title = "There is no session today."
 
 
 class DoesNotFit(Refused):
     """A brief or flow whose minutes cannot be met."""
 
     code = "does-not-fit"
-    title = "This does not fit the booked minutes."
 
     def __init__(self, *problems: FieldProblem, offers: tuple[Offer, ...] = ()) -> None:
         super().__init__(*problems)

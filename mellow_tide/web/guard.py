@@ -11,7 +11,7 @@ from mellow_tide.services.desk import Desk
 from mellow_tide.services.sign_in import find_holder
 from mellow_tide.store.database import Database
 from mellow_tide.store.people import SignedIn
-from mellow_tide.web.problems import NotSignedIn, Outcome, answer
+from mellow_tide.web.problems import NotSignedIn, answer, tell
 
 COOKIE = "tide_sign_in"
 
@@ -28,8 +28,7 @@ class OwnPagesOnly:
             request = Request(scope)
             origin = request.headers.get("origin", "")
             if urlsplit(origin).netloc != request.headers.get("host", ""):
-                title = "This request did not come from a page of Mellow Tide."
-                refuse = answer(Outcome(403, "foreign-origin", title, "Open the page itself and try there."))
+                refuse = answer(tell(403, "foreign-origin"))
                 await refuse(scope, receive, send)
                 return
         await self._app(scope, receive, send)

@@ -29,7 +29,7 @@ def install(app: FastAPI, built: Path) -> None:
     @app.get("/{path:path}", include_in_schema=False)
     def page(path: str) -> FileResponse:
         if path.startswith("api/"):
-            raise HTTPException(404, "There is no such address.")
+            raise HTTPException(404)
         asked = (built / path).resolve()
         if path and asked.is_relative_to(built.resolve()) and asked.is_file():
             return FileResponse(asked)

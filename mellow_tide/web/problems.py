@@ -3,6 +3,7 @@
 import logging
 from collections.abc import Sequence
 from functools import singledispatch
+from http import HTTPStatus
 from typing import Any, NamedTuple
 
 from fastapi import FastAPI, Request
@@ -11,6 +12,7 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, Offer, Refused
 from mellow_tide.services.designing.standing import RunHasBegun
 from mellow_tide.services.meeting.intake_form import LinkEnded, LinkUsed
@@ -28,9 +30,10 @@ class NotSignedIn(Exception):
 
 
 class FieldError(BaseModel):
-    """One field at fault: a dotted path, what is wrong, how to mend it."""
+    """One field at fault: a dotted path, which problem it is, what is wrong, how to mend it."""
 
     field: str
+    code: str
     what: str
     remedy: str
 
@@ -53,68 +56,23 @@ class Problem(BaseModel):
     offers: list[OfferedChange] = []
 
 
-PLAIN: dict[type[Exception], tuple[int, str, str, str]] = {
-    NotThere: (404, "not-there", "There is no such thing here.", "Go back to Today and open it from there."),
-    Stale: (
-        409,
-        "changed-elsewhere",
-        "This was changed in another window.",
-        "Nothing of yours was saved. The newer version is loaded when you go on; make your change again.",
-    ),
-    Conflict: (
-        409,
-        "changed-elsewhere",
-        "This was saved in another window.",
-        "Nothing of yours was saved. Reload to see the newer version.",
-    ),
-    RunHasBegun: (
-        409,
-        "run-has-begun",
-        "This session has begun, so its plan stands.",
-        "Go on in Work, or log it.",
-    ),
-    DayQuestionOpen: (
-        409,
-        "day-question-open",
-        "The client has not been asked yet what is new today.",
-        "Ask, and keep the answer; then begin.",
-    ),
-    SheetUnknown: (
-        409,
-        "sheet-unknown",
-        "The plan has changed since this device fetched it.",
-        "Nothing that was tapped is lost. The device sends its run sheet along and goes on.",
-    ),
-    LinkUsed: (
-        409,
-        "link-used",
-        "This link has been opened on another device.",
-        "It opens once. Go on with that device, or ask the practice for a new link.",
-    ),
-    LinkEnded: (
-        410,
-        "link-ended",
-        "This link is no longer open.",
-        "It ends after a week. Ask the practice for a new one.",
-    ),
-    StoreUnavailable: (
-        503,
-        "store-unavailable",
-        "The database does not answer.",
-        "Nothing was changed. Try again in a moment; if it stays so, start the product again.",
-    ),
-    NotSignedIn: (401, "not-signed-in", "You are not signed in.", "Sign in; what you typed here is kept."),
-    SignInRefused: (
-        401,
-        "sign-in-refused",
-        "E-mail and password do not belong together.",
-        "Check both and try again.",
-    ),
+PLAIN: dict[type[Exception], tuple[int, str]] = {
+    NotThere: (404, "not-there"),
+    Stale: (409, "changed-elsewhere"),
+    Conflict: (409, "changed-elsewhere"),
+    RunHasBegun: (409, "run-has-begun"),
+    DayQuestionOpen: (409, "day-question-open"),
+    SheetUnknown: (409, "sheet-unknown"),
+    LinkUsed: (409, "link-used"),
+    LinkEnded: (410, "link-ended"),
+    StoreUnavailable: (503, "store-unavailable"),
+    NotSignedIn: (401, "not-signed-in"),
+    SignInRefused: (401, "sign-in-refused"),
 }
-"""Status, code, title and remedy of every error that names no field."""
+"""Status and code of every error that names no field; its words stand in the book of phrases."""
 
-TAKEN = {"version_name_once": "Another version of this plan is called so: choose another name."}
-"""What to do where a constraint keeps names apart."""
+TAKEN = {"version_name_once": "version-name-taken"}
+"""The refusal where a constraint keeps names apart."""
 
 
 class Outcome(NamedTuple):
@@ -124,6 +82,12 @@ class Outcome(NamedTuple):
     code: str
     title: str
     detail: str
+
+
+def tell(status: int, code: str, **data: object) -> Outcome:
+    """The outcome of a code of the book, with its words."""
+    title, detail = (say(f"refusals.{code}.{part}", **data) for part in ("title", "detail"))
+    return Outcome(status, code, title, detail)
 
 
 def answer(
@@ -138,7 +102,7 @@ def answer(
         title=outcome.title,
         status=outcome.status,
         detail=outcome.detail,
-        errors=[FieldError(field=e.field, what=e.what, remedy=e.remedy) for e in errors],
+        errors=[FieldError(field=e.field, code=e.code, what=e.what, remedy=e.remedy) for e in errors],
         offers=[OfferedChange(says=o.says, change=dict(o.change)) for o in offers],
     )
     return JSONResponse(body.model_dump(), outcome.status, headers, media_type=MEDIA_TYPE)
@@ -157,13 +121,12 @@ async def _handle(request: Request, error: Exception) -> JSONResponse:
 @singledispatch
 def _respond(error: Exception) -> JSONResponse:
     if isinstance(error, Conflict) and error.constraint in TAKEN:
-        return answer(Outcome(409, "name-taken", "This name is taken.", TAKEN[error.constraint]))
+        return answer(tell(409, TAKEN[error.constraint]))
     for kind in type(error).__mro__:
         if kind in PLAIN:
-            return answer(Outcome(*PLAIN[kind]))
+            return answer(tell(*PLAIN[kind]))
     log.error("unexpected error", exc_info=error)
-    detail = "Nothing was changed. Try again; if it happens again, look at the server's log."
-    return answer(Outcome(500, "unexpected", "Something went wrong on our side.", detail))
+    return answer(tell(500, "unexpected"))
 
 
 @_respond.register
@@ -175,23 +138,22 @@ def _(error: Refused) -> JSONResponse:
 
 @_respond.register
 def _(error: TooManyAttempts) -> JSONResponse:
-    detail = f"Wait {error.seconds} s, then try again."
-    title = "Too many attempts to sign in."
-    outcome = Outcome(429, "too-many-attempts", title, detail)
+    outcome = tell(429, "too-many-attempts", seconds=error.seconds)
     return answer(outcome, headers={"Retry-After": str(error.seconds)})
 
 
 @_respond.register
 def _(error: RequestValidationError) -> JSONResponse:
     problems = [_field_problem(e) for e in error.errors()]
-    outcome = Outcome(422, "unreadable", "Something in this cannot be used.", "See the fields named.")
-    return answer(outcome, problems)
+    return answer(tell(422, "unreadable"), problems)
 
 
 @_respond.register
 def _(error: HTTPException) -> JSONResponse:
     status = error.status_code
-    return answer(Outcome(status, f"http-{status}", str(error.detail), "Check the address."))
+    if status == HTTPStatus.NOT_FOUND:
+        return answer(tell(status, "no-such-page"))
+    return answer(Outcome(status, f"http-{status}", str(error.detail), say("refusals.no-such-page.detail")))
 
 
 def _field_problem(error: Any) -> FieldProblem:
@@ -201,23 +163,32 @@ def _field_problem(error: Any) -> FieldProblem:
     if len(place) > 1 and place[0] in ("brief", "flow", "log", "record", "answers"):
         place = place[1:]
     field = ".".join(place) or "body"
-    return FieldProblem(field, *_words(error["type"], error.get("ctx", {}), str(error["msg"])))
+    code, data = _wrong(error["type"], error.get("ctx", {}), str(error["msg"]))
+    return FieldProblem(field, code, **data)
 
 
-def _words(kind: str, bounds: dict[str, Any], message: str) -> tuple[str, str]:
-    """What and remedy, in plain words, for pydantic's kind of error."""
-    known = {
-        "greater_than_equal": ("too small", "use {ge} or more"),
-        "less_than_equal": ("too large", "use {le} or less"),
-        "string_too_long": ("too long", "use at most {max_length} letters"),
-        "missing": ("missing", "give a value"),
-        "extra_forbidden": ("not known here", "leave it out"),
-        "int_parsing": ("not a whole number", "use a whole number"),
-        "int_type": ("not a whole number", "use a whole number"),
-        "int_from_float": ("not a whole number", "use a whole number"),
-    }
-    if kind in known:
-        what, remedy = known[kind]
-        return what, remedy.format(**bounds)
+BOUNDS = {
+    "greater_than_equal": ("too_small", "ge"),
+    "less_than_equal": ("too_large", "le"),
+    "string_too_long": ("too_long", "max_length"),
+}
+"""By pydantic's kind of error: the book's problem, and the bound that was passed."""
+
+PLAIN_FAULTS = {
+    "missing": "missing",
+    "extra_forbidden": "not_known",
+    "int_parsing": "not_whole",
+    "int_type": "not_whole",
+    "int_from_float": "not_whole",
+}
+
+
+def _wrong(kind: str, bounds: dict[str, Any], message: str) -> tuple[str, dict[str, object]]:
+    """The book's problem, with its data, for pydantic's kind of error."""
+    if kind in BOUNDS:
+        code, bound = BOUNDS[kind]
+        return code, {"bound": bounds[bound]}
+    if kind in PLAIN_FAULTS:
+        return PLAIN_FAULTS[kind], {}
     plain = message.removeprefix("Value error, ")
-    return plain[0].lower() + plain[1:], "change it and try again"
+    return "unusable", {"message": plain[0].lower() + plain[1:]}

@@ -10,14 +10,15 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mellow_tide.core.care.pregnancy import due_date_of, gestation_days, trimester, weeks_words
+from mellow_tide.core.care.pregnancy import due_date_of, gestation_days, trimester
+from mellow_tide.core.phrases.times import say_weeks
 
 
 def test_the_worked_example():
     due = due_date_of(date(2026, 1, 1))
     assert due == date(2026, 10, 8)
     days = gestation_days(due, date(2026, 5, 21))
-    assert (days, weeks_words(days)) == (140, "20w0d")
+    assert (days, say_weeks(days)) == (140, "20w0d")
 
 
 @given(st.dates(date(2000, 1, 1), date(2100, 1, 1)), st.integers(0, 308))

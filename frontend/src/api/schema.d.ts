@@ -3082,11 +3082,13 @@ export interface components {
         };
         /**
          * FieldError
-         * @description One field at fault: a dotted path, what is wrong, how to mend it.
+         * @description One field at fault: a dotted path, which problem it is, what is wrong, how to mend it.
          */
         FieldError: {
             /** Field */
             field: string;
+            /** Code */
+            code: string;
             /** What */
             what: string;
             /** Remedy */
@@ -3105,7 +3107,9 @@ export interface components {
         };
         /**
          * Finding
-         * @description One thing found: `what` in a sentence, at a part and a step of it if it has such a place.
+         * @description One thing found, at a part and a step of it if it has such a place.
+         *
+         *     `what` is the sentence of the book called `phrase`, filled in with `data`.
          */
         Finding: {
             /** Code */
@@ -3119,6 +3123,12 @@ export interface components {
             severity: "refuse" | "caution" | "advice";
             /** What */
             what: string;
+            /** Phrase */
+            phrase: string;
+            /** Data */
+            data: {
+                [key: string]: unknown;
+            };
             /** Part Id */
             part_id?: string | null;
             /** Step */

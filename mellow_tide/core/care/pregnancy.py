@@ -22,11 +22,6 @@ def gestation_days(due: date, on: date) -> int | None:
     return days if 0 <= days <= TERM_DAYS + 28 else None
 
 
-def weeks_words(days: int) -> str:
-    """`20w0d` for 140 days."""
-    return f"{days // 7}w{days % 7}d"
-
-
 def day_of(due: date, days: int) -> date:
     """The date on which a pregnancy is so many days old."""
     return due - timedelta(days=TERM_DAYS - days)

@@ -10,12 +10,13 @@ from mellow_tide.core.care.pregnancy import (
     TERM_DAYS,
     THIRD_TRIMESTER,
     day_of,
-    weeks_words,
 )
 from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
 from mellow_tide.core.catalogue.records import Depth, Record
 from mellow_tide.core.catalogue.rules import Limits, PregnancyRule
 from mellow_tide.core.flow.brief import ClientFacts, Excluded, Side
+from mellow_tide.core.phrases.book import say
+from mellow_tide.core.phrases.times import say_weeks
 from mellow_tide.core.refusal import FieldProblem, UnknownReference
 
 DEEPEST = 5
@@ -112,7 +113,7 @@ def restrict(client: ClientFacts, catalogue: Catalogue) -> Restrictions:
         regions=(
             *_barred(limits, "forbid"),
             *(
-                Barred(id=c.region, because=f"{c.name}: declined", declined=True)
+                Barred(id=c.region, because=say("care.declined", consent=c.name), declined=True)
                 for c in declined
                 if not c.bare_only and not c.strokes
             ),
@@ -135,17 +136,17 @@ class Threshold(Record):
 def list_thresholds(due: date, after_days: int, catalogue: Catalogue) -> tuple[Threshold, ...]:
     """What is still to change in a pregnancy that is `after_days` old, in order; trimesters as ACOG counts them."""
     known = [
-        (SECOND_TRIMESTER, "The second trimester begins."),
-        (THIRD_TRIMESTER, "The third trimester begins: shorter, more bolsters, slower turns."),
+        (SECOND_TRIMESTER, say("care.second_trimester")),
+        (THIRD_TRIMESTER, say("care.third_trimester")),
         *((rule.from_day, rule.says) for rule in catalogue.pregnancy_rules if _holds(rule, catalogue)),
         *(
-            (rule.until_day + 1, f"No longer so: {rule.says}")
+            (rule.until_day + 1, say("care.no_longer", says=rule.says))
             for rule in catalogue.pregnancy_rules
             if _holds(rule, catalogue) and rule.until_day < TERM_DAYS
         ),
     ]
     return tuple(
-        Threshold(on=day_of(due, days), weeks=weeks_words(days), says=says)
+        Threshold(on=day_of(due, days), weeks=say_weeks(days), says=says)
         for days, says in sorted(known)
         if days > after_days
     )
@@ -185,8 +186,9 @@ def _refuse_unknown(client: ClientFacts, c: Catalogue) -> None:
     for x in client.excluded:
         zones = c.regions[x.region].zones if x.region in c.regions else ()
         if x.zone is not None and zones and x.zone not in zones:
-            what = f"{x.region} has no zone “{x.zone}”"
-            problems.append(FieldProblem("excluded", what, f"use: {', '.join(zones)}"))
+            problems.append(
+                FieldProblem("excluded", "unknown_zone", region=x.region, zone=x.zone, known=zones)
+            )
     missing = [problem for problem in problems if problem]
     if missing:
         raise UnknownReference(*missing)
@@ -201,7 +203,7 @@ def _limits(client: ClientFacts, catalogue: Catalogue) -> Iterator[Limit]:
         return
     for rule in catalogue.pregnancy_rules:
         if _holds(rule, catalogue) and rule.from_day <= days <= rule.until_day:
-            name = f"pregnancy, {weeks_words(days)}"
+            name = say("care.pregnant", days=days)
             yield Limit(name, "refer" if rule.no_session else "adapt", rule, True, bool(rule.when))
 
 

@@ -123,4 +123,4 @@ def check_known(known: Mapping[str, CatalogueEntry], id: str, field: str, noun: 
     """The problem of naming `id` where only the ids in `known` exist, or None if it is known."""
     if id in known:
         return None
-    return FieldProblem(field, f"there is no {noun} called “{id}”", f"use one of: {', '.join(known)}")
+    return FieldProblem(field, "unknown_id", noun=noun, id=id, known=tuple(known))

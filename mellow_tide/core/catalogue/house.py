@@ -114,5 +114,4 @@ def _second_problems(seconds: tuple[tuple[str, int], ...], c: Entries) -> Iterat
     names = [name for name in type(c.clock).model_fields if name != "glide_cm_per_second"]
     for name, _ in seconds:
         if name not in names:
-            what = f"there is no transition called “{name}”"
-            yield FieldProblem(f"seconds.{name}", what, f"use one of: {', '.join(names)}")
+            yield FieldProblem(f"seconds.{name}", "unknown_id", noun="transition", id=name, known=names)

@@ -1,6 +1,6 @@
 """What a check is, what it looks at, and what it finds."""
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Literal, Self
@@ -14,6 +14,7 @@ from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow, Part, Step
 from mellow_tide.core.hands.load import HandLoad, measure_hand_load
+from mellow_tide.core.phrases.book import Sentence
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import RunSheet
 from mellow_tide.core.timing.tempo import OwnPace
@@ -30,12 +31,17 @@ class Repair(Record):
 
 
 class Finding(Record):
-    """One thing found: `what` in a sentence, at a part and a step of it if it has such a place."""
+    """One thing found, at a part and a step of it if it has such a place.
+
+    `what` is the sentence of the book called `phrase`, filled in with `data`.
+    """
 
     code: str
     name: str
     severity: Severity
     what: str
+    phrase: str
+    data: Mapping[str, object]
     part_id: str | None = None
     step: int | None = None
     repairs: tuple[Repair, ...] = ()
@@ -154,7 +160,7 @@ def make_case(
 class Found:
     """What a check's function yields; the engine adds the check's own code, name and severity."""
 
-    what: str
+    what: Sentence
     part: Part | None = None
     step: int | None = None
     repairs: tuple[Repair, ...] = ()

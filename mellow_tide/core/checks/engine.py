@@ -5,9 +5,10 @@ from collections.abc import Iterable
 
 from pydantic import ValidationError
 
-from mellow_tide.core.checks.check import Case, Check, Finding, Repair
+from mellow_tide.core.checks.check import Case, Check, Finding, Found, Repair, Severity
 from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.core.flow.edits import ChangeBrief, ChangeStep, MoveStep, RemoveStep, apply
+from mellow_tide.core.phrases.book import say
 
 log = logging.getLogger(__name__)
 
@@ -59,19 +60,22 @@ def _with_safe_repairs(
 
 def _run(check: Check, case: Case) -> list[Finding]:
     try:
-        return [
-            Finding(
-                code=check.code,
-                name=check.name,
-                severity=check.severity,
-                what=run_checks_untried.what,
-                part_id=run_checks_untried.part.id if run_checks_untried.part else None,
-                step=run_checks_untried.step,
-                repairs=run_checks_untried.repairs,
-            )
-            for run_checks_untried in check.check(case)
-        ]
+        return [_finding(check.code, check.name, check.severity, found) for found in check.check(case)]
     except Exception:
         log.exception("the check %s failed", check.code)
-        what = f"The check “{check.name}” could not be made: look at this yourself."
-        return [Finding(code=BROKEN, name="check not made", severity="advice", what=what)]
+        failed = Found(say("findings.check_failed", check=check.name))
+        return [_finding(BROKEN, "check not made", "advice", failed)]
+
+
+def _finding(code: str, name: str, severity: Severity, found: Found) -> Finding:
+    return Finding(
+        code=code,
+        name=name,
+        severity=severity,
+        what=str(found.what),
+        phrase=found.what.phrase,
+        data=found.what.data,
+        part_id=found.part.id if found.part else None,
+        step=found.step,
+        repairs=found.repairs,
+    )

@@ -6,6 +6,7 @@ from mellow_tide.core.care.restrictions import Cap
 from mellow_tide.core.checks.check import Case, Found, Repair
 from mellow_tide.core.flow.edits import ChangePart, ChangeStep, RemovePart, RemoveStep
 from mellow_tide.core.flow.flow import Part, WaySkip
+from mellow_tide.core.phrases.book import say
 
 Repairs = tuple[Repair, ...]
 
@@ -15,15 +16,23 @@ def leave_out(case: Case, part: Part, step: int) -> Repairs:
     if len(part.steps) == 1:
         return ()
     name = case.stroke(part.steps[step]).name
-    return (Repair(words=f"Leave the {name} out", edits=(RemoveStep(part_id=part.id, step=step),)),)
+    return (
+        Repair(words=say("repairs.leave_out", what=name), edits=(RemoveStep(part_id=part.id, step=step),)),
+    )
 
 
 def deeper_than(case: Case, part: Part, cap: Cap) -> Iterator[Found]:
     """A finding for each step of `part` that is deeper than `cap` allows."""
     for i, x in enumerate(part.steps):
         if x.depth > cap.depth:
-            where = f"{case.stroke(x).name} at depth {x.depth} on the {case.place(part)}"
-            what = f"{where}: {cap.depth} is the most ({cap.because})."
+            what = say(
+                "findings.over_cap",
+                stroke=case.stroke(x).name,
+                depth=x.depth,
+                place=case.place(part),
+                most=cap.depth,
+                because=cap.because,
+            )
             yield Found(what, part, i, work_at(case, part, i, cap.depth) or leave_out(case, part, i))
 
 
@@ -35,7 +44,7 @@ def part_skipping(words: str, part: Part, skip: WaySkip) -> Repairs:
 
 def leave_part_out(case: Case, part: Part) -> Repairs:
     """Take a part away."""
-    words = f"Leave the {case.place(part)} out"
+    words = say("repairs.leave_out", what=case.place(part))
     return (Repair(words=words, edits=(RemovePart(part_id=part.id),)),)
 
 
@@ -45,6 +54,7 @@ def work_at(case: Case, part: Part, step: int, depth: int) -> Repairs:
         return ()
     return (
         Repair(
-            words=f"Work it at depth {depth}", edits=(ChangeStep(part_id=part.id, step=step, depth=depth),)
+            words=say("repairs.work_at_depth", depth=depth),
+            edits=(ChangeStep(part_id=part.id, step=step, depth=depth),),
         ),
     )

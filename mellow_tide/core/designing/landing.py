@@ -8,6 +8,7 @@ from mellow_tide.core.checks.check import Case
 from mellow_tide.core.designing.trial import Trial
 from mellow_tide.core.flow.edits import ChangePart, Edit, InsertPart, MovePart, part_named
 from mellow_tide.core.flow.flow import Part
+from mellow_tide.core.phrases.book import say
 
 
 class Landing(Record):
@@ -38,7 +39,9 @@ def find_landings(trial: Trial, part_id: str) -> tuple[Landing, ...]:
             found.append(Landing(at=at, position=part.position, here=True))
             continue
         if part.role in ("open", "close"):
-            what = "the first contact comes first" if part.role == "open" else "the close comes last"
+            what = (
+                say("designing.first_contact_first") if part.role == "open" else say("designing.close_last")
+            )
             found.append(Landing(at=at, position=part.position, why_not=what))
             continue
         position, why_not = _position(trial.case, part, rest, at)
@@ -94,9 +97,9 @@ def _tried(trial: Trial, at: int, position: str, why_not: str, edits: tuple[Edit
 def _position(case: Case, part: Part, rest: Sequence[Part], at: int) -> tuple[str, str]:
     """The position a part would be worked in before place `at`, and why it cannot be, if so."""
     if at < _opened(rest):
-        return part.position, "the first contact comes first"
+        return part.position, say("designing.first_contact_first")
     if at == len(rest) and rest and rest[-1].role == "close":
-        return part.position, "the close comes last"
+        return part.position, say("designing.close_last")
     beside = [other.position for other in rest[max(at - 1, 0) : at + 1]]
     # Where it may stay as it is, it does.
     wanted = [part.position, *beside] if part.position in beside else beside
@@ -108,8 +111,8 @@ def _position(case: Case, part: Part, rest: Sequence[Part], at: int) -> tuple[st
 
 def say_unreached(case: Case, part: Part, position: str) -> str:
     """That a part cannot be worked in a position, in words."""
-    return (
-        f"the {case.place(part)} cannot be worked with the client {case.catalogue.positions[position].name}"
+    return say(
+        "designing.out_of_reach", place=case.place(part), position=case.catalogue.positions[position].name
     )
 
 

@@ -5,6 +5,7 @@ from mellow_tide.core.designing.trial import Trial
 from mellow_tide.core.flow.brief import wished_depth
 from mellow_tide.core.flow.edits import Edit, InsertStep, find_alike, part_named
 from mellow_tide.core.flow.flow import Part, Step
+from mellow_tide.core.phrases.book import say
 
 WORKED: tuple[Slot, ...] = tuple(slot for slot in SLOTS if slot not in ("open", "close"))
 
@@ -82,13 +83,17 @@ def misfit(trial: Trial, part: Part, stroke: Stroke) -> str:
     """Why a stroke cannot stand in a part, whoever the client is; empty if it can."""
     region = trial.case.catalogue.regions[part.region]
     if part.region not in stroke.regions:
-        return f"not for the {region.name}"
+        return say("designing.not_for", region=region.name)
     if not set(slots_of(part)) & set(stroke.slots):
-        return "only to open or to close a session" if part.role == "work" else "not to open or to close with"
+        return (
+            say("designing.only_to_open_or_close")
+            if part.role == "work"
+            else say("designing.not_to_open_or_close")
+        )
     if "any" in stroke.medium or part.medium in stroke.medium:
         return ""
     if part.medium == "lubricated" and "dry" in stroke.medium:
-        return "" if "dry" in stroke.slots else "wants dry skin"
-    return {"clothed": "not through clothing", "dry": "wants oil on the skin"}.get(
-        part.medium, "only over cloth"
+        return "" if "dry" in stroke.slots else say("designing.wants_dry_skin")
+    return {"clothed": say("designing.not_through_clothing"), "dry": say("designing.wants_oil_on_skin")}.get(
+        part.medium, say("designing.only_over_cloth")
     )

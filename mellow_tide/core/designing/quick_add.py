@@ -16,6 +16,7 @@ from mellow_tide.core.designing.typed import Typed, read_typed
 from mellow_tide.core.flow.brief import LONGEST_BOOKING, SHORTEST_BOOKING
 from mellow_tide.core.flow.edits import InsertStep
 from mellow_tide.core.flow.flow import Part, Step
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.phrases.times import say_span
 
 MOST = 6
@@ -46,7 +47,9 @@ def suggest_edits(trial: Trial, line: str, selected: str | None) -> tuple[Sugges
 def _booking(trial: Trial, typed: Typed) -> Iterator[Suggestion]:
     minutes = typed.seconds // 60 if typed.seconds else typed.number
     if minutes is not None and SHORTEST_BOOKING <= minutes <= LONGEST_BOOKING:
-        yield Suggestion(says=f"Book {minutes} minutes", brief=SuggestedBrief(booked_minutes=minutes))
+        yield Suggestion(
+            says=say("designing.book_minutes", minutes=minutes), brief=SuggestedBrief(booked_minutes=minutes)
+        )
 
 
 def _meant(trial: Trial, typed: Typed, meant: Meant, here: Part | None) -> Iterator[Suggestion]:
@@ -63,7 +66,11 @@ def _meant(trial: Trial, typed: Typed, meant: Meant, here: Part | None) -> Itera
         yield _brought_in(trial, region)
     elif typed.seconds:
         for part in _parts(trial, region, typed)[:1]:
-            says = f"{_cap(region.whole)}: {say_span(typed.seconds)} a side" if region.side_count > 1 else ""
+            says = (
+                say("designing.time_a_side", region=region.whole, seconds=typed.seconds)
+                if region.side_count > 1
+                else ""
+            )
             says = says or f"{_cap(region.name)}: {say_span(typed.seconds)}"
             yield Suggestion(says=says, reshape=NewLength(part_id=part.id, seconds=typed.seconds))
     elif region.id not in trial.case.flow.brief.focus:
@@ -72,9 +79,9 @@ def _meant(trial: Trial, typed: Typed, meant: Meant, here: Part | None) -> Itera
 
 def _left_out(trial: Trial, region: Region) -> Suggestion:
     brief = trial.case.flow.brief
-    says = f"Leave the {region.whole} out"
+    says = say("designing.leave_out", region=region.whole)
     if region.id in brief.leave_out:
-        return Suggestion(says=says, why_not="left out already")
+        return Suggestion(says=says, why_not=say("designing.left_out_already"))
     focus = tuple(id for id in brief.focus if id != region.id)
     return Suggestion(says=says, brief=SuggestedBrief(leave_out=(*brief.leave_out, region.id), focus=focus))
 
@@ -82,10 +89,14 @@ def _left_out(trial: Trial, region: Region) -> Suggestion:
 def _brought_in(trial: Trial, region: Region) -> Suggestion:
     brief = trial.case.flow.brief
     there = any(part.region == region.id for part in trial.case.worked())
-    says = f"More time for the {region.whole}" if there else f"Bring the {region.whole} in"
+    says = (
+        say("designing.more_time_for", region=region.whole)
+        if there
+        else say("designing.bring_in", region=region.whole)
+    )
     leave_out = tuple(id for id in brief.leave_out if id != region.id)
     return Suggestion(
-        says=f"{says}; the rest makes room",
+        says=say("designing.rest_makes_room", says=says),
         brief=SuggestedBrief(focus=(*brief.focus, region.id), leave_out=leave_out),
     )
 
@@ -103,9 +114,9 @@ def _strokes(asked: _Asked, stroke: Stroke, region: Region, here: Part | None) -
     """The stroke in each slot that it may stand in, at all the parts that are meant."""
     trial, typed, meant = asked.trial, asked.typed, asked.meant
     named = [here] if here and meant.region is None and typed.side is None else _parts(trial, region, typed)
-    says = f"{_cap(stroke.name)} on the {_places(trial, named, region)}"
+    says = say("designing.stroke_on", stroke=stroke.name, places=_places(trial, named, region))
     if not named:
-        yield Suggestion(says=says, why_not=f"the {region.name} is not in this session")
+        yield Suggestion(says=says, why_not=say("designing.not_in_session", region=region.name))
         return
     why_not = misfit(trial, named[0], stroke) or _too_deep(typed, stroke)
     if why_not:
@@ -117,19 +128,20 @@ def _strokes(asked: _Asked, stroke: Stroke, region: Region, here: Part | None) -
         try:
             steps = [_step(asked, part, stroke, slot) for part in named]
         except ValidationError:
-            yield Suggestion(says=says, why_not="so many passes or seconds cannot be done")
+            yield Suggestion(says=says, why_not=say("designing.amount_impossible"))
             return
         edits = [
             InsertStep(part_id=part.id, at=place_for(part, slot), step=step)
             for part, step in zip(named, steps, strict=True)
         ]
-        yield Suggestion.of_edits(f"{says}, {_often(steps[0], stroke)}, {SLOT_WORDS[slot]}", trial, edits)
+        what_for = say(f"slots.{slot}")
+        yield Suggestion.of_edits(f"{says}, {_often(steps[0], stroke)}, {what_for}", trial, edits)
 
 
 def _too_deep(typed: Typed, stroke: Stroke) -> str:
     low, high = stroke.depth
     fits = typed.depth is None or low <= typed.depth <= high
-    return "" if fits else f"{stroke.name} goes from depth {low} to {high}"
+    return "" if fits else say("designing.depth_range", stroke=stroke.name, low=low, high=high)
 
 
 def _step(asked: _Asked, part: Part, stroke: Stroke, slot: Slot) -> Step:
@@ -152,25 +164,8 @@ def _places(trial: Trial, parts: list[Part], region: Region) -> str:
 def _often(step: Step, stroke: Stroke) -> str:
     if step.seconds:
         return say_span(step.seconds)
-    unit = "breath" if stroke.passing.kind == "breaths" else "pass"
-    plural = {"breath": "breaths", "pass": "passes"}[unit]
-    return f"{step.passes} {unit if step.passes == 1 else plural}"
-
-
-SLOT_WORDS: dict[Slot, str] = {
-    "open": "to open",
-    "dry": "before the oil",
-    "spread": "to spread the oil",
-    "warm": "to warm",
-    "knead": "when it is warm",
-    "specific": "in one place",
-    "mobilise": "to move the joint",
-    "rouse": "to rouse",
-    "flush": "to clear",
-    "settle": "to settle",
-    "contraction": "during a contraction",
-    "close": "to close",
-}
+    phrase = "designing.breaths" if stroke.passing.kind == "breaths" else "designing.passes"
+    return say(phrase, count=step.passes)
 
 
 def _cap(words: str) -> str:

@@ -7,6 +7,7 @@ from mellow_tide.core.designing.landing import can_reach, say_unreached, turn_pa
 from mellow_tide.core.designing.suggestion import Suggestion
 from mellow_tide.core.designing.trial import Trial
 from mellow_tide.core.flow.edits import part_named
+from mellow_tide.core.phrases.book import say
 
 
 def turns_after(trial: Trial, part_id: str) -> Iterator[Suggestion]:
@@ -22,7 +23,7 @@ def turns_after(trial: Trial, part_id: str) -> Iterator[Suggestion]:
         if position == part.position or not following:
             continue
         name = case.catalogue.positions[position].name
-        says = f"Turn after the {case.place(part)}: {name}"
+        says = say("designing.turn_after", place=case.place(part), position=name)
         barred = [other for other in following if not can_reach(case, other, position)]
         if barred:
             yield Suggestion(says=says, why_not=say_unreached(case, barred[0], position))

@@ -130,16 +130,13 @@ def check_brief(brief: Brief, catalogue: Catalogue) -> None:
     school = catalogue.schools[brief.school]
     if school.kind != brief.kind:
         kind = catalogue.kinds[school.kind].name
-        raise BadBrief(
-            FieldProblem("school", f"{school.name} is a school for {kind}", "choose another school or kind")
-        )
+        raise BadBrief(FieldProblem("school", "school_of_another_kind", school=school.name, kind=kind))
     areas = {area.id: area for area in catalogue.kinds[brief.kind].areas}
     if brief.area is not None and brief.area not in areas:
-        remedy = f"use one of: {', '.join(areas)}" if areas else "leave it out"
-        raise BadBrief(FieldProblem("area", f"{catalogue.kinds[brief.kind].name} has no such area", remedy))
+        code = "unknown_area" if areas else "no_areas"
+        kind = catalogue.kinds[brief.kind].name
+        raise BadBrief(FieldProblem("area", code, kind=kind, known=tuple(areas)))
     both = [id for id in brief.focus if id in brief.leave_out]
     if both:
-        names = ", ".join(catalogue.regions[id].name for id in both)
-        raise BadBrief(
-            FieldProblem("leave_out", f"{names}: both a focus and left out", "choose one of the two")
-        )
+        names = tuple(catalogue.regions[id].name for id in both)
+        raise BadBrief(FieldProblem("leave_out", "focus_left_out", regions=names))

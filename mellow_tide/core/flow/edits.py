@@ -216,8 +216,7 @@ AIMS = ("kind", "part_id", "step", "clear", "mirrored")
 def _split(flow: Flow, whole: Part, edit: SplitPart) -> tuple[Part, ...]:
     at = len(whole.steps) // 2 if edit.at is None else edit.at
     if not 0 < at < len(whole.steps):
-        what = f"there is no step {at + 1} to begin the second part with"
-        raise BadFlow(FieldProblem("at", what, "choose another"))
+        raise BadFlow(FieldProblem("at", "cannot_split_there", number=at + 1))
     second = {"id": find_free_id(flow, whole.id), "steps": whole.steps[at:]}
     return _with(whole, {"steps": whole.steps[:at]}), _with(whole, second)
 
@@ -246,7 +245,7 @@ def part_named(flow: Flow, part_id: str) -> Part:
     for part in flow.parts:
         if part.id == part_id:
             return part
-    raise BadFlow(FieldProblem("part_id", f"there is no part “{part_id}”", "load the flow anew"))
+    raise BadFlow(FieldProblem("part_id", "no_such_part", id=part_id))
 
 
 Steps = tuple[Step, ...]
@@ -259,7 +258,7 @@ def _with(part: Part, fields: dict[str, Any]) -> Part:
 def _edited(steps: Steps, edit: ChangeStep | MoveStep | InsertStep | RemoveStep) -> Steps:
     at = edit.at if isinstance(edit, InsertStep) else edit.step
     if at > len(steps) - (0 if isinstance(edit, InsertStep) else 1):
-        raise BadFlow(FieldProblem("step", f"there is no step {at + 1}", "load the flow anew"))
+        raise BadFlow(FieldProblem("step", "no_such_step", number=at + 1))
     match edit:
         case InsertStep():
             return (*steps[:at], edit.step, *steps[at:])

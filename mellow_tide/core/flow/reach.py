@@ -39,7 +39,7 @@ def _faults(flow: Flow, c: Catalogue) -> Iterator[FieldProblem]:
     for i, part in enumerate(flow.parts):
         at = f"parts.{i}"
         if part.id in seen:
-            yield FieldProblem(f"{at}.id", f"the id “{part.id}” is used twice", "give each part its own id")
+            yield FieldProblem(f"{at}.id", "id_used_twice", id=part.id)
         seen.add(part.id)
         if part.role == "work":
             yield from _part_faults(part, at, c)
@@ -57,19 +57,17 @@ def _part_faults(part: Part, at: str, c: Catalogue) -> Iterator[FieldProblem]:
         else ("mid",)
     )
     if part.side not in allowed:
-        yield FieldProblem(
-            f"{at}.side", f"{region.name} has no side “{part.side}”", f"use: {' or '.join(allowed)}"
-        )
+        yield FieldProblem(f"{at}.side", "no_such_side", region=region.name, side=part.side, allowed=allowed)
 
 
 def _step_faults(step: Step, part: Part, at: str, stroke: Stroke, c: Catalogue) -> Iterator[FieldProblem]:
     low, high = stroke.depth
     if not low <= step.depth <= high:
-        yield FieldProblem(f"{at}.depth", f"{stroke.name} at depth {step.depth}", f"use {low} to {high}")
-    if step.tool not in stroke.tools:
         yield FieldProblem(
-            f"{at}.tool", f"{stroke.name} is not done with {step.tool}", f"use: {', '.join(stroke.tools)}"
+            f"{at}.depth", "depth_out_of_range", stroke=stroke.name, depth=step.depth, low=low, high=high
         )
+    if step.tool not in stroke.tools:
+        yield FieldProblem(f"{at}.tool", "tool_unfit", stroke=stroke.name, tool=step.tool, known=stroke.tools)
     if step.zone is not None and step.zone not in c.regions[part.region].zones:
-        zones = ", ".join(c.regions[part.region].zones)
-        yield FieldProblem(f"{at}.zone", f"{part.region} has no zone “{step.zone}”", f"use: {zones}")
+        zones = c.regions[part.region].zones
+        yield FieldProblem(f"{at}.zone", "unknown_zone", region=part.region, zone=step.zone, known=zones)

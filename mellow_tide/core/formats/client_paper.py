@@ -4,27 +4,15 @@ from collections.abc import Iterator
 from datetime import date, datetime
 from zoneinfo import ZoneInfo
 
-from mellow_tide.core.care.pregnancy import weeks_words
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.flow.place_names import say_place
 from mellow_tide.core.formats.paper import Paper
 from mellow_tide.core.formats.whole_record import VisitKept, WholeRecord
 from mellow_tide.core.meeting.field_rules import Group, read_field_rules
 from mellow_tide.core.meeting.record import ClientRecord
-from mellow_tide.core.phrases.regions import say_place
+from mellow_tide.core.phrases.book import say
 
-SOURCES = {
-    "by_hand": "written down",
-    "intake": "from an intake",
-    "day_question": "asked on the day",
-    "plan": "on the plan",
-    "import": "brought in",
-    "merge": "from another entry",
-    "learnt": "learnt from what was said",
-}
-CAUTION = (
-    "Mellow Tide is an aid to planning for trained people. It does not diagnose. Local law, scope of practice, licence "
-    "and the client’s own clinician decide."
-)
+CAUTION = say("papers.caution")
 
 
 def print_client(whole: WholeRecord, time_zone: str, catalogue: Catalogue) -> bytes:
@@ -32,27 +20,29 @@ def print_client(whole: WholeRecord, time_zone: str, catalogue: Catalogue) -> by
     zone = ZoneInfo(time_zone)
     day = whole.exported_at.astimezone(zone).date()
     paper = Paper(whole.client.name, whole.exported_at, f"{whole.client.name} · {whole.practice}")
-    paper.quiet(f"Everything that {whole.practice} keeps of {whole.client.name}, on {_day(day)}.")
-    paper.heading("Who you are, and what you like")
+    paper.quiet(
+        say("papers.everything_kept", practice=whole.practice, client=whole.client.name, day=_day(day))
+    )
+    paper.heading(say("papers.who_you_are"))
     paper.lines(_labelled(whole.client, "who"))
     paper.lines(_wishes(whole.client, catalogue))
     paper.heading("Health")
     paper.lines(_health(whole.client, day, catalogue))
-    paper.heading("What may be touched")
+    paper.heading(say("papers.what_may_be_touched"))
     paper.lines(_consents(whole.client, catalogue))
     paper.heading("Visits")
     for visit in whole.visits:
         paper.lines(_visit(visit, zone, catalogue))
     if not whole.visits:
         paper.sentence("None.")
-    paper.heading("How it became known")
+    paper.heading(say("papers.where_it_came_from"))
     paper.lines(
         (
             _day(change.at.astimezone(zone).date()),
             f"{change.field.replace('_', ' ')} {change.item.replace('_', ' ')}".strip()
             + f": {_text(change.before) or 'nothing'} → {_text(change.after) or 'nothing'}; "
-            + f"{SOURCES.get(change.source, change.source)} by {change.by}"
-            + (f", because: {change.reason}" if change.reason else ""),
+            + say("papers.by", source=say(f"sources.{change.source}"), by=change.by)
+            + (say("papers.because", reason=change.reason) if change.reason else ""),
         )
         for change in whole.history
         if change.field != "merged"
@@ -71,42 +61,51 @@ def _wishes(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str, s
     names = {**catalogue.strokes, **catalogue.tools}
     yield (
         "Pressure",
-        ", ".join(f"{catalogue.regions[x.region].whole} {x.depth:g} of 5" for x in client.wishes),
+        ", ".join(
+            say("papers.wish", region=catalogue.regions[x.region].whole, depth=x.depth) for x in client.wishes
+        ),
     )
     yield "Likes", ", ".join(names[id].name for id in sorted(client.likes))
-    yield "Does not like", ", ".join(names[id].name for id in sorted(client.dislikes))
+    yield say("papers.does_not_like"), ", ".join(names[id].name for id in sorted(client.dislikes))
     yield "Tension", ", ".join(say_place(place, catalogue) for place in client.tension)
 
 
 def _health(client: ClientRecord, day: date, catalogue: Catalogue) -> Iterator[tuple[str, str]]:
     yield (
         "Conditions",
-        "; ".join(catalogue.conditions[id].name for id in sorted(client.conditions)) or "none named",
+        "; ".join(catalogue.conditions[id].name for id in sorted(client.conditions))
+        or say("papers.none_named"),
     )
     days = client.facts(day).gestation_days
     if client.due_date:
-        weeks = f", {weeks_words(days)} today" if days is not None else ""
-        yield "Pregnancy", f"due {_day(client.due_date)}{weeks}"
+        weeks = say("papers.weeks_today", days=days) if days is not None else ""
+        yield "Pregnancy", say("papers.due", day=_day(client.due_date), weeks=weeks)
     yield from _labelled(client, "health")
 
 
 def _consents(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str, str]]:
-    yield "Yes to", ", ".join(catalogue.consents[id].name for id in sorted(client.consents))
-    yield "No to", ", ".join(catalogue.consents[id].name for id in sorted(client.declined))
+    yield say("papers.yes_to"), ", ".join(catalogue.consents[id].name for id in sorted(client.consents))
+    yield say("papers.no_to"), ", ".join(catalogue.consents[id].name for id in sorted(client.declined))
     places = (
         say_place(place, catalogue) + (f" ({place.because})" if place.because else "")
         for place in client.excluded
     )
-    yield "Left alone", "; ".join(places)
+    yield say("papers.left_alone"), "; ".join(places)
 
 
 def _visit(visit: VisitKept, zone: ZoneInfo, catalogue: Catalogue) -> Iterator[tuple[str, str]]:
     at: datetime = visit.starts_at.astimezone(zone)
     brief = visit.flow.brief
-    words = [f"{brief.booked_minutes} minutes, {catalogue.kinds[brief.kind].name}."]
+    words: list[str] = [
+        say("papers.session_of", minutes=brief.booked_minutes, kind=catalogue.kinds[brief.kind].name)
+    ]
     if visit.logs:
         log = visit.logs[-1]
-        words += [log.note, log.client_words, f"Next time: {log.next_time}" if log.next_time else ""]
+        words += [
+            log.note,
+            log.client_words,
+            say("papers.next_time_is", words=log.next_time) if log.next_time else "",
+        ]
         words += [added.words for added in visit.additions]
     yield f"{_day(at.date())}, {at:%H:%M}", " ".join(filter(None, words))
 

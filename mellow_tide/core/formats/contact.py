@@ -22,11 +22,8 @@ ContactField = Literal[
 ]
 """What may be taken over of a contact. Health is told by the client, never imported."""
 
-REMEDIES = {
-    "birth_year": "give a year from 1900 to 2100, or leave the column out",
-    "height_cm": "give whole centimetres from 100 to 230, or leave the column out",
-}
-"""How a field's text is mended; the others can only be too long."""
+BOUNDED = {"birth_year": "bad_birth_year", "height_cm": "bad_height"}
+"""What is wrong with a field's text; the others can only be too long."""
 
 
 class Contact(Record):
@@ -41,7 +38,7 @@ def read_contact(line: int, values: dict[str, str]) -> Contact:
     """A contact of texts by field; empty ones say nothing."""
     given = {field: value.strip() for field, value in values.items() if value.strip()}
     if not given.get("name"):
-        problem = FieldProblem("name", f"line {line}: there is no name", "give one, or leave the line out")
+        problem = FieldProblem("name", "no_name", line=line)
         return Contact(line=line, record=None, problems=(problem,))
     try:
         return Contact(line=line, record=ClientRecord.model_validate(given, strict=False))
@@ -49,8 +46,9 @@ def read_contact(line: int, values: dict[str, str]) -> Contact:
         faults = tuple(
             FieldProblem(
                 str(fault["loc"][0]),
-                f"line {line}: “{given.get(str(fault['loc'][0]), '')[:40]}” cannot be used",
-                REMEDIES.get(str(fault["loc"][0]), "shorten it"),
+                BOUNDED.get(str(fault["loc"][0]), "text_too_long"),
+                line=line,
+                text=given.get(str(fault["loc"][0]), "")[:40],
             )
             for fault in error.errors()
         )

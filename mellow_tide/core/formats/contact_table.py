@@ -37,7 +37,6 @@ class UnreadableTable(Refused):
     """A text that is no table."""
 
     code = "unreadable-table"
-    title = "This is not a table that can be read."
 
 
 class Column(Record):
@@ -98,18 +97,12 @@ def _read(text: str) -> tuple[list[str], list[tuple[int, list[str]]]]:
                 rows.append((line, row))
             line = reader.line_num + 1
     except csv.Error as error:
-        problem = FieldProblem("text", f"line {reader.line_num}: {error}", "export it as CSV once more")
+        problem = FieldProblem("text", "table_unreadable", line=reader.line_num, error=str(error))
         raise UnreadableTable(problem) from error
     if len(rows) < 2:
-        raise UnreadableTable(
-            FieldProblem(
-                "text", "there is no line below the headings", "take a file with headings and clients"
-            )
-        )
+        raise UnreadableTable(FieldProblem("text", "no_lines"))
     if len(rows) - 1 > MOST_LINES:
-        raise UnreadableTable(
-            FieldProblem("text", f"it has {len(rows) - 1} lines", f"take at most {MOST_LINES} at once")
-        )
+        raise UnreadableTable(FieldProblem("text", "too_many_lines", lines=len(rows) - 1, most=MOST_LINES))
     return [heading.strip() for heading in rows[0][1]], rows[1:]
 
 

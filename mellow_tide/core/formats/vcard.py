@@ -15,7 +15,6 @@ class UnreadableCards(Refused):
     """A text that is no vCard."""
 
     code = "unreadable-cards"
-    title = "This is not a vCard that can be read."
 
 
 def write_vcard(records: Iterable[ClientRecord]) -> str:
@@ -29,11 +28,10 @@ def read_vcard(text: str) -> tuple[Contact, ...]:
         cards = list(vobject.readComponents(text, ignoreUnreadable=True))
     except vobject.base.ParseError as error:
         line = getattr(error, "lineNumber", None)
-        where = f" (line {line})" if line else ""
-        problem = FieldProblem("text", f"the cards cannot be read{where}", "export them as vCard once more")
-        raise UnreadableCards(problem) from error
+        code = "cards_unreadable_at" if line else "cards_unreadable"
+        raise UnreadableCards(FieldProblem("text", code, line=line)) from error
     if not cards:
-        raise UnreadableCards(FieldProblem("text", "there is no card in it", "export the contacts as vCard"))
+        raise UnreadableCards(FieldProblem("text", "no_card"))
     return tuple(read_contact(number, dict(_values(card))) for number, card in enumerate(cards, start=1))
 
 

@@ -94,12 +94,8 @@ def _problems(answers: Answers, day: date, catalogue: Catalogue) -> Iterator[Fie
     if answers.pregnant != "yes":
         return
     if answers.due_date and not day - LATEST <= answers.due_date <= day + timedelta(days=TERM_DAYS):
-        yield FieldProblem(
-            "due_date", "no pregnancy of today has this due date", "look at the year and the month"
-        )
+        yield FieldProblem("due_date", "due_date_impossible")
     if answers.last_period and not day - timedelta(days=TERM_DAYS) - LATEST <= answers.last_period <= day:
-        what = "no pregnancy of today began with this day"
-        yield FieldProblem("last_period", what, "look at the year and the month")
+        yield FieldProblem("last_period", "last_period_impossible")
     if not answers.due_date and not answers.last_period:
-        what = "how far the pregnancy is decides how you may lie"
-        yield FieldProblem("due_date", what, "give the due date, or the first day of the last period")
+        yield FieldProblem("due_date", "due_date_missing")

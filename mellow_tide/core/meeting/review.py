@@ -4,17 +4,18 @@ from collections.abc import Collection, Iterator
 from datetime import date
 from typing import Literal
 
-from mellow_tide.core.care.pregnancy import gestation_days, weeks_words
+from mellow_tide.core.care.pregnancy import gestation_days
 from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.flow.place_names import say_place
 from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.core.meeting.changes import place_key
 from mellow_tide.core.meeting.field_rules import read_field_rules
 from mellow_tide.core.meeting.questions import read_sections
 from mellow_tide.core.meeting.record import ClientRecord
-from mellow_tide.core.phrases.regions import say_place
+from mellow_tide.core.phrases.book import say
 
 Level = Literal["refer", "ask", "adapt", "note"]
 ASKED = {field: how for field, how in read_field_rules(ClientRecord) if how.asked}
@@ -91,10 +92,10 @@ def _conditions(answers: Answers, record: ClientRecord, catalogue: Catalogue) ->
         yield Item(
             id=f"unnamed {id}",
             about=catalogue.conditions[id].name,
-            answer="not named this time",
-            means="It stays on record until you take it off. Ask.",
+            answer=say("meeting.not_named"),
+            means=say("meeting.stays_on_record"),
             level="ask",
-            before="on record",
+            before=say("meeting.on_record"),
         )
 
 
@@ -103,11 +104,20 @@ def _pregnancy(answers: Answers, record: ClientRecord, day: date, catalogue: Cat
         return
     due = answers.due()
     days = gestation_days(due, day) if due else None
-    before = f"due {record.due_date.isoformat()}" if record.due_date and record.due_date != due else ""
+    before = (
+        say("meeting.due", day=record.due_date.isoformat())
+        if record.due_date and record.due_date != due
+        else ""
+    )
     if answers.pregnant == "no":
         if before:
             yield Item(
-                id="pregnant", about="pregnancy", answer="no", means="Ask kindly.", level="ask", before=before
+                id="pregnant",
+                about="pregnancy",
+                answer="no",
+                means=say("meeting.ask_kindly"),
+                level="ask",
+                before=before,
             )
         return
     restricted = restrict(ClientFacts(gestation_days=days), catalogue)
@@ -115,8 +125,10 @@ def _pregnancy(answers: Answers, record: ClientRecord, day: date, catalogue: Cat
     yield Item(
         id="pregnant",
         about="pregnancy",
-        answer=f"due {due.isoformat()}, {weeks_words(days)}" if due and days is not None else "yes",
-        means=says or "How far it is must be known first: ask.",
+        answer=say("meeting.due_and_weeks", day=due.isoformat(), days=days)
+        if due and days is not None
+        else "yes",
+        means=says or say("meeting.ask_how_far"),
         level="refer" if restricted.refer else "adapt" if says else "ask",
         before=before,
     )
@@ -125,8 +137,8 @@ def _pregnancy(answers: Answers, record: ClientRecord, day: date, catalogue: Cat
 def _places(answers: Answers, catalogue: Catalogue) -> Iterator[Item]:
     for place in answers.excluded or ():
         name = say_place(place, catalogue)
-        means = "Left alone: work there leaves the plan."
-        answer = place.because or "not to be touched"
+        means = say("meeting.leaves_the_plan")
+        answer = place.because or say("meeting.not_to_be_touched")
         yield Item(id=f"excluded {place_key(place)}", about=name, answer=answer, means=means, level="adapt")
     if answers.tension:
         names = ", ".join(say_place(place, catalogue) for place in answers.tension)
@@ -134,23 +146,23 @@ def _places(answers: Answers, catalogue: Catalogue) -> Iterator[Item]:
             id="tension",
             about="tension",
             answer=names,
-            means="Worth more time, if nothing speaks against it.",
+            means=say("meeting.worth_more_time"),
         )
 
 
 def _consents(answers: Answers, record: ClientRecord, catalogue: Catalogue) -> Iterator[Item]:
     known = {**dict.fromkeys(record.consents, "yes"), **dict.fromkeys(record.declined, "no")}
     means = {
-        "yes": "May be worked.",
-        "no": "Left out.",
-        "ask": "Ask on the day; until then it is not touched unasked.",
+        "yes": say("meeting.may_be_worked"),
+        "no": say("meeting.left_out"),
+        "ask": say("meeting.ask_on_the_day"),
     }
     for id, answer in answers.consents.items():
         before = known.get(id, "")
         yield Item(
             id=f"consents {id}",
             about=catalogue.consents[id].name,
-            answer={"yes": "yes", "no": "no", "ask": "ask me then"}[answer],
+            answer={"yes": "yes", "no": "no", "ask": say("meeting.ask_me_then")}[answer],
             means=means[answer],
             level="adapt" if answer == "no" else "note",
             before=before if before != answer else "",
@@ -170,19 +182,19 @@ def _wishes(answers: Answers, record: ClientRecord, day: date, catalogue: Catalo
         before = known.get(wish.region)
         yield Item(
             id=f"wishes {wish.region}",
-            about=f"pressure, {catalogue.regions[wish.region].whole}",
-            answer=f"depth {wish.depth:g}",
+            about=say("meeting.pressure", region=catalogue.regions[wish.region].whole),
+            answer=say("meeting.depth", depth=wish.depth),
             means=_limited(wish.region, wish.depth, limits),
-            before=f"depth {before:g}" if before not in (None, wish.depth) else "",
+            before=say("meeting.depth", depth=before) if before not in (None, wish.depth) else "",
         )
 
 
 def _limited(region: str, depth: float, limits: Restrictions) -> str:
     cap = limits.capped(region)
     return (
-        f"Held to depth {cap.depth}: {cap.because}."
+        say("meeting.held_to_depth", depth=cap.depth, because=cap.because)
         if cap and cap.depth < depth
-        else "The work begins there."
+        else say("meeting.begins_there")
     )
 
 

@@ -1,1 +1,1 @@
-"""Words that several sentences share: times, places, and verbs that agree with a region."""
+"""The book of phrases: every sentence of the core, the services and the papers, and the words for times in them."""

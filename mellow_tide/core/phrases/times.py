@@ -7,3 +7,8 @@ def say_span(seconds: int) -> str:
     if not minutes:
         return f"{rest} s"
     return f"{minutes} min {rest} s" if rest else f"{minutes} min"
+
+
+def say_weeks(days: int) -> str:
+    """Days of a pregnancy as one counts them: `20w0d` for 140 days."""
+    return f"{days // 7}w{days % 7}d"

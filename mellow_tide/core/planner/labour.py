@@ -40,7 +40,12 @@ def plan_labour(asked: Asked) -> Flow:
     """
     brief, catalogue, restrictions = asked.brief, asked.catalogue, asked.restrictions
     if restrictions.refer:
-        raise NoSession(*(FieldProblem("conditions", r.name, r.says) for r in restrictions.refer))
+        raise NoSession(
+            *(
+                FieldProblem("conditions", "no_session", reason=r.name, says=r.says)
+                for r in restrictions.refer
+            )
+        )
     position = catalogue.schools[brief.school].blocks[0].position
     barred = {x.id for x in restrictions.regions} | set(brief.leave_out)
     rounds = [
@@ -51,7 +56,7 @@ def plan_labour(asked: Asked) -> Flow:
     ]
     parts = [part for part in rounds if part]
     if not parts:
-        raise DoesNotFit(FieldProblem("leave_out", "nothing is left to work on", "leave out fewer regions"))
+        raise DoesNotFit(FieldProblem("leave_out", "nothing_left"))
     opening = set_up_ritual("open", catalogue.openings[position], position, catalogue)
     closing = set_up_ritual("close", catalogue.closings[brief.close_with], position, catalogue)
     first, last = (

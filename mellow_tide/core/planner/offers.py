@@ -5,6 +5,7 @@ from itertools import combinations
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.flow.brief import LONGEST_BOOKING, SHORTEST_BOOKING, Brief
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.planner.choice.chosen import choose
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.refusal import DoesNotFit, Offer, Refused
@@ -81,7 +82,7 @@ def _of_minutes(brief: Brief) -> Iterator[Offer]:
         high = (brief.booked_minutes + away) // MINUTES_STEP * MINUTES_STEP
         for minutes in (high, low):
             if SHORTEST_BOOKING <= minutes <= LONGEST_BOOKING and minutes != brief.booked_minutes:
-                yield Offer(f"Book {minutes} minutes", {"booked_minutes": minutes})
+                yield Offer(say("designing.book_minutes", minutes=minutes), {"booked_minutes": minutes})
 
 
 def _of_wishes(refused: DoesNotFit, brief: Brief, catalogue: Catalogue) -> Iterator[Offer]:
@@ -92,12 +93,14 @@ def _of_wishes(refused: DoesNotFit, brief: Brief, catalogue: Catalogue) -> Itera
     if "leave_out" in fields:
         for id in brief.leave_out:
             back = tuple(other for other in brief.leave_out if other != id)
-            yield Offer(f"Work {catalogue.regions[id].whole} after all", {"leave_out": back})
+            yield Offer(say("offers.work_after_all", region=catalogue.regions[id].whole), {"leave_out": back})
     yield from (offer for field, offer in _plain(catalogue) if field in fields)
     if fields & {"area", "focus"}:
         for area in catalogue.kinds[brief.kind].areas:
             if area.id != brief.area and set(brief.focus) <= set(area.regions):
-                yield Offer(f"Choose {area.name}", {"area": area.id, "close_with": area.closing})
+                yield Offer(
+                    say("offers.choose_area", area=area.name), {"area": area.id, "close_with": area.closing}
+                )
     yield from _of_ways(fields, brief, catalogue)
 
 
@@ -107,27 +110,32 @@ def _of_focus(brief: Brief, catalogue: Catalogue) -> Iterator[Offer]:
         for gone in combinations(brief.focus, size):
             names = " and ".join(catalogue.regions[id].whole for id in gone)
             kept = tuple(id for id in brief.focus if id not in gone)
-            yield Offer(f"Take {names} out of the focus", {"focus": kept})
+            yield Offer(say("offers.out_of_focus", regions=names), {"focus": kept})
 
 
 def _plain(catalogue: Catalogue) -> Iterator[tuple[str, Offer]]:
     """By field, what always does there."""
     for lubricant in catalogue.lubricants.values():
         if not lubricant.contains:
-            yield "lubricant", Offer(f"Use {lubricant.name}", {"lubricant": lubricant.id})
+            yield (
+                "lubricant",
+                Offer(say("offers.use_lubricant", lubricant=lubricant.name), {"lubricant": lubricant.id}),
+            )
     allowed = catalogue.choice("strength").ceilings["relaxation"]
-    yield "ceiling", Offer(f"Ease off at {allowed}", {"ceiling": allowed})
-    yield "finish", Offer("Let it end calm", {"finish": "calm"})
-    yield "first_position", Offer("Begin as the school does", {"first_position": None})
+    yield "ceiling", Offer(say("repairs.ease_off_at", allowed=allowed), {"ceiling": allowed})
+    yield "finish", Offer(say("offers.end_calm"), {"finish": "calm"})
+    yield "first_position", Offer(say("offers.begin_as_school_does"), {"first_position": None})
 
 
 def _of_ways(fields: set[str], brief: Brief, catalogue: Catalogue) -> Iterator[Offer]:
     """Other schools, and other ways to lie."""
     for school in catalogue.schools.values() if "focus" in fields else ():
         if school.kind == brief.kind and school.id != brief.school:
-            yield Offer(f"Work {school.name}", {"school": school.id, "first_position": None})
+            yield Offer(
+                say("offers.work_school", school=school.name), {"school": school.id, "first_position": None}
+            )
     if fields & {"kind", "focus"} and brief.kind in ("full_body", "side_lying"):
         for kind, school_id in LIES_OTHERWISE:
             if kind != brief.kind:
                 change = {"kind": kind, "school": school_id, "first_position": None, "close_with": "head"}
-                yield Offer(f"Plan it {catalogue.kinds[kind].name}", change)
+                yield Offer(say("offers.plan_kind", kind=catalogue.kinds[kind].name), change)

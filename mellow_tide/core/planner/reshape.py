@@ -42,9 +42,7 @@ def reshape_part(
     asked = Asked.of(present.flow.brief, setting)
     part = next((s for s in present.flow.parts if s.id == pull.part_id and s.role == "work"), None)
     if part is None:
-        raise BadFlow(
-            FieldProblem("part_id", f"there is no part “{pull.part_id}” to reshape", "choose another part")
-        )
+        raise BadFlow(FieldProblem("part_id", "no_part_to_reshape", id=pull.part_id))
     place = find_site(part.region, part.position, asked.touch(part.region), asked.catalogue, asked.tempo)
     steps = nearest_to(place, part.steps, pull.seconds)
     changed = tuple(

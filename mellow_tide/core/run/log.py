@@ -7,7 +7,8 @@ from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Depth, Record
-from mellow_tide.core.phrases.regions import say_site
+from mellow_tide.core.flow.place_names import say_site
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.run.points import SorePoint
 from mellow_tide.core.run.state import RunState
 
@@ -72,5 +73,5 @@ def describe_point(point: SorePoint, catalogue: Catalogue) -> str:
     region = catalogue.regions.get(point.region)
     place = say_site(region, point.side, point.zone) if region else point.region
     numbers = ", ".join(str(number) for number in point.numbers)
-    slow = "slow to ease" if point.left else ""
+    slow = say("papers.slow_to_ease") if point.left else ""
     return ": ".join(filter(None, (place, ", ".join(filter(None, (numbers, slow))))))

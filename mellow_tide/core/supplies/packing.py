@@ -8,6 +8,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.flow import Amount, Flow, Part
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.supplies.body_surface import mosteller
 from mellow_tide.core.timing.run_sheet import RunSheet
 
@@ -79,7 +80,7 @@ def count_supplies(flow: Flow, sheet: RunSheet, catalogue: Catalogue, client: Cl
     packing = [
         *linen,
         *(catalogue.supports[id].name for id in supports),
-        *([f"{oil.name}, warmed: about {round(millilitres)} ml"] if by_region else []),
+        *([say("supplies.oil", oil=oil.name, millilitres=round(millilitres))] if by_region else []),
         *([_towels_words(towels)] if towels else []),
         *(["stool"] if any(entry.kind == "stool" or entry.seated for entry in sheet.entries) else []),
         "clock in sight",
@@ -96,10 +97,9 @@ def count_supplies(flow: Flow, sheet: RunSheet, catalogue: Catalogue, client: Cl
 
 
 def _towels_words(towels: HotTowels) -> str:
-    count = "1 hot towel" if towels.count == 1 else f"{towels.count} hot towels"
     minute = towels.into_warmer_minute
-    when = f"{-minute} min before the first touch" if minute < 0 else f"by minute {minute}"
-    return f"{count}, into the warmer {when}"
+    phrase = "supplies.towels_before" if minute < 0 else "supplies.towels_by"
+    return say(phrase, count=towels.count, minute=abs(minute))
 
 
 def _lubricant(

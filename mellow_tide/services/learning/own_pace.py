@@ -31,7 +31,6 @@ class UnknownFactor(BadFlow):
     """Only what was learnt can be used."""
 
     code = "unknown-factor"
-    title = "There is no such pace."
 
 
 def read_own_pace(desk: Desk) -> OwnPaceView:
@@ -56,8 +55,7 @@ def accept(desk: Desk, confirmed: Confirmed) -> OwnPaceView:
     known = read_own_pace(desk).learnt
     strange = set(confirmed) - {one.key for one in known}
     if strange:
-        what = f"{', '.join(sorted(strange))} was not learnt"
-        raise UnknownFactor(FieldProblem("confirmed", what, "confirm only what is shown"))
+        raise UnknownFactor(FieldProblem("confirmed", "not_learnt", names=tuple(sorted(strange))))
     chosen = {
         # What is outside is used as far as the clock bears it.
         one.key: min(2.0, max(0.5, one.factor))

@@ -6,13 +6,13 @@ from uuid import UUID, uuid4
 
 from pydantic import AwareDatetime
 
-from mellow_tide.core.care.pregnancy import weeks_words
 from mellow_tide.core.care.restrictions import Restrictions, Threshold, list_thresholds, restrict
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.meeting.changes import ItemChange
 from mellow_tide.core.meeting.merging import merge_records
 from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.phrases.times import say_weeks
 from mellow_tide.core.refusal import FieldProblem, Refused
 from mellow_tide.core.run.log import Log
 from mellow_tide.services.desk import Desk
@@ -93,14 +93,12 @@ class OneClient(Refused):
     """Two entries are needed to make one."""
 
     code = "one-client"
-    title = "A client cannot be put together with themselves."
 
 
 class NameDiffers(Refused):
     """Erasing asks for the name, so that nobody is erased by a slip."""
 
     code = "name-differs"
-    title = "That is not the name of this client."
 
 
 def find_clients(desk: Desk, typed: str, archived: bool) -> tuple[ClientInList, ...]:
@@ -132,7 +130,7 @@ def merge(desk: Desk, kept: UUID, other: UUID) -> ClientPage:
     Raises `NotThere`, `OneClient`.
     """
     if kept == other:
-        raise OneClient(FieldProblem("other", "it is the same client", "choose another one"))
+        raise OneClient(FieldProblem("other", "same_client"))
     with desk.writing() as t:
         # Always in the same order, so that two who put the same ones together do not wait for each other for ever.
         for client_id in sorted((kept, other)):
@@ -151,9 +149,7 @@ def erase(desk: Desk, client_id: UUID, name: str) -> Erased:
         lock_client(t, client_id)
         theirs = find_client(t, client_id).record.name
         if " ".join(name.lower().split()) != " ".join(theirs.lower().split()):
-            raise NameDiffers(
-                FieldProblem("name", f"“{name}” is not “{theirs}”", "type the name as it is shown")
-            )
+            raise NameDiffers(FieldProblem("name", "name_differs", name=name, theirs=theirs))
         counts = erase_client(t, client_id, desk.name(t))
     return Erased(name=theirs, counts=counts)
 
@@ -182,7 +178,7 @@ def read_client(desk: Desk, client_id: UUID) -> ClientPage:
         day=row.day,
         record=row.record,
         facts=facts,
-        pregnancy=weeks_words(days) if days is not None else "",
+        pregnancy=say_weeks(days) if days is not None else "",
         ahead=list_thresholds(row.record.due_date, days, catalogue)
         if row.record.due_date and days is not None
         else (),

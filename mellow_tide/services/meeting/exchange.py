@@ -65,7 +65,6 @@ class FaultyLines(Refused):
     """Lines that cannot be taken were not left out."""
 
     code = "faulty-lines"
-    title = "Some lines cannot be taken; nothing was brought in."
 
 
 def read_brought(
@@ -88,7 +87,7 @@ def bring_in(desk: Desk, brought: Sequence[Contact], leave_out: Collection[int])
     if faults:
         raise FaultyLines(*faults)
     if not taken:
-        raise FaultyLines(FieldProblem("leave_out", "every line is left out", "take at least one"))
+        raise FaultyLines(FieldProblem("leave_out", "every_line_left_out"))
     with desk.writing() as t:
         for contact in taken:
             if contact.record:

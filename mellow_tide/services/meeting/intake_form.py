@@ -61,7 +61,6 @@ class AnswersAtFault(Refused):
     """Answers that cannot be right."""
 
     code = "answers-at-fault"
-    title = "Something in the answers cannot be right yet."
 
 
 @dataclass(frozen=True)

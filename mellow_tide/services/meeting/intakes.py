@@ -134,9 +134,7 @@ def judge(desk: Desk, intake_id: UUID, verdicts: Mapping[str, Verdict]) -> Intak
         known = {item.id for item in _items(row, client, desk.catalogue)} | set(_judged(row))
         strays = [id for id in verdicts if id not in known]
         if strays:
-            raise Refused(
-                FieldProblem("verdicts", f"there is no answer “{strays[0]}”", "load the intake again")
-            )
+            raise Refused(FieldProblem("verdicts", "unknown_answer", id=strays[0]))
         before = _judged(row)
         taken = {id for id, one in verdicts.items() if one.verdict == "accepted"}
         taken -= {id for id, one in before.items() if one.verdict == "accepted"}

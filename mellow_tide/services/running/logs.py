@@ -54,21 +54,18 @@ class NotEnded(BadFlow):
     """A session is logged after it has ended."""
 
     code = "not-ended"
-    title = "This session has not ended yet."
 
 
 class LogSigned(BadFlow):
     """A signed log is changed no more."""
 
     code = "log-signed"
-    title = "This log is signed."
 
 
 class NotSigned(BadFlow):
     """Only a signed log is added to; one that is not is simply changed."""
 
     code = "log-not-signed"
-    title = "This log is not signed yet."
 
 
 def read_log(desk: Desk, session_id: UUID) -> LogView:
@@ -108,9 +105,9 @@ def save_log(desk: Desk, at: ReadAt, log: Log, sign: bool) -> LogView:
         lock_session(t, at.session_id)
         page = _page(t, desk, at.session_id)
         if page.session.run.ended_at is None:
-            raise NotEnded(FieldProblem("session_id", "the session has not ended", "end it in Work first"))
+            raise NotEnded(FieldProblem("session_id", "session_not_ended"))
         if page.signed_by:
-            raise LogSigned(FieldProblem("log", f"{page.signed_by} has signed it", "add to it instead"))
+            raise LogSigned(FieldProblem("log", "log_signed", name=page.signed_by))
         signed_by = desk.name(t) if sign else None
         add_log(t, at.session_id, at.revision + 1, log, signed_by)
         if sign:
@@ -125,7 +122,7 @@ def add_to_log(desk: Desk, session_id: UUID, words: AdditionText) -> LogView:
         lock_session(t, session_id)
         newest = find_log(t, session_id)
         if newest is None or newest.signed_by is None:
-            raise NotSigned(FieldProblem("log", "it can still be changed", "change it, or sign it first"))
+            raise NotSigned(FieldProblem("log", "log_not_signed"))
         add_addition(t, session_id, words, desk.name(t))
     return read_log(desk, session_id)
 

@@ -34,7 +34,6 @@ class WrongSheet(BadFlow):
     """What was sent is not the run sheet that the run names."""
 
     code = "wrong-sheet"
-    title = "This run sheet is not the one the session began with."
 
 
 def add_events(
@@ -86,5 +85,5 @@ def _frozen(desk: Desk, row: SessionRow, named: str, sent: RunSheet | None) -> F
     elif sheet_id(sent) == named:
         sheet = sent
     else:
-        raise WrongSheet(FieldProblem("sheet", f"it is not the sheet “{named}”", "load the session again"))
+        raise WrongSheet(FieldProblem("sheet", "unknown_sheet", id=named))
     return FrozenRun(sheet_id=named, sheet=sheet, house=desk.house, tempo=setting.tempo)

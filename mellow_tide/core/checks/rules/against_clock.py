@@ -7,6 +7,7 @@ from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Part
+from mellow_tide.core.phrases.book import say
 
 RIGHT_WAY = ("clockwise", "still", "toward_heart")
 
@@ -18,13 +19,13 @@ def check(case: Case) -> Iterator[Found]:
             continue
         for i, x in enumerate(s.steps):
             if case.direction(x) not in RIGHT_WAY:
-                what = f"{case.stroke(x).name} does not follow the clock over the abdomen."
+                what = say("findings.against_clock", stroke=case.stroke(x).name)
                 yield Found(what, s, i, _with_the_clock(s, i) if x.direction else leave_out(case, s, i))
 
 
 def _with_the_clock(s: Part, step: int) -> tuple[Repair, ...]:
     edits = (ChangeStep(part_id=s.id, step=step, direction="clockwise"),)
-    return (Repair(words="Follow the clock", edits=edits),)
+    return (Repair(words=say("repairs.follow_clock"), edits=edits),)
 
 
 SPREAD: ExampleStrokes = (("oil_spread", "spread", 1), ("abdominal_circle", "warm", 2))

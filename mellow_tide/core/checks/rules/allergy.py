@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import ChangeBrief
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -16,7 +17,7 @@ def check(case: Case) -> Iterator[Found]:
     for barred in case.restrictions.ingredients:
         if barred.id in used.contains:
             yield Found(
-                f"{used.name} contains {barred.id} ({barred.because}). Read the bottle of whatever you take.",
+                say("findings.allergy", lubricant=used.name, ingredient=barred.id, because=barred.because),
                 repairs=_another(case),
             )
 
@@ -25,7 +26,12 @@ def _another(case: Case) -> tuple[Repair, ...]:
     barred = {x.id for x in case.restrictions.ingredients}
     for other in case.catalogue.lubricants.values():
         if barred.isdisjoint(other.contains):
-            return (Repair(words=f"Take {other.name}", edits=(ChangeBrief(lubricant=other.id),)),)
+            return (
+                Repair(
+                    words=say("repairs.take_lubricant", lubricant=other.name),
+                    edits=(ChangeBrief(lubricant=other.id),),
+                ),
+            )
     return ()
 
 

@@ -5,13 +5,14 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
     """Conditions that want the clinician's word."""
     for reason in case.restrictions.reasons:
         if reason.level == "ask":
-            yield Found(f"{reason.name}: {reason.says}")
+            yield Found(say("findings.health", reason=reason.name, says=reason.says))
 
 
 CHECK = Check(

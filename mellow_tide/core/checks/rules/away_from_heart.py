@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import work_at
+from mellow_tide.core.phrases.book import say
 
 LIGHT = 2
 
@@ -15,7 +16,7 @@ def check(case: Case) -> Iterator[Found]:
         for i, x in enumerate(s.steps):
             stroke = case.stroke(x)
             if case.region(s).limb and case.direction(x) == "away" and x.depth > LIGHT:
-                what = f"{stroke.name} on the {case.place(s)} runs outward at depth {x.depth}."
+                what = say("findings.away_from_heart", stroke=stroke.name, place=case.place(s), depth=x.depth)
                 yield Found(what, s, i, work_at(case, s, i, LIGHT))
 
 

@@ -8,6 +8,7 @@ from mellow_tide.core.checks.repairs import leave_part_out
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import ChangePart, Edit, RemoveStep
 from mellow_tide.core.flow.flow import Part
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -18,7 +19,7 @@ def check(case: Case) -> Iterator[Found]:
             continue
         for s in case.worked():
             if s.region == consent.region and s.medium != "clothed":
-                what = f"The {case.place(s)} is worked uncovered, and no yes is on record for that."
+                what = say("findings.bare_hips", place=case.place(s))
                 yield Found(what, s, None, (*_through_the_drape(case, s), *leave_part_out(case, s)))
 
 
@@ -29,7 +30,7 @@ def _through_the_drape(case: Case, s: Part) -> tuple[Repair, ...]:
         return ()
     edits: list[Edit] = [RemoveStep(part_id=s.id, step=i) for i in reversed(cloth)]
     edits.append(ChangePart(part_id=s.id, medium="clothed", window="none"))
-    return (Repair(words="Work through the drape", edits=tuple(edits)),)
+    return (Repair(words=say("repairs.work_through_drape"), edits=tuple(edits)),)
 
 
 CHECK = Check(

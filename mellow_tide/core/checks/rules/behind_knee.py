@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, part, step
 from mellow_tide.core.checks.repairs import leave_out, work_at
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.book import say
 
 PLACE = "back_of_knee"
 
@@ -16,7 +17,7 @@ def check(case: Case) -> Iterator[Found]:
     place = case.catalogue.places[PLACE]
     for s, i, x, stroke in case.steps():
         if x.zone in place.zones.get(s.region, ()) and x.depth > place.most_depth:
-            what = f"{stroke.name} at depth {x.depth} behind the knee: {place.most_depth} is the most here."
+            what = say("findings.behind_knee", stroke=stroke.name, depth=x.depth, most=place.most_depth)
             yield Found(what, s, i, work_at(case, s, i, place.most_depth) or leave_out(case, s, i))
 
 

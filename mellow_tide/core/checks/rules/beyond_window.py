@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.flow.edits import ChangePart
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -20,8 +21,10 @@ def check(case: Case) -> Iterator[Found]:
         name = case.catalogue.windows[wanted].name
         edits = (ChangePart(part_id=s.id, window=wanted),)
         zone = case.region(s).name_zone(s.steps[outside].zone or "")
-        what = f"The {zone} of the {case.place(s)} lies outside the window ({window.name}): {window.limit}"
-        yield Found(what, s, outside, (Repair(words=f"Use the window: {name}", edits=edits),))
+        what = say(
+            "findings.beyond_window", zone=zone, place=case.place(s), window=window.name, limit=window.limit
+        )
+        yield Found(what, s, outside, (Repair(words=say("repairs.use_window", window=name), edits=edits),))
 
 
 def _hip(zone: str, c: Catalogue) -> Flow:

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.edits import ChangeBrief
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -14,15 +15,17 @@ def check(case: Case) -> Iterator[Found]:
     if brief.ceiling > allowed["relaxation"]:
         edit = ChangeBrief(ceiling=allowed["relaxation"])
         yield Found(
-            f"Easing off only at {brief.ceiling} of 10: this house stops at {allowed['relaxation']}.",
-            repairs=(Repair(words=f"Ease off at {allowed['relaxation']}", edits=(edit,)),),
+            say("findings.ceiling_too_high", ceiling=brief.ceiling, allowed=allowed["relaxation"]),
+            repairs=(Repair(words=say("repairs.ease_off_at", allowed=allowed["relaxation"]), edits=(edit,)),),
         )
     points = any(stroke.family == "point" for _, _, _, stroke in case.steps())
     if points and brief.specific_ceiling > allowed["specific"]:
         edit = ChangeBrief(specific_ceiling=allowed["specific"])
         yield Found(
-            f"Up to {brief.specific_ceiling} of 10 on a point: this house stops at {allowed['specific']}.",
-            repairs=(Repair(words=f"Ease off at {allowed['specific']}", edits=(edit,)),),
+            say(
+                "findings.point_ceiling_too_high", ceiling=brief.specific_ceiling, allowed=allowed["specific"]
+            ),
+            repairs=(Repair(words=say("repairs.ease_off_at", allowed=allowed["specific"]), edits=(edit,)),),
         )
 
 

@@ -7,8 +7,9 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow, StepCue
+from mellow_tide.core.phrases.book import say
 
-LET_GO = "… and let go."
+LET_GO = say("cues.let_go")
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -20,8 +21,10 @@ def check(case: Case) -> Iterator[Found]:
             usual = case.stroke(x).cue
             whole = StepCue(command=x.cue.command, release=usual.release if usual else LET_GO)
             edits = (ChangeStep(part_id=s.id, step=i, cue=whole),)
-            what = f"“{x.cue.command}” never says when to let go."
-            yield Found(what, s, i, (Repair(words=f"Add: {whole.release}", edits=edits),))
+            what = say("findings.cue_without_release", command=x.cue.command)
+            yield Found(
+                what, s, i, (Repair(words=say("repairs.add_release", release=whole.release), edits=edits),)
+            )
 
 
 def _lifting(c: Catalogue, release: str) -> Flow:

@@ -5,12 +5,13 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
     """A session that is due while nobody has asked what is new today."""
     if case.client.day_question == "open":
-        yield Found("Nobody has asked yet what is new today, and what to keep away from.")
+        yield Found(say("findings.day_question"))
 
 
 CHECK = Check(

@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out, leave_part_out
 from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.phrases.book import say
 
 FACE: ExampleStrokes = (("face_sweep", "warm", 2), ("brow_press", "specific", 2), ("face_sweep", "settle", 1))
 
@@ -18,11 +19,11 @@ def check(case: Case) -> Iterator[Found]:
             if s.region != consent.region or (consent.bare_only and s.medium == "clothed"):
                 continue
             if not consent.strokes:
-                what = f"The client has declined: {consent.name}."
+                what = say("findings.declined", consent=consent.name)
                 yield Found(what, s, None, leave_part_out(case, s))
             for i, x in enumerate(s.steps):
                 if x.stroke in consent.strokes:
-                    yield Found(f"The client has declined: {consent.name}.", s, i, leave_out(case, s, i))
+                    yield Found(say("findings.declined", consent=consent.name), s, i, leave_out(case, s, i))
 
 
 CHECK = Check(

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.checks.repairs import work_at
+from mellow_tide.core.phrases.book import say
 
 STRONG = 4
 UNITS = 2
@@ -16,7 +17,12 @@ def check(case: Case) -> Iterator[Found]:
         warmed = 0
         for i, x in enumerate(s.steps):
             if x.depth >= STRONG and warmed < UNITS:
-                what = f"{case.stroke(x).name} at depth {x.depth} on the {case.place(s)} comes before it is warm."
+                what = say(
+                    "findings.deep_before_warm",
+                    stroke=case.stroke(x).name,
+                    depth=x.depth,
+                    place=case.place(s),
+                )
                 yield Found(what, s, i, work_at(case, s, i, STRONG - 1))
             elif x.slot in ("dry", "warm", "knead"):
                 warmed += 1

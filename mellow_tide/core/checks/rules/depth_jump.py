@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.checks.repairs import work_at
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -15,7 +16,7 @@ def check(case: Case) -> Iterator[Found]:
             if now - before < 2:
                 continue
             name = case.stroke(s.steps[i]).name
-            what = f"{name} on the {case.place(s)} goes from depth {before} to {now} at once."
+            what = say("findings.depth_jump", stroke=name, place=case.place(s), before=before, now=now)
             yield Found(what, s, i, work_at(case, s, i, before + 1))
 
 

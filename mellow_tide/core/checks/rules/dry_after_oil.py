@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.flow.edits import MoveStep
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.timing.oiling import wants_oil
 
 
@@ -19,10 +20,10 @@ def check(case: Case) -> Iterator[Found]:
             if i > oiled_at and case.stroke(x).medium == ("dry",):
                 name = case.stroke(x).name
                 repair = Repair(
-                    words=f"Move the {name} before the oil",
+                    words=say("repairs.move_before_oil", stroke=name),
                     edits=(MoveStep(part_id=s.id, step=i, to=oiled_at),),
                 )
-                yield Found(f"{name} on the {case.place(s)} comes after the oil.", s, i, (repair,))
+                yield Found(say("findings.dry_after_oil", stroke=name, place=case.place(s)), s, i, (repair,))
 
 
 CHECK = Check(

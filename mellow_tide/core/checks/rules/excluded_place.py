@@ -8,6 +8,7 @@ from mellow_tide.core.checks.examples import ExampleStrokes, both, flow
 from mellow_tide.core.checks.repairs import leave_out, leave_part_out
 from mellow_tide.core.flow.brief import ClientFacts, Excluded
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -17,20 +18,16 @@ def check(case: Case) -> Iterator[Found]:
     for s in case.worked():
         whole = case.restrictions.kept_off(s.region, s.side)
         if whole:
-            what = f"The {case.place(s)} is to be left alone{_why(whole)}."
+            what = say("findings.excluded_part", place=case.place(s), why=whole.because)
             yield Found(what, s, None, leave_part_out(case, s))
             continue
         zones = {x.zone: x for x in case.restrictions.excluded if x.holds(s.region, s.side)}
         for i, x in enumerate(s.steps):
             if x.zone in zones:
                 zone = case.region(s).name_zone(x.zone or "")
-                where = f"the {zone} of the {case.place(s)}"
-                what = f"{case.stroke(x).name}: {where} is to be left alone{_why(zones[x.zone])}."
+                stroke, why = case.stroke(x).name, zones[x.zone].because
+                what = say("findings.excluded_zone", stroke=stroke, zone=zone, place=case.place(s), why=why)
                 yield Found(what, s, i, leave_out(case, s, i))
-
-
-def _why(excluded: Excluded) -> str:
-    return f" ({excluded.because})" if excluded.because else ""
 
 
 WITH_TOES: ExampleStrokes = (

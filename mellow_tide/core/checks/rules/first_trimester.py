@@ -6,13 +6,14 @@ from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
     """A reason of the house's own for which there is no session."""
     for reason in case.restrictions.refer:
         if reason.by_house:
-            yield Found(f"{reason.name}: {reason.says}")
+            yield Found(say("findings.health", reason=reason.name, says=reason.says))
 
 
 CHECK = Check(

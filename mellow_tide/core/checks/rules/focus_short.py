@@ -5,8 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, part
 from mellow_tide.core.flow.flow import Part
-from mellow_tide.core.phrases.regions import agree
-from mellow_tide.core.phrases.times import say_span
+from mellow_tide.core.phrases.book import say
 
 TOLERATED = 25
 """Seconds by which rounding and passes may miss a share on each side."""
@@ -26,9 +25,8 @@ def check(case: Case) -> Iterator[Found]:
     for wanted in focus:
         own = [s for s in parts if s.region == wanted]
         region = case.catalogue.regions[wanted]
-        whole = region.whole
         if not own:
-            yield Found(agree(region, f"The {whole} should get more, but {{gets}} nothing."))
+            yield Found(say("findings.focus_missing", many=region.plural, region=region.whole))
             continue
         seconds = sum(case.seconds(s) for s in own)
         full = all(case.seconds(s) >= case.bounds(s)[1] - TOLERATED for s in own)
@@ -37,9 +35,7 @@ def check(case: Case) -> Iterator[Found]:
             continue
         neutral = _size(case, own) * sum(case.seconds(s) for s in others) / _size(case, others)
         if seconds < neutral - TOLERATED * len(own):
-            yield Found(
-                f"The {whole} should get more, but {say_span(seconds)} is less than without asking.", own[0]
-            )
+            yield Found(say("findings.focus_short", region=region.whole, seconds=seconds), own[0])
 
 
 def _size(case: Case, parts: list[Part]) -> float:

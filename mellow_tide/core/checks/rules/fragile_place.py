@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, part, step
 from mellow_tide.core.checks.repairs import leave_out, work_at
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -21,7 +22,13 @@ def check(case: Case) -> Iterator[Found]:
                     or x.depth <= place.most_depth
                 ):
                     continue
-                what = f"{case.stroke(x).name} at depth {x.depth} on {place.name}. {place.says}"
+                what = say(
+                    "findings.fragile_place",
+                    stroke=case.stroke(x).name,
+                    depth=x.depth,
+                    place=place.name,
+                    says=place.says,
+                )
                 yield Found(what, s, i, work_at(case, s, i, place.most_depth) or leave_out(case, s, i))
 
 

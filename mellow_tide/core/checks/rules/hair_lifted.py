@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
+from mellow_tide.core.phrases.book import say
 
 CIRCLES: ExampleStrokes = (("scalp_circles", "warm", 2), ("scalp_circles", "settle", 2))
 LIFT: ExampleStrokes = (CIRCLES[0], ("hair_root_lift", "settle", 1))
@@ -17,7 +18,7 @@ def check(case: Case) -> Iterator[Found]:
             continue
         for s, i, x, stroke in case.steps():
             if x.stroke in consent.strokes:
-                what = f"{stroke.name}: no yes is on record for it."
+                what = say("findings.hair_lifted", stroke=stroke.name)
                 yield Found(what, s, i, leave_out(case, s, i))
 
 

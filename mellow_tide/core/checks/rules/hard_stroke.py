@@ -9,6 +9,7 @@ from mellow_tide.core.flow.edits import ChangeStep, Edit
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import find_easier_tool
 from mellow_tide.core.hands.strain import HAZARDOUS
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -23,13 +24,17 @@ def check(case: Case) -> Iterator[Found]:
         easier = find_easier_tool(stroke, hard.tool, case.catalogue)
         edits: tuple[Edit, ...] = tuple(ChangeStep(part_id=s.id, step=i, tool=easier) for s, i in places)
         repair = (
-            (Repair(words=f"Use the {case.catalogue.tools[easier].name}", edits=edits),)
+            (Repair(words=say("repairs.use", tool=case.catalogue.tools[easier].name), edits=edits),)
             if easier and edits
             else ()
         )
-        what = (
-            f"{stroke.name} with the {tool.name} at depth {hard.depth} strains the hand (index {hard.index:g}, "
-            f"{HAZARDOUS:g} is the most)."
+        what = say(
+            "findings.hard_stroke",
+            stroke=stroke.name,
+            tool=tool.name,
+            depth=hard.depth,
+            index=hard.index,
+            most=HAZARDOUS,
         )
         s, i = places[0] if places else (None, None)
         yield Found(what, s, i, repair)

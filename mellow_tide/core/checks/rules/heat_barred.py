@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -14,7 +15,7 @@ def check(case: Case) -> Iterator[Found]:
     for s, i, _, stroke in case.steps():
         because = barred.get("all", barred.get(s.region))
         if stroke.heat and because:
-            what = f"{stroke.name} on the {case.place(s)}: no heat for this client ({because})."
+            what = say("findings.heat_barred", stroke=stroke.name, place=case.place(s), because=because)
             yield Found(what, s, i, leave_out(case, s, i))
 
 

@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.brief import ClientFacts, Excluded
+from mellow_tide.core.phrases.book import say
 
 TOWEL: ExampleStrokes = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])
 
@@ -18,7 +19,7 @@ def check(case: Case) -> Iterator[Found]:
         for x in case.restrictions.excluded:
             if x.zone is not None and x.holds(s.region, s.side):
                 zone = case.region(s).name_zone(x.zone)
-                what = f"{stroke.name} on the {case.place(s)}, where the {zone} is to be left alone."
+                what = say("findings.heat_on_excluded", stroke=stroke.name, place=case.place(s), zone=zone)
                 yield Found(what, s, i, leave_out(case, s, i))
 
 

@@ -8,6 +8,7 @@ from mellow_tide.core.checks.examples import ARC, back_with, flow, part, step
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import find_easier_tool
+from mellow_tide.core.phrases.book import say
 
 STRONG = 4
 
@@ -21,9 +22,16 @@ def check(case: Case) -> Iterator[Found]:
                 continue
             names = case.catalogue.tools
             edits = (ChangeStep(part_id=s.id, step=i, tool=tool),)
-            repair = Repair(words=f"Use the {names[tool].name}", edits=edits)
-            what = f"{case.stroke(x).name} on the {case.place(s)} at depth {x.depth} with the {names[x.tool].name}"
-            yield Found(f"{what}: the {names[tool].name} would spare your hand.", s, i, (repair,))
+            repair = Repair(words=say("repairs.use", tool=names[tool].name), edits=edits)
+            what = say(
+                "findings.heavier_tool",
+                stroke=case.stroke(x).name,
+                place=case.place(s),
+                depth=x.depth,
+                tool=names[x.tool].name,
+                easier=names[tool].name,
+            )
+            yield Found(what, s, i, (repair,))
 
 
 def _with_thumb(c: Catalogue) -> Flow:

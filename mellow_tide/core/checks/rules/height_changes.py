@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, part
+from mellow_tide.core.phrases.book import say
 
 MOST_IN_POSITION = 2
 """Changes of height in one position: down or up once, and back (from experience)."""
@@ -19,7 +20,7 @@ def check(case: Case) -> Iterator[Found]:
         changes[e.position] = changes.get(e.position, 0) + 1
         if changes[e.position] > MOST_IN_POSITION:
             s = case.flow.parts[e.part]
-            what = f"The table changes its height again for the {case.place(s)}: work what needs one height together."
+            what = say("findings.height_changes", place=case.place(s))
             yield Found(what, s)
 
 

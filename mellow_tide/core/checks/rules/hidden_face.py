@@ -7,7 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.phrases.times import say_span
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.timing.run_sheet import Entry
 
 LONGEST = 900
@@ -23,7 +23,7 @@ def check(case: Case) -> Iterator[Found]:
             since, in_time = end, None
         elif e.step is not None and e.role == "work":
             if end - since > LONGEST:
-                what = f"Nobody has asked anything for {say_span(end - since)}, and the face is hidden."
+                what = say("findings.hidden_face", seconds=end - since)
                 yield Found(what, case.flow.parts[e.part], e.step, _ask_after(in_time))
                 since, in_time = end, None
             else:
@@ -35,7 +35,7 @@ def _ask_after(e: Entry | None) -> tuple[Repair, ...]:
     if e is None:
         return ()
     edits = (ChangeStep(part_id=e.part_id, step=e.step or 0, check_in=True),)
-    return (Repair(words="Ask before that, in few words", edits=edits),)
+    return (Repair(words=say("repairs.ask_before"), edits=edits),)
 
 
 def _light(c: Catalogue, asked: bool) -> Flow:

@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -14,8 +15,8 @@ def check(case: Case) -> Iterator[Found]:
     for s, i, x, stroke in case.steps():
         if s.region == "face" and x.direction == "from_beneath":
             edits = (ChangeStep(part_id=s.id, step=i, direction=stroke.direction),)
-            repair = Repair(words="Come from the side", edits=edits)
-            yield Found(f"{stroke.name} presses up from beneath the jaw.", s, i, (repair,))
+            repair = Repair(words=say("repairs.come_from_side"), edits=edits)
+            yield Found(say("findings.jaw_from_beneath", stroke=stroke.name), s, i, (repair,))
 
 
 FACE: ExampleStrokes = (

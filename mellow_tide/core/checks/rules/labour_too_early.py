@@ -2,12 +2,12 @@
 
 from collections.abc import Iterator
 
-from mellow_tide.core.care.pregnancy import weeks_words
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import PRESS, flow, part
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.book import say
 
 FROM_DAY = 37 * 7
 
@@ -16,7 +16,7 @@ def check(case: Case) -> Iterator[Found]:
     """Labour support for a pregnancy that is not yet 37 weeks old."""
     days = case.client.gestation_days
     if case.kind.id == "labour_support" and days is not None and days < FROM_DAY:
-        yield Found(f"Contractions at {weeks_words(days)}: call the maternity care at once, do not work.")
+        yield Found(say("findings.labour_too_early", days=days))
 
 
 def _pressing(c: Catalogue) -> Flow:

@@ -8,6 +8,7 @@ from mellow_tide.core.checks.examples import PRESS, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -16,12 +17,12 @@ def check(case: Case) -> Iterator[Found]:
         if x.slot != "contraction":
             continue
         if stroke.family != "labour":
-            what = f"{stroke.name} during a contraction: only a still press, circles or a hip squeeze."
+            what = say("findings.labour_unasked", stroke=stroke.name)
             yield Found(what, s, i, leave_out(case, s, i))
         elif not x.check_in:
             edits = (ChangeStep(part_id=s.id, step=i, check_in=True),)
-            what = f"{stroke.name}: on her word only; nobody asks after it."
-            yield Found(what, s, i, (Repair(words="Ask after it", edits=edits),))
+            what = say("findings.nobody_asks_after_press", stroke=stroke.name)
+            yield Found(what, s, i, (Repair(words=say("repairs.ask_after"), edits=edits),))
 
 
 def _pressing(c: Catalogue, asked: bool) -> Flow:

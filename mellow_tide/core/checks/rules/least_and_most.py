@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ExampleStrokes, both, flow, part
-from mellow_tide.core.phrases.times import say_span
+from mellow_tide.core.phrases.book import say
 
 TOLERATED = 10
 """Seconds by which passes may miss a bound."""
@@ -17,12 +17,10 @@ def check(case: Case) -> Iterator[Found]:
     for s in case.worked():
         seconds, (least, most) = case.seconds(s), case.bounds(s)
         if seconds < least - TOLERATED:
-            yield Found(
-                f"{say_span(seconds)} on the {case.place(s)}: less than {say_span(least)} is hardly felt.", s
-            )
+            yield Found(say("findings.too_short", seconds=seconds, place=case.place(s), least=least), s)
         elif seconds > most + TOLERATED:
             yield Found(
-                f"{say_span(seconds)} on the {case.place(s)}: more than {say_span(most)} only wears it out.",
+                say("findings.too_long", seconds=seconds, place=case.place(s), most=most),
                 s,
             )
 

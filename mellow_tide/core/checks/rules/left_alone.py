@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.checks.repairs import leave_out, leave_part_out
 from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -16,14 +17,18 @@ def check(case: Case) -> Iterator[Found]:
         return
     for s in case.worked():
         if s.region in regions:
-            what = f"The {case.place(s)} is left alone ({regions[s.region]})."
+            what = say("findings.left_alone", place=case.place(s), because=regions[s.region])
             yield Found(what, s, None, leave_part_out(case, s))
             continue
         for i, x in enumerate(s.steps):
             stroke = case.stroke(x)
             if stroke.family in families:
-                what = (
-                    f"{stroke.name} on the {case.place(s)}: no {stroke.family} ({families[stroke.family]})."
+                what = say(
+                    "findings.family_barred",
+                    stroke=stroke.name,
+                    place=case.place(s),
+                    family=stroke.family,
+                    because=families[stroke.family],
                 )
                 yield Found(what, s, i, leave_out(case, s, i))
 

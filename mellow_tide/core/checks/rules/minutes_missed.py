@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, part
 from mellow_tide.core.checks.rules.no_time_to_dress import eats_before_and_after
-from mellow_tide.core.phrases.times import say_span
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.timing.run_sheet import TOLERATED
 
 
@@ -14,10 +14,8 @@ def check(case: Case) -> Iterator[Found]:
     over = case.sheet.over
     # Work that eats the time to talk and dress is another rule's.
     if abs(over) > TOLERATED and not eats_before_and_after(case):
-        way = "longer" if over > 0 else "shorter"
-        yield Found(
-            f"The session is {say_span(over)} {way} than the {say_span(case.sheet.hands_on_seconds)} it has."
-        )
+        phrase = "findings.session_too_long" if over > 0 else "findings.session_too_short"
+        yield Found(say(phrase, seconds=abs(over), hands_on=case.sheet.hands_on_seconds))
 
 
 CHECK = Check(

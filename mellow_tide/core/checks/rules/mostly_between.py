@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ExampleStrokes, both, flow, part
+from mellow_tide.core.phrases.book import say
 
 MOST = 0.35
 """Share of the session, from experience."""
@@ -14,9 +15,7 @@ def check(case: Case) -> Iterator[Found]:
     between = sum(e.seconds for e in case.sheet.entries if e.kind != "stroke")
     share = between / max(case.sheet.seconds, 1)
     if share > MOST:
-        yield Found(
-            f"{round(100 * share)} % of the session goes by between strokes: fewer regions would give more."
-        )
+        yield Found(say("findings.mostly_between", share=round(100 * share)))
 
 
 SHORT: ExampleStrokes = (("oil_spread", "spread", 1), ("effleurage", "settle", 1))

@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import FIRM, Flow
+from mellow_tide.core.phrases.book import say
 
 FACE_HIDDEN = ("prone", "seated_leaning")
 
@@ -17,10 +18,10 @@ def check(case: Case) -> Iterator[Found]:
         firm = next((i for i, x in enumerate(s.steps) if x.depth >= FIRM), None)
         if s.position not in FACE_HIDDEN or firm is None or any(x.check_in for x in s.steps[firm:]):
             continue
-        repair = Repair(words="Ask after it", edits=(ChangeStep(part_id=s.id, step=firm, check_in=True),))
-        what = (
-            f"Nobody asks about the pressure after {case.stroke(s.steps[firm]).name} on the {case.place(s)}."
+        repair = Repair(
+            words=say("repairs.ask_after"), edits=(ChangeStep(part_id=s.id, step=firm, check_in=True),)
         )
+        what = say("findings.no_check_in", stroke=case.stroke(s.steps[firm]).name, place=case.place(s))
         yield Found(what, s, firm, (repair,))
 
 

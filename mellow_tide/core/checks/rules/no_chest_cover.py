@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import part_skipping
+from mellow_tide.core.phrases.book import say
 
 ROUND: ExampleStrokes = (
     ("oil_spread", "spread", 1),
@@ -17,8 +18,8 @@ def check(case: Case) -> Iterator[Found]:
     """Parts that open the window of the abdomen without the chest-cover towel."""
     for s in case.worked():
         if s.window == "abdomen" and "chest_cover" in s.skips:
-            what = "The abdomen is uncovered without a towel over the chest."
-            yield Found(what, s, None, part_skipping("Lay the chest cover first", s, "chest_cover"))
+            what = say("findings.no_chest_cover")
+            yield Found(what, s, None, part_skipping(say("repairs.lay_chest_cover_first"), s, "chest_cover"))
 
 
 CHECK = Check(

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.checks.repairs import leave_part_out
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -15,7 +16,7 @@ def check(case: Case) -> Iterator[Found]:
             continue
         for s in case.worked():
             if s.region == consent.region:
-                what = f"No yes is on record for {consent.name}: ask before anything is uncovered."
+                what = say("findings.no_consent", consent=consent.name)
                 yield Found(what, s, None, leave_part_out(case, s))
 
 

@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.edits import InsertStep
 from mellow_tide.core.flow.flow import Step
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -14,8 +15,10 @@ def check(case: Case) -> Iterator[Found]:
     if case.stroke(first.steps[0]).family == "hold":
         return
     hold = Step(stroke="resting_hold", slot="open", tool="palms", depth=1, passes=4)
-    repair = Repair(words="Begin with a still hold", edits=(InsertStep(part_id=first.id, at=0, step=hold),))
-    yield Found("The session begins with movement, not with still hands.", first, 0, (repair,))
+    repair = Repair(
+        words=say("repairs.begin_with_still_hold"), edits=(InsertStep(part_id=first.id, at=0, step=hold),)
+    )
+    yield Found(say("findings.no_first_contact"), first, 0, (repair,))
 
 
 CHECK = Check(

@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.flow.edits import InsertStep
 from mellow_tide.core.flow.flow import Step
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -21,11 +22,11 @@ def check(case: Case) -> Iterator[Found]:
         settle = next((i for i, x in enumerate(s.steps) if i > last and x.slot == "settle"), len(s.steps))
         stroke = Step(stroke="effleurage", slot="flush", tool="palms", depth=2, passes=2)
         repair = Repair(
-            words="Add two strokes toward the heart",
+            words=say("repairs.add_flush"),
             edits=(InsertStep(part_id=s.id, at=settle, step=stroke),),
         )
         name = case.stroke(s.steps[last]).name
-        yield Found(f"Nothing flushes the {case.place(s)} after {name}.", s, last, (repair,))
+        yield Found(say("findings.no_flush", place=case.place(s), stroke=name), s, last, (repair,))
 
 
 CHECK = Check(

@@ -7,7 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.edits import InsertPart
 from mellow_tide.core.flow.flow import Flow, Part, Step
-from mellow_tide.core.phrases.times import say_span
+from mellow_tide.core.phrases.book import say
 
 LONG = 900
 """Seconds on one region, both sides together (from experience)."""
@@ -25,8 +25,10 @@ def check(case: Case) -> Iterator[Found]:
             continue
         s = case.flow.parts[last]
         far = "head" if half else "feet"
-        repair = Repair(words=f"Rest the hands at the {far} after it", edits=(_far_hold(s, half, last + 1),))
-        what = f"{say_span(taken)} on the {case.region(s).whole}, and nothing brings attention back to the whole."
+        repair = Repair(
+            words=say("repairs.rest_hands_at_after", far=far), edits=(_far_hold(s, half, last + 1),)
+        )
+        what = say("findings.no_integration", seconds=taken, region=case.region(s).whole)
         yield Found(what, s, None, (repair,))
 
 

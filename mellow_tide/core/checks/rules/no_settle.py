@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.flow.edits import ChangeStep, InsertStep
 from mellow_tide.core.flow.flow import Part, Step
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -13,11 +14,11 @@ def check(case: Case) -> Iterator[Found]:
     for s in case.worked():
         last = len(s.steps) - 1
         if s.steps[last].slot != "settle":
-            yield Found(f"The {case.place(s)} ends without a slow, light stroke.", s, last, _settled(case, s))
+            yield Found(say("findings.no_settle", place=case.place(s)), s, last, _settled(case, s))
         elif last and s.steps[last].depth > s.steps[last - 1].depth:
             edits = (ChangeStep(part_id=s.id, step=last, depth=case.stroke(s.steps[last]).depth[0]),)
-            what = f"The last stroke on the {case.place(s)} is deeper than the one before it."
-            yield Found(what, s, last, (Repair(words="Make it lighter", edits=edits),))
+            what = say("findings.settling_too_deep", place=case.place(s))
+            yield Found(what, s, last, (Repair(words=say("repairs.settle_lighter"), edits=edits),))
 
 
 def _settled(case: Case, s: Part) -> tuple[Repair, ...]:
@@ -32,7 +33,7 @@ def _settled(case: Case, s: Part) -> tuple[Repair, ...]:
                 passes=stroke.slots["settle"][0],
             )
             edit = InsertStep(part_id=s.id, at=len(s.steps), step=step)
-            return (Repair(words="End with one slow, light stroke", edits=(edit,)),)
+            return (Repair(words=say("repairs.add_settling"), edits=(edit,)),)
     return ()
 
 

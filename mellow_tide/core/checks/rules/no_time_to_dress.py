@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import flow, part
+from mellow_tide.core.phrases.book import say
 
 
 def eats_before_and_after(case: Case) -> bool:
@@ -17,10 +18,8 @@ def check(case: Case) -> Iterator[Found]:
     if eats_before_and_after(case):
         brief = case.flow.brief
         minutes = case.kind.before_after_minutes(brief.first_visit)
-        visit = "a first visit" if brief.first_visit else "this session"
-        yield Found(
-            f"The work leaves no time to talk, settle and dress: of {brief.booked_minutes} min {visit} needs {minutes}."
-        )
+        phrase = "findings.no_time_to_dress_first" if brief.first_visit else "findings.no_time_to_dress"
+        yield Found(say(phrase, booked=brief.booked_minutes, minutes=minutes))
 
 
 CHECK = Check(

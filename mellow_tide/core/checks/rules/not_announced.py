@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.checks.repairs import part_skipping
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -12,10 +13,10 @@ def check(case: Case) -> Iterator[Found]:
     for s in case.worked():
         if "announce" in s.skips:
             yield Found(
-                f"The {case.place(s)} is not announced.",
+                say("findings.not_announced", place=case.place(s)),
                 s,
                 None,
-                part_skipping("Rest the hands there first", s, "announce"),
+                part_skipping(say("repairs.rest_hands_there_first"), s, "announce"),
             )
 
 

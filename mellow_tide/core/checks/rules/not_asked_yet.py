@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow
 from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -18,9 +19,7 @@ def check(case: Case) -> Iterator[Found]:
     ]
     if open_ones:
         names = ", ".join(c.name for c in open_ones)
-        yield Found(
-            f"Ask before you begin whether these may be worked: {names}.", worked[open_ones[0].region]
-        )
+        yield Found(say("findings.not_asked_yet", names=names), worked[open_ones[0].region])
 
 
 CHECK = Check(

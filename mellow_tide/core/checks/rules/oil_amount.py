@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.edits import ChangePart
 from mellow_tide.core.flow.flow import Amount, Flow
+from mellow_tide.core.phrases.book import say
 
 GRIPS = frozenset({"petrissage", "friction"})
 
@@ -20,13 +21,13 @@ def check(case: Case) -> Iterator[Found]:
         families = [case.stroke(x).family for x in s.steps]
         glides = families.count("effleurage")
         if s.oil == "much" and not dry and any(f in GRIPS for f in families):
-            what = f"Much oil on the {case.place(s)}: kneading and friction lose their grip."
+            what = say("findings.much_oil", place=case.place(s))
         elif s.oil == "little" and (dry or 2 * glides > len(families)):
-            what = f"Little oil on the {case.place(s)}: the glides drag."
+            what = say("findings.little_oil", place=case.place(s))
         else:
             continue
         edits = (ChangePart(part_id=s.id, oil="usual"),)
-        yield Found(what, s, None, (Repair(words="Take the usual amount", edits=edits),))
+        yield Found(what, s, None, (Repair(words=say("repairs.take_usual_amount"), edits=edits),))
 
 
 def _oiled(c: Catalogue, oil: Amount) -> Flow:

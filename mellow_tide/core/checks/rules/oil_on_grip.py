@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import ARC, flow, part, step
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -17,8 +18,10 @@ def check(case: Case) -> Iterator[Found]:
             oiled.add(s.id)
         if not stroke.grip or s.id not in oiled or x.wipe or x.tool == "towel":
             continue
-        repair = Repair(words="Wipe the oil off first", edits=(ChangeStep(part_id=s.id, step=i, wipe=True),))
-        yield Found(f"{stroke.name} on the {case.place(s)} slips on the oil.", s, i, (repair,))
+        repair = Repair(
+            words=say("repairs.wipe_oil_off_first"), edits=(ChangeStep(part_id=s.id, step=i, wipe=True),)
+        )
+        yield Found(say("findings.oil_on_grip", stroke=stroke.name, place=case.place(s)), s, i, (repair,))
 
 
 def _traction(wipe: bool, c: Catalogue) -> Flow:

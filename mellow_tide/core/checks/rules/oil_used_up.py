@@ -6,7 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.flow.edits import ChangeStep, InsertStep
 from mellow_tide.core.flow.flow import Part
-from mellow_tide.core.phrases.times import say_span
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.timing.run_sheet import Entry
 
 DRY_AFTER = 480
@@ -24,9 +24,7 @@ def check(case: Case) -> Iterator[Found]:
             since[e.part_id] = before + e.seconds
             if before <= DRY_AFTER < since[e.part_id] and e.slot != "settle":
                 s = case.flow.parts[e.part]
-                what = (
-                    f"The oil on the {case.place(s)} is worked for {say_span(since[e.part_id])} without more."
-                )
+                what = say("findings.oil_used_up", place=case.place(s), seconds=since[e.part_id])
                 yield Found(what, s, e.step, _in_two(case, s, e, before))
 
 
@@ -43,7 +41,7 @@ def _in_two(case: Case, s: Part, e: Entry, before: int) -> tuple[Repair, ...]:
         ChangeStep(part_id=s.id, step=step, passes=first),
         InsertStep(part_id=s.id, at=step + 1, step=second),
     )
-    return (Repair(words="Take more oil on the way", edits=edits),)
+    return (Repair(words=say("repairs.take_more_oil"), edits=edits),)
 
 
 CHECK = Check(

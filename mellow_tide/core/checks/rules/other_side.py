@@ -7,6 +7,7 @@ from mellow_tide.core.checks.examples import both, flow, part
 from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.flow.edits import InsertPart
 from mellow_tide.core.flow.flow import Flow, Part
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -25,10 +26,10 @@ def check(case: Case) -> Iterator[Found]:
             update=_mirrored(case, s, other, name if name not in taken else f"{s.id}-{other}")
         )
         repair = Repair(
-            words=f"Work the {other} side the same",
+            words=say("repairs.work_other_side", other=other),
             edits=(InsertPart(at=_beside(case.flow, s, other), part=mirrored),),
         )
-        yield Found(f"The {case.place(s)} is worked, the {other} is not.", s, None, (repair,))
+        yield Found(say("findings.other_side", place=case.place(s), other=other), s, None, (repair,))
 
 
 def _mirrored(case: Case, s: Part, other: Side, id: str) -> dict[str, object]:

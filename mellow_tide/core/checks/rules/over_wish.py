@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.checks.repairs import work_at
 from mellow_tide.core.flow.brief import wished_depth
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -16,8 +17,8 @@ def check(case: Case) -> Iterator[Found]:
             if x.depth < wished + 2:
                 continue
             stroke = case.stroke(x)
-            what = (
-                f"{stroke.name} at depth {x.depth} on the {case.place(s)}, where depth {wished} was wished."
+            what = say(
+                "findings.over_wish", stroke=stroke.name, depth=x.depth, place=case.place(s), wished=wished
             )
             softer = max(wished, stroke.depth[0])
             yield Found(what, s, i, work_at(case, s, i, softer) if softer < wished + 2 else ())

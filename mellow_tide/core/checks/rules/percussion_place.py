@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -20,7 +21,10 @@ def check(case: Case) -> Iterator[Found]:
             where = zones[0] if zones else None if region.percussion else f"the {region.whole}"
             if where:
                 yield Found(
-                    f"{case.stroke(x).name} on {where}: no percussion there.", s, i, leave_out(case, s, i)
+                    say("findings.percussion_place", stroke=case.stroke(x).name, where=where),
+                    s,
+                    i,
+                    leave_out(case, s, i),
                 )
 
 

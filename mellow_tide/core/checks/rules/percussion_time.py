@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.timing.run_sheet import Entry
 
 TURNS_AT = 30
@@ -26,12 +27,14 @@ def check(case: Case) -> Iterator[Found]:
         taken = seconds.get(s.id, 0)
         if not taken or (taken <= TURNS_AT) == rouse:
             continue
-        does = f"over {TURNS_AT} s it calms instead of rousing" if rouse else f"up to {TURNS_AT} s it rouses"
+        phrase = "findings.percussion_calms" if rouse else "findings.percussion_rouses"
         e = last[s.id]
         aim = TURNS_AT if rouse else TURNS_AT + 1
         edits = (ChangeStep(part_id=s.id, step=e.step or 0, seconds=max(1, e.seconds + aim - taken)),)
-        repair = Repair(words="Shorten it" if rouse else "Let it go on until it calms", edits=edits)
-        yield Found(f"{taken} s of percussion on the {case.place(s)}: {does}.", s, e.step, (repair,))
+        repair = Repair(
+            words=say("repairs.shorten" if rouse else "repairs.go_on_until_it_calms"), edits=edits
+        )
+        yield Found(say(phrase, seconds=taken, place=case.place(s), turns_at=TURNS_AT), s, e.step, (repair,))
 
 
 def _clapping(passes: int, c: Catalogue) -> Flow:

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -14,7 +15,10 @@ def check(case: Case) -> Iterator[Found]:
         why = case.restrictions.why_not(s.position)
         if why and s.position not in seen:
             seen.add(s.position)
-            yield Found(f"Not {case.catalogue.positions[s.position].name} ({why}).", s)
+            yield Found(
+                say("findings.position_barred", position=case.catalogue.positions[s.position].name, why=why),
+                s,
+            )
 
 
 CHECK = Check(

@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out, leave_part_out
 from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.phrases.book import say
 
 LIGHT = ("abdominal_circle", "resting_hold", "oil_spread")
 
@@ -19,12 +20,12 @@ def check(case: Case) -> Iterator[Found]:
         if s.region != "abdomen":
             continue
         if barred:
-            what = f"The belly is left alone in the first trimester ({barred.because})."
+            what = say("findings.first_trimester_belly", because=barred.because)
             yield Found(what, s, None, leave_part_out(case, s))
             continue
         for i, x in enumerate(s.steps):
             if x.stroke not in LIGHT:
-                what = f"{case.stroke(x).name} on the belly: light circles or still hands only."
+                what = say("findings.pregnant_belly_stroke", stroke=case.stroke(x).name)
                 yield Found(what, s, i, leave_out(case, s, i))
 
 

@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.phrases.book import say
 
 WARM: ExampleStrokes = (
     ("oil_spread", "spread", 1),
@@ -20,7 +21,7 @@ def check(case: Case) -> Iterator[Found]:
     barred = {x.id for x in case.restrictions.heat if x.in_pregnancy}
     for s, i, _, stroke in case.steps():
         if stroke.heat and s.region in barred:
-            what = f"{stroke.name} on the {case.place(s)}: no heat over the belly in pregnancy."
+            what = say("findings.pregnancy_heat", stroke=stroke.name, place=case.place(s))
             yield Found(what, s, i, leave_out(case, s, i))
 
 

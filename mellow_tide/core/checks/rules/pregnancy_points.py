@@ -8,6 +8,7 @@ from mellow_tide.core.checks.examples import flow, part, step
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.book import say
 
 PRESSES = frozenset({"point", "friction"})
 DEEP = 3
@@ -22,7 +23,7 @@ def check(case: Case) -> Iterator[Found]:
             continue
         for point in case.catalogue.prenatal_points.values():
             if x.zone in point.zones.get(s.region, ()):
-                what = f"{stroke.name} at {point.name}: left alone in pregnancy."
+                what = say("findings.pregnancy_points", stroke=stroke.name, point=point.name)
                 yield Found(what, s, i, leave_out(case, s, i))
 
 

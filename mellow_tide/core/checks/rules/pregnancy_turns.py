@@ -7,6 +7,7 @@ from mellow_tide.core.care.pregnancy import trimester
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, ExampleStrokes, flow, part
 from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.phrases.book import say
 
 LATE = 3
 MOST = 2
@@ -20,7 +21,7 @@ def check(case: Case) -> Iterator[Found]:
         return
     turned = [b for a, b in pairwise(case.flow.parts) if a.position != b.position]
     for s in turned[MOST:]:
-        yield Found("Another turn: each takes help, time and breath this late in pregnancy.", s)
+        yield Found(say("findings.pregnancy_turns"), s)
 
 
 CHECK = Check(

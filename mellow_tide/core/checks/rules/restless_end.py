@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ExampleStrokes, flow, part
 from mellow_tide.core.checks.repairs import work_at
+from mellow_tide.core.phrases.book import say
 
 LAST_SECONDS, IN_THE_CHAIR = 60, 30
 """The end of a session, and of a short one in the chair."""
@@ -22,7 +23,7 @@ def check(case: Case) -> Iterator[Found]:
         if e.kind != "stroke" or e.start < from_second or (e.depth or 0) <= CALM or e.step is None:
             continue
         s = case.flow.parts[e.part]
-        yield Found("The last minute is not the calmest.", s, e.step, work_at(case, s, e.step, CALM))
+        yield Found(say("findings.restless_end"), s, e.step, work_at(case, s, e.step, CALM))
 
 
 RESTLESS: ExampleStrokes = (("oil_spread", "spread", 1), ("kneading", "knead", 3))

@@ -8,6 +8,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, flow, part, step
 from mellow_tide.core.flow.flow import Flow, Part
 from mellow_tide.core.hands.spread import tired_by
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -17,9 +18,7 @@ def check(case: Case) -> Iterator[Found]:
         again = _strained(before) & _strained(now) if before.region != now.region else ()
         for tool in sorted(again):
             name = case.catalogue.tools[tool].name
-            what = (
-                f"Strong work with the {name} on the {case.place(before)} and again on the {case.place(now)}."
-            )
+            what = say("findings.same_tool_twice", tool=name, place=case.place(before), then=case.place(now))
             yield Found(what, now)
 
 

@@ -6,7 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import both, flow, part
 from mellow_tide.core.flow.edits import CopySteps
 from mellow_tide.core.flow.flow import Part
-from mellow_tide.core.phrases.times import say_span
+from mellow_tide.core.phrases.book import say
 
 TOLERATED = 30
 
@@ -21,11 +21,11 @@ def check(case: Case) -> Iterator[Found]:
         apart = abs(case.seconds(s) - case.seconds(mate))
         if apart > TOLERATED and not (s.reason or mate.reason or _explained(case, s.region)):
             repair = Repair(
-                words=f"Give the {s.side} side what the {mate.side} got",
+                words=say("repairs.give_the_same", side=s.side, other=mate.side),
                 edits=(CopySteps(part_id=s.id, like=mate.id),),
             )
             whole = case.region(s).whole
-            yield Found(f"Right and left {whole} differ by {say_span(apart)}.", s, None, (repair,))
+            yield Found(say("findings.sides_differ", region=whole, seconds=apart), s, None, (repair,))
 
 
 def _explained(case: Case, region: str) -> bool:

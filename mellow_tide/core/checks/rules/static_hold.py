@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.hands.load import find_hold_limit
+from mellow_tide.core.phrases.book import say
 
 SAFE = 0.5
 """Part of the longest possible hold that is still comfortable (from experience)."""
@@ -26,8 +27,8 @@ def check(case: Case) -> Iterator[Found]:
         most = int(SAFE * limit)
         edits = (ChangeStep(part_id=s.id, step=e.step, seconds=most * (e.passes or 1)),)
         name = case.catalogue.strokes[e.stroke].name
-        what = f"{round(each)} s of {name} at depth {e.depth}: more than your hand holds with ease."
-        yield Found(what, s, e.step, (Repair(words=f"Hold {most} s", edits=edits),))
+        what = say("findings.static_hold", seconds=round(each), stroke=name, depth=e.depth)
+        yield Found(what, s, e.step, (Repair(words=say("repairs.hold_for", seconds=most), edits=edits),))
 
 
 CHECK = Check(

@@ -6,6 +6,8 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import back_with, flow, part, step
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.hands.strain import HAZARDOUS
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -13,9 +15,7 @@ def check(case: Case) -> Iterator[Found]:
     load = case.load
     if load.hazardous and not load.straining:
         hardest = case.catalogue.strokes[load.hardest].name if load.hardest else "the work"
-        yield Found(
-            f"The session strains the hand (index {load.strain:g}, 10 is the most); {hardest} is the hardest."
-        )
+        yield Found(say("findings.strain", index=load.strain, most=HAZARDOUS, stroke=hardest))
 
 
 def _all_thumbs(c: Catalogue) -> Flow:

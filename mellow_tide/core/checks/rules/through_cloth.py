@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import flow, part, step
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -18,7 +19,7 @@ def check(case: Case) -> Iterator[Found]:
             stroke = case.stroke(x)
             if "clothed" in stroke.medium or "any" in stroke.medium:
                 continue
-            yield Found(f"{stroke.name} does not work through cloth.", s, i, leave_out(case, s, i))
+            yield Found(say("findings.through_cloth", stroke=stroke.name), s, i, leave_out(case, s, i))
 
 
 def _through(stroke: str, c: Catalogue) -> Flow:

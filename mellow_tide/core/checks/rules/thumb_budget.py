@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import back_with, flow, part, step
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import THUMB_BUDGET
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -14,7 +15,7 @@ def check(case: Case) -> Iterator[Found]:
     load = case.load
     if load.thumb_share > THUMB_BUDGET:
         share, most = round(100 * load.thumb_share), round(100 * THUMB_BUDGET)
-        yield Found(f"Thumbs work {share} % of the session, {most} % is the most: use knuckles or a forearm.")
+        yield Found(say("findings.thumb_budget", share=share, most=most))
 
 
 def _with_thumbs(c: Catalogue) -> Flow:

@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.timing.step_seconds import glide_cm
 
 FASTEST = {1: 12.0, 2: 12.0, 3: 10.0, 4: 7.0, 5: 4.5}
@@ -28,8 +29,15 @@ def check(case: Case) -> Iterator[Found]:
         s = case.flow.parts[e.part]
         edits = (ChangeStep(part_id=s.id, step=e.step, seconds=round(way / fastest) + 1),)
         speed = round(way / e.seconds)
-        what = f"{stroke.name} on the {case.place(s)} runs at {speed} cm/s: at depth {e.depth} {fastest:g} is the most."
-        yield Found(what, s, e.step, (Repair(words="Take the time it needs", edits=edits),))
+        what = say(
+            "findings.too_fast",
+            stroke=stroke.name,
+            place=case.place(s),
+            speed=speed,
+            depth=e.depth,
+            fastest=fastest,
+        )
+        yield Found(what, s, e.step, (Repair(words=say("repairs.take_time_needs"), edits=edits),))
 
 
 def _stripping(seconds: int, c: Catalogue) -> Flow:

@@ -8,6 +8,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.flow import Flow
+from mellow_tide.core.phrases.book import say
 
 MOST = 3
 
@@ -22,7 +23,7 @@ def check(case: Case) -> Iterator[Found]:
             before = holds[x.zone]
             holds[x.zone] += x.passes
             if holds[x.zone] > MOST and before <= MOST and case.stroke(x).id == "point_hold":
-                what = f"{holds[x.zone]} holds on one point of the {case.place(s)}: three are the most."
+                what = say("findings.too_many_holds", holds=holds[x.zone], place=case.place(s))
                 yield Found(what, s, i, leave_out(case, s, i))
 
 

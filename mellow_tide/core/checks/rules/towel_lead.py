@@ -4,7 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ARC, ExampleStrokes, flow, part
-from mellow_tide.core.phrases.times import say_span
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.supplies.packing import WARMER_MINUTES
 
 TOWEL: ExampleStrokes = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])
@@ -17,7 +17,7 @@ def check(case: Case) -> Iterator[Found]:
     if first is None or first.start >= 60 * (WARMER_MINUTES - before):
         return
     lead = 60 * (WARMER_MINUTES - before) - first.start
-    what = f"The first hot towel is wanted early: into the warmer {say_span(lead)} before the client comes."
+    what = say("findings.towel_lead", seconds=lead)
     yield Found(what, case.flow.parts[first.part])
 
 

@@ -6,6 +6,7 @@ from itertools import pairwise
 from mellow_tide.core.catalogue.rules import Block
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, part
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -17,8 +18,7 @@ def check(case: Case) -> Iterator[Found]:
     needed = 0 if one_suffices else len(set(positions)) - 1
     if turns > needed:
         first = next(b for a, b in pairwise(case.flow.parts) if a.position != b.position)
-        times = {0: "no turn", 1: "one turn"}.get(needed, f"{needed} turns")
-        yield Found(f"The client is turned {turns} times where {times} would do.", first)
+        yield Found(say("findings.turns", turns=turns, count=needed), first)
 
 
 def _reaches(case: Case, block: Block) -> bool:

@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, part
 from mellow_tide.core.checks.repairs import part_skipping
 from mellow_tide.core.flow.flow import Flow, WaySkip
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -18,8 +19,8 @@ def check(case: Case) -> Iterator[Found]:
             continue
         s = case.flow.parts[e.part]
         open_too = case.catalogue.windows[e.also_open].name
-        what = f"Work on the {case.place(s)} begins while this is still open: {open_too}."
-        yield Found(what, s, None, part_skipping("Cover what was worked first", s, "cover"))
+        what = say("findings.two_windows", place=case.place(s), window=open_too)
+        yield Found(what, s, None, part_skipping(say("repairs.cover_first"), s, "cover"))
 
 
 def _back_and_legs(c: Catalogue, *skips: WaySkip) -> Flow:

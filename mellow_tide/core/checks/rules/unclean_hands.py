@@ -7,6 +7,7 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, part
 from mellow_tide.core.checks.repairs import part_skipping
 from mellow_tide.core.flow.flow import Flow, WaySkip
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -23,9 +24,10 @@ def check(case: Case) -> Iterator[Found]:
         borne = wants == "unsoiled" and (e.hands == "oiled" or case.chosen("clean_after_feet") == "none")
         if wants == "any" or e.hands == "clean" or borne:
             continue
-        state = "have just worked the feet" if e.hands == "soiled" else "are oily"
-        what = f"Your hands {state} when they come to the {case.place(s)}."
-        yield Found(what, s, None, part_skipping("Clean your hands first", s, "clean_hands"))
+        what = say(
+            "findings.hands_from_feet" if e.hands == "soiled" else "findings.hands_oily", place=case.place(s)
+        )
+        yield Found(what, s, None, part_skipping(say("repairs.clean_hands_first"), s, "clean_hands"))
 
 
 def _after_feet(c: Catalogue, *skips: WaySkip) -> Flow:

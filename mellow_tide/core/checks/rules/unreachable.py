@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.edits import ChangePart
 from mellow_tide.core.flow.flow import Part
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -14,7 +15,9 @@ def check(case: Case) -> Iterator[Found]:
         if _reached(case, s, s.position):
             continue
         lying = case.catalogue.positions[s.position].name
-        yield Found(f"The {case.place(s)} cannot be reached {lying}.", s, None, _elsewhere(case, s))
+        yield Found(
+            say("findings.unreachable", place=case.place(s), position=lying), s, None, _elsewhere(case, s)
+        )
 
 
 def _reached(case: Case, s: Part, position: str) -> bool:
@@ -26,7 +29,12 @@ def _elsewhere(case: Case, s: Part) -> tuple[Repair, ...]:
     for position in case.kind.positions:
         if _reached(case, s, position) and case.restrictions.why_not(position) is None:
             edit = ChangePart(part_id=s.id, position=position, window=case.region(s).window_in(position))
-            return (Repair(words=f"Work it {case.catalogue.positions[position].name}", edits=(edit,)),)
+            return (
+                Repair(
+                    words=say("repairs.work_in_position", position=case.catalogue.positions[position].name),
+                    edits=(edit,),
+                ),
+            )
     return ()
 
 

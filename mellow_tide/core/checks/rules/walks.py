@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.edits import MovePart
 from mellow_tide.core.flow.flow import Part
+from mellow_tide.core.phrases.book import say
 
 SIDES = ("left", "right")
 
@@ -18,13 +19,13 @@ def check(case: Case) -> Iterator[Found]:
         crosses = a.side == c.side and {a.side, b.side} == set(SIDES) and c.region not in (a.region, b.region)
         own = all("own_side" in case.region(s).stand for s in (a, b, c))
         if alike and crosses and own:
-            what = f"You walk round to the {b.side} and back for the {case.place(c)}."
+            what = say("findings.walks", side=b.side, place=case.place(c))
             yield Found(what, c, None, (_finish_first(case, b, c),))
 
 
 def _finish_first(case: Case, before: Part, s: Part) -> Repair:
     to = case.flow.parts.index(before)
-    return Repair(words=f"Finish the {s.side} side first", edits=(MovePart(part_id=s.id, to=to),))
+    return Repair(words=say("repairs.finish_side_first", side=s.side), edits=(MovePart(part_id=s.id, to=to),))
 
 
 CHECK = Check(

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, part
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -17,8 +18,8 @@ def check(case: Case) -> Iterator[Found]:
         opened[key] += 1
         if opened[key] == 2:
             name = case.catalogue.windows[e.about].name
-            side = "" if e.about_side == "mid" else f"{e.about_side} "
-            yield Found(f"The {side}{name} is uncovered twice.", case.flow.parts[e.part])
+            window = name if e.about_side == "mid" else f"{e.about_side} {name}"
+            yield Found(say("findings.window_twice", window=window), case.flow.parts[e.part])
 
 
 CHECK = Check(

@@ -6,6 +6,7 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import ARC, flow, part
 from mellow_tide.core.flow.edits import InsertStep, MoveStep
 from mellow_tide.core.flow.flow import Step
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.timing.oiling import wants_oil
 
 
@@ -20,15 +21,18 @@ def check(case: Case) -> Iterator[Found]:
         later = next((i for i, x in enumerate(s.steps) if x.slot == "spread"), None)
         if later is not None:
             repair = Repair(
-                words="Spread the oil first", edits=(MoveStep(part_id=s.id, step=later, to=needs),)
+                words=say("repairs.spread_oil_first"), edits=(MoveStep(part_id=s.id, step=later, to=needs),)
             )
         else:
             spread = Step(stroke="oil_spread", slot="spread", tool="palms", depth=1, passes=2)
             repair = Repair(
-                words="Spread the oil first", edits=(InsertStep(part_id=s.id, at=needs, step=spread),)
+                words=say("repairs.spread_oil_first"),
+                edits=(InsertStep(part_id=s.id, at=needs, step=spread),),
             )
         name = case.stroke(s.steps[needs]).name
-        yield Found(f"{name} on the {case.place(s)} comes before the oil is spread.", s, needs, (repair,))
+        yield Found(
+            say("findings.work_before_spreading", stroke=name, place=case.place(s)), s, needs, (repair,)
+        )
 
 
 CHECK = Check(

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.edits import ChangePart
+from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
@@ -18,9 +19,9 @@ def check(case: Case) -> Iterator[Found]:
         if s.window in (wanted, region.also_windows.get(s.position, wanted)) or s.medium == "clothed":
             continue
         edits = (ChangePart(part_id=s.id, window=wanted),)
-        repair = Repair(words=f"Use the window: {windows[wanted].name}", edits=edits)
+        repair = Repair(words=say("repairs.use_window", window=windows[wanted].name), edits=edits)
         open_now = windows[s.window].name
-        yield Found(f"The {case.place(s)} is worked with this open: {open_now}.", s, None, (repair,))
+        yield Found(say("findings.wrong_window", place=case.place(s), window=open_now), s, None, (repair,))
 
 
 CHECK = Check(

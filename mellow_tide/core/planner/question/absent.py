@@ -3,7 +3,6 @@
 from typing import Literal
 
 from mellow_tide.core.catalogue.rules import Consent
-from mellow_tide.core.phrases.regions import agree
 from mellow_tide.core.planner.order.way import SchoolWay, homes
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
@@ -50,51 +49,46 @@ def refuse_impossible(asked: Asked) -> None:
     lubricant = catalogue.lubricants[brief.lubricant]
     for barred in restrictions.ingredients:
         if barred.id in lubricant.contains:
-            what = f"{lubricant.name} contains {barred.id} ({barred.because})"
-            problems.append(FieldProblem("lubricant", what, "choose another lubricant"))
+            problems.append(
+                FieldProblem(
+                    "lubricant",
+                    "lubricant_barred",
+                    lubricant=lubricant.name,
+                    ingredient=barred.id,
+                    because=barred.because,
+                )
+            )
     allowed = catalogue.choice("strength").ceilings["relaxation"]
     if brief.ceiling > allowed:
-        what = f"easing off only at {brief.ceiling} of 10 is more than this house allows"
-        problems.append(FieldProblem("ceiling", what, f"use {allowed} or less"))
+        problems.append(FieldProblem("ceiling", "ceiling_too_high", ceiling=brief.ceiling, allowed=allowed))
     kind = catalogue.kinds[brief.kind]
     outside = [
         id for area in kind.areas if area.id == brief.area for id in brief.focus if id not in area.regions
     ]
     for id in outside:
         region = catalogue.regions[id]
-        what = agree(region, f"{region.whole} {{does}} not belong to the part that was chosen")
-        remedy = agree(region, "take {it} out of the focus, or choose another part")
-        problems.append(FieldProblem("focus", what, remedy))
+        problems.append(FieldProblem("focus", "focus_outside_area", many=region.plural, region=region.whole))
     if kind.areas and brief.area is None:
-        names = ", ".join(area.id for area in kind.areas)
-        problems.append(FieldProblem("area", "which part of the body is not said", f"use one of: {names}"))
+        areas = tuple(area.id for area in kind.areas)
+        problems.append(FieldProblem("area", "area_missing", known=areas))
     if brief.first_position is not None and brief.first_position not in kind.positions:
-        what = f"a {kind.name} session does not begin there"
-        problems.append(FieldProblem("first_position", what, f"use one of: {', '.join(kind.positions)}"))
+        problems.append(
+            FieldProblem("first_position", "cannot_begin_there", kind=kind.name, known=kind.positions)
+        )
     if brief.finish == "bright" and kind.surface != "chair":
-        what = "only a chair session ends bright"
-        problems.append(FieldProblem("finish", what, "let it end calm"))
+        problems.append(FieldProblem("finish", "bright_without_chair"))
     if problems:
         raise DoesNotFit(*problems)
 
 
 def refuse_focus(absent: dict[str, Absence], asked: Asked) -> None:
     """Raise `DoesNotFit` where the focus is on a region that may not be worked."""
-    words = {
-        "declined": ("{has} been declined", "take {it} out of the focus"),
-        "excluded": ("{is} to be left alone", "take {it} out of the focus"),
-        "no_consent": ("{needs} the client's consent", "ask first, or take {it} out of the focus"),
-        "not_in_school": ("{is} not worked in this school", "take {it} out of the focus"),
-        "position_barred": ("cannot be reached in a position that is allowed", "take {it} out of the focus"),
-        "health": ("cannot be worked as lightly as it must", "take {it} out of the focus"),
-    }
     problems = []
     for id in asked.brief.focus:
         if id in absent:
-            what, remedy = words[absent[id]]
             region = asked.catalogue.regions[id]
-            words_of = f"{region.whole} {what}"
-            problems.append(FieldProblem("focus", agree(region, words_of), agree(region, remedy)))
+            code = f"focus_{absent[id]}"
+            problems.append(FieldProblem("focus", code, many=region.plural, region=region.whole))
     if problems:
         raise DoesNotFit(*problems)
 
@@ -102,8 +96,6 @@ def refuse_focus(absent: dict[str, Absence], asked: Asked) -> None:
 def nothing_left(asked: Asked) -> FieldProblem:
     """What to say where no region is a candidate."""
     if asked.restrictions.positions:
-        reasons = ", ".join(sorted({barred.because for barred in asked.restrictions.positions}))
-        return FieldProblem(
-            "kind", f"no position of this session is allowed ({reasons})", "work lying on the side"
-        )
-    return FieldProblem("leave_out", "no region is left to work on", "leave out fewer regions")
+        reasons = tuple(sorted({barred.because for barred in asked.restrictions.positions}))
+        return FieldProblem("kind", "no_position_allowed", reasons=reasons)
+    return FieldProblem("leave_out", "nothing_left")

@@ -13,23 +13,14 @@ def explain_impossible(asked: Asked, question: PlanQuestion, chooser: Chooser) -
     must = tuple(sorted(question.must))
     most = -(-chooser.most_seconds() // 60) + before_after
     if brief.booked_minutes > most - 1:
-        what = f"these regions cannot fill {brief.booked_minutes} minutes"
         return DoesNotFit(
-            FieldProblem("leave_out", what, f"leave out fewer regions, or book about {most - 1} minutes")
+            FieldProblem("leave_out", "cannot_fill", minutes=brief.booked_minutes, most=most - 1)
         )
     if not must:
-        what = f"{brief.booked_minutes} minutes are too few for any region of this session"
-        return DoesNotFit(FieldProblem("booked_minutes", what, "book more minutes"))
+        return DoesNotFit(FieldProblem("booked_minutes", "too_short_for_any", minutes=brief.booked_minutes))
     needed = -(-chooser.least_seconds(must) // 60) + before_after
-    *others, last = (catalogue.regions[id].whole for id in must)
-    names = f"{', '.join(others)} and {last}" if others else last
+    names = tuple(catalogue.regions[id].whole for id in must)
     return DoesNotFit(
-        FieldProblem(
-            "focus",
-            f"{names} cannot be worked in less than {needed} booked minutes",
-            "take a region out of the focus",
-        ),
-        FieldProblem(
-            "booked_minutes", f"{brief.booked_minutes} minutes are too few", f"book {needed} minutes or more"
-        ),
+        FieldProblem("focus", "focus_needs_minutes", regions=names, needed=needed),
+        FieldProblem("booked_minutes", "minutes_too_few", minutes=brief.booked_minutes, needed=needed),
     )

@@ -61,7 +61,10 @@ def pose_question(asked: Asked, focus_factors: Mapping[str, float] | None = None
     """
     if asked.restrictions.refer:
         raise NoSession(
-            *(FieldProblem("conditions", reason.name, reason.says) for reason in asked.restrictions.refer)
+            *(
+                FieldProblem("conditions", "no_session", reason=reason.name, says=reason.says)
+                for reason in asked.restrictions.refer
+            )
         )
     refuse_impossible(asked)
     brief, catalogue = asked.brief, asked.catalogue

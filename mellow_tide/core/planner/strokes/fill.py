@@ -4,6 +4,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from mellow_tide.core.flow.flow import Flow, Part, Setup, Step
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.planner.order.order import Order
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import PlanQuestion
@@ -90,4 +91,4 @@ def _part(setup: Setup, steps: Mapping[str, tuple[Step, ...]], asked: Asked) -> 
     part = Part.at(setup, id, steps[setup.region])
     if asked.catalogue.regions[setup.region].only is None:
         return part
-    return part.model_copy(update={"reason": "the other side is left alone"})
+    return part.model_copy(update={"reason": say("plan.other_side_left_alone")})
