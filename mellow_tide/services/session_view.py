@@ -12,6 +12,9 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
 from mellow_tide.core.meeting.changes import BEARS_ON_A_PLAN, ItemChange
 from mellow_tide.core.meeting.day import DayAnswer
+from mellow_tide.core.meeting.field_rules import name_field
+from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.planner.difference import Difference
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.run.events import RunEvent, order_events
@@ -38,12 +41,17 @@ class ClientView(Record):
 
 
 class Known(Record):
-    """Something that became known of a client, when and how."""
+    """Something that became known of a client, and when.
+
+    `how` says where it came from, `about` what the changed field is called in a sentence.
+    """
 
     at: AwareDatetime
     source: Source
+    how: str
     person_name: str
     change: ItemChange
+    about: str
     reason: str = ""
 
 
@@ -80,7 +88,13 @@ def make_known(row: ChangeRow) -> Known:
     """A change as a screen reads it."""
     change = ItemChange(field=row.field, item=row.item, before=row.before, after=row.after)
     return Known(
-        at=row.changed_at, source=row.source, person_name=row.person_name, change=change, reason=row.reason
+        at=row.changed_at,
+        source=row.source,
+        how=say(f"sources.{row.source}"),
+        person_name=row.person_name,
+        change=change,
+        about=name_field(ClientRecord, row.field),
+        reason=row.reason,
     )
 
 

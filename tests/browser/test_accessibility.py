@@ -95,7 +95,7 @@ def test_the_library_and_the_run_sheet(page: Page, theme, today: Today):
 
 @pytest.mark.long
 @pytest.mark.parametrize(
-    "opened", ["Name and contact", "Health", "Wishes and places", "Intake", "How it became known", "Erase"]
+    "opened", ["Name and contact", "Health", "Wishes and places", "Intake", "Where this came from", "Erase"]
 )
 def test_a_client_s_page_with_all_that_opens_on_it(page: Page, today: Today, opened):
     open_client(page, "Averil Thornquay")

@@ -50,7 +50,7 @@ def test_a_consent_is_withdrawn_in_one_tap_and_the_record_says_since_when(page: 
     expect(feet.get_by_role("button", name="Yes")).to_have_attribute("aria-pressed", "true")
     feet.get_by_role("button", name="No", exact=True).click()
     expect(page.get_by_role("region", name="Before touching")).to_contain_text("Said no to the feet.")
-    history = part(page, "How it became known")
+    history = part(page, "Where this came from")
     first = history.get_by_role("row").nth(1)
     expect(first).to_contain_text("The feet: said no, before: yes")
     expect(first).to_contain_text("written down, by Wenna Tidebrook")
@@ -247,8 +247,8 @@ def test_two_entries_become_one(page: Page, today: Today):
     entries.get_by_role("button", name="Ottilie Saltgrov 0777 555111").click()
     entries.get_by_role("button", name="Put them together").click()
     expect(entries.get_by_role("status")).to_have_text("They are one now, with 1 visits.")
-    part(page, "How it became known")
-    expect(page.get_by_text("Put together with the entry “Ottilie Saltgrov”")).to_be_visible()
+    part(page, "Where this came from")
+    expect(page.get_by_text("Merged with the record “Ottilie Saltgrov”")).to_be_visible()
 
 
 def test_erasing_asks_for_the_name_and_says_what_went(page: Page, today: Today):

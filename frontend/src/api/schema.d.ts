@@ -3692,7 +3692,9 @@ export interface components {
         };
         /**
          * Known
-         * @description Something that became known of a client, when and how.
+         * @description Something that became known of a client, and when.
+         *
+         *     `how` says where it came from, `about` what the changed field is called in a sentence.
          */
         Known: {
             /**
@@ -3705,9 +3707,13 @@ export interface components {
              * @enum {string}
              */
             source: "by_hand" | "intake" | "day_question" | "plan" | "import" | "merge" | "learnt";
+            /** How */
+            how: string;
             /** Person Name */
             person_name: string;
             change: components["schemas"]["ItemChange"];
+            /** About */
+            about: string;
             /**
              * Reason
              * @default

@@ -2,6 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, Outlet, useParams } from "@tanstack/react-router";
 import type { SessionView } from "../api/client";
 import { meQuery, sessionQuery } from "../api/queries";
+import { say } from "../phrases/screens/app";
+import { shared } from "../phrases/screens/shared";
 import { dayAndTime } from "../phrases/time";
 import { capital } from "../phrases/words";
 import { ProblemNote } from "../ui/ProblemNote";
@@ -14,8 +16,8 @@ interface Wanted {
 /** The stage that wants attention, and what it wants. */
 function wanted({ stage, unread_intake, news }: SessionView): Wanted | null {
   if (stage === "work") return { stage: "work", words: "under way" };
-  if (stage === "log") return { stage: "log", words: "to be logged" };
-  if (stage === "plan" && unread_intake) return { stage: "meet", words: "intake to read" };
+  if (stage === "log") return { stage: "log", words: say.toBeLogged };
+  if (stage === "plan" && unread_intake) return { stage: "meet", words: shared.intakeToRead };
   if (stage === "plan" && news.length) return { stage: "plan", words: "something new" };
   return null;
 }
@@ -54,7 +56,7 @@ export function SessionFrame() {
             )}
           </p>
         )}
-        <nav aria-label="Stages of the session" className="no-print flex flex-wrap gap-1 sm:ml-auto">
+        <nav aria-label={say.stagesOfSession} className="no-print flex flex-wrap gap-1 sm:ml-auto">
           {(["meet", "plan", "work", "log", "learn"] as const).map((stage) => (
             <Link
               key={stage}

@@ -3,6 +3,7 @@ import { Link, Outlet, useNavigate } from "@tanstack/react-router";
 import { LogOut, Moon, Sun } from "lucide-react";
 import { meQuery } from "../api/queries";
 import { signOut } from "../api/signOut";
+import { say } from "../phrases/screens/app";
 import { Button } from "../ui/Button";
 import { Wordmark } from "../ui/Wordmark";
 import { useTheme } from "./theme";
@@ -13,10 +14,10 @@ export function Shell() {
   return (
     <div className="mx-auto flex min-h-dvh max-w-[1500px] flex-col px-4 sm:px-8">
       <a href="#page" className="sr-only focus:not-sr-only">
-        Skip to the page
+        {say.skipToPage}
       </a>
       <header className="no-print flex min-h-16 items-center gap-1 py-2 sm:gap-4">
-        <Link to="/" className="rounded" aria-label="Mellow Tide, to Today">
+        <Link to="/" className="rounded" aria-label={say.mellowTideToToday}>
           <Wordmark short />
         </Link>
         <nav aria-label="Mellow Tide" className="flex gap-1">
@@ -46,11 +47,7 @@ export function Shell() {
         <Outlet />
       </main>
       <footer className="no-print border-t border-base-300 py-4 text-quiet">
-        <p className="max-w-[75ch] text-[0.95rem]">
-          Mellow Tide is an aid to planning for trained people. It does not diagnose. Local law, scope of
-          practice, licence and the client’s own clinician decide; when in doubt, do not work there, or do not
-          work at all.
-        </p>
+        <p className="max-w-[75ch] text-[0.95rem]">{say.mellowTideIsAidTo}</p>
       </footer>
     </div>
   );
@@ -64,7 +61,7 @@ function ThemeButton() {
       look="quiet"
       className="btn-square ml-auto size-11 sm:ml-0"
       aria-pressed={night}
-      aria-label="Dim the screen for the night room"
+      aria-label={say.dimScreenForNightRoom}
       title={night ? "Day light" : "Night room"}
       onClick={() => setTheme(night ? "shore" : "nightroom")}
     >
@@ -88,7 +85,7 @@ function SignOut({ name }: { name: string }) {
       look="quiet"
       className="px-2 font-normal"
       onClick={() => out.mutate()}
-      aria-label={`Sign out ${name}`}
+      aria-label={say.signOut(name)}
     >
       <LogOut aria-hidden="true" size={20} />
       <span className="hidden sm:inline">Sign out</span>

@@ -1,5 +1,6 @@
 import type { UseQueryResult } from "@tanstack/react-query";
 import type { Adjustment, Evaluation } from "../api/client";
+import { shared } from "../phrases/screens/shared";
 import { ProblemNote } from "../ui/ProblemNote";
 import { Waiting } from "../ui/Waiting";
 import { Compare } from "./Compare";
@@ -15,7 +16,7 @@ interface Props {
 /** Another plan over the one that stands. */
 export function Beside({ now, other, name }: Props) {
   if (other.error) return <ProblemNote error={other.error} onAgain={() => other.refetch()} />;
-  if (!other.data) return <Waiting what="Laying one over the other" />;
+  if (!other.data) return <Waiting what={shared.layingOneOverOther} />;
   return (
     <Compare
       first={now}

@@ -1,6 +1,7 @@
 import type { Difference, Evaluation } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
 import { keptWords } from "../phrases/plan/difference";
+import { say } from "../phrases/screens/compare";
 import { span } from "../phrases/time";
 import { CompareTides } from "./CompareTides";
 import { figuresOf, minutesByRegion } from "./figures";
@@ -23,7 +24,7 @@ export function Compare({ first, second, names, difference }: Props) {
       <CompareTides first={first.sheet} second={second.sheet} names={names} />
       <div className="mt-5 grid gap-x-12 gap-y-6 lg:grid-cols-2">
         <table className="w-full">
-          <caption className="pb-1 text-left font-serif text-lg">Minutes by region</caption>
+          <caption className="pb-1 text-left font-serif text-lg">{say.minutesByRegion}</caption>
           <Head names={names} />
           <tbody>
             {regions.map((one) => (

@@ -1,5 +1,6 @@
 import { useId, useMemo } from "react";
 import type { Outline, RunSheet } from "../api/client";
+import { say } from "../phrases/screens/compare";
 import { smallSwells } from "../tideline/layout";
 import { Ripples, Surface } from "../tideline/Water";
 import { useWidth } from "../ui/useWidth";
@@ -31,12 +32,7 @@ export function CompareTides({ first, second, names }: Props) {
   return (
     <figure>
       <div ref={ref} className="w-full">
-        <svg
-          width={width}
-          height={HEIGHT}
-          role="img"
-          aria-label={`${names[0]} as water, ${names[1]} as a line over it`}
-        >
+        <svg width={width} height={HEIGHT} role="img" aria-label={say.asWaterAsLineOver(names[0], names[1])}>
           <Ripples id={water} />
           {one?.swells.map((swell) => (
             <g key={swell.partId}>

@@ -1,6 +1,7 @@
 import type { Difference } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
 import { changeLines, keptWords } from "../phrases/plan/difference";
+import { say } from "../phrases/screens/compare";
 
 /** What changes from the present plan to another, region by region. */
 export function DifferenceList({ difference }: { difference: Difference }) {
@@ -9,7 +10,7 @@ export function DifferenceList({ difference }: { difference: Difference }) {
   const lines = changeLines(difference, name);
   return (
     <>
-      {lines.length === 0 && <p>No region changes by more than a few seconds.</p>}
+      {lines.length === 0 && <p>{say.noRegionChangesByMore}</p>}
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 sm:gap-x-6">
         {lines.map(({ region, what }) => (
           <div key={region} className="col-span-2 grid grid-cols-subgrid">

@@ -1,5 +1,7 @@
 /** What two sessions are like in figures, side by side. */
 import type { Difference, Evaluation } from "../api/client";
+import { say } from "../phrases/screens/compare";
+import { shared } from "../phrases/screens/shared";
 import { span } from "../phrases/time";
 import { capital } from "../phrases/words";
 
@@ -16,26 +18,26 @@ export function figuresOf(difference: Difference, first: Evaluation, second: Eva
   const { before, after } = difference;
   return [
     figure("Turns", before.turns, after.turns, String),
-    figure("Walks round the table", before.walks, after.walks, String),
+    figure(say.walksRoundTable, before.walks, after.walks, String),
     figure("Between strokes", before.between, after.between, span, 30),
-    figure("Left against right", first.verdicts.apart, second.verdicts.apart, span, 15),
+    figure(say.leftAgainstRight, first.verdicts.apart, second.verdicts.apart, span, 15),
     figure(
-      "Thumbs, of all strokes",
+      say.thumbsOfAllStrokes,
       Math.round(100 * before.thumb_share),
       Math.round(100 * after.thumb_share),
       (n) => `${n} %`,
     ),
-    figure("Strain on the hands, of 10", first.hands.strain, second.hands.strain, (n) => n.toFixed(1), 0.2),
-    figure("Deepest", deepest(first), deepest(second), (n) => `depth ${n}`),
+    figure(say.strainOnHandsOf, first.hands.strain, second.hands.strain, (n) => n.toFixed(1), 0.2),
+    figure("Deepest", deepest(first), deepest(second), (n) => say.depth(n)),
     figure("Mean depth", meanDepth(first), meanDepth(second), (n) => n.toFixed(1), 0.1),
     figure(
       "Oil",
       Math.round(first.supplies.millilitres),
       Math.round(second.supplies.millilitres),
-      (n) => `${n} ml`,
+      (n) => say.ml(n),
       2,
     ),
-    figure("To look at", first.findings.length, second.findings.length, String),
+    figure(shared.toLookAt, first.findings.length, second.findings.length, String),
   ];
 }
 

@@ -1,6 +1,7 @@
 import type { Catalogue, DayAnswer, SessionView } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
 import { whatMoved } from "../phrases/plan/difference";
+import { say } from "../phrases/screens/meeting";
 import { capital, listed, placeName } from "../phrases/words";
 
 /** What was answered today, what it changed in the plan, and what the plan cannot obey. */
@@ -15,11 +16,11 @@ export function AnsweredToday({ session }: { session: SessionView }) {
   return (
     <div role="status" aria-label="Answered today">
       <p className="font-bold">{answerWords(answer, catalogue)}</p>
-      {moved && <p>In the plan: {moved}.</p>}
+      {moved && <p>{say.inPlan(moved)}</p>}
       {stopped.length > 0 && (
         <p className="text-accent">
           <span aria-hidden="true">△ </span>
-          The plan cannot keep to it as it is: {stopped[0]?.what} Look at the plan first.
+          {say.planCannotKeepToIt} {stopped[0]?.what} {say.lookAtPlanFirst}
         </p>
       )}
     </div>
@@ -29,8 +30,8 @@ export function AnsweredToday({ session }: { session: SessionView }) {
 function answerWords({ note, conditions = [], excluded = [] }: DayAnswer, catalogue: Catalogue): string {
   const parts = [
     note && `“${note}”`,
-    excluded.length > 0 && `Keep off ${listed(excluded.map((one) => placeName(one, catalogue)))}`,
+    excluded.length > 0 && say.keepOff(listed(excluded.map((one) => placeName(one, catalogue)))),
     ...conditions.map((id) => capital(catalogue.conditions[id]?.name ?? id)),
   ].filter(Boolean);
-  return parts.length ? `${parts.join(". ")}.` : "Asked today: nothing new.";
+  return parts.length ? `${parts.join(". ")}.` : say.askedTodayNothingNew;
 }

@@ -2,6 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useState } from "react";
 import { api, body, type DayAnswer, type Excluded } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
+import { say } from "../phrases/screens/meeting";
+import { shared } from "../phrases/screens/shared";
 import { capital, placeName } from "../phrases/words";
 import { Button } from "../ui/Button";
 import { Tick } from "../ui/Tick";
@@ -41,23 +43,21 @@ export function DayQuestion({ sessionId, answered, busy, words, large, onAnswer 
     onAnswer({ note: note.trim(), conditions, excluded }, anything && lasting);
   }
   return (
-    <form onSubmit={send} aria-label="The question of the day" className="grid gap-4">
+    <form onSubmit={send} aria-label={say.questionOfDay} className="grid gap-4">
       <label className="block">
-        <span className={`mb-2 block ${large ? "text-2xl" : "text-lg"}`}>
-          Ask: anything new, anything or anywhere to keep away from today?
-        </span>
+        <span className={`mb-2 block ${large ? "text-2xl" : "text-lg"}`}>{say.askAnythingNewAnythingOr}</span>
         <textarea
           className={`textarea w-full ${large ? "min-h-28 text-xl" : ""}`}
           rows={2}
           maxLength={400}
           value={note}
           onChange={(event) => setNote(event.target.value)}
-          placeholder="Leave empty if there is nothing new"
+          placeholder={say.leaveEmptyIfThereIs}
         />
       </label>
       {(chosen.length > 0 || offered.length > 0) && (
         <fieldset>
-          <legend className="font-bold">Keep off today</legend>
+          <legend className="font-bold">{say.keepOffToday}</legend>
           {chosen.map((one) => (
             <Tick
               key={placeKey(one, catalogue)}
@@ -93,12 +93,7 @@ export function DayQuestion({ sessionId, answered, busy, words, large, onAnswer 
         </fieldset>
       )}
       <div className="flex flex-wrap items-center gap-2">
-        <PlaceChoice
-          label="A place to keep off today"
-          place={place}
-          catalogue={catalogue}
-          onPlace={setPlace}
-        />
+        <PlaceChoice label={say.placeToKeepOffToday} place={place} catalogue={catalogue} onPlace={setPlace} />
         {place && (
           <Button
             onClick={() => {
@@ -107,16 +102,16 @@ export function DayQuestion({ sessionId, answered, busy, words, large, onAnswer 
               setPlace(null);
             }}
           >
-            Keep off it
+            {shared.keepOffIt}
           </Button>
         )}
         <select
           className="select min-h-11 w-auto max-w-72"
-          aria-label="A state of health today"
+          aria-label={say.stateOfHealthToday}
           value=""
           onChange={(event) => setConditions([...conditions, event.target.value])}
         >
-          <option value="">A state of health</option>
+          <option value="">{say.stateOfHealth}</option>
           {Object.values(catalogue.conditions)
             .filter(({ id }) => !conditions.includes(id))
             .map(({ id, name }) => (
@@ -127,7 +122,7 @@ export function DayQuestion({ sessionId, answered, busy, words, large, onAnswer 
         </select>
       </div>
       {conditions.length + excluded.length > 0 && (
-        <Tick checked={lasting} words="Keep it for the next times too" onTick={(on) => setLasting(on)} />
+        <Tick checked={lasting} words={say.keepItForNextTimes} onTick={(on) => setLasting(on)} />
       )}
       <Button
         look="main"
@@ -135,7 +130,7 @@ export function DayQuestion({ sessionId, answered, busy, words, large, onAnswer 
         disabled={busy || listening}
         className={`justify-self-start ${large ? "h-20 w-full text-2xl" : "min-h-11"}`}
       >
-        {busy ? "Into the plan …" : anything ? words[1] : words[0]}
+        {busy ? say.intoPlan : anything ? words[1] : words[0]}
       </Button>
     </form>
   );

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, body, type LeftForNow as Left } from "../api/client";
 import { followUpsQuery, meQuery } from "../api/queries";
+import { say } from "../phrases/screens/meeting";
 import { shortDay } from "../phrases/time";
 import { capital } from "../phrases/words";
 import { Tick } from "../ui/Tick";
@@ -11,9 +12,9 @@ interface Props {
 }
 
 const HEADINGS: Record<Left["stage"], string> = {
-  meet: "To ask, from earlier visits",
-  plan: "Wished at the door, earlier",
-  work: "Sore points left from earlier visits",
+  meet: say.toAskFromEarlierVisits,
+  plan: say.wishedAtDoorEarlier,
+  work: say.sorePointsLeftFromEarlier,
 };
 
 /** What earlier sessions left for this stage of the present one, to be ticked off here. */
@@ -60,7 +61,7 @@ export function LeftForNow({ sessionId, stage }: Props) {
           </li>
         ))}
       </ul>
-      {ticking.error && <p role="alert">That could not be kept. Try again.</p>}
+      {ticking.error && <p role="alert">{say.thatCouldNotBeKept}</p>}
     </section>
   );
 }

@@ -1,4 +1,6 @@
 import type { Catalogue, Entry } from "../api/client";
+import { say } from "../phrases/screens/meeting";
+import { shared } from "../phrases/screens/shared";
 import { capital, placeName, zoneName } from "../phrases/words";
 import { placesToChoose } from "./places";
 
@@ -42,11 +44,11 @@ export function PlaceChoice({ label, place, catalogue, zones = true, onPlace }: 
       {zones && place && (
         <select
           className="select min-h-11 w-auto"
-          aria-label="All of it, or a zone"
+          aria-label={say.allOfItOrZone}
           value={place.zone ?? ""}
           onChange={(event) => onPlace({ ...place, zone: event.target.value || null })}
         >
-          <option value="">All of it</option>
+          <option value="">{shared.allOfIt}</option>
           {within.map((zone) => (
             <option key={zone} value={zone}>
               {capital(zoneName(zone, catalogue.regions[place.region]))}

@@ -4,33 +4,14 @@ import { capital, placeName, spoken } from "./words";
 
 type Names = Pick<Catalogue, "conditions" | "consents" | "regions" | "strokes" | "tools">;
 
-const HOW: Record<Known["source"], string> = {
-  by_hand: "written down",
-  intake: "from an intake",
-  day_question: "asked on the day",
-  plan: "set on the plan",
-  import: "brought in",
-  merge: "from another entry",
-  learnt: "learnt from what was said",
-};
-
-const FIELDS: Record<string, string> = {
-  address_as: "how to address",
-  due_date: "due date",
-  height_cm: "height in cm",
-  weight_kg: "weight in kg",
-  breaths_per_minute: "breaths a minute",
-  know_first: "to know first",
-  archived: "put away",
-};
-
 /** `from an intake, by Wenna Tidebrook`. */
-export function howKnown({ source, person_name }: Pick<Known, "source" | "person_name">): string {
-  return `${HOW[source]}, by ${person_name}`;
+export function howKnown({ how, person_name }: Pick<Known, "how" | "person_name">): string {
+  return `${how}, by ${person_name}`;
 }
 
 /** What changed, in one sentence without its full stop. */
-export function whatChanged({ field, item = "", before, after }: Known["change"], names: Names): string {
+export function whatChanged({ about, change }: Pick<Known, "about" | "change">, names: Names): string {
+  const { field, item = "", before, after } = change;
   const gone = after === null || after === undefined;
   switch (field) {
     case "conditions":
@@ -48,9 +29,9 @@ export function whatChanged({ field, item = "", before, after }: Known["change"]
     case "today":
       return `Asked what is new: ${typeof after === "string" ? after : today(after)}`;
     case "merged":
-      return `Put together with the entry “${item}”`;
+      return `Merged with the record “${item}”`;
     default:
-      return `${capital(FIELDS[field] ?? spoken(field))}: ${plain(after)}${was(before)}`;
+      return `${capital(about)}: ${plain(after)}${was(before)}`;
   }
 }
 

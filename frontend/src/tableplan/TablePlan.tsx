@@ -1,4 +1,5 @@
 import { useId, useMemo } from "react";
+import { say } from "../phrases/screens/tableplan";
 import { layTablePlan, type Spot, type TablePlanLayout } from "./layout";
 import type { Moment, Names } from "./moment";
 
@@ -26,7 +27,7 @@ export function TablePlan({ moment, catalogue, spots, chosen, shaded, edged, onP
     <svg
       viewBox={`0 0 ${layout.width} ${layout.height}`}
       role="img"
-      aria-label={`Table plan. ${layout.says}`}
+      aria-label={say.tablePlan(layout.says)}
       className="block w-full select-none"
     >
       <Patterns id={id} layout={layout} />

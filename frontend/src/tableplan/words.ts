@@ -1,3 +1,4 @@
+import { say } from "../phrases/screens/tableplan";
 /** The table plan in words, for those who do not see it. */
 
 import { capital, listed, placeName, placeWord, sided, spoken, zoneName } from "../phrases/words";
@@ -11,25 +12,37 @@ export function inWords({ entry, excluded, barred, pregnant, alone }: Moment, na
   const where = placeWord(entry.place, entry.position);
   const open =
     entry.window === "none" || entry.window === "clothed"
-      ? "Nothing is uncovered."
+      ? say.nothingIsUncovered
       : `Uncovered: ${entry.window_side === "mid" ? "" : `${entry.window_side} `}${window?.name ?? entry.window}.`;
   const work = stroke
-    ? `${capital(stroke.name)} on the ${region ? sided(region, entry.side) : entry.region}${entry.zone ? `, ${zoneName(entry.zone, region)}` : ""}, ${spoken(stroke.direction)}.`
+    ? say.on(
+        capital(stroke.name),
+        region ? sided(region, entry.side) : entry.region,
+        entry.zone ? `, ${zoneName(entry.zone, region)}` : "",
+        spoken(stroke.direction),
+      )
     : "";
   const off = [
     ...barred.map((id) => names.regions[id]?.whole ?? id),
     ...excluded.map((place) => placeName(place, names)),
   ];
   return [
-    `The client is ${position}${pregnant ? ", pregnant" : ""}.`,
+    say.clientIs(position, pregnant ? ", pregnant" : ""),
     open,
     alone
       ? ""
       : where === "away"
-        ? "You are at the basin."
-        : `You ${entry.seated ? "sit" : "stand"} ${where === "behind" ? "behind" : where === "head" || where === "foot" ? `at the ${where}` : `on the client’s ${where}`}.`,
+        ? say.youAreAtBasin
+        : say.you(
+            entry.seated ? "sit" : "stand",
+            where === "behind"
+              ? "behind"
+              : where === "head" || where === "foot"
+                ? `at the ${where}`
+                : `on the client’s ${where}`,
+          ),
     work,
-    off.length > 0 ? `Keep off: ${listed(off)}.` : "",
+    off.length > 0 ? say.keepOff(listed(off)) : "",
   ]
     .filter(Boolean)
     .join(" ");

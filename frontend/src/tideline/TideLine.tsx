@@ -1,6 +1,7 @@
 import { memo, type PointerEvent, useCallback, useId, useMemo, useRef, useState } from "react";
 import type { Finding, Landing, RunSheet } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
+import { say } from "../phrases/screens/tideline";
 import { Button } from "../ui/Button";
 import { useWidth } from "../ui/useWidth";
 import { Buoy } from "./Buoy";
@@ -91,7 +92,7 @@ export const TideLine = memo(function TideLine(props: Props) {
         width={width}
         height={height}
         role="group"
-        aria-label="Tide line: the session from left to right"
+        aria-label={say.tideLineSessionFromLeft}
         className="select-none overflow-hidden"
         onPointerMove={point}
         onPointerLeave={() => pointed.set(null)}

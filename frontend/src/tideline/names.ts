@@ -1,5 +1,6 @@
 /** What a swell is called, and what a screen reader says of it. */
 import type { Catalogue, RunSheet } from "../api/client";
+import { say } from "../phrases/screens/tideline";
 import { clock, span } from "../phrases/time";
 import { sided } from "../phrases/words";
 import type { Swell } from "./layout";
@@ -12,12 +13,12 @@ export function nameOf(swell: Pick<Swell, "region" | "side">, catalogue: Catalog
 export function describe(swell: Swell, catalogue: Catalogue): string {
   const name = nameOf(swell, catalogue);
   const what = {
-    open: `first contact, ${name}`,
-    close: `close, ${name}`,
-    integrate: `for the whole, ${name}`,
+    open: say.firstContact(name),
+    close: say.close(name),
+    integrate: say.forWhole(name),
     work: name,
   }[swell.role];
-  return `${what}, ${span(swell.end - swell.start)} from ${clock(swell.start)}, depth up to ${swell.deepest}`;
+  return say.fromDepthUpTo(what, span(swell.end - swell.start), clock(swell.start), swell.deepest);
 }
 
 /** Whole seconds of working a part, oiling and asking included. */

@@ -1,4 +1,5 @@
 import { Problem } from "../api/client";
+import { say } from "../phrases/screens/ui";
 import { Button } from "./Button";
 
 /** What happened, what is safe, what to do. Shown where the person is looking. */
@@ -8,7 +9,7 @@ export function ProblemNote({ error, onAgain }: { error: unknown; onAgain?: () =
     <div role="alert" className="my-4 max-w-prose rounded-box bg-base-200 px-5 py-4">
       <p className="font-bold text-accent">
         <span aria-hidden="true">△ </span>
-        {known?.title ?? "Something went wrong on this page."}
+        {known?.title ?? say.somethingWentWrongOnThis}
       </p>
       {known?.errors && known.errors.length > 0 ? (
         <ul className="mt-1">
@@ -19,7 +20,7 @@ export function ProblemNote({ error, onAgain }: { error: unknown; onAgain?: () =
           ))}
         </ul>
       ) : (
-        <p>{known?.detail ?? "What was saved is safe. Reload the page."}</p>
+        <p>{known?.detail ?? say.whatWasSavedIsSafe}</p>
       )}
       {onAgain && (
         <Button className="mt-3" onClick={onAgain}>

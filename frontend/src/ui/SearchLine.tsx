@@ -1,3 +1,5 @@
+import { say } from "../phrases/screens/ui";
+
 interface Props {
   /** What is sought. */
   label: string;
@@ -29,7 +31,7 @@ export function SearchLine(props: Props) {
           checked={props.withOld}
           onChange={(event) => props.onWithOld(event.target.checked)}
         />
-        With those put away
+        {say.withThosePutAway}
       </label>
       {props.children}
     </div>

@@ -32,6 +32,12 @@ class FieldRule:
     grave: bool = False
 
 
+def name_field(record: type[BaseModel], field: str) -> str:
+    """What a field is called in a sentence: what its rule says, or else its own name."""
+    rules = dict(read_field_rules(record))
+    return (rules[field].about if field in rules else "") or field.replace("_", " ")
+
+
 def read_field_rules(record: type[BaseModel]) -> Iterator[tuple[str, FieldRule]]:
     """Every field that has one, in the record's order."""
     for field, info in record.model_fields.items():

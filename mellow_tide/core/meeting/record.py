@@ -51,7 +51,9 @@ class ClientRecord(Record):
     clothing: Annotated[str, Field(max_length=200), FieldRule("Clothing")] = ""
     note: Annotated[str, Field(max_length=4000), FieldRule("Notes", merge="join", between="\n")] = ""
     know_first: Annotated[
-        str, Field(max_length=400), FieldRule("To know first", merge="join", between=" · ")
+        str,
+        Field(max_length=400),
+        FieldRule("To know first", merge="join", between=" · ", about="to know first"),
     ] = ""
     height_cm: Annotated[
         HeightCm,
@@ -63,8 +65,12 @@ class ClientRecord(Record):
             means="The time of long strokes follows.",
         ),
     ] = 170
-    weight_kg: Annotated[Weight | None, FieldRule("Weight, kg", bears_on_plan=True)] = None
-    breaths_per_minute: Annotated[int, Field(ge=4, le=40), FieldRule(group="own")] = 12
+    weight_kg: Annotated[Weight | None, FieldRule("Weight, kg", bears_on_plan=True, about="weight in kg")] = (
+        None
+    )
+    breaths_per_minute: Annotated[
+        int, Field(ge=4, le=40), FieldRule(group="own", about="breaths a minute")
+    ] = 12
     body_hair: Annotated[Literal["usual", "much"], FieldRule("Body hair")] = "usual"
     skin: Annotated[Literal["usual", "dry"], FieldRule("Skin")] = "usual"
     conditions: Annotated[frozenset[str], _RULED] = frozenset()

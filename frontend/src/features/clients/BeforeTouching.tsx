@@ -2,12 +2,14 @@ import { Link } from "@tanstack/react-router";
 import type { ClientPage } from "../../api/client";
 import { useCatalogue } from "../../api/useCatalogue";
 import { type Caution, cautionsOf, consentsOf, keptOff } from "../../meeting/know";
+import { say } from "../../phrases/screens/clients/page";
+import { shared } from "../../phrases/screens/shared";
 import { longDate } from "../../phrases/time";
 import { listed } from "../../phrases/words";
 
 const LEVELS: Record<Caution["level"], string> = {
-  refer: "No session, refer",
-  ask: "The clinician first",
+  refer: say.noSessionRefer,
+  ask: shared.clinicianFirst,
   adapt: "Adapt",
 };
 
@@ -27,7 +29,7 @@ export function BeforeTouching({ client }: { client: ClientPage }) {
             className="font-bold text-accent underline underline-offset-4"
           >
             <span aria-hidden="true">△ </span>
-            An intake has been handed in: read it first
+            {shared.intakeHasBeenHandedIn}
           </Link>
         </p>
       )}
@@ -44,7 +46,7 @@ export function BeforeTouching({ client }: { client: ClientPage }) {
         ))}
         {client.ahead.map(({ on, weeks, says }) => (
           <li key={weeks + says} className="py-1 text-quiet">
-            From {weeks}, {longDate(on)}: {says}
+            {say.fromWord(weeks, longDate(on), says)}
           </li>
         ))}
         {off.map((place) => (
@@ -65,9 +67,7 @@ export function BeforeTouching({ client }: { client: ClientPage }) {
           </li>
         ))}
       </ul>
-      {cautions.length + off.length === 0 && (
-        <p>Nothing on record that restricts a session. Ask all the same.</p>
-      )}
+      {cautions.length + off.length === 0 && <p>{say.nothingOnRecordThatRestricts}</p>}
       <ConsentLine client={client} />
     </section>
   );
@@ -82,11 +82,11 @@ function ConsentLine({ client }: { client: ClientPage }) {
     <p className="mt-2">
       {those("no") && (
         <>
-          <span className="font-bold">Said no to</span> {those("no")}.{" "}
+          <span className="font-bold">{say.saidNoTo}</span> {those("no")}.{" "}
         </>
       )}
-      {those("yes") && <>Said yes to {those("yes")}. </>}
-      {those("not asked") && <span className="text-quiet">Not asked: {those("not asked")}.</span>}
+      {those("yes") && <>{say.saidYesTo(those("yes"))} </>}
+      {those("not asked") && <span className="text-quiet">{say.notAsked(those("not asked"))}</span>}
     </p>
   );
 }

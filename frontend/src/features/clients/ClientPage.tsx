@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
 import { catalogueQuery, clientQuery } from "../../api/queries";
+import { say } from "../../phrases/screens/clients/page";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { Knowing } from "./Knowing";
@@ -12,7 +13,7 @@ export function ClientPage() {
   const catalogue = useQuery(catalogueQuery);
   const error = client.error ?? catalogue.error;
   if (error) return <ProblemNote error={error} onAgain={() => client.refetch()} />;
-  if (!client.data || !catalogue.data) return <Waiting what="Looking up the client" />;
+  if (!client.data || !catalogue.data) return <Waiting what={say.lookingUpClient} />;
   const { record, pregnancy } = client.data;
   return (
     <>
@@ -21,10 +22,10 @@ export function ClientPage() {
         <p className="text-quiet">
           {[
             record.address_as && `“${record.address_as}”`,
-            pregnancy && `pregnant, ${pregnancy} today`,
+            pregnancy && say.pregnantToday(pregnancy),
             record.phone,
             record.email,
-            `${record.height_cm} cm`,
+            say.cm(record.height_cm),
             record.language,
           ]
             .filter(Boolean)

@@ -4,6 +4,8 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { api, body, type ClientInList, type ClientPage } from "../../api/client";
 import { clientsQuery, meQuery } from "../../api/queries";
+import { say } from "../../phrases/screens/clients/page";
+import { shared } from "../../phrases/screens/shared";
 import { dayAndTime } from "../../phrases/time";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -27,27 +29,25 @@ export function ClientsPage() {
         </p>
       )}
       <SearchLine
-        label="Find a client"
-        placeholder="Name, digits of the phone, a word you noted"
+        label={say.findClient}
+        placeholder={say.nameDigitsOfPhoneWord}
         typed={typed}
         onType={setTyped}
         withOld={withOld}
         onWithOld={setWithOld}
       >
         <Link to="/clients/in" className="btn btn-ghost min-h-11">
-          Bring in from elsewhere
+          {say.bringInFromElsewhere}
         </Link>
         <a href="/api/clients-out/cards" download className="btn btn-ghost min-h-11">
-          All contacts (vCard)
+          {say.allContactsVcard}
         </a>
       </SearchLine>
       <AddClient />
       {found.error && <ProblemNote error={found.error} onAgain={() => found.refetch()} />}
       {found.data?.length === 0 && (
         <p role="status" className="mt-6">
-          {typed.trim()
-            ? "Nobody is found by these words. Try fewer letters."
-            : "Nobody yet: add the first one above."}
+          {typed.trim() ? say.nobodyIsFoundByThese : say.nobodyYetAddFirstOne}
         </p>
       )}
       <ul aria-label="Clients" className="mt-4" {...steady}>
@@ -75,9 +75,9 @@ function Row({ client, timeZone }: { client: ClientInList; timeZone: string }) {
         <span>{client.know_first}</span>
         <span className="text-quiet">
           {client.next_at
-            ? `next ${when(client.next_at)}`
+            ? say.next(when(client.next_at))
             : client.last_at
-              ? `last ${when(client.last_at)}`
+              ? say.last(when(client.last_at))
               : client.phone}
         </span>
       </Link>
@@ -100,14 +100,14 @@ function AddClient() {
   });
   return (
     <form
-      aria-label="Add a client"
+      aria-label={say.addClient}
       className="mt-3 flex flex-wrap items-center gap-2"
       onSubmit={form.handleSubmit((words) => adding.mutate(words))}
     >
       <input
         className="input min-h-11 w-64"
         aria-label="Name"
-        placeholder="Name of a new client"
+        placeholder={say.nameOfNewClient}
         maxLength={120}
         {...form.register("name", { validate: (name) => name.trim() !== "" })}
       />
@@ -123,7 +123,7 @@ function AddClient() {
       </Button>
       {form.formState.errors.name && (
         <span role="alert" className="text-accent">
-          Give a name.
+          {shared.giveName}
         </span>
       )}
       {adding.error && <ProblemNote error={adding.error} />}

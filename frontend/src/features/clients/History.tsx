@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { historyQuery, meQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
 import { howKnown, whatChanged } from "../../phrases/known";
+import { say } from "../../phrases/screens/clients/page";
 import { dayAndTime } from "../../phrases/time";
 import { capital } from "../../phrases/words";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -13,8 +14,8 @@ export function History({ clientId }: { clientId: string }) {
   const history = useQuery(historyQuery(clientId));
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   if (history.error) return <ProblemNote error={history.error} onAgain={() => history.refetch()} />;
-  if (!history.data) return <Waiting what="Looking it up" />;
-  if (history.data.length === 0) return <p>Nothing has been told yet.</p>;
+  if (!history.data) return <Waiting what={say.lookingItUp} />;
+  if (history.data.length === 0) return <p>{say.nothingHasBeenToldYet}</p>;
   return (
     <table className="w-full text-left">
       <thead className="text-quiet">
@@ -33,7 +34,7 @@ export function History({ clientId }: { clientId: string }) {
             <td className="py-1.5 pr-6 whitespace-nowrap">
               {capital(dayAndTime(known.at, timeZone, new Date()))}
             </td>
-            <td className="py-1.5 pr-6">{whatChanged(known.change, catalogue)}</td>
+            <td className="py-1.5 pr-6">{whatChanged(known, catalogue)}</td>
             <td className="py-1.5 text-quiet max-sm:hidden">{howKnown(known)}</td>
           </tr>
         ))}

@@ -3,6 +3,7 @@ import { Link } from "@tanstack/react-router";
 import { api, body, type ClientPage, type IntakeLink } from "../../api/client";
 import { clientQuery, meQuery } from "../../api/queries";
 import { signOut } from "../../api/signOut";
+import { say } from "../../phrases/screens/clients/page";
 import { dayAndTime } from "../../phrases/time";
 import { capital } from "../../phrases/words";
 import { Button } from "../../ui/Button";
@@ -34,10 +35,10 @@ export function Intakes({ client }: { client: ClientPage }) {
     <div className="grid gap-4">
       <div className="flex flex-wrap gap-3">
         <Button className="bg-base-100" onClick={() => making.mutate()} disabled={making.isPending}>
-          A link for their own phone
+          {say.linkForTheirOwnPhone}
         </Button>
         <Button className="bg-base-100" onClick={() => handing.mutate()} disabled={handing.isPending}>
-          Hand over this tablet (signs you out here)
+          {say.handOverThisTabletSigns}
         </Button>
       </div>
       {problem && <ProblemNote error={problem} />}
@@ -52,7 +53,7 @@ export function Intakes({ client }: { client: ClientPage }) {
                   params={{ clientId: client.client_id, intakeId: intake.intake_id }}
                   className="inline-flex min-h-11 items-center underline underline-offset-4"
                 >
-                  Handed in {when(intake.handed_in_at)}: {intake.reviewed_at ? "read" : "to be read"}
+                  {say.handedIn(when(intake.handed_in_at), intake.reviewed_at ? "read" : "to be read")}
                 </Link>
               ) : (
                 <span className="text-quiet">{capital(waitsFor(intake, when))}</span>
@@ -66,9 +67,9 @@ export function Intakes({ client }: { client: ClientPage }) {
 }
 
 function waitsFor(intake: ClientPage["intakes"][number], when: (at: string) => string): string {
-  if (new Date(intake.expires_at) < new Date()) return `ended ${when(intake.expires_at)}, not handed in`;
-  if (intake.opened_at) return `being filled in since ${when(intake.opened_at)}`;
-  return `not opened yet; the link ends ${when(intake.expires_at)}`;
+  if (new Date(intake.expires_at) < new Date()) return say.endedNotHandedIn(when(intake.expires_at));
+  if (intake.opened_at) return say.beingFilledInSince(when(intake.opened_at));
+  return say.notOpenedYetLinkEnds(when(intake.expires_at));
 }
 
 function TheLink({ link, until }: { link: IntakeLink; until: string }) {
@@ -76,15 +77,12 @@ function TheLink({ link, until }: { link: IntakeLink; until: string }) {
     <div role="status" className="grid gap-6 rounded-box bg-base-100 px-6 py-5 sm:grid-cols-[13rem_1fr]">
       <div
         role="img"
-        aria-label="QR code of the link"
+        aria-label={say.qrCodeOfLink}
         // biome-ignore lint/security/noDangerouslySetInnerHtml: the server draws it, of our own link
         dangerouslySetInnerHTML={{ __html: link.qr_svg }}
       />
       <div className="min-w-0">
-        <p>
-          It opens once, on one device, and ends {until}. It shows nothing of anybody. It is not shown again
-          here.
-        </p>
+        <p>{say.itOpensOnceOnOne(until)}</p>
         <input
           className="input mt-3 min-h-11 w-full"
           aria-label="The link"

@@ -5,6 +5,8 @@ import type { ClientPage as Client } from "../../api/client";
 import { meQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
 import { howKnown } from "../../phrases/known";
+import { say } from "../../phrases/screens/clients/page";
+import { shared } from "../../phrases/screens/shared";
 import { dayAndTime, shortDay } from "../../phrases/time";
 import { capital, depthWord, listed, placeName } from "../../phrases/words";
 import { BeforeTouching } from "./BeforeTouching";
@@ -52,7 +54,7 @@ function Wishes({ client }: { client: Client }) {
       <h2 className="text-2xl">Wishes</h2>
       {aims && <p className="mt-1 italic">“{aims}”</p>}
       <WishesPlan client={client} />
-      {wishes.length === 0 && <p className="mt-1">None by region: the depth is the brief’s.</p>}
+      {wishes.length === 0 && <p className="mt-1">{say.noneByRegionDepthIs}</p>}
       <ul className="mt-1">
         {wishes.map(({ region, depth }) => (
           <li key={region}>
@@ -63,11 +65,11 @@ function Wishes({ client }: { client: Client }) {
       </ul>
       {tension.length > 0 && (
         <p className="mt-1">
-          Carries tension: {listed(tension.map((place) => placeName(place, catalogue)))}.
+          {say.carriesTension(listed(tension.map((place) => placeName(place, catalogue))))}
         </p>
       )}
-      {likes.length > 0 && <p className="mt-1">Likes {named(likes)}.</p>}
-      {dislikes.length > 0 && <p>Does not like {named(dislikes)}.</p>}
+      {likes.length > 0 && <p className="mt-1">{say.likes(named(likes))}</p>}
+      {dislikes.length > 0 && <p>{say.doesNotLike(named(dislikes))}</p>}
       {comfort && <p className="mt-1">{comfort}</p>}
     </section>
   );
@@ -89,8 +91,8 @@ function SorePoints({ client }: { client: Client }) {
               <li key={point.id}>
                 <span className="font-bold">{capital(placeName(point, catalogue))}</span>
                 <span className="numbers"> {point.numbers?.join(", ") || "no number"}</span>
-                {point.travels?.length ? `, travels to ${listed(point.travels)}` : ""}
-                {point.left && <span className="text-quiet"> slow to ease: come back to it</span>}
+                {point.travels?.length ? shared.travelsTo(listed(point.travels)) : ""}
+                {point.left && <span className="text-quiet"> {say.slowToEaseComeBack}</span>}
               </li>
             ))}
           </ul>
@@ -101,9 +103,9 @@ function SorePoints({ client }: { client: Client }) {
 }
 
 const COMFORT = {
-  oil: { usual: "oil as usual", little: "little oil", none: "no oil" },
-  warmth: { warm: "warm", usual: "warmth as usual", cool: "cool" },
-  talk: { quiet: "quiet", some: "a little talk", talk: "likes to talk" },
+  oil: { usual: say.oilAsUsual, little: "little oil", none: "no oil" },
+  warmth: { warm: "warm", usual: say.warmthAsUsual, cool: "cool" },
+  talk: { quiet: "quiet", some: say.littleTalk, talk: say.likesToTalk },
   music: { none: "no music", soft: "music, softly" },
 };
 
@@ -135,7 +137,7 @@ function Visits({ client }: { client: Client }) {
           )}
         </p>
       )}
-      {client.visits.length === 0 && <p className="mt-1">None yet.</p>}
+      {client.visits.length === 0 && <p className="mt-1">{say.noneYet}</p>}
       <ul className="mt-2">
         {client.visits.map((visit) => (
           <li key={visit.session_id} className="border-t border-base-300">

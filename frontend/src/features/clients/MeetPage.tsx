@@ -7,6 +7,7 @@ import { AnsweredToday } from "../../meeting/AnsweredToday";
 import { DayQuestion } from "../../meeting/DayQuestion";
 import { LeftForNow } from "../../meeting/LeftForNow";
 import { useDayAnswer } from "../../meeting/useDayAnswer";
+import { say } from "../../phrases/screens/clients/page";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
@@ -21,7 +22,7 @@ export function MeetPage() {
   const catalogue = useQuery(catalogueQuery);
   const error = session.error ?? client.error ?? catalogue.error;
   if (error) return <ProblemNote error={error} onAgain={() => client.refetch()} />;
-  if (!session.data || !client.data || !catalogue.data) return <Waiting what="Looking up the client" />;
+  if (!session.data || !client.data || !catalogue.data) return <Waiting what={say.lookingUpClient} />;
   return (
     <Knowing client={client.data}>
       <Today session={session.data} />
@@ -43,7 +44,7 @@ function Today({ session }: { session: SessionView }) {
           sessionId={session.session_id}
           answered={session.day_answer ?? null}
           busy={answering.isPending}
-          words={["Nothing new today", "Put it into the plan"]}
+          words={[say.nothingNewToday, say.putItIntoPlan]}
           onAnswer={(answer, lasting) =>
             answering.mutate({ answer, lasting }, { onSuccess: () => setAgain(false) })
           }

@@ -1,5 +1,7 @@
 import { useState } from "react";
 import type { ClientPage } from "../../api/client";
+import { say } from "../../phrases/screens/clients/page";
+import { shared } from "../../phrases/screens/shared";
 import { Button } from "../../ui/Button";
 import { DescribeClient } from "./describing/DescribeClient";
 import { DescribeHealth } from "./describing/DescribeHealth";
@@ -11,11 +13,11 @@ import { History } from "./History";
 import { Intakes } from "./Intakes";
 
 const PARTS = [
-  "Name and contact",
+  shared.nameAndContact,
   "Health",
-  "Wishes and places",
+  say.wishesAndPlaces,
   "Intake",
-  "How it became known",
+  say.whereThisCameFrom,
   "Take out",
   "Two entries",
   "Erase",
@@ -45,13 +47,13 @@ export function More(props: { client: ClientPage; describe: Describe }) {
       </div>
       {open && (
         <section aria-label={open} className="mt-3 rounded-box bg-base-200 px-6 py-5">
-          {open === "Name and contact" && (
+          {open === shared.nameAndContact && (
             <DescribeClient key={client.revision} client={client} describe={describe} />
           )}
           {open === "Health" && <DescribeHealth key={client.revision} client={client} describe={describe} />}
-          {open === "Wishes and places" && <DescribeWishes client={client} describe={describe} />}
+          {open === say.wishesAndPlaces && <DescribeWishes client={client} describe={describe} />}
           {open === "Intake" && <Intakes client={client} />}
-          {open === "How it became known" && <History clientId={client.client_id} />}
+          {open === say.whereThisCameFrom && <History clientId={client.client_id} />}
           {open === "Take out" && <TakeOut client={client} />}
           {open === "Two entries" && <PutTogether client={client} />}
           {open === "Erase" && <Erase client={client} />}

@@ -3,6 +3,7 @@ import { Link, useParams } from "@tanstack/react-router";
 import { useState } from "react";
 import { api, body, type IntakeReview } from "../../api/client";
 import { intakeQuery, meQuery } from "../../api/queries";
+import { say } from "../../phrases/screens/clients/page";
 import { dayAndTime } from "../../phrases/time";
 import { capital } from "../../phrases/words";
 import { Button } from "../../ui/Button";
@@ -38,24 +39,23 @@ export function ReviewPage() {
     },
   });
   if (review.error) return <ProblemNote error={review.error} onAgain={() => review.refetch()} />;
-  if (!review.data) return <Waiting what="Reading the intake" />;
+  if (!review.data) return <Waiting what={say.readingIntake} />;
   const { items, client_name, handed_in_at, reviewed_at } = review.data;
   const open = items.filter(({ judged }) => !judged);
   // What is grave is read one by one.
   const plain = open.filter(({ item }) => item.level === "adapt" || item.level === "note");
   return (
     <>
-      <h1 className="text-3xl">What {client_name} wrote</h1>
+      <h1 className="text-3xl">{say.whatWrote(client_name)}</h1>
       <p className="text-quiet">
-        Handed in {dayAndTime(handed_in_at, timeZone, new Date())}.{" "}
-        {reviewed_at ? "All of it has been read." : `${open.length} of ${items.length} still to read.`}
+        {say.handedInSentence(
+          dayAndTime(handed_in_at, timeZone, new Date()),
+          reviewed_at ? "All of it has been read." : `${open.length} of ${items.length} still to read.`,
+        )}
       </p>
-      <p className="mt-2 max-w-[75ch]">
-        What you accept goes into the record, dated, and into every plan to come. What you question waits on
-        the client’s page until you have asked. Refer, never diagnose: the client’s own clinician decides.
-      </p>
+      <p className="mt-2 max-w-[75ch]">{say.whatYouAcceptGoesInto}</p>
       {judging.error && <ProblemNote error={judging.error} />}
-      {items.length === 0 && <p className="mt-4">Nothing was answered.</p>}
+      {items.length === 0 && <p className="mt-4">{say.nothingWasAnswered}</p>}
       <ul aria-label="Answers" className="mt-4">
         {items
           .filter(({ item }) => item.level !== "note")
@@ -63,7 +63,7 @@ export function ReviewPage() {
             <Answer key={one.item.id} one={one} busy={judging.isPending} onJudge={judging.mutate} />
           ))}
       </ul>
-      <ul aria-label="Wishes and words" className="grid gap-x-12 xl:grid-cols-2">
+      <ul aria-label={say.wishesAndWords} className="grid gap-x-12 xl:grid-cols-2">
         {items
           .filter(({ item }) => item.level === "note")
           .map((one) => (
@@ -80,12 +80,12 @@ export function ReviewPage() {
             }
           >
             {plain.length === open.length
-              ? `Accept all ${plain.length}`
-              : `Accept all but the marked ${open.length - plain.length}`}
+              ? say.acceptAll(plain.length)
+              : say.acceptAllButMarked(open.length - plain.length)}
           </Button>
         )}
         <Link to="/clients/$clientId" params={{ clientId }} className="btn min-h-11">
-          To {client_name}
+          {say.to(client_name)}
         </Link>
       </div>
     </>
@@ -117,10 +117,10 @@ function Answer({ one, busy, narrow, onJudge }: AnswerProps) {
       <div>
         <p>
           {narrow && <span className="mr-2 font-bold max-sm:hidden">{capital(item.about)}</span>}“
-          {item.answer}”{item.before && <span className="text-quiet"> on record: {item.before}</span>}
+          {item.answer}”{item.before && <span className="text-quiet"> {say.onRecord(item.before)}</span>}
         </p>
         {item.means && <p className="text-quiet">{item.means}</p>}
-        {judged?.note && <p className="italic">You ask: {judged.note}</p>}
+        {judged?.note && <p className="italic">{say.youAsk(judged.note)}</p>}
       </div>
       <div className="flex flex-wrap items-start gap-2">
         {judged ? (
@@ -135,7 +135,7 @@ function Answer({ one, busy, narrow, onJudge }: AnswerProps) {
                   onPress={() => onJudge({ [item.id]: { verdict: "accepted" } })}
                 />
                 <VerdictButton
-                  words="Asked, left out"
+                  words={say.askedLeftOut}
                   about={item.about}
                   busy={busy}
                   onPress={() => onJudge({ [item.id]: { verdict: "settled" } })}
@@ -153,14 +153,14 @@ function Answer({ one, busy, narrow, onJudge }: AnswerProps) {
           >
             <input
               className="input min-h-11 w-52"
-              aria-label={`What to ask: ${item.about}`}
-              placeholder="What to ask"
+              aria-label={say.whatToAskAbout(item.about)}
+              placeholder={say.whatToAsk}
               maxLength={400}
               value={note}
               onChange={(event) => setNote(event.target.value)}
             />
             <Button type="submit" disabled={busy}>
-              To be asked
+              {say.toBeAsked}
             </Button>
           </form>
         ) : (
@@ -184,7 +184,7 @@ function Answer({ one, busy, narrow, onJudge }: AnswerProps) {
   );
 }
 
-const VERDICTS = { accepted: "accepted", questioned: "to be asked", settled: "asked, left out" };
+const VERDICTS = { accepted: "accepted", questioned: say.open, settled: say.leftOutAfterAsking };
 
 function VerdictButton(props: { words: string; about: string; busy: boolean; onPress(): void }) {
   return (

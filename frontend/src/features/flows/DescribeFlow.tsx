@@ -1,5 +1,7 @@
 import { useForm } from "react-hook-form";
 import type { FlowView } from "../../api/client";
+import { say } from "../../phrases/screens/flows";
+import { shared } from "../../phrases/screens/shared";
 import { Button } from "../../ui/Button";
 import type { Describing } from "./useLibrary";
 
@@ -14,7 +16,7 @@ export function DescribeFlow({
   const form = useForm({ defaultValues: { name: flow.name, note: flow.note } });
   return (
     <form
-      aria-label={`Rename ${flow.name}`}
+      aria-label={say.rename(flow.name)}
       className="mt-2 flex flex-wrap items-center gap-2 rounded-box bg-base-200 px-5 py-4"
       onSubmit={form.handleSubmit(onDescribe)}
     >
@@ -26,16 +28,16 @@ export function DescribeFlow({
       />
       <input
         className="input min-h-11 w-full sm:w-[28rem]"
-        aria-label="What it is good for"
+        aria-label={shared.whatItIsGoodFor}
         maxLength={400}
         {...form.register("note")}
       />
       <Button look="main" type="submit">
-        Keep it so
+        {shared.keepItSo}
       </Button>
       {form.formState.errors.name && (
         <span role="alert" className="text-accent">
-          Give it a name.
+          {shared.giveItAName}
         </span>
       )}
     </form>

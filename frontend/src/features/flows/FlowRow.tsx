@@ -4,6 +4,8 @@ import { useState } from "react";
 import type { Catalogue, FlowView } from "../../api/client";
 import { dayQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
+import { say } from "../../phrases/screens/flows";
+import { shared } from "../../phrases/screens/shared";
 import { timeOfDay } from "../../phrases/time";
 import { capital, listed } from "../../phrases/words";
 import { SmallTide } from "../../tideline/SmallTide";
@@ -49,32 +51,32 @@ export function FlowRow({ flow, perMinute, compared, onCompare }: Props) {
         {!flow.archived && (
           <Button
             aria-expanded={open === "use"}
-            aria-label={`Use it for a client: ${flow.name}`}
+            aria-label={say.forAClientOf(flow.name)}
             onClick={() => toggle("use")}
           >
-            Use it for a client
+            {say.forAClient}
           </Button>
         )}
-        <Button look="quiet" aria-pressed={compared} aria-label={`Compare ${flow.name}`} onClick={onCompare}>
+        <Button look="quiet" aria-pressed={compared} aria-label={say.compare(flow.name)} onClick={onCompare}>
           Compare
         </Button>
-        <Button look="quiet" aria-label={`Copy ${flow.name}`} onClick={() => copy()}>
+        <Button look="quiet" aria-label={say.copy(flow.name)} onClick={() => copy()}>
           Copy
         </Button>
         <Button
           look="quiet"
           aria-expanded={open === "describe"}
-          aria-label={`Rename ${flow.name}`}
+          aria-label={say.rename(flow.name)}
           onClick={() => toggle("describe")}
         >
           Rename
         </Button>
         <Button
           look="quiet"
-          aria-label={`${flow.archived ? "Bring it back:" : "Put away"} ${flow.name}`}
+          aria-label={flow.archived ? say.bringThisBack(flow.name) : say.putAway(flow.name)}
           onClick={() => void describe({ archived: !flow.archived }).catch(() => undefined)}
         >
-          {flow.archived ? "Bring it back" : "Put away"}
+          {flow.archived ? say.bringItBack : "Put away"}
         </Button>
       </div>
       {problem && <ProblemNote error={problem} />}
@@ -96,16 +98,16 @@ export function FlowRow({ flow, perMinute, compared, onCompare }: Props) {
 
 function metaOf({ brief, regions, shipped }: FlowView, catalogue: Catalogue): string {
   const worked = regions.map((id) => catalogue.regions[id]?.whole ?? id);
-  const shown = worked.length > 7 ? [...worked.slice(0, 6), `${worked.length - 6} more`] : worked;
+  const shown = worked.length > 7 ? [...worked.slice(0, 6), say.more(worked.length - 6)] : worked;
   const kind = catalogue.kinds[brief.kind ?? ""];
   const school = catalogue.schools[brief.school ?? ""]?.name;
-  const minutes = kind?.open_ended ? "as long as it takes" : `${brief.booked_minutes} minutes`;
+  const minutes = kind?.open_ended ? say.asLongAsItTakes : shared.minutes(brief.booked_minutes);
   return [
     capital(kind?.name ?? ""),
     minutes,
     school,
     listed(shown),
-    shipped ? "came with Mellow Tide" : "your own",
+    shipped ? say.cameWithMellowTide : "your own",
   ]
     .filter(Boolean)
     .join(" · ");
@@ -118,11 +120,7 @@ function UseFor({ flow }: { flow: FlowView }) {
   if (day.error) return <ProblemNote error={day.error} onAgain={() => day.refetch()} />;
   return (
     <div className="mt-2 rounded-box bg-base-200 px-5 py-4">
-      <p>
-        {waiting.length > 0
-          ? "Whose session? You see what changes for them before anything is stored."
-          : day.data && "No session of today is still to be planned."}
-      </p>
+      <p>{waiting.length > 0 ? say.whoseSessionYouSeeWhat : day.data && say.noSessionOfTodayIs}</p>
       <div className="mt-2 flex flex-wrap gap-2">
         {waiting.map((session) => (
           <Link

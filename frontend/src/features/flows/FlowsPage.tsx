@@ -3,6 +3,8 @@ import { useEffect, useRef, useState } from "react";
 import { api, body, type FlowsBeside } from "../../api/client";
 import { catalogueQuery, flowsQuery } from "../../api/queries";
 import { Compare } from "../../compare/Compare";
+import { say } from "../../phrases/screens/flows";
+import { shared } from "../../phrases/screens/shared";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { SearchLine } from "../../ui/SearchLine";
@@ -21,7 +23,7 @@ export function FlowsPage() {
   const [ref, width] = useWidth<HTMLDivElement>(1100);
   const error = flows.error ?? catalogue.error;
   if (error) return <ProblemNote error={error} onAgain={() => flows.refetch()} />;
-  if (!flows.data || !catalogue.data) return <Waiting what="Opening the library" />;
+  if (!flows.data || !catalogue.data) return <Waiting what={shared.openingLibrary} />;
   const kept = flows.data.filter((flow) => withOld || !flow.archived);
   const shown = found(kept, typed, catalogue.data);
   const longest = Math.max(...flows.data.map((flow) => flow.outline.seconds / 60), 60);
@@ -30,28 +32,28 @@ export function FlowsPage() {
   return (
     <div ref={ref}>
       <h1 className="text-3xl">Flows</h1>
-      <p className="mt-1 max-w-[65ch]">
-        Sessions to start from. Each is adapted to the client it is used for, and every change is named first.
-      </p>
+      <p className="mt-1 max-w-[65ch]">{say.sessionsToStartFromEach}</p>
       <SearchLine
-        label="Find a flow"
-        placeholder="Name, region, minutes, kind: feet 75"
+        label={say.findFlow}
+        placeholder={say.nameRegionMinutesKindFeet}
         typed={typed}
         onType={setTyped}
         withOld={withOld}
         onWithOld={setWithOld}
       >
         <p role="status" className="text-quiet">
-          {shown.length === kept.length ? `${kept.length} flows` : `${shown.length} of ${kept.length} flows`}
+          {shown.length === kept.length
+            ? say.flows(kept.length)
+            : say.shownOfFlows(shown.length, kept.length)}
         </p>
       </SearchLine>
       {compared.length === 1 && (
         <p role="status" className="mt-3">
-          Choose a second one to compare with.
+          {say.chooseSecondOneToCompare}
         </p>
       )}
       {compared.length === 2 && <Beside ids={compared} onClose={() => setCompared([])} />}
-      {shown.length === 0 && <p className="mt-6">No flow fits all of these words. Try fewer.</p>}
+      {shown.length === 0 && <p className="mt-6">{say.noFlowFitsAllOf}</p>}
       <ul className="mt-4">
         {shown.map((flow) => (
           <FlowRow
@@ -84,7 +86,7 @@ function Beside({ ids, onClose }: { ids: readonly string[]; onClose(): void }) {
       className="mt-4 scroll-mt-4 outline-none rounded-box bg-base-200 px-6 py-5"
     >
       {beside.error && <ProblemNote error={beside.error} onAgain={() => beside.refetch()} />}
-      {beside.isPending && <Waiting what="Laying one over the other" />}
+      {beside.isPending && <Waiting what={shared.layingOneOverOther} />}
       {beside.data && (
         <Compare
           first={beside.data.first}

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, body, type FlowView } from "../../api/client";
 import { askAgain, flowsQuery } from "../../api/queries";
+import { say } from "../../phrases/screens/flows";
 
 export type Describing = Pick<FlowView, "name" | "note" | "archived">;
 
@@ -30,7 +31,7 @@ export function useLibrary(flow: FlowView) {
       body<FlowView>(
         api.POST("/api/flows/{flow_id}/copy", {
           params,
-          body: { name: `${flow.name}, another`.slice(0, 80) },
+          body: { name: say.another(flow.name).slice(0, 80) },
         }),
       ),
     onSettled,

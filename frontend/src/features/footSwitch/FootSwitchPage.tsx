@@ -1,6 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, body, type Press } from "../../api/client";
+import { say } from "../../phrases/screens/footSwitch";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 
@@ -9,7 +10,7 @@ type Sends = "page" | "arrows" | "space";
 const CODES: [Sends, string][] = [
   ["page", "Page keys"],
   ["arrows", "Arrows"],
-  ["space", "Space and backspace"],
+  ["space", say.spaceAndBackspace],
 ];
 
 /** A foot switch made of two large pedals, for whoever has none: pressed here, felt by the table's screen. */
@@ -25,11 +26,8 @@ export function FootSwitchPage() {
       data-theme="nightroom"
       className="flex min-h-dvh flex-col gap-5 bg-base-100 px-5 py-6 text-base-content"
     >
-      <h1 className="text-3xl">Simulated foot switch</h1>
-      <p className="max-w-[60ch] text-quiet">
-        Signed in as the same person, the table’s screen listens to it once that is switched on under “How it
-        goes”. It sends the keys a real one sends.
-      </p>
+      <h1 className="text-3xl">{say.simulatedFootSwitch}</h1>
+      <p className="max-w-[60ch] text-quiet">{say.signedInAsSamePerson}</p>
       <fieldset className="flex flex-wrap gap-3">
         <legend className="mb-2 text-quiet">It sends</legend>
         {CODES.map(([code, words]) => (

@@ -1,3 +1,4 @@
+import { say } from "../../phrases/screens/intake";
 import { Tick } from "../../ui/Tick";
 import type { AskedProps } from "./question";
 
@@ -24,7 +25,7 @@ export function Conditions({ question, form, answers, onAnswer }: AskedProps) {
         ))}
       <Tick
         soft
-        words="None of these"
+        words={say.noneOfThese}
         checked={ticked !== undefined && ticked.length === 0}
         onTick={(on) => answer(on ? [] : undefined)}
       />

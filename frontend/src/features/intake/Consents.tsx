@@ -1,10 +1,11 @@
+import { say } from "../../phrases/screens/intake";
 import { Option } from "./Option";
 import type { AskedProps } from "./question";
 
 const ANSWERS = [
   ["yes", "Yes"],
   ["no", "No"],
-  ["ask", "Ask me then"],
+  ["ask", say.askMeThen],
 ] as const;
 
 /** What may be touched, one by one. */

@@ -1,5 +1,6 @@
 import { useId } from "react";
 import type { IntakeAnswers } from "../../api/client";
+import { say } from "../../phrases/screens/intake";
 import type { AskedProps } from "./question";
 
 /** How firm it may be, row by row of the body; whoever does not say leaves it to the therapist. */
@@ -29,7 +30,7 @@ export function Depths({ question, answers, onAnswer }: AskedProps) {
               })
             }
           >
-            <option value="">As you think</option>
+            <option value="">{say.asYouThink}</option>
             {question.options?.map((option) => (
               <option key={option.value} value={option.value}>
                 {option.reads}

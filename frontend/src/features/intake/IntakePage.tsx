@@ -1,6 +1,7 @@
 import { useRouterState } from "@tanstack/react-router";
 import { useEffect, useRef, useState } from "react";
 import type { IntakeForm } from "../../api/client";
+import { say } from "../../phrases/screens/intake";
 import { Button } from "../../ui/Button";
 import { Waiting } from "../../ui/Waiting";
 import { Wordmark } from "../../ui/Wordmark";
@@ -17,7 +18,7 @@ export function IntakePage() {
         {token ? (
           <Filling key={token} token={token} />
         ) : (
-          <Notice title="There is no form here." says="Open the link that you were given, whole." />
+          <Notice title={say.thereIsNoFormHere} says={say.openLinkThatYouWere} />
         )}
       </main>
     </div>
@@ -26,23 +27,14 @@ export function IntakePage() {
 
 function Filling({ token }: { token: string }) {
   const intake = useIntake(token);
-  if (intake.done)
-    return (
-      <Notice
-        title="Thank you."
-        says="It has been handed in, and nothing of it is left on this device. If it is not yours, give it back now."
-      />
-    );
+  if (intake.done) return <Notice title={say.thankYou} says={say.itHasBeenHandedIn} />;
   if (intake.closed)
     return <Notice title={intake.closed.document.title} says={intake.closed.document.detail} />;
   if (!intake.form || !intake.answers)
     return intake.cut ? (
-      <Notice
-        title="There is no connection."
-        says="The form opens by itself as soon as there is one. Keep this page."
-      />
+      <Notice title={say.thereIsNoConnection} says={say.formOpensByItselfAs} />
     ) : (
-      <Waiting what="Opening the form" />
+      <Waiting what={say.openingForm} />
     );
   return <Sections intake={intake} form={intake.form} />;
 }
@@ -76,9 +68,7 @@ function Sections({ intake, form }: { intake: Intake; form: IntakeForm }) {
   );
   return (
     <>
-      <p className="text-quiet">
-        {form.practice} · section {at + 1} of {form.sections.length}
-      </p>
+      <p className="text-quiet">{say.sectionOf(form.practice, at + 1, form.sections.length)}</p>
       <Progress at={at} of={form.sections.length} />
       <h1 ref={heading} tabIndex={-1} className="mt-4 text-4xl outline-none">
         {section.title}
@@ -97,16 +87,13 @@ function Sections({ intake, form }: { intake: Intake; form: IntakeForm }) {
         ))}
       </div>
       <p role="status" className={`mt-8 min-h-6 ${intake.cut ? "text-accent" : "text-quiet"}`}>
-        {intake.cut
-          ? "No connection just now. Your answers are kept on this device and sent as soon as there is one."
-          : intake.saved
-            ? "Saved."
-            : "Saving …"}
+        {intake.cut ? say.noConnectionJustNowYour : intake.saved ? "Saved." : "Saving …"}
       </p>
       {last && elsewhere >= 0 && (
         <p role="alert" className="text-accent">
           <span aria-hidden="true">△ </span>
-          Something in “{form.sections[elsewhere]?.title}” cannot be right yet.{" "}
+          Something in “{form.sections[elsewhere]?.title}
+          {say.cannotBeRightYet}{" "}
           <Button look="shape" className="underline" onClick={() => setAt(elsewhere)}>
             Look there
           </Button>
@@ -125,7 +112,7 @@ function Sections({ intake, form }: { intake: Intake; form: IntakeForm }) {
             disabled={intake.handingIn && !intake.cut}
             onClick={intake.handIn}
           >
-            {intake.handingIn ? (intake.cut ? "Waiting for a connection …" : "Handing in …") : "Hand it in"}
+            {intake.handingIn ? (intake.cut ? say.waitingForConnection : "Handing in …") : say.handItIn}
           </Button>
         ) : (
           <Button look="main" className="min-h-14 grow px-6 text-lg" onClick={() => setAt(at + 1)}>
@@ -133,12 +120,7 @@ function Sections({ intake, form }: { intake: Intake; form: IntakeForm }) {
           </Button>
         )}
       </div>
-      {last && (
-        <p className="mt-6 text-quiet">
-          What you wrote is read by the person who works with you, before you are touched. It is no
-          examination: if you are not sure whether a massage is right for you, ask your own clinician first.
-        </p>
-      )}
+      {last && <p className="mt-6 text-quiet">{say.whatYouWroteIsRead}</p>}
     </>
   );
 }

@@ -3,6 +3,8 @@ import type { Entry, Excluded } from "../../api/client";
 import { BodyPlan } from "../../meeting/BodyPlan";
 import { PlaceChoice } from "../../meeting/PlaceChoice";
 import { placeKey } from "../../meeting/places";
+import { say } from "../../phrases/screens/intake";
+import { shared } from "../../phrases/screens/shared";
 import { capital, placeName } from "../../phrases/words";
 import { Button } from "../../ui/Button";
 import type { AskedProps } from "./question";
@@ -13,12 +15,12 @@ export function PlacesAsked({ question, form, answers, onAnswer }: AskedProps) {
   const off = field === "excluded";
   const places = useMemo(() => (answers[field] ?? []) as Excluded[], [answers, field]);
   const keyOf = (place: Excluded) => placeKey(place, form);
-  const say = (next: Excluded[]) => onAnswer({ [field]: next });
+  const answer = (next: Excluded[]) => onAnswer({ [field]: next });
   function toggle(region: string, side: Entry["side"]) {
     const place = (off ? { region, side, because: "" } : { region, side }) as Excluded;
     const key = keyOf(place);
     const there = places.some((one) => keyOf(one) === key);
-    say(there ? places.filter((one) => keyOf(one) !== key) : [...places, place]);
+    answer(there ? places.filter((one) => keyOf(one) !== key) : [...places, place]);
   }
   const shaded = useMemo(
     () =>
@@ -35,7 +37,7 @@ export function PlacesAsked({ question, form, answers, onAnswer }: AskedProps) {
         catalogue={form}
         {...(off ? { excluded: places } : { shaded })}
         pregnant={answers.pregnant === "yes"}
-        words={["Seen from behind", "Seen from the front"]}
+        words={[say.seenFromBehind, say.seenFromFront]}
         onPick={({ region, side }) => toggle(region, side)}
       />
       <ul className="mt-2 grid gap-2">
@@ -45,12 +47,12 @@ export function PlacesAsked({ question, form, answers, onAnswer }: AskedProps) {
             {off && (
               <input
                 className="input min-h-12 grow"
-                aria-label={`Why, if you want to say: ${placeName(place, form)}`}
-                placeholder="Why, if you want to say"
+                aria-label={say.whyIfYouWantTo(placeName(place, form))}
+                placeholder={shared.whyIfYouWantTo}
                 maxLength={120}
                 value={place.because ?? ""}
                 onChange={(event) =>
-                  say(places.map((one) => (one === place ? { ...one, because: event.target.value } : one)))
+                  answer(places.map((one) => (one === place ? { ...one, because: event.target.value } : one)))
                 }
               />
             )}
@@ -58,7 +60,7 @@ export function PlacesAsked({ question, form, answers, onAnswer }: AskedProps) {
               look="quiet"
               className="min-h-12"
               aria-label={`Take away: ${placeName(place, form)}`}
-              onClick={() => say(places.filter((one) => one !== place))}
+              onClick={() => answer(places.filter((one) => one !== place))}
             >
               Take away
             </Button>
@@ -67,7 +69,7 @@ export function PlacesAsked({ question, form, answers, onAnswer }: AskedProps) {
       </ul>
       <div className="mt-2">
         <PlaceChoice
-          label={off ? "Or choose a place not to be touched" : "Or choose a place that carries tension"}
+          label={off ? say.orChoosePlaceNotTo : say.orChoosePlaceThatCarries}
           place={null}
           catalogue={form}
           zones={false}

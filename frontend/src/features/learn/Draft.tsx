@@ -5,6 +5,7 @@ import { draftQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
 import { Compare } from "../../compare/Compare";
 import { says } from "../../phrases/learning";
+import { say } from "../../phrases/screens/learn";
 import { capital, placeName } from "../../phrases/words";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -17,13 +18,13 @@ export function Draft({ clientId }: { clientId: string }) {
   const [seen, setSeen] = useState(false);
   if (draft.error instanceof Problem && draft.error.document.status === 404) return null;
   if (draft.error) return <ProblemNote error={draft.error} onAgain={() => draft.refetch()} />;
-  if (!draft.data) return <Waiting what="Drafting the next plan" />;
+  if (!draft.data) return <Waiting what={say.draftingNextPlan} />;
   const { last, draft: made, reasons } = draft.data;
   return (
-    <section aria-label="The next plan">
-      <h2 className="text-2xl">The next plan, drafted</h2>
+    <section aria-label={say.nextPlan}>
+      <h2 className="text-2xl">{say.nextPlanDrafted}</h2>
       {reasons.length === 0 ? (
-        <p className="mt-1">As the last one: nothing that was said or left asks for a change.</p>
+        <p className="mt-1">{say.asLastOneNothingThat}</p>
       ) : (
         <ul className="mt-1 grid gap-1">
           {reasons.map((reason) => (
@@ -32,7 +33,7 @@ export function Draft({ clientId }: { clientId: string }) {
         </ul>
       )}
       <Button className="mt-3" aria-expanded={seen} onClick={() => setSeen(!seen)}>
-        {seen ? "Put the draft away" : "Lay it over the last plan"}
+        {seen ? say.putDraftAway : say.layItOverLastPlan}
       </Button>
       {seen && (
         <div className="mt-3">
@@ -55,12 +56,16 @@ export function reasonWords(
 ): string {
   const name = capital(catalogue.regions[reason.region]?.whole ?? reason.region);
   const depth = reason.start
-    ? `to depth ${reason.depth_after ?? "none"} (it was ${reason.depth_before ?? "not worked"}), since it ${says(reason.start)}`
+    ? say.toDepthItWasSince(
+        reason.depth_after ?? "none",
+        reason.depth_before ?? "not worked",
+        says(reason.start),
+      )
     : "";
   const points = reason.points?.length
-    ? `more time, since a point was left: ${reason.points
-        .map((point) => `${placeName(point, catalogue)} ${point.numbers.join(", ")}`)
-        .join("; ")}`
+    ? say.moreTimeSincePointWasLeft(
+        reason.points.map((point) => `${placeName(point, catalogue)} ${point.numbers.join(", ")}`).join("; "),
+      )
     : "";
   return `${name}: ${[depth, points].filter(Boolean).join("; ")}.`;
 }

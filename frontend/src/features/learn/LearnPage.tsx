@@ -5,6 +5,7 @@ import { catalogueQuery, clientQuery, learntQuery, sessionQuery } from "../../ap
 import { useCatalogue } from "../../api/useCatalogue";
 import { BodyPlan } from "../../meeting/BodyPlan";
 import { says } from "../../phrases/learning";
+import { say } from "../../phrases/screens/learn";
 import { capital } from "../../phrases/words";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
@@ -27,7 +28,7 @@ export function LearnPage() {
   const error = session.error ?? learnt.error ?? client.error ?? catalogue.error;
   if (error) return <ProblemNote error={error} onAgain={() => learnt.refetch()} />;
   if (!learnt.data || !client.data || !catalogue.data)
-    return <Waiting what="Putting together what the visits have taught" />;
+    return <Waiting what={say.puttingTogetherWhatVisitsHave} />;
   return <Taught learnt={learnt.data} client={client.data} />;
 }
 
@@ -39,19 +40,19 @@ function Taught(props: { learnt: Learnt; client: ClientPage }) {
   return (
     <div className="grid gap-10 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
       <div className="grid content-start gap-8">
-        <section aria-label="Wishes by region">
-          <h2 className="text-2xl">The depth that suits, by region</h2>
+        <section aria-label={say.wishesByRegion}>
+          <h2 className="text-2xl">{say.depthThatSuitsByRegion}</h2>
           <p className="mt-1 text-quiet">
             {said
-              ? `From ${learnt.visits.filter(({ counts }) => counts).length === 1 ? "one visit" : `${learnt.visits.filter(({ counts }) => counts).length} visits`}. A wide hill is a guess, a narrow one is known; the mark is where visit ${learnt.visit} starts.`
-              : "Nothing has been said of the pressure yet. Ask in every region, and tap the answer in Work: from then on this page knows more each time."}
+              ? say.fromVisits(learnt.visits.filter(({ counts }) => counts).length, learnt.visit)
+              : say.nothingHasBeenSaidOf}
           </p>
           {starts.length > 0 && (
             <table className="mt-3 w-full">
               <thead className="text-left text-quiet">
                 <tr>
                   <th className="font-normal">Region</th>
-                  <th className="w-2/5 font-normal">Light to deep, 1 to 5</th>
+                  <th className="w-2/5 font-normal">{say.lightToDeepTo}</th>
                   <th className="font-normal">Next time</th>
                 </tr>
               </thead>
@@ -77,7 +78,7 @@ function Taught(props: { learnt: Learnt; client: ClientPage }) {
         <PointSteps visits={learnt.sore} />
       </div>
       <div className="grid content-start gap-8">
-        <section aria-label="On the table">
+        <section aria-label={say.onTable}>
           <BodyPlan
             catalogue={catalogue}
             excluded={client.record.excluded}
@@ -87,17 +88,13 @@ function Taught(props: { learnt: Learnt; client: ClientPage }) {
             shaded={shades(starts)}
             edged={certainty(starts)}
           />
-          <p className="mt-1 text-quiet">
-            The deeper, the darker. A whole line around a region is sure, a dashed one fairly sure, dots are a
-            guess.
-          </p>
+          <p className="mt-1 text-quiet">{say.deeperDarkerWholeLineAround}</p>
         </section>
         <VisitsTaught learnt={learnt} />
         <p>
-          {starts.length > 0 &&
-            `The next plan for ${client.record.name} starts there by itself; a plan that stands already says what would change. `}
+          {starts.length > 0 && say.nextPlanForStartsThere(client.record.name)}
           <Link to="/clients/$clientId" params={{ clientId: learnt.client_id }} className="underline">
-            All that is known
+            {say.allThatIsKnown}
           </Link>
         </p>
       </div>

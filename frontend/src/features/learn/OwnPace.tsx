@@ -4,6 +4,7 @@ import { api, body, type OwnPaceView } from "../../api/client";
 import { ownPaceQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
 import { paceWords } from "../../phrases/learning";
+import { say } from "../../phrases/screens/learn";
 import { capital } from "../../phrases/words";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -36,26 +37,20 @@ export function OwnPace() {
     .toSorted((a, b) => b.samples - a.samples)
     .slice(0, LISTED);
   return (
-    <section aria-label="Your own pace">
-      <h2 className="text-2xl">Your own pace</h2>
+    <section aria-label={say.yourOwnPace}>
+      <h2 className="text-2xl">{say.yourOwnPace}</h2>
       {strokes.length === 0 ? (
-        <p className="mt-1">
-          Nothing is known of it yet: strokes that were worked without a break in between teach it.
-        </p>
+        <p className="mt-1">{say.nothingIsKnownOfIt}</p>
       ) : (
         <>
           <p className="mt-1 text-quiet">
-            From {sessions === 1 ? "one session" : `your last ${sessions} sessions`}, drawn toward the usual
-            pace until there is enough of it.{" "}
-            {acceptedAt
-              ? "Plans to come go by it."
-              : "The clock goes by the usual pace until you accept yours."}
+            {say.fromSessions(sessions)} {acceptedAt ? say.plansGoByIt : say.clockGoesByUsualPace}
           </p>
           <table className="mt-2 w-full">
             <thead className="text-left text-quiet">
               <tr>
                 <th className="font-normal">Stroke</th>
-                <th className="font-normal">Beside the usual pace</th>
+                <th className="font-normal">{say.besideUsualPace}</th>
                 <th className="text-right font-normal">Times</th>
               </tr>
             </thead>
@@ -81,7 +76,7 @@ export function OwnPace() {
                             setConfirmed(chosen);
                           }}
                         />
-                        odd: use it all the same
+                        {say.oddUseItAllSame}
                       </label>
                     )}
                   </td>
@@ -91,7 +86,7 @@ export function OwnPace() {
             </tbody>
           </table>
           <Button className="mt-3" disabled={changing.isPending} onClick={() => changing.mutate(true)}>
-            {acceptedAt ? "Take what is learnt by now" : "Let the clock go by it"}
+            {acceptedAt ? say.takeWhatIsLearntBy : say.letClockGoByIt}
           </Button>
           {acceptedAt && (
             <Button
@@ -100,7 +95,7 @@ export function OwnPace() {
               disabled={changing.isPending}
               onClick={() => changing.mutate(false)}
             >
-              Back to the usual pace
+              {say.backToUsualPace}
             </Button>
           )}
           {changing.error && <ProblemNote error={changing.error} />}

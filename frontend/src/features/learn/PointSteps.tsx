@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import type { Catalogue, Learnt } from "../../api/client";
 import { meQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
+import { say } from "../../phrases/screens/learn";
 import { shortDay } from "../../phrases/time";
 import { capital, placeName } from "../../phrases/words";
 
@@ -20,9 +21,9 @@ export function PointSteps({ visits }: { visits: Learnt["sore"] }) {
   const series = seriesOf(visits, catalogue);
   if (series.length === 0) return null;
   return (
-    <section aria-label="Points over visits">
-      <h2 className="text-2xl">Sore points over visits</h2>
-      <p className="mt-1 text-quiet">The client’s numbers, 0 none to 10 the worst. They are no diagnosis.</p>
+    <section aria-label={say.pointsOverVisits}>
+      <h2 className="text-2xl">{say.sorePointsOverVisits}</h2>
+      <p className="mt-1 text-quiet">{say.clientsNumbersNoneToWorst}</p>
       <ul className="mt-3 grid gap-5">
         {series.map((one) => (
           <li key={one.place}>

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { api, body, type Learnt, type StartDepth } from "../../api/client";
 import { useCatalogue } from "../../api/useCatalogue";
+import { say } from "../../phrases/screens/learn";
 import { capital, depthWord } from "../../phrases/words";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -31,12 +32,12 @@ export function SetWish({ clientId, starts }: Props) {
   if (!open)
     return (
       <Button className="mt-3" onClick={() => setOpen(true)}>
-        Set a wish by hand
+        {say.setWishByHand}
       </Button>
     );
   return (
     <form
-      aria-label="Set a wish by hand"
+      aria-label={say.setWishByHand}
       className="mt-3 grid max-w-xl gap-3 rounded-box bg-base-200 p-5 sm:grid-cols-2"
       onSubmit={(event) => {
         event.preventDefault();
@@ -90,7 +91,7 @@ export function SetWish({ clientId, starts }: Props) {
       {setting.error && <ProblemNote error={setting.error} />}
       <div className="flex gap-2 sm:col-span-2">
         <Button look="main" type="submit" disabled={setting.isPending}>
-          Let it count
+          {say.letItCount}
         </Button>
         <Button look="quiet" onClick={() => setOpen(false)}>
           Leave it

@@ -3,6 +3,8 @@ import { useState } from "react";
 import { api, body, type Catalogue, type Learnt } from "../../api/client";
 import { meQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
+import { say } from "../../phrases/screens/learn";
+import { shared } from "../../phrases/screens/shared";
 import { shortDay } from "../../phrases/time";
 import { capital, listed, spoken } from "../../phrases/words";
 import { Button } from "../../ui/Button";
@@ -18,8 +20,8 @@ export function VisitsTaught({ learnt }: { learnt: Learnt }) {
   const day = (at: string) => shortDay(at, timeZone, new Date());
   return (
     <section aria-label="Visits">
-      <h2 className="text-2xl">What it rests on</h2>
-      {learnt.visits.length === 0 && <p className="mt-1">No visit yet.</p>}
+      <h2 className="text-2xl">{say.whatItRestsOn}</h2>
+      {learnt.visits.length === 0 && <p className="mt-1">{say.noVisitYet}</p>}
       <ul className="mt-1 grid gap-3">
         {learnt.visits.toReversed().map((visit) => (
           <li key={visit.session_id}>
@@ -27,7 +29,7 @@ export function VisitsTaught({ learnt }: { learnt: Learnt }) {
               <span className="font-bold">{capital(day(visit.starts_at))}</span>
               {": "}
               {wordsOf(visit, catalogue)}
-              {!visit.counts && ` Left out by ${visit.by}: ${visit.reason}.`}
+              {!visit.counts && say.leftOutBy(visit.by, visit.reason)}
             </p>
             <Mark clientId={learnt.client_id} visit={visit} />
           </li>
@@ -35,13 +37,17 @@ export function VisitsTaught({ learnt }: { learnt: Learnt }) {
       </ul>
       {learnt.by_hand.length > 0 && (
         <>
-          <h3 className="mt-4 font-serif text-xl">Set by hand, or said in an intake</h3>
+          <h3 className="mt-4 font-serif text-xl">{say.setByHandOrSaid}</h3>
           <ul>
             {learnt.by_hand.map((one) => (
               <li key={`${one.at} ${one.region}`}>
-                {capital(day(one.at))}: {catalogue.regions[one.region]?.whole ?? one.region} at depth{" "}
-                {one.depth}
-                {one.reason && `, because ${one.reason}`} <span className="text-quiet">({one.by})</span>
+                {say.atDepth(
+                  capital(day(one.at)),
+                  catalogue.regions[one.region]?.whole ?? one.region,
+                  one.depth,
+                  one.reason && `, because ${one.reason}`,
+                )}{" "}
+                <span className="text-quiet">({one.by})</span>
               </li>
             ))}
           </ul>
@@ -52,9 +58,9 @@ export function VisitsTaught({ learnt }: { learnt: Learnt }) {
 }
 
 function wordsOf(visit: Visit, catalogue: Catalogue): string {
-  if (visit.answers.length === 0) return "nothing was said of the pressure.";
-  const words = visit.answers.map(
-    (one) => `${catalogue.regions[one.region]?.whole ?? one.region} at ${one.depth} “${spoken(one.word)}”`,
+  if (visit.answers.length === 0) return say.nothingWasSaidOfPressure;
+  const words = visit.answers.map((one) =>
+    say.at(catalogue.regions[one.region]?.whole ?? one.region, one.depth, spoken(one.word)),
   );
   return `${listed(words)}.`;
 }
@@ -66,7 +72,7 @@ function Mark({ clientId, visit }: { clientId: string; visit: Visit }) {
     body<Learnt>(
       api.PUT("/api/clients/{client_id}/learnt/visits/{session_id}", {
         params: { path: { client_id: clientId, session_id: visit.session_id } },
-        body: { left_out, reason: left_out ? reason : "it counts after all" },
+        body: { left_out, reason: left_out ? reason : say.itCountsAfterAll },
       }),
     ),
   );
@@ -78,13 +84,13 @@ function Mark({ clientId, visit }: { clientId: string; visit: Visit }) {
         disabled={marking.isPending}
         onClick={() => marking.mutate(false)}
       >
-        Let it count again
+        {say.letItCountAgain}
       </Button>
     );
   if (!asking)
     return (
       <Button look="quiet" className="px-2 font-normal" onClick={() => setAsking(true)}>
-        That visit was unusual
+        {say.thatVisitWasUnusual}
       </Button>
     );
   return (
@@ -97,15 +103,15 @@ function Mark({ clientId, visit }: { clientId: string; visit: Visit }) {
     >
       <input
         className="input h-11 min-w-0 flex-1 text-base"
-        aria-label="Why it was unusual"
-        placeholder="Why it was unusual"
+        aria-label={say.whyItWasUnusual}
+        placeholder={say.whyItWasUnusual}
         required
         maxLength={400}
         value={reason}
         onChange={(event) => setReason(event.target.value)}
       />
       <Button type="submit" disabled={marking.isPending}>
-        Leave it out
+        {shared.leaveItOut}
       </Button>
       {marking.error && <ProblemNote error={marking.error} />}
     </form>

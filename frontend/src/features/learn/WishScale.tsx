@@ -1,4 +1,5 @@
 import type { StartDepth } from "../../api/client";
+import { say } from "../../phrases/screens/learn";
 import { hillAt } from "./drawn";
 
 const WIDTH = 200;
@@ -17,7 +18,7 @@ export function WishScale({ start }: { start: StartDepth }) {
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
-      aria-label={`Wish about ${start.mean}, likely between ${start.low} and ${start.high}`}
+      aria-label={say.wishAboutLikelyBetweenAnd(start.mean, start.low, start.high)}
       className="block w-full max-w-80"
     >
       <path d={`M${x(0.5)} ${GROUND}L${hill}L${x(5.5)} ${GROUND}z`} className="fill-tide" />

@@ -1,5 +1,6 @@
 import type { RegionDone } from "../../api/client";
 import { useCatalogue } from "../../api/useCatalogue";
+import { say } from "../../phrases/screens/log";
 import { clock, span } from "../../phrases/time";
 import { capital, depthWord, spoken } from "../../phrases/words";
 
@@ -16,13 +17,13 @@ export function DoneTable({ done, field, read }: Props) {
   const longest = Math.max(1, ...done.map((region) => Math.max(region.planned, region.taken)));
   return (
     <table className="w-full">
-      <caption className="mb-2 text-left font-serif text-2xl">By region, both sides together</caption>
+      <caption className="mb-2 text-left font-serif text-2xl">{say.byRegionBothSidesTogether}</caption>
       <thead className="text-left text-quiet">
         <tr>
           <th className="py-1 font-normal">Region</th>
           <th className="font-normal max-md:hidden">Planned, taken</th>
           <th className="font-normal">Time</th>
-          <th className="font-normal">Depth that suited</th>
+          <th className="font-normal">{say.depthThatSuited}</th>
         </tr>
       </thead>
       <tbody>
@@ -38,14 +39,15 @@ export function DoneTable({ done, field, read }: Props) {
               </td>
               <td className="numbers pr-3">
                 <span className="block">
-                  {clock(region.taken)} <span className="text-quiet">of {clock(region.planned)}</span>
+                  {clock(region.taken)}{" "}
+                  <span className="text-quiet">{say.ofPlanned(clock(region.planned))}</span>
                 </span>
                 <span className="block text-[0.9rem] text-quiet">{difference(region)}</span>
               </td>
               <td className="py-1">
                 {field ? (
                   <select
-                    aria-label={`Depth that suited, ${name}`}
+                    aria-label={say.depthThatSuitedIn(name)}
                     className="select h-11 w-full truncate pr-7 text-base"
                     {...field(region.region)}
                   >
@@ -60,7 +62,7 @@ export function DoneTable({ done, field, read }: Props) {
                   read?.(region.region)
                 )}
                 {region.last_word && (
-                  <span className="block text-[0.9rem] text-quiet">said “{spoken(region.last_word)}”</span>
+                  <span className="block text-[0.9rem] text-quiet">{say.said(spoken(region.last_word))}</span>
                 )}
               </td>
             </tr>

@@ -1,5 +1,6 @@
 import type { LogView } from "../../api/client";
 import { useCatalogue } from "../../api/useCatalogue";
+import { say } from "../../phrases/screens/log";
 import { span } from "../../phrases/time";
 import { capital, listed, placeName, zoneName } from "../../phrases/words";
 
@@ -19,18 +20,18 @@ export function HowItWent({ page }: { page: LogView }) {
     const undone = entries.filter(({ address }) => addresses.includes(address));
     const strokes = undone.map(({ stroke }) => catalogue.strokes[stroke ?? ""]?.name ?? "a stroke");
     const where = undone[0] ? placeName(undone[0], catalogue) : "";
-    return `${listed([...new Set(strokes)])}, ${where}: ${reason || "no reason said"}`;
+    return `${listed([...new Set(strokes)])}, ${where}: ${reason || say.noReasonSaid}`;
   });
   const added = run.added.map((one) => `${placeName(one, catalogue)}, ${span(run.taken[one.part_id] ?? 0)}`);
   const lines: [string, string[]][] = [
-    ["Left out for time", leftOut],
+    [say.leftOutForTime, leftOut],
     ["Skipped", skipped],
     ["Added", added],
   ];
   const told = lines.filter(([, words]) => words.length > 0);
   if (told.length === 0 && run.points.length === 0) return null;
   return (
-    <section aria-label="How it went" className="mt-4 grid gap-x-10 gap-y-4 lg:grid-cols-2">
+    <section aria-label={say.howItWent} className="mt-4 grid gap-x-10 gap-y-4 lg:grid-cols-2">
       {told.length > 0 && (
         <dl>
           {told.map(([name, words]) => (
@@ -43,15 +44,15 @@ export function HowItWent({ page }: { page: LogView }) {
       )}
       {run.points.length > 0 && (
         <div>
-          <h2 className="font-serif text-xl">Sore points, before to after</h2>
+          <h2 className="font-serif text-xl">{say.sorePointsBeforeToAfter}</h2>
           <ul>
             {run.points.map((point) => (
               <li key={point.id}>
                 {capital(placeName({ ...point, zone: null }, catalogue))}
                 {point.zone && `, ${zoneName(point.zone, catalogue.regions[point.region])}`}:{" "}
                 <span className="numbers font-bold">{point.numbers.join(", ") || "no number"}</span>
-                {point.left && " · slow to ease, left"}
-                {point.travels.length > 0 && ` · travels to ${listed(point.travels)}`}
+                {point.left && say.slowToEaseLeft}
+                {point.travels.length > 0 && say.travelsToDot(listed(point.travels))}
               </li>
             ))}
           </ul>

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
 import { api, body, type Log, type LogView } from "../../api/client";
 import { logQuery, sessionQuery } from "../../api/queries";
+import { say } from "../../phrases/screens/log";
 import { timeOfDay } from "../../phrases/time";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -48,10 +49,10 @@ export function LogForm({ page, timeZone }: Props) {
       <DoneTable done={page.done} field={(region) => register(`suited.${region}`)} />
       <div>
         <Words label="What happened" rows={4} field={register("note")} />
-        <Words label="What the client said" rows={2} field={register("clientWords")} />
-        <Words label="What to change next time" rows={3} field={register("nextTime")} />
+        <Words label={say.whatClientSaid} rows={2} field={register("clientWords")} />
+        <Words label={say.whatToChangeNextTime} rows={3} field={register("nextTime")} />
         <fieldset className="mb-4">
-          <legend className="mb-1 font-bold">Said for the hours after</legend>
+          <legend className="mb-1 font-bold">{say.saidForHoursAfter}</legend>
           {AFTERCARE.map((words, index) => (
             <label key={words} className="flex min-h-11 cursor-pointer items-center gap-3">
               <input type="checkbox" className="checkbox" {...register(`aftercare.${index}`)} />
@@ -59,20 +60,20 @@ export function LogForm({ page, timeZone }: Props) {
             </label>
           ))}
         </fieldset>
-        <Line label="Wished at the door, for next time" field={register("doorWish")} />
-        <Line label="A question for their own clinician" field={register("forClinician")} />
-        <Line label="When they wish to come again" field={register("nextBooking")} />
+        <Line label={say.wishedAtDoorForNext} field={register("doorWish")} />
+        <Line label={say.questionForTheirOwnClinician} field={register("forClinician")} />
+        <Line label={say.whenTheyWishToCome} field={register("nextBooking")} />
         {saving.error && <ProblemNote error={saving.error} />}
         <Button look="main" type="submit" className="mt-2 h-14 w-full text-xl" disabled={saving.isPending}>
-          {saving.isPending ? "Keeping it …" : "Sign the log"}
+          {saving.isPending ? "Keeping it …" : say.signLog}
         </Button>
         <Button look="quiet" className="mt-2 w-full" disabled={saving.isPending} onClick={keep(false)}>
-          Keep it, sign later
+          {say.keepItSignLater}
         </Button>
         <p role="status" className="mt-2 text-quiet">
           {formState.isDirty
-            ? "Not kept yet."
-            : page.logged_at && `Kept at ${timeOfDay(page.logged_at, timeZone)}, not signed.`}
+            ? say.notKeptYet
+            : page.logged_at && say.keptAtNotSigned(timeOfDay(page.logged_at, timeZone))}
         </p>
       </div>
     </form>

@@ -3,6 +3,7 @@ import { useParams } from "@tanstack/react-router";
 import type { LogView } from "../../api/client";
 import { catalogueQuery, logQuery, meQuery } from "../../api/queries";
 import { CompareTides } from "../../compare/CompareTides";
+import { say } from "../../phrases/screens/log";
 import { span, timeOfDay } from "../../phrases/time";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -17,7 +18,7 @@ export function LogPage() {
   const catalogue = useQuery(catalogueQuery);
   const error = page.error ?? catalogue.error;
   if (error) return <ProblemNote error={error} onAgain={() => page.refetch()} />;
-  if (!page.data || !catalogue.data) return <Waiting what="Reading the log" />;
+  if (!page.data || !catalogue.data) return <Waiting what={say.readingLog} />;
   if (!page.data.session.run.ended_at) return <NotYet begun={Boolean(page.data.session.run.begun_at)} />;
   return <Logged page={page.data} />;
 }
@@ -25,10 +26,8 @@ export function LogPage() {
 function NotYet({ begun }: { begun: boolean }) {
   return (
     <div className="mt-6 max-w-prose rounded-box bg-base-200 px-7 py-8">
-      <h2 className="text-2xl">{begun ? "The session is still under way." : "Nothing to log yet."}</h2>
-      <p className="mt-2">
-        When it has ended in Work, what was done is already here; you only confirm it and add your words.
-      </p>
+      <h2 className="text-2xl">{begun ? say.sessionIsStillUnderWay : say.nothingToLogYet}</h2>
+      <p className="mt-2">{say.whenItHasEndedIn}</p>
     </div>
   );
 }
@@ -41,14 +40,14 @@ function Logged({ page }: { page: LogView }) {
         <Summary page={page} timeZone={timeZone} />
         {!page.signed_by && (
           <Button look="main" type="submit" form={LOG_FORM} className="sm:ml-auto">
-            All right as it is: sign
+            {say.allRightAsItIs}
           </Button>
         )}
       </div>
       <CompareTides
         first={page.session.evaluation.sheet}
         second={page.actual}
-        names={["Planned", "As it was"]}
+        names={["Planned", say.asItWas]}
       />
       <HowItWent page={page} />
       {page.signed_by ? (
@@ -67,14 +66,15 @@ function Summary({ page, timeZone }: { page: LogView; timeZone: string }) {
   return (
     <p className="text-lg">
       {run.begun_at && run.ended_at && (
-        <>
-          Worked from {timeOfDay(run.begun_at, timeZone)} to {timeOfDay(run.ended_at, timeZone)}:{" "}
-        </>
+        <>{say.workedFromTo(timeOfDay(run.begun_at, timeZone), timeOfDay(run.ended_at, timeZone))} </>
       )}
       {span(taken)} of {span(sheet.seconds)} planned.
-      {run.news && <> New that day: {run.news}.</>}
+      {run.news && <> {say.newThatDay(run.news)}</>}
       {run.halted != null && (
-        <span className="font-bold text-accent"> △ Stopped for safety{run.halted && `: ${run.halted}`}.</span>
+        <span className="font-bold text-accent">
+          {" "}
+          {say.stoppedForSafety(run.halted && `: ${run.halted}`)}
+        </span>
       )}
     </p>
   );

@@ -3,6 +3,7 @@ import { Link } from "@tanstack/react-router";
 import { useState } from "react";
 import { api, body, type LogView } from "../../api/client";
 import { logQuery } from "../../api/queries";
+import { say } from "../../phrases/screens/log";
 import { dayAndTime } from "../../phrases/time";
 import { depthWord } from "../../phrases/words";
 import { Button } from "../../ui/Button";
@@ -20,11 +21,11 @@ export function SignedLog({ page, timeZone }: Props) {
   const { log } = page;
   const lines: [string, string | undefined][] = [
     ["What happened", log?.note],
-    ["What the client said", log?.client_words],
-    ["What to change next time", log?.next_time],
-    ["Said for the hours after", log?.aftercare?.join("; ")],
-    ["Wished at the door", log?.door_wish],
-    ["For their own clinician", log?.for_clinician],
+    [say.whatClientSaid, log?.client_words],
+    [say.whatToChangeNextTime, log?.next_time],
+    [say.saidForHoursAfter, log?.aftercare?.join("; ")],
+    [say.wishedAtDoor, log?.door_wish],
+    [say.forTheirOwnClinician, log?.for_clinician],
     ["Comes again", log?.next_booking],
   ];
   return (
@@ -54,13 +55,13 @@ export function SignedLog({ page, timeZone }: Props) {
         <Additions page={page} timeZone={timeZone} />
         <div className="flex flex-wrap gap-3">
           <a className="btn min-h-11" href={`/api/sessions/${sessionId}/log.pdf`}>
-            As a paper (PDF)
+            {say.asPaperPdf}
           </a>
           <a className="btn min-h-11" href={`/api/sessions/${sessionId}/log.json`}>
-            For other programs (JSON)
+            {say.forOtherProgramsJson}
           </a>
           <Link to="/session/$sessionId/learn" params={{ sessionId }} className="btn btn-primary min-h-11">
-            What it taught
+            {say.whatItTaught}
           </Link>
         </div>
       </div>
@@ -92,7 +93,7 @@ function Additions({ page, timeZone }: { page: LogView; timeZone: string }) {
           {page.additions.map((added) => (
             <li key={added.at}>
               <span className="text-quiet">
-                Added {dayAndTime(added.at, timeZone, new Date())} by {added.by}:{" "}
+                {say.addedBy(dayAndTime(added.at, timeZone, new Date()), added.by)}{" "}
               </span>
               {added.words}
             </li>
@@ -108,14 +109,14 @@ function Additions({ page, timeZone }: { page: LogView; timeZone: string }) {
       >
         <input
           className="input h-11 min-w-0 flex-1 text-base"
-          aria-label="Add to the log"
-          placeholder="Add to the log"
+          aria-label={say.addToLog}
+          placeholder={say.addToLog}
           maxLength={4000}
           value={words}
           onChange={(event) => setWords(event.target.value)}
         />
         <Button type="submit" disabled={adding.isPending}>
-          Add, with the date
+          {say.addWithDate}
         </Button>
       </form>
       {adding.error && <ProblemNote error={adding.error} />}

@@ -1,10 +1,11 @@
 /** The log as a form holds it. */
 import type { Log, LogView } from "../../api/client";
+import { say } from "../../phrases/screens/log";
 
 export const AFTERCARE = [
-  "Rise slowly; water, warmth and rest",
-  "A little soreness may come and goes within two days",
-  "If something worries them: their own clinician",
+  say.riseSlowlyWaterWarmthAnd,
+  say.littleSorenessMayComeAnd,
+  say.ifSomethingWorriesThemTheir,
 ] as const;
 
 export interface Fields {

@@ -5,6 +5,7 @@ import { meQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
 import { LeftForNow } from "../../meeting/LeftForNow";
 import { keptWords, whatMoved } from "../../phrases/plan/difference";
+import { say } from "../../phrases/screens/plan/page";
 import { PointedLine } from "../../tideline/PointedLine";
 import { pointedMoment } from "../../tideline/pointed";
 import { TideLine } from "../../tideline/TideLine";
@@ -51,7 +52,7 @@ export function Designer({ session, from }: Props) {
   const setSaid = (words: string) => setTold({ words, at: session.revision });
   // What was said of a change is of no more interest after the next one.
   const said = session.revision <= told.at + 1 ? told.words : "";
-  const editing = useEditing({ session, catalogue, changes, change, say: setSaid });
+  const editing = useEditing({ session, catalogue, changes, change, tell: setSaid });
   const {
     preview,
     problem: untried,
@@ -93,9 +94,9 @@ export function Designer({ session, from }: Props) {
           fixed={fixed}
           onChange={change}
         />
-        {fixed && <p className="text-quiet italic">This session has begun, so its plan stands.</p>}
+        {fixed && <p className="text-quiet italic">{say.thisSessionHasBegunSo}</p>}
         <p role="status" className="sr-only">
-          {changes.changing ? "Planning" : problem ? "The plan was not changed" : "The plan is up to date"}
+          {changes.changing ? "Planning" : problem ? say.planWasNotChanged : say.planIsUpToDate}
         </p>
         {problem && (
           <>
@@ -108,7 +109,7 @@ export function Designer({ session, from }: Props) {
                 mending.forget();
               }}
             >
-              {wished ? "Put the brief back as it was planned" : "Go on with the plan as it is"}
+              {wished ? say.putBriefBackAsIt : say.goOnWithPlanAs}
             </Button>
           </>
         )}
@@ -146,7 +147,7 @@ export function Designer({ session, from }: Props) {
         />
       </div>
       <div className="grid min-h-6 text-quiet">
-        <p role="status" aria-label="What was done" className="peer col-start-1 row-start-1">
+        <p role="status" aria-label={say.whatWasDone} className="peer col-start-1 row-start-1">
           {said || (!problem && session.difference && <Changed difference={session.difference} />)}
         </p>
         <p aria-hidden="true" className="col-start-1 row-start-1 bg-base-100 max-sm:hidden">

@@ -1,20 +1,21 @@
 import { useEffect, useRef } from "react";
+import { say } from "../../phrases/screens/plan/page";
 import { Button } from "../../ui/Button";
 
 const KEYS: [string[], string][] = [
-  [["←", "→", "Home", "End"], "from part to part along the tide"],
-  [[",", "."], "15 s shorter, 15 s longer; the other side follows"],
-  [["Alt", ",", "."], "the same at the edge, this side only"],
-  [["Shift", "←", "→"], "move the part to the next place where it may go"],
-  [["m"], "give the other side the same strokes"],
-  [["s"], "split the part in two"],
-  [["Delete"], "leave the region out"],
-  [["Shift", "Delete"], "take only this part away"],
-  [["z", "Esc"], "bring the part nearer; the whole session again"],
-  [["Ctrl", "wheel"], "nearer and farther"],
-  [["/"], "add by typing"],
-  [["Ctrl", "Z"], "take the last change back"],
-  [["Ctrl", "Shift", "Z"], "do it again"],
+  [["←", "→", "Home", "End"], say.fromPartToPartAlong],
+  [[",", "."], say.sShorterSLongerOther],
+  [["Alt", ",", "."], say.sameAtEdgeThisSide],
+  [["Shift", "←", "→"], say.movePartToNextPlace],
+  [["m"], say.giveOtherSideSameStrokes],
+  [["s"], say.splitPartInTwo],
+  [["Delete"], say.leaveRegionOut],
+  [["Shift", "Delete"], say.takeOnlyThisPartAway],
+  [["z", "Esc"], say.bringPartNearerWholeSession],
+  [["Ctrl", "wheel"], say.nearerAndFarther],
+  [["/"], say.addByTyping],
+  [["Ctrl", "Z"], say.takeLastChangeBack],
+  [["Ctrl", "Shift", "Z"], say.doItAgain],
   [["?"], "these keys"],
 ];
 
@@ -39,7 +40,7 @@ export function KeysOfPlan() {
       <dialog ref={dialog} className="modal" aria-labelledby="keys-of-plan">
         <div className="modal-box bg-base-100">
           <h2 id="keys-of-plan" className="text-2xl">
-            Keys of this screen
+            {say.keysOfThisScreen}
           </h2>
           <dl className="mt-4 grid grid-cols-[auto_1fr] items-baseline gap-x-6 gap-y-2">
             {KEYS.map(([keys, does]) => (

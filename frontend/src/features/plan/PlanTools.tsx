@@ -1,6 +1,7 @@
 import { Link } from "@tanstack/react-router";
 import { useState } from "react";
 import type { SessionView } from "../../api/client";
+import { say } from "../../phrases/screens/plan/page";
 import { Button } from "../../ui/Button";
 import { FitToTime } from "./brief/FitToTime";
 import { TakeBack } from "./changes/TakeBack";
@@ -21,7 +22,7 @@ interface Props {
 type Tool = "fit" | "flows" | "versions";
 
 const NAMES: Record<Tool, string> = {
-  fit: "Late client, or another length?",
+  fit: say.lateClientOrAnotherLength,
   flows: "Flows",
   versions: "Versions",
 };
@@ -49,7 +50,7 @@ export function PlanTools({ session, changes, from, fixed }: Props) {
           params={{ sessionId: session.session_id }}
           className="btn btn-ghost min-h-11"
         >
-          Print the run sheet
+          {say.printRunSheet}
         </Link>
         <KeysOfPlan />
       </div>

@@ -4,6 +4,8 @@ import type { SessionView } from "../../api/client";
 import { catalogueQuery, meQuery, sessionQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
 import { firstTouch } from "../../lib/firstTouch";
+import { shared } from "../../phrases/screens/shared";
+import { say } from "../../phrases/screens/sheet";
 import { clock, span, timeOfDay } from "../../phrases/time";
 import { capital } from "../../phrases/words";
 import { SmallTide } from "../../tideline/SmallTide";
@@ -18,7 +20,7 @@ export function SheetPage() {
   const session = useQuery(sessionQuery(sessionId));
   const catalogue = useQuery(catalogueQuery);
   if (catalogue.error) return <ProblemNote error={catalogue.error} onAgain={() => catalogue.refetch()} />;
-  if (!session.data || !catalogue.data) return <Waiting what="Laying out the session" />;
+  if (!session.data || !catalogue.data) return <Waiting what={shared.layingOutSession} />;
   return (
     <>
       <div className="no-print mb-4 flex flex-wrap items-center gap-3">
@@ -26,9 +28,9 @@ export function SheetPage() {
           Print it
         </Button>
         <Link to="/session/$sessionId/plan" params={{ sessionId }} className="btn btn-ghost min-h-11">
-          Back to the plan
+          {shared.backToPlan}
         </Link>
-        <span className="text-quiet">One or two pages of A4. A stroke reads: name, place, depth/passes.</span>
+        <span className="text-quiet">{say.oneOrTwoPagesOf}</span>
       </div>
       <Sheet session={session.data} />
     </>
@@ -46,7 +48,8 @@ function Sheet({ session }: { session: SessionView }) {
     <article aria-label="Run sheet" className="run-sheet">
       <div className="flex flex-wrap items-end justify-between gap-x-6 border-b-2 border-base-content pb-1">
         <p>
-          Hands on at <strong className="numbers">{hour(0)}</strong>, for {span(evaluation.sheet.seconds)}, to{" "}
+          {say.handsOnAt} <strong className="numbers">{hour(0)}</strong>
+          {say.forTo(span(evaluation.sheet.seconds))}{" "}
           <strong className="numbers">{hour(evaluation.sheet.seconds)}</strong>
         </p>
         <SmallTide sheet={evaluation.sheet} width={260} height={44} />
@@ -67,7 +70,7 @@ function Sheet({ session }: { session: SessionView }) {
         ))}
       </ol>
       <p className="mt-2 border-t border-base-content pt-1 text-[0.9em]">
-        Lay out: {evaluation.supplies.packing.join("; ")}.
+        {say.layOut(evaluation.supplies.packing.join("; "))}
       </p>
     </article>
   );

@@ -3,6 +3,7 @@ import { useNavigate, useSearch } from "@tanstack/react-router";
 import { useForm } from "react-hook-form";
 import { api } from "../../api/client";
 import { meQuery } from "../../api/queries";
+import { say } from "../../phrases/screens/signIn";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Wordmark } from "../../ui/Wordmark";
@@ -35,8 +36,8 @@ export function SignInPage() {
         className="relative w-full max-w-[26rem] rounded-box bg-base-100 px-7 py-8 shadow-xl"
       >
         <Wordmark />
-        <h1 className="mt-5 text-3xl">The room is warm. Come in.</h1>
-        <Field label="E-mail" fault={errors.email && "Give the e-mail you sign in with."}>
+        <h1 className="mt-5 text-3xl">{say.roomIsWarmComeIn}</h1>
+        <Field label="E-mail" fault={errors.email && say.giveEMailYouSign}>
           <input
             type="email"
             autoComplete="username"
@@ -45,7 +46,7 @@ export function SignInPage() {
             {...register("email", { required: true })}
           />
         </Field>
-        <Field label="Password" fault={errors.password && "Give your password."}>
+        <Field label="Password" fault={errors.password && say.giveYourPassword}>
           <input
             type="password"
             autoComplete="current-password"

@@ -2,6 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import type { Day, SessionView } from "../../api/client";
 import { catalogueQuery, dayQuery } from "../../api/queries";
+import { shared } from "../../phrases/screens/shared";
+import { say } from "../../phrases/screens/today";
 import { longDate, timeOfDay } from "../../phrases/time";
 import { askedFor, daySentence, handsSentence, STAGE_PAGE, STAGE_WORDS } from "../../phrases/today";
 import { SmallTide } from "../../tideline/SmallTide";
@@ -13,7 +15,7 @@ import { DayLine } from "./DayLine";
 export function TodayPage() {
   const day = useQuery(dayQuery);
   if (day.error) return <ProblemNote error={day.error} onAgain={() => day.refetch()} />;
-  if (!day.data) return <Waiting what="Reading the day" />;
+  if (!day.data) return <Waiting what={say.readingDay} />;
   return (
     <>
       <h1 className="mt-2 text-4xl">{longDate(day.data.day)}</h1>
@@ -26,11 +28,8 @@ export function TodayPage() {
 function EmptyDay() {
   return (
     <div className="mt-10 max-w-prose rounded-box bg-base-200 px-7 py-8">
-      <h2 className="text-2xl">Still water.</h2>
-      <p className="mt-2">
-        No session is booked today. When one is, it appears here at its hour, with its plan ready to be looked
-        at.
-      </p>
+      <h2 className="text-2xl">{say.stillWater}</h2>
+      <p className="mt-2">{say.noSessionIsBookedToday}</p>
     </div>
   );
 }
@@ -42,7 +41,7 @@ function FullDay({ day }: { day: Day }) {
       <DayLine day={day} />
       {next && <NextAction session={next} timeZone={day.time_zone} />}
       <p className="mt-6 text-lg">{handsSentence(day.hands)}</p>
-      <h2 className="mb-2 mt-8 text-2xl">The day in order</h2>
+      <h2 className="mb-2 mt-8 text-2xl">{say.dayInOrder}</h2>
       <ol className="divide-y divide-base-300 border-y border-base-300">
         {day.sessions.map((session) => (
           <SessionRow key={session.session_id} session={session} timeZone={day.time_zone} />
@@ -53,9 +52,9 @@ function FullDay({ day }: { day: Day }) {
 }
 
 const ACTION: Record<string, { heading: string; button: string; page: "plan" | "work" | "log" }> = {
-  plan: { heading: "Next", button: "Look at the plan", page: "plan" },
-  work: { heading: "Under way", button: "Go on working", page: "work" },
-  log: { heading: "Still to log", button: "Log the session", page: "log" },
+  plan: { heading: "Next", button: say.lookAtPlan, page: "plan" },
+  work: { heading: "Under way", button: say.goOnWorking, page: "work" },
+  log: { heading: say.stillToLog, button: shared.logSession, page: "log" },
 };
 
 function NextAction({ session, timeZone }: { session: SessionView; timeZone: string }) {
@@ -109,7 +108,9 @@ function SessionRow({ session, timeZone }: { session: SessionView; timeZone: str
           <SmallTide sheet={session.evaluation.sheet} width={170} height={44} />
         </span>
         <span className="col-start-2 text-quiet italic md:col-start-auto md:text-right">
-          {session.stage === "plan" && session.unread_intake ? "intake to read" : STAGE_WORDS[session.stage]}
+          {session.stage === "plan" && session.unread_intake
+            ? shared.intakeToRead
+            : STAGE_WORDS[session.stage]}
         </span>
       </Link>
     </li>

@@ -3,6 +3,7 @@ import { useMemo, useState } from "react";
 import type { RunState, SessionView, TableSide } from "../../api/client";
 import { tableSideQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
+import { say } from "../../phrases/screens/work/page";
 import { cueFor } from "../../phrases/table/cues";
 import { progressWords } from "../../phrases/table/giving";
 import { TablePlan } from "../../tableplan/TablePlan";
@@ -120,7 +121,7 @@ export function AtTheTable(props: AtTheTableProps) {
         )}
       </div>
       <p className="relative z-10 px-5 pb-2 text-center text-[clamp(1.1rem,1.9vw,1.8rem)] text-quiet">
-        {nextCue ? `Next: ${nextCue.name}, ${nextCue.place.toLowerCase()}` : "The last hold"}
+        {nextCue ? `Next: ${nextCue.name}, ${nextCue.place.toLowerCase()}` : say.lastHold}
       </p>
       <Horizon at={progress(run, sheet)} />
       {!settings.plain && (

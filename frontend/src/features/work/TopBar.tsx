@@ -1,5 +1,7 @@
 import { Link } from "@tanstack/react-router";
 import type { RunState, SessionView } from "../../api/client";
+import { shared } from "../../phrases/screens/shared";
+import { say } from "../../phrases/screens/work/page";
 import { Button } from "../../ui/Button";
 
 interface Props {
@@ -32,19 +34,19 @@ export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
       </Link>
       {run.news && <p className="font-bold text-accent">△ {run.news}</p>}
       {owed > 0 && (
-        <p className="text-accent">△ {owed === 1 ? "One stroke is owed" : `${owed} strokes are owed`}</p>
+        <p className="text-accent">△ {owed === 1 ? say.oneStrokeIsOwed : say.strokesAreOwed(owed)}</p>
       )}
       <p role="status" className="text-lg sm:ml-auto sm:text-2xl">
-        {run.paused_at ? "Time stands still" : pace}
+        {run.paused_at ? say.timeStandsStill : pace}
       </p>
       <div className="flex flex-wrap gap-2 max-sm:order-2 max-sm:w-full max-sm:justify-between max-sm:gap-1 max-sm:[&_button]:px-2">
         {acts.onAdvances && (
           <Button className="bg-base-100/70 max-sm:hidden" aria-pressed={advances} onClick={acts.onAdvances}>
-            {advances ? "Goes on by itself" : "Waits for you"}
+            {advances ? say.goesOnByItself : say.waitsForYou}
           </Button>
         )}
         <Button className="bg-base-100/70" onClick={run.paused_at ? acts.onResume : acts.onPause}>
-          {run.paused_at ? "Time goes on" : "Pause"}
+          {run.paused_at ? say.timeGoesOn : "Pause"}
         </Button>
         {acts.onLeaving && (
           <Button className="bg-base-100/70" onClick={acts.onLeaving}>
@@ -57,7 +59,7 @@ export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
           </Button>
         )}
         <Button className="bg-base-100/70" onClick={acts.onSettings}>
-          How it goes
+          {shared.howItGoes}
         </Button>
       </div>
       <Button look="warn" className="max-sm:order-1 max-sm:ml-auto" onClick={acts.onHalt}>

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
 import { catalogueQuery, sessionQuery } from "../../api/queries";
+import { say } from "../../phrases/screens/work/page";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { AtTheTable } from "./AtTheTable";
@@ -23,7 +24,7 @@ export function WorkPage() {
         <Working session={session.data} />
       ) : (
         <div className="p-8">
-          <Waiting what="Bringing the session to the table" />
+          <Waiting what={say.bringingSessionToTable} />
         </div>
       )}
     </main>

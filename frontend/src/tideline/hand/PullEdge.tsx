@@ -1,4 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useState } from "react";
+import { say } from "../../phrases/screens/tideline/hand";
 import { span } from "../../phrases/time";
 import type { Swell } from "../layout";
 import { pulledTo, STEP } from "./pull";
@@ -56,7 +57,7 @@ export function PullEdge({ swell, name, seconds, pixelsPerSecond, top, bottom, o
       <g
         role="slider"
         tabIndex={0}
-        aria-label={`Length of ${name}`}
+        aria-label={say.lengthOf(name)}
         aria-valuemin={STEP}
         aria-valuemax={1800}
         aria-valuenow={wanted}
@@ -81,7 +82,7 @@ export function PullEdge({ swell, name, seconds, pixelsPerSecond, top, bottom, o
       {held && (
         <text x={x} y={top - 4} textAnchor="middle" className="fill-base-content text-[15px] font-bold">
           {span(wanted)}
-          {swell.side !== "mid" && (held.alone ? ", this side only" : ", both sides")}
+          {swell.side !== "mid" && (held.alone ? say.thisSideOnly : ", both sides")}
         </text>
       )}
     </g>

@@ -1,5 +1,6 @@
 /** Dropping a part: between which two others the pointer is, and what it would mean. */
 import type { Landing } from "../../api/client";
+import { say } from "../../phrases/screens/tideline/hand";
 import { span } from "../../phrases/time";
 import type { Swell } from "../layout";
 
@@ -40,10 +41,10 @@ export function nextLanding(
 
 /** What letting go here would do. */
 export function landingWords(name: string, landing: Landing | undefined): string {
-  if (!landing) return "Looking where it may go …";
-  if (landing.here) return `${name} is here`;
+  if (!landing) return say.lookingWhereItMayGo;
+  if (landing.here) return say.isHere(name);
   if (landing.why_not) return `Not here: ${landing.why_not}`;
   const seconds = landing.seconds ?? 0;
-  if (seconds === 0) return `${name} here: nothing more between strokes`;
-  return `${name} here: ${span(seconds)} ${seconds > 0 ? "more" : "less"} between strokes`;
+  if (seconds === 0) return say.hereNothingMoreBetweenStrokes(name);
+  return say.hereBetweenStrokes(name, span(seconds), seconds > 0 ? "more" : "less");
 }

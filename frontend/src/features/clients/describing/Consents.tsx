@@ -3,6 +3,7 @@ import type { ClientPage } from "../../../api/client";
 import { meQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { howKnown } from "../../../phrases/known";
+import { say } from "../../../phrases/screens/clients/describing";
 import { shortDay } from "../../../phrases/time";
 import { capital } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
@@ -31,8 +32,8 @@ export function Consents(props: { client: ClientPage; describe: Describe }) {
     });
   }
   return (
-    <section aria-label="Yes and no">
-      <h2 className="text-2xl">Yes and no</h2>
+    <section aria-label={say.yesAndNo}>
+      <h2 className="text-2xl">{say.yesAndNo}</h2>
       <ul className="mt-1">
         {Object.values(catalogue.consents).map(({ id, name, asks }) => {
           const said = consents.includes(id) ? "yes" : declined.includes(id) ? "no" : "";
@@ -50,7 +51,7 @@ export function Consents(props: { client: ClientPage; describe: Describe }) {
                   {since ? `${shortDay(since.at, timeZone, new Date())}, ${howKnown(since)}` : "never asked"}
                 </p>
               </div>
-              <fieldset aria-label={`${capital(name)}: may it be touched?`} className="flex gap-1">
+              <fieldset aria-label={say.mayItBeTouched(capital(name))} className="flex gap-1">
                 {ANSWERS.map(([value, words]) => (
                   <Button
                     key={value}

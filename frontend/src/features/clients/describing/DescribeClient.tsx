@@ -1,5 +1,7 @@
 import { useForm } from "react-hook-form";
 import type { ClientPage, ClientRecord } from "../../../api/client";
+import { say } from "../../../phrases/screens/clients/describing";
+import { shared } from "../../../phrases/screens/shared";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { Field } from "./Field";
@@ -43,7 +45,7 @@ export function DescribeClient({ client, describe }: { client: ClientPage; descr
     </Field>
   );
   const digits = (name: keyof Typed, label: string, least: number, most: number, needed = false) => (
-    <Field label={label} fault={faults[name] && `Between ${least} and ${most}.`}>
+    <Field label={label} fault={faults[name] && say.betweenAnd(least, most)}>
       <input
         className="input min-h-11 w-full"
         inputMode="numeric"
@@ -53,7 +55,7 @@ export function DescribeClient({ client, describe }: { client: ClientPage; descr
   );
   return (
     <form
-      aria-label="Name and contact"
+      aria-label={shared.nameAndContact}
       className="grid max-w-3xl gap-x-6 gap-y-3 sm:grid-cols-2"
       onSubmit={form.handleSubmit((typed) =>
         describe.mutate({
@@ -65,7 +67,7 @@ export function DescribeClient({ client, describe }: { client: ClientPage; descr
         }),
       )}
     >
-      <Field label="Name" fault={faults.name && "Give a name."}>
+      <Field label="Name" fault={faults.name && shared.giveName}>
         <input
           className="input min-h-11 w-full"
           maxLength={120}
@@ -75,35 +77,35 @@ export function DescribeClient({ client, describe }: { client: ClientPage; descr
       {text("address_as", 80, "Called")}
       {text("phone", 40, "Phone", "tel")}
       {text("email", 200, "E-mail", "email")}
-      {text("emergency_contact", 200, "In an emergency")}
+      {text("emergency_contact", 200, shared.inEmergency)}
       {text("language", 80, "Language")}
-      <Field label="To know first" wide>
+      <Field label={shared.toKnowFirst} wide>
         <input className="input min-h-11 w-full" maxLength={400} {...form.register("know_first")} />
       </Field>
-      {digits("height_cm", "Height in cm", 100, 230, true)}
-      {digits("weight_kg", "Weight in kg, if known", 25, 300)}
-      {digits("birth_year", "Year of birth, if wanted", 1900, 2100)}
-      {digits("breaths_per_minute", "Breaths a minute at rest", 4, 40, true)}
+      {digits("height_cm", shared.heightInCm, 100, 230, true)}
+      {digits("weight_kg", say.weightInKgIfKnown, 25, 300)}
+      {digits("birth_year", say.yearOfBirthIfWanted, 1900, 2100)}
+      {digits("breaths_per_minute", say.breathsMinuteAtRest, 4, 40, true)}
       <Field label="Skin">
         <select className="select min-h-11 w-full" {...form.register("skin")}>
           <option value="usual">usual</option>
-          <option value="dry">dry: takes more oil</option>
+          <option value="dry">{say.dryTakesMoreOil}</option>
         </select>
       </Field>
       <Field label="Body hair">
         <select className="select min-h-11 w-full" {...form.register("body_hair")}>
           <option value="usual">usual</option>
-          <option value="much">much: takes more oil</option>
+          <option value="much">{say.muchTakesMoreOil}</option>
         </select>
       </Field>
-      <Field label="Clothing in the chair" wide>
+      <Field label={say.clothingInChair} wide>
         <input className="input min-h-11 w-full" maxLength={200} {...form.register("clothing")} />
       </Field>
       <Field label="Note" wide>
         <textarea className="textarea w-full" rows={3} maxLength={4000} {...form.register("note")} />
       </Field>
       <Button look="main" type="submit" className="justify-self-start" disabled={describe.isPending}>
-        Keep it so
+        {shared.keepItSo}
       </Button>
       {describe.error && <ProblemNote error={describe.error} />}
     </form>

@@ -1,6 +1,8 @@
 import { useForm } from "react-hook-form";
 import type { ClientPage } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { say } from "../../../phrases/screens/clients/describing";
+import { shared } from "../../../phrases/screens/shared";
 import { capital } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
@@ -8,8 +10,8 @@ import { Field } from "./Field";
 import type { Describe } from "./useDescribe";
 
 const LEVELS = [
-  ["refer", "No session: refer"],
-  ["ask", "The clinician first"],
+  ["refer", say.noSessionRefer],
+  ["ask", shared.clinicianFirst],
   ["adapt", "Adapt"],
 ] as const;
 
@@ -48,7 +50,7 @@ export function DescribeHealth(props: { client: ClientPage; describe: Describe }
         </fieldset>
       ))}
       <div className="grid max-w-3xl gap-x-6 gap-y-3 sm:grid-cols-2">
-        <Field label="Due date of a pregnancy">
+        <Field label={say.dueDateOfPregnancy}>
           <input className="input min-h-11 w-full" type="date" {...form.register("due_date")} />
         </Field>
         <span className="hidden sm:block" />
@@ -57,12 +59,9 @@ export function DescribeHealth(props: { client: ClientPage; describe: Describe }
         {words("operations", "Operations")}
         {words("injuries", "Injuries")}
       </div>
-      <p className="max-w-[70ch] text-quiet">
-        What is ticked changes the plan of every session to come, and says so there. It is no diagnosis: the
-        client’s own clinician decides.
-      </p>
+      <p className="max-w-[70ch] text-quiet">{say.whatIsTickedChangesPlan}</p>
       <Button look="main" type="submit" className="justify-self-start" disabled={describe.isPending}>
-        Keep it so
+        {shared.keepItSo}
       </Button>
       {describe.error && <ProblemNote error={describe.error} />}
     </form>

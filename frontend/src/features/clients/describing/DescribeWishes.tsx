@@ -3,6 +3,7 @@ import type { ClientPage, ClientRecord } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { type ChosenPlace, PlaceChoice } from "../../../meeting/PlaceChoice";
 import { placeKey } from "../../../meeting/places";
+import { say } from "../../../phrases/screens/clients/describing";
 import { capital, depthWord, placeName } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
@@ -28,8 +29,8 @@ export function DescribeWishes(props: { client: ClientPage; describe: Describe }
   );
   return (
     <div className="grid gap-6">
-      <section aria-label="Pressure by region">
-        <h3 className="text-lg">Pressure by region</h3>
+      <section aria-label={say.pressureByRegion}>
+        <h3 className="text-lg">{say.pressureByRegion}</h3>
         <ul>
           {record.wishes.map((wish) => (
             <li key={wish.region} className="flex flex-wrap items-center gap-3 py-1">
@@ -65,7 +66,7 @@ export function DescribeWishes(props: { client: ClientPage; describe: Describe }
         </ul>
         <select
           className="select mt-1 min-h-11 w-auto"
-          aria-label="A region with a wish of its own"
+          aria-label={say.regionWithWishOfIts}
           value=""
           onChange={(event) =>
             change({ wishes: [...record.wishes, { region: event.target.value, depth: 3 }] })
@@ -81,7 +82,7 @@ export function DescribeWishes(props: { client: ClientPage; describe: Describe }
       </section>
       <div className="grid gap-6 lg:grid-cols-2">
         <Liked field="likes" label="Likes" record={record} onChange={change} />
-        <Liked field="dislikes" label="Does not like" record={record} onChange={change} />
+        <Liked field="dislikes" label={say.doesNotLike} record={record} onChange={change} />
         <PlaceList
           label="Carries tension"
           places={record.tension}
@@ -120,7 +121,7 @@ function Aims({ record, onChange }: { record: ClientRecord; onChange(told: Parti
   const [aims, setAims] = useState(record.aims);
   return (
     <div className="min-w-72 grow">
-      <Field label="What makes it a good hour">
+      <Field label={say.whatMakesItGoodHour}>
         <input
           className="input min-h-11 w-full"
           maxLength={1000}
@@ -160,7 +161,7 @@ function Liked({ field, label, record, onChange }: LikedProps) {
       </ul>
       <select
         className="select mt-1 min-h-11 w-auto"
-        aria-label={`${label}: a stroke or a tool`}
+        aria-label={say.strokeOrToolOf(label)}
         value=""
         onChange={(event) =>
           onChange({
@@ -169,7 +170,7 @@ function Liked({ field, label, record, onChange }: LikedProps) {
           })
         }
       >
-        <option value="">A stroke or a tool</option>
+        <option value="">{say.strokeOrTool}</option>
         {Object.values(named)
           .filter(({ id }) => !record[field].includes(id))
           .map(({ id, name }) => (
@@ -209,7 +210,7 @@ function PlaceList(props: {
         ))}
       </ul>
       <div className="mt-1 flex flex-wrap gap-2">
-        <PlaceChoice label={`${label}: a place`} place={place} catalogue={catalogue} onPlace={setPlace} />
+        <PlaceChoice label={say.place(label)} place={place} catalogue={catalogue} onPlace={setPlace} />
         {place && props.because && (
           <input
             className="input min-h-11 w-40"

@@ -1,5 +1,6 @@
 import { Link } from "@tanstack/react-router";
 import type { Arrival } from "../../../api/client";
+import { say } from "../../../phrases/screens/clients/exchange";
 
 interface Props {
   lines: readonly Arrival[];
@@ -11,7 +12,7 @@ interface Props {
 export function Arrivals({ lines, leftOut, onLeaveOut }: Props) {
   return (
     <section aria-label="Lines" className="mt-6">
-      <h2 className="text-2xl">{lines.length === 1 ? "One line" : `${lines.length} lines`}</h2>
+      <h2 className="text-2xl">{lines.length === 1 ? "One line" : say.lines(lines.length)}</h2>
       <ul className="mt-2">
         {lines.map((one) => (
           <li key={one.line} className="border-t border-base-300">
@@ -19,12 +20,12 @@ export function Arrivals({ lines, leftOut, onLeaveOut }: Props) {
               <input
                 type="checkbox"
                 className="checkbox"
-                aria-label={`Add line ${one.line}${one.name && `, ${one.name}`}`}
+                aria-label={say.addLine(one.line, one.name && `, ${one.name}`)}
                 disabled={one.outcome === "faulty"}
                 checked={!leftOut.has(one.line)}
                 onChange={(event) => onLeaveOut(one.line, !event.target.checked)}
               />
-              <span className="font-bold">{one.name || `Line ${one.line}`}</span>
+              <span className="font-bold">{one.name || say.line(one.line)}</span>
               <span className="text-quiet max-sm:col-start-2">{one.phone || one.email}</span>
               <span className="max-sm:col-start-2">
                 <Becomes one={one} />
@@ -39,7 +40,12 @@ export function Arrivals({ lines, leftOut, onLeaveOut }: Props) {
 
 function Becomes({ one }: { one: Arrival }) {
   if (one.outcome === "new") return <>new</>;
-  if (one.outcome === "twice") return <span className="text-accent">△ the same as line {one.twice_of}</span>;
+  if (one.outcome === "twice")
+    return (
+      <span className="text-accent">
+        {say.sameAsLine} {one.twice_of}
+      </span>
+    );
   if (one.outcome === "faulty") return <span className="text-accent">△ {one.problems?.join("; ")}</span>;
   return (
     <span className="text-accent">

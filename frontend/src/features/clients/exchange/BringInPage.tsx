@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { useState } from "react";
 import { type Arrival, api, type BroughtIn, body, type Table } from "../../../api/client";
+import { say } from "../../../phrases/screens/clients/exchange";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { Arrivals } from "./Arrivals";
@@ -68,16 +69,13 @@ export function BringInPage() {
   const count = (looking.data ?? []).filter(({ line }) => !leftOut.has(line)).length;
   return (
     <>
-      <h1 className="text-3xl">Bring clients in</h1>
-      <p className="mt-1 max-w-[70ch]">
-        A file of contacts from an address book (vCard) or a table (CSV). Nothing of health is taken from it:
-        that, each client tells you. Nothing is added before you have looked at every line.
-      </p>
+      <h1 className="text-3xl">{say.bringClientsIn}</h1>
+      <p className="mt-1 max-w-[70ch]">{say.fileOfContactsFromAddress}</p>
       {taking.data && (
         <p role="status" className="mt-4 text-lg">
-          {taking.data.added === 1 ? "One client was added." : `${taking.data.added} clients were added.`}{" "}
+          {taking.data.added === 1 ? say.oneClientWasAdded : say.clientsWereAdded(taking.data.added)}{" "}
           <Link to="/clients" className="underline underline-offset-4">
-            To the clients
+            {say.toClients}
           </Link>
         </p>
       )}
@@ -116,7 +114,7 @@ export function BringInPage() {
             disabled={taking.isPending || looking.isPending || count === 0}
             onClick={() => taking.mutate({ text: brought.text })}
           >
-            {taking.isPending ? "Adding …" : count === 1 ? "Add one client" : `Add ${count} clients`}
+            {taking.isPending ? "Adding …" : count === 1 ? say.addOneClient : say.addClients(count)}
           </Button>
         </>
       )}

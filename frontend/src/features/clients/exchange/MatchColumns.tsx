@@ -1,4 +1,6 @@
 import type { Table } from "../../../api/client";
+import { say } from "../../../phrases/screens/clients/exchange";
+import { shared } from "../../../phrases/screens/shared";
 
 const FIELDS = {
   name: "Name",
@@ -7,11 +9,11 @@ const FIELDS = {
   address_as: "Called",
   phone: "Phone",
   email: "E-mail",
-  emergency_contact: "In an emergency",
-  birth_year: "Year of birth",
+  emergency_contact: shared.inEmergency,
+  birth_year: say.yearOfBirth,
   language: "Language",
-  height_cm: "Height in cm",
-  know_first: "To know first",
+  height_cm: shared.heightInCm,
+  know_first: shared.toKnowFirst,
   note: "Note",
 } as const;
 
@@ -25,7 +27,7 @@ interface Props {
 export function MatchColumns({ table, matching, onMatch }: Props) {
   return (
     <section aria-label="Columns" className="mt-6">
-      <h2 className="text-2xl">What is in which column</h2>
+      <h2 className="text-2xl">{say.whatIsInWhichColumn}</h2>
       <ul className="mt-2">
         {table.columns.map((column, index) => (
           <li
@@ -33,10 +35,10 @@ export function MatchColumns({ table, matching, onMatch }: Props) {
             key={index}
             className="grid items-center gap-x-6 border-t border-base-300 py-2 sm:grid-cols-[12rem_14rem_1fr]"
           >
-            <span className="font-bold">{column.heading || `Column ${index + 1}`}</span>
+            <span className="font-bold">{column.heading || say.column(index + 1)}</span>
             <select
               className="select min-h-11 w-full"
-              aria-label={`Column ${column.heading || index + 1} is`}
+              aria-label={say.columnIs(column.heading || index + 1)}
               value={matching[index] ?? ""}
               onChange={(event) => onMatch(index, event.target.value)}
             >

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, body, type ClientInList, type ClientPage } from "../../../api/client";
 import { clientQuery, clientsQuery } from "../../../api/queries";
+import { say } from "../../../phrases/screens/clients/exchange";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { useSteady } from "../../../ui/useSteady";
@@ -33,17 +34,16 @@ export function PutTogether({ client }: { client: ClientPage }) {
     return (
       <div className="max-w-[70ch]">
         <p>
-          <span className="font-bold">{other.name}</span> becomes part of{" "}
-          <span className="font-bold">{client.record.name}</span>: visits, intakes and all that was told come
-          here, and the other entry is gone. Where the two differ, the stricter holds: conditions add up, a no
-          goes before a yes, the lighter wish stands. This cannot be taken back.
+          <span className="font-bold">{other.name}</span> {say.becomesPartOf}{" "}
+          <span className="font-bold">{client.record.name}</span>
+          {say.visitsIntakesAndAllThat}
         </p>
         <div className="mt-3 flex flex-wrap gap-3">
           <Button look="warn" disabled={merging.isPending} onClick={() => merging.mutate(other.client_id)}>
-            Put them together
+            {say.putThemTogether}
           </Button>
           <Button className="bg-base-100" onClick={() => setOther(null)}>
-            Leave them apart
+            {say.leaveThemApart}
           </Button>
         </div>
         {merging.error && <ProblemNote error={merging.error} />}
@@ -51,12 +51,12 @@ export function PutTogether({ client }: { client: ClientPage }) {
     );
   return (
     <div>
-      {merging.data && <p role="status">They are one now, with {merging.data.visits.length} visits.</p>}
+      {merging.data && <p role="status">{say.theyAreOneNowWith(merging.data.visits.length)}</p>}
       <input
         type="search"
         className="input min-h-11 w-full sm:w-96"
-        aria-label="The other entry of the same person"
-        placeholder="The other entry of the same person"
+        aria-label={say.otherEntryOfSamePerson}
+        placeholder={say.otherEntryOfSamePerson}
         maxLength={80}
         value={typed}
         onChange={(event) => setTyped(event.target.value)}
@@ -71,7 +71,7 @@ export function PutTogether({ client }: { client: ClientPage }) {
           </li>
         ))}
       </ul>
-      {others.length === 0 && found.data && <p className="text-quiet">Nobody else is called so.</p>}
+      {others.length === 0 && found.data && <p className="text-quiet">{say.nobodyElseIsCalledSo}</p>}
     </div>
   );
 }

@@ -2,19 +2,20 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
 import { api, body, type ClientPage, type Erased } from "../../../api/client";
+import { say } from "../../../phrases/screens/clients/exchange";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 
 /** What is kept of a client, for the client: to read, for another program, for an address book. */
 export function TakeOut({ client }: { client: ClientPage }) {
   const files = [
-    [`/api/clients/${client.client_id}/record.pdf`, "The whole record, to read (PDF)"],
-    [`/api/clients/${client.client_id}/record.json`, "The whole record, for another program (JSON)"],
-    [`/api/clients-out/cards?client_id=${client.client_id}`, "The contact alone (vCard)"],
+    [`/api/clients/${client.client_id}/record.pdf`, say.wholeRecordToReadPdf],
+    [`/api/clients/${client.client_id}/record.json`, say.wholeRecordForAnotherProgram],
+    [`/api/clients-out/cards?client_id=${client.client_id}`, say.contactAloneVcard],
   ] as const;
   return (
     <>
-      <p>Whoever is written about may have all of it. The files leave the practice’s care with you.</p>
+      <p>{say.whoeverIsWrittenAboutMay}</p>
       <ul className="mt-2">
         {files.map(([href, words]) => (
           <li key={href}>
@@ -46,7 +47,7 @@ export function Erase({ client }: { client: ClientPage }) {
         }),
       ),
     onSuccess: async ({ name: gone, counts }) => {
-      const erased = `${gone} is erased: ${counted(counts)}. Copies in backups end with those.`;
+      const erased = say.isErasedCopiesInBackups(gone, counted(counts));
       await navigate({ to: "/clients", state: { erased } });
       for (const key of ["client", "session", "history"]) queries.removeQueries({ queryKey: [key] });
       for (const key of ["clients", "day"]) queries.invalidateQueries({ queryKey: [key] });
@@ -54,19 +55,15 @@ export function Erase({ client }: { client: ClientPage }) {
   });
   return (
     <form
-      aria-label="Erase this person"
+      aria-label={say.eraseThisPerson}
       onSubmit={(event) => {
         event.preventDefault();
         erasing.mutate();
       }}
     >
-      <p className="max-w-[70ch]">
-        Everything goes, for good: record, intakes, all sessions with their plans, what was tapped and logged,
-        and the history of this page. Only the date of the erasure and the numbers of what went are kept.
-        Local law may oblige you to keep some of it: take the record out first if so.
-      </p>
+      <p className="max-w-[70ch]">{say.everythingGoesForGoodRecord}</p>
       <label className="mt-3 block">
-        <span className="text-quiet">Type the name to erase: {client.record.name}</span>
+        <span className="text-quiet">{say.typeNameToErase(client.record.name)}</span>
         <input
           className="input mt-1 block min-h-11 w-full sm:w-96"
           maxLength={120}
@@ -75,7 +72,7 @@ export function Erase({ client }: { client: ClientPage }) {
         />
       </label>
       <Button look="warn" type="submit" className="mt-3" disabled={erasing.isPending || name.trim() === ""}>
-        Erase this person
+        {say.eraseThisPerson}
       </Button>
       {erasing.error && <ProblemNote error={erasing.error} />}
     </form>
@@ -87,7 +84,7 @@ const NOUNS: Record<string, [string, string]> = {
   logs: ["log", "logs"],
   events: ["tap", "taps"],
   intakes: ["intake", "intakes"],
-  changes: ["line of history", "lines of history"],
+  changes: [say.lineOfHistory, say.linesOfHistory],
 };
 
 /** `3 sessions, 2 logs, 140 taps`. */
@@ -96,5 +93,5 @@ export function counted(counts: Record<string, number>): string {
     const count = counts[kind] ?? 0;
     return count ? [`${count} ${count === 1 ? one : many}`] : [];
   });
-  return words.length ? words.join(", ") : "there was no more than the entry";
+  return words.length ? words.join(", ") : say.thereWasNoMoreThan;
 }

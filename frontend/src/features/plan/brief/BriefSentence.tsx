@@ -1,5 +1,7 @@
 import { type Brief, Problem } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { say } from "../../../phrases/screens/plan/brief";
+import { shared } from "../../../phrases/screens/shared";
 import { capital, listed } from "../../../phrases/words";
 import { OpenWord } from "../../../ui/OpenWord";
 import { ChoicePanel, FieldFault, MinutesPanel, RegionsPanel } from "./briefPanels";
@@ -16,19 +18,19 @@ interface Props {
 }
 
 const PRESSURES = {
-  light: "Light: the middle of the arc at depth 2 of 5",
-  medium: "Medium: depth 3 of 5",
-  firm: "Firm: depth 4 of 5",
+  light: say.lightMiddleOfArcAt,
+  medium: say.mediumDepthOf,
+  firm: say.firmDepthOf,
 } as const;
 
 const VISITS = {
-  false: "A returning client",
-  true: "A first visit: more time to talk, less on the table",
+  false: say.returningClient,
+  true: say.firstVisitMoreTimeTo,
 } as const;
 
 const FINISHES = {
-  calm: "Calm: slower and lighter to the end",
-  bright: "Bright: a few rousing strokes before the last hold",
+  calm: say.calmSlowerAndLighterTo,
+  bright: say.brightFewRousingStrokesBefore,
 } as const;
 
 /** The brief as one sentence whose words open in place. */
@@ -85,7 +87,7 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
     <p className="max-w-[84ch] font-serif text-[1.3rem] leading-relaxed sm:text-[1.45rem]">
       {!kind?.open_ended && (
         <>
-          {word("Booked minutes", "booked_minutes", `${brief.booked_minutes} minutes`, (close) => (
+          {word("Booked minutes", "booked_minutes", shared.minutes(brief.booked_minutes), (close) => (
             <MinutesPanel
               minutes={brief.booked_minutes}
               usual={kind?.usual_minutes ?? []}
@@ -97,8 +99,8 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
           {choice(
             "Who",
             "first_visit",
-            brief.first_visit ? "a first visit" : "a returning client",
-            "Has the client been here before?",
+            brief.first_visit ? say.firstVisit : say.returning,
+            say.hasClientBeenHereBefore,
             VISITS,
             (first) => ({ first_visit: first === "true" }),
           )}
@@ -106,10 +108,10 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
         </>
       )}
       {choice(
-        "Kind of session",
+        say.kindOfSession,
         "kind",
         kind?.name ?? "",
-        "What kind of session?",
+        say.whatKindOfSession,
         named(Object.values(catalogue.kinds)),
         (id) => briefOfKind(brief, id, catalogue),
       )}
@@ -117,10 +119,10 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
         <>
           {" on "}
           {choice(
-            "Part of the body",
+            say.partOfBody,
             "area",
-            kind.area.find((area) => area.id === brief.area)?.name ?? "which part?",
-            "Which part of the body?",
+            kind.area.find((area) => area.id === brief.area)?.name ?? say.whichPart,
+            say.whichPartOfBody,
             named([...kind.area]),
             (area) => ({
               area,
@@ -137,7 +139,7 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
             "Order",
             "school",
             catalogue.schools[brief.school ?? ""]?.name ?? "",
-            "In what order?",
+            say.inWhatOrder,
             named(schools),
             (school) => ({ school, first_position: null }),
           )}
@@ -149,15 +151,15 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
             "Begins",
             "first_position",
             wayUp,
-            "How does the client lie first?",
+            say.howDoesClientLieFirst,
             named(positions.map((id) => ({ id, name: catalogue.positions[id]?.name ?? id }))),
             (first_position) => ({ first_position }),
           )
         : wayUp}
       , with{" "}
-      {word("Focus", "focus", focus.length ? `more ${names(focus)}` : "no part above the others", () => (
+      {word("Focus", "focus", focus.length ? say.more(names(focus)) : say.noPartAboveOthers, () => (
         <RegionsPanel
-          question="Where does the client want more?"
+          question={say.whereDoesClientWantMore}
           chosen={focus}
           blocked={leaveOut}
           offered={offered}
@@ -167,7 +169,7 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
       , leaving out{" "}
       {word("Leave out", "leave_out", leaveOut.length ? names(leaveOut) : "nothing", () => (
         <RegionsPanel
-          question="What is not to be worked today?"
+          question={say.whatIsNotToBe}
           chosen={leaveOut}
           blocked={focus}
           offered={offered}
@@ -178,8 +180,8 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
       {choice(
         "Pressure",
         "pressure",
-        `${brief.pressure} pressure`,
-        "How strong, in the middle of each region?",
+        say.pressure(brief.pressure),
+        say.howStrongInMiddleOf,
         PRESSURES,
         (pressure) => ({ pressure: pressure as Brief["pressure"] }),
       )}
@@ -190,7 +192,7 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
             "Lubricant",
             "lubricant",
             catalogue.lubricants[brief.lubricant ?? ""]?.name ?? "",
-            "What goes on the skin?",
+            say.whatGoesOnSkin,
             named(Object.values(catalogue.lubricants)),
             (lubricant) => ({ lubricant }),
           )}
@@ -199,7 +201,7 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
       {kind?.surface === "chair" && (
         <>
           , to end{" "}
-          {choice("Finish", "finish", brief.finish ?? "calm", "How does it end?", FINISHES, (finish) => ({
+          {choice("Finish", "finish", brief.finish ?? "calm", say.howDoesItEnd, FINISHES, (finish) => ({
             finish: finish as Brief["finish"],
           }))}
         </>
@@ -209,7 +211,7 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
         "Close with",
         "close_with",
         catalogue.closings[brief.close_with ?? ""]?.name ?? "",
-        "Where does the session come to rest?",
+        say.whereDoesSessionComeTo,
         named(closingsOf(brief.kind ?? "", catalogue)),
         (close_with) => ({ close_with }),
       )}

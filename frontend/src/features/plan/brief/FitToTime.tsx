@@ -1,6 +1,8 @@
 import { type Adjustment, Problem, type SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { DifferenceList } from "../../../compare/DifferenceList";
+import { say } from "../../../phrases/screens/plan/brief";
+import { shared } from "../../../phrases/screens/shared";
 import { SmallTide } from "../../../tideline/SmallTide";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
@@ -27,15 +29,13 @@ export function FitToTime({ session, changes, onDone }: Props) {
   const usual = (catalogue.kinds[brief.kind ?? ""]?.usual_minutes ?? []).filter((m) => m !== booked);
   const attemptMinutes = (booked_minutes: number) => attempt({ ...brief, booked_minutes });
   return (
-    <section aria-label="Fit to time" className="mt-3 rounded-box bg-base-200 px-5 py-4">
-      <p className="max-w-[60ch]">
-        The plan you have, for the time there is: as little as possible gives way.
-      </p>
+    <section aria-label={say.fitToTime} className="mt-3 rounded-box bg-base-200 px-5 py-4">
+      <p className="max-w-[60ch]">{say.planYouHaveForTime}</p>
       <div className="mt-3 flex flex-wrap items-center gap-2">
-        <span className="mr-1">The client is late by</span>
+        <span className="mr-1">{say.clientIsLateBy}</span>
         {LATE.filter((late) => booked - late >= 10).map((late) => (
           <Button key={late} className="bg-base-300" onClick={() => attemptMinutes(booked - late)}>
-            {late} minutes
+            {shared.minutes(late)}
           </Button>
         ))}
       </div>
@@ -46,11 +46,11 @@ export function FitToTime({ session, changes, onDone }: Props) {
           .sort((a, b) => a - b)
           .map((minutes) => (
             <Button key={minutes} className="bg-base-300" onClick={() => attemptMinutes(minutes)}>
-              {minutes} minutes
+              {shared.minutes(minutes)}
             </Button>
           ))}
       </div>
-      {working && <Waiting what="Fitting the session" />}
+      {working && <Waiting what={say.fittingSession} />}
       {problem && <ProblemNote error={problem} />}
       {problem instanceof Problem && (
         <Offers
@@ -81,7 +81,7 @@ function Preview(props: { tried: Adjustment; session: SessionView; onTake(): voi
   const minutes = tried.plan.flow.brief.booked_minutes;
   return (
     <div role="status" className="mt-5">
-      <h3 className="text-xl">{minutes} minutes, with the least change</h3>
+      <h3 className="text-xl">{shared.minutesWithLeastChange(minutes)}</h3>
       <div className="mt-2 grid gap-x-10 gap-y-3 lg:grid-cols-2">
         <div
           ref={ref}
@@ -101,7 +101,7 @@ function Preview(props: { tried: Adjustment; session: SessionView; onTake(): voi
           Take it
         </Button>
         <Button className="bg-base-300" onClick={props.onLeave}>
-          Leave it as it is
+          {shared.leaveItAsItIs}
         </Button>
       </div>
     </div>

@@ -1,4 +1,5 @@
 import type { Brief, Offer } from "../../../api/client";
+import { say } from "../../../phrases/screens/plan/brief";
 import { Button } from "../../../ui/Button";
 
 /** The smallest changes that would make a brief possible; each is one action. */
@@ -11,8 +12,8 @@ export function Offers({
 }) {
   if (offers.length === 0) return null;
   return (
-    <section aria-label="What would do" className="my-3">
-      <p className="font-bold">Any one of these would do:</p>
+    <section aria-label={say.whatWouldDo} className="my-3">
+      <p className="font-bold">{say.anyOneOfTheseWould}</p>
       <div className="mt-2 flex flex-wrap gap-2">
         {offers.map((offer) => (
           <Button key={offer.says} onClick={() => onTake(offer.change as Partial<Brief>)}>

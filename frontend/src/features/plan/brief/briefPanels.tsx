@@ -1,3 +1,5 @@
+import { say } from "../../../phrases/screens/plan/brief";
+import { shared } from "../../../phrases/screens/shared";
 /** The panels that open under the words of the brief. */
 
 import { type FormEvent, useState } from "react";
@@ -27,7 +29,7 @@ export function MinutesPanel(props: {
   return (
     <form noValidate onSubmit={submit}>
       <label className="block">
-        <span className="mb-1 block font-bold">Booked minutes, dressing included</span>
+        <span className="mb-1 block font-bold">{say.bookedMinutesDressingIncluded}</span>
         <span className="flex gap-2">
           <input
             data-first
@@ -52,7 +54,7 @@ export function MinutesPanel(props: {
               props.onDone();
             }}
           >
-            {minutes} min
+            {shared.min(minutes)}
           </Button>
         ))}
       </span>

@@ -4,6 +4,7 @@ import { sessionQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { DifferenceList } from "../../../compare/DifferenceList";
 import { whatChanged } from "../../../phrases/known";
+import { say } from "../../../phrases/screens/plan/changes";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import type { PlanChanges } from "./usePlanChanges";
@@ -30,15 +31,15 @@ export function NewsNote({ session, changes }: Props) {
   const problem = trying.error ?? looked.error;
   if (session.news.length === 0) return null;
   return (
-    <section aria-label="New since the plan" className="mt-4 rounded-box bg-base-200 px-6 py-4">
-      <h2 className="text-xl">Known since this plan was made</h2>
+    <section aria-label={say.newSincePlan} className="mt-4 rounded-box bg-base-200 px-6 py-4">
+      <h2 className="text-xl">{say.knownSinceThisPlanWas}</h2>
       <ul className="mt-1">
-        {session.news.map(({ at, change }) => (
-          <li key={`${at}${change.field}${change.item}`}>
+        {session.news.map((known) => (
+          <li key={`${known.at}${known.change.field}${known.change.item}`}>
             <span aria-hidden="true" className="text-accent">
               △{" "}
             </span>
-            {whatChanged(change, catalogue)}
+            {whatChanged(known, catalogue)}
           </li>
         ))}
       </ul>
@@ -51,15 +52,15 @@ export function NewsNote({ session, changes }: Props) {
       <div className="mt-3 flex flex-wrap gap-3">
         {trying.data ? (
           <Button look="main" onClick={() => changes.fit(brief).catch(() => undefined)}>
-            Take it into the plan
+            {say.takeItIntoPlan}
           </Button>
         ) : (
           <Button look="main" disabled={trying.isPending} onClick={() => trying.mutate()}>
-            {trying.isPending ? "Planning …" : "See what it changes"}
+            {trying.isPending ? "Planning …" : say.seeWhatItChanges}
           </Button>
         )}
         <Button className="bg-base-300" onClick={() => looked.mutate()}>
-          The plan is right as it is
+          {say.planIsRightAsIt}
         </Button>
       </div>
     </section>

@@ -1,5 +1,7 @@
 import { useEffect, useRef } from "react";
 import { DifferenceList } from "../../../compare/DifferenceList";
+import { say } from "../../../phrases/screens/plan/changes";
+import { shared } from "../../../phrases/screens/shared";
 import { Button } from "../../../ui/Button";
 import type { Preview } from "./usePreview";
 
@@ -19,23 +21,19 @@ export function PreviewNote({ preview, findings, onTake, onLeave }: Props) {
   }, []);
   const after = preview.tried.evaluation.findings.length;
   return (
-    <section aria-label="Before you take it" className="mb-2 mt-4 rounded-box bg-base-200 px-6 py-4">
-      <h2 className="text-xl">So it would be: {preview.words}</h2>
+    <section aria-label={say.beforeYouTakeIt} className="mb-2 mt-4 rounded-box bg-base-200 px-6 py-4">
+      <h2 className="text-xl">{say.soItWouldBe(preview.words)}</h2>
       <div className="mt-2 flex flex-wrap items-start gap-x-12 gap-y-2">
         <div>
           <DifferenceList difference={preview.tried.difference} />
         </div>
-        <p>
-          {after === findings
-            ? `${after} to look at, as before.`
-            : `${after === 0 ? "Nothing" : after} to look at, ${findings} before.`}
-        </p>
+        <p>{after === findings ? say.toLookAtAsBefore(after) : say.toLookAtBefore(after, findings)}</p>
         <div className="ml-auto flex flex-wrap gap-3">
           <Button look="main" ref={take} onClick={onTake}>
             Take it
           </Button>
           <Button className="bg-base-300" onClick={onLeave}>
-            Leave it as it is
+            {shared.leaveItAsItIs}
           </Button>
         </div>
       </div>

@@ -1,5 +1,6 @@
 import { useEffect } from "react";
 import type { SessionView } from "../../../api/client";
+import { say } from "../../../phrases/screens/plan/changes";
 import { Button } from "../../../ui/Button";
 import type { PlanChanges } from "./usePlanChanges";
 
@@ -21,9 +22,9 @@ export function TakeBack({ session, changes }: { session: SessionView; changes: 
   return (
     <>
       <Button disabled={!can_undo} onClick={undo}>
-        Take the last change back
+        {say.takeLastChangeBack}
       </Button>
-      {can_redo && <Button onClick={redo}>Do it again</Button>}
+      {can_redo && <Button onClick={redo}>{say.doItAgain}</Button>}
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, body, type Difference } from "../../../api/client";
 import { DifferenceList } from "../../../compare/DifferenceList";
+import { say } from "../../../phrases/screens/plan/changes";
 import { Button } from "../../../ui/Button";
 import type { TooLate } from "./usePlanChanges";
 
@@ -24,24 +25,21 @@ export function TooLateNote({ sessionId, tooLate, onLeave, onInsist }: Props) {
       ),
   });
   return (
-    <section aria-label="Changed in another window" className="my-4 rounded-box bg-base-200 px-6 py-5">
+    <section aria-label={say.changedInAnotherWindow} className="my-4 rounded-box bg-base-200 px-6 py-5">
       <div role="alert">
-        <h2 className="text-xl">This plan was changed in another window</h2>
-        <p className="mt-1 max-w-[65ch]">
-          Your change ({tooLate.words}) was not made, and is not lost. What you see now is what the other
-          window has made of it:
-        </p>
+        <h2 className="text-xl">{say.thisPlanWasChangedIn}</h2>
+        <p className="mt-1 max-w-[65ch]">{say.yourChangeWasNotMade(tooLate.words)}</p>
       </div>
       <div className="mt-3 min-h-8">
         {apart.data && <DifferenceList difference={apart.data} />}
-        {apart.error && <p>What changed cannot be shown just now.</p>}
+        {apart.error && <p>{say.whatChangedCannotBeShown}</p>}
       </div>
       <div className="mt-4 flex flex-wrap gap-3">
         <Button look="main" onClick={onInsist}>
-          Make my change on top of it
+          {say.makeMyChangeOnTop}
         </Button>
         <Button className="bg-base-300" onClick={onLeave}>
-          Leave it as it is now
+          {say.leaveItAsItIs}
         </Button>
       </div>
     </section>

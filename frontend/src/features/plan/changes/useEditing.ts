@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Brief, Catalogue, Landing, SessionView } from "../../../api/client";
 import { placesQuery, sessionQuery } from "../../../api/queries";
+import { say } from "../../../phrases/screens/plan/changes";
 import { capital } from "../../../phrases/words";
 import { landingWords, nextLanding } from "../../../tideline/hand/landing";
 import { nameOf } from "../../../tideline/names";
@@ -15,11 +16,11 @@ interface Args {
   changes: PlanChanges;
   /** Changes the brief. */
   change(patch: Partial<Brief>): void;
-  say(words: string): void;
+  tell(words: string): void;
 }
 
 /** What tide line and list do to the parts; the same for pointer and keys. Where a part may go, the server knows. */
-export function useEditing({ session, catalogue, changes, change, say }: Args): TideEditing {
+export function useEditing({ session, catalogue, changes, change, tell }: Args): TideEditing {
   const queries = useQueryClient();
   const [touched, setTouched] = useState<string | null>(null);
   const places = useQuery({
@@ -28,9 +29,9 @@ export function useEditing({ session, catalogue, changes, change, say }: Args): 
   });
   // What is done is done to the newest of everything, though the functions stay the same: the line is drawn anew only
   // when what it shows has changed.
-  const newest = useRef({ session, catalogue, changes, change, say });
+  const newest = useRef({ session, catalogue, changes, change, tell });
   useEffect(() => {
-    newest.current = { session, catalogue, changes, change, say };
+    newest.current = { session, catalogue, changes, change, tell };
   });
 
   const actions = useMemo(() => {
@@ -48,33 +49,33 @@ export function useEditing({ session, catalogue, changes, change, say }: Args): 
     // A key pressed again while a move is on its way waits for it: where a part may go next depends on where it is.
     let turn: Promise<unknown> = Promise.resolve();
     const inTurn = (act: () => Promise<void>) => {
-      turn = turn.then(act).catch(() => now().say("That could not be done just now."));
+      turn = turn.then(act).catch(() => now().tell(say.thatCouldNotBeDone));
     };
     const land = async (landing: Landing, words: string, name: string) => {
       if (!(await now().changes.edit(landing.edits ?? [], words))) return;
-      now().say([`${capital(landingWords(name, landing))}.`, landing.warns].filter(Boolean).join(" "));
+      now().tell([`${capital(landingWords(name, landing))}.`, landing.warns].filter(Boolean).join(" "));
     };
     return {
       onReshape: (id: string, seconds: number, alone: boolean) => now().changes.reshape(id, seconds, alone),
-      onLand: (id: string, landing: Landing) => void land(landing, `moving the ${named(id)}`, named(id)),
+      onLand: (id: string, landing: Landing) => void land(landing, say.moving(named(id)), named(id)),
       onTouch: setTouched,
       onMove: (id: string, by: -1 | 1) =>
         inTurn(async () => {
           const { landing, blocked } = nextLanding((await placesOf(id)).landings, by);
-          if (landing) await land(landing, `moving the ${named(id)}`, named(id));
-          else now().say(`Not moved: ${blocked}.`);
+          if (landing) await land(landing, say.moving(named(id)), named(id));
+          else now().tell(say.notMoved(blocked));
         }),
       onMirror: (id: string) =>
         inTurn(async () => {
           const { other_side } = await placesOf(id);
-          if (!other_side) now().say("The other side has the same already, or there is none.");
-          else if (other_side.why_not) now().say(`Not mirrored: ${other_side.why_not}`);
-          else await land(other_side, `the other side of the ${named(id)}`, "The other side");
+          if (!other_side) now().tell(say.otherSideHasSameAlready);
+          else if (other_side.why_not) now().tell(`Not mirrored: ${other_side.why_not}`);
+          else await land(other_side, say.otherSideOf(named(id)), say.otherSide);
         }),
       onRemove: ({ partId, region }: { partId: string; region: string }, whole: boolean) => {
         const { leave_out = [], focus = [] } = now().session.plan.flow.brief;
         if (!whole)
-          now().changes.edit([{ kind: "remove_part", part_id: partId }], `taking the ${named(partId)} away`);
+          now().changes.edit([{ kind: "remove_part", part_id: partId }], say.takingAway(named(partId)));
         else
           now().change({
             leave_out: [...leave_out, region],
@@ -84,8 +85,8 @@ export function useEditing({ session, catalogue, changes, change, say }: Args): 
       onSplit: (id: string) => {
         const part = partOf(id);
         const edits = part ? splitPart(part) : [];
-        if (edits.length > 0) now().changes.edit(edits, `splitting the ${named(id)}`);
-        else now().say("A single stroke cannot be split.");
+        if (edits.length > 0) now().changes.edit(edits, say.splitting(named(id)));
+        else now().tell(say.singleStrokeCannotBeSplit);
       },
     };
   }, [queries]);

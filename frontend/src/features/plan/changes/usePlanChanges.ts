@@ -10,6 +10,8 @@ import {
   type SessionView,
 } from "../../../api/client";
 import { sessionQuery } from "../../../api/queries";
+import { say } from "../../../phrases/screens/plan/changes";
+import { shared } from "../../../phrases/screens/shared";
 
 /** Sends a change over the plan read at `revision`. */
 type Send = (revision: number) => Promise<{ data?: unknown }>;
@@ -67,30 +69,30 @@ export function usePlanChanges(session: SessionView) {
         api.PUT(`${path}/brief`, { params, body: { revision, brief, anew } }),
       ),
     fit: (brief: Brief) =>
-      change(`${brief.booked_minutes} minutes, with the least change`, (revision) =>
+      change(shared.minutesWithLeastChange(brief.booked_minutes), (revision) =>
         api.PUT(`${path}/adjustment`, { params, body: { revision, brief } }),
       ),
-    edit: (edits: Edit[], words = "a change by hand") =>
+    edit: (edits: Edit[], words = say.changeByHand) =>
       quietly(words, (revision) => api.POST(`${path}/edits`, { params, body: { revision, edits } })),
     /** `alone`: the other side does not follow. */
     reshape: (part_id: string, seconds: number, alone = false) =>
-      quietly("another length of a part", (revision) =>
+      quietly(say.anotherLengthOfPart, (revision) =>
         api.POST(`${path}/reshape`, { params, body: { revision, pull: { part_id, seconds, alone } } }),
       ),
     undo: () =>
-      quietly("taking a change back", (revision) => api.POST(`${path}/undo`, { params, body: { revision } })),
+      quietly(say.takingChangeBack, (revision) => api.POST(`${path}/undo`, { params, body: { revision } })),
     redo: () =>
-      quietly("doing it again", (revision) => api.POST(`${path}/redo`, { params, body: { revision } })),
+      quietly(say.doingItAgain, (revision) => api.POST(`${path}/redo`, { params, body: { revision } })),
     keepOff: (excluded: Excluded[]) =>
-      change("places to keep off", (revision) =>
+      change(say.placesToKeepOff, (revision) =>
         api.PUT(`${path}/excluded`, { params, body: { revision, excluded } }),
       ),
     start: (flow_id: string) =>
-      change("starting from a flow", (revision) =>
+      change(say.startingFromFlow, (revision) =>
         api.PUT(`${path}/start`, { params, body: { revision, flow_id } }),
       ),
     standAgain: (version_id: string) =>
-      change("going back to a version", (revision) =>
+      change(say.goingBackToVersion, (revision) =>
         api.POST(`${path}/versions/{version_id}/stand`, {
           params: { path: { ...params.path, version_id } },
           body: { revision },

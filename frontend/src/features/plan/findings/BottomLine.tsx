@@ -1,5 +1,6 @@
 import { Link } from "@tanstack/react-router";
 import type { Edit, SessionView } from "../../../api/client";
+import { say } from "../../../phrases/screens/plan/findings";
 import { span } from "../../../phrases/time";
 import { Button } from "../../../ui/Button";
 import { FindingsPanel } from "./FindingsPanel";
@@ -52,7 +53,7 @@ export function BottomLine(props: Props) {
           params={{ sessionId: session.session_id }}
           className="btn btn-primary ml-auto h-12 px-5 text-lg"
         >
-          {session.stage === "plan" ? "To the table" : "To Work"}
+          {session.stage === "plan" ? say.toTable : "To Work"}
         </Link>
       </div>
     </div>
@@ -65,25 +66,25 @@ function answersOf({ evaluation }: SessionView) {
   const { sheet, balance, findings, hands, supplies, verdicts } = evaluation;
   const handsOn = span(sheet.hands_on_seconds);
   const fit = {
-    open_ended: `${span(sheet.seconds)} of work, at her pace`,
+    open_ended: say.ofWorkAtHerPace(span(sheet.seconds)),
     fits: `Fits ${handsOn} hands-on`,
-    over: `${span(verdicts.over)} over the ${handsOn} hands-on`,
-    under: `${span(verdicts.over)} under the ${handsOn} hands-on`,
+    over: say.overHandsOn(span(verdicts.over), handsOn),
+    under: say.underHandsOn(span(verdicts.over), handsOn),
   };
   return {
     fit: fit[verdicts.fit],
     balance:
       verdicts.balance === "even"
-        ? `Sides even, ${span(balance.left)} each`
-        : `Left and right differ by ${span(verdicts.apart)}`,
-    between: `${span(balance.between)} between strokes (${Math.round((100 * balance.between) / sheet.seconds)} %)`,
-    hands: `Hands ${HANDS[verdicts.hands]}, thumbs ${Math.round(100 * hands.thumb_share)} %`,
-    oil: supplies.lubricant ? `${Math.round(supplies.millilitres)} ml of oil` : "",
+        ? say.sidesEvenEach(span(balance.left))
+        : say.leftAndRightDifferBy(span(verdicts.apart)),
+    between: say.betweenStrokes(span(balance.between), Math.round((100 * balance.between) / sheet.seconds)),
+    hands: say.handsThumbs(HANDS[verdicts.hands], Math.round(100 * hands.thumb_share)),
+    oil: supplies.lubricant ? say.mlOfOil(Math.round(supplies.millilitres)) : "",
     safe:
       findings.length === 0
-        ? "Nothing to mend"
+        ? say.nothingToMend
         : verdicts.safety === "refuse"
-          ? `Not safe: ${findings.length} to look at`
-          : `${findings.length} to look at`,
+          ? say.notSafeToLookAt(findings.length)
+          : say.toLookAt(findings.length),
   };
 }

@@ -1,6 +1,8 @@
 import { useEffect, useRef } from "react";
 import type { Catalogue, Edit, Finding, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { say } from "../../../phrases/screens/plan/findings";
+import { shared } from "../../../phrases/screens/shared";
 import { capital } from "../../../phrases/words";
 import { nameOf } from "../../../tideline/names";
 import { Button } from "../../../ui/Button";
@@ -16,9 +18,9 @@ interface Props {
 }
 
 const WORDS: Record<Finding["severity"], string> = {
-  refuse: "Do not work so",
+  refuse: say.doNotWorkSo,
   caution: "Mend this",
-  advice: "Worth a thought",
+  advice: say.worthThought,
 };
 
 /** What the checks found, place by place: what, why, and the repair, whose effect is shown before it is taken. */
@@ -30,17 +32,17 @@ export function FindingsPanel({ session, findings, onShow, onTry, onTryAll, tryi
   return (
     <section
       id="findings"
-      aria-label="To look at"
+      aria-label={shared.toLookAt}
       className="max-h-[58dvh] overflow-y-auto bg-base-200 px-4 py-4 sm:px-8"
       onKeyDown={(event) => event.key === "Escape" && onClose()}
     >
       <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
         <h2 ref={heading} tabIndex={-1} className="text-2xl outline-none">
-          To look at
+          {shared.toLookAt}
         </h2>
         {onTryAll && advice.length > 0 && (
           <Button className="bg-base-100" disabled={trying} onClick={onTryAll}>
-            {trying ? "Trying every repair …" : "Mend all that is worth a thought"}
+            {trying ? say.tryingEveryRepair : say.mendAllThatIsWorth}
           </Button>
         )}
         <Button look="quiet" className="ml-auto" onClick={onClose}>
@@ -114,7 +116,7 @@ function byPlace(findings: readonly Finding[], session: SessionView, catalogue: 
   const order = (id: string | null | undefined) => parts.findIndex((part) => part.id === id);
   for (const finding of [...findings].sort((a, b) => order(a.part_id) - order(b.part_id))) {
     const part = parts.find((one) => one.id === finding.part_id);
-    const place = part ? capital(nameOf(part, catalogue)) : "The whole session";
+    const place = part ? capital(nameOf(part, catalogue)) : say.wholeSession;
     const group = groups.find((one) => one.place === place);
     if (group) group.found.push(finding);
     else groups.push({ place, partId: part?.id ?? null, found: [finding] });

@@ -1,6 +1,7 @@
 import type { LeftOut, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { whyLeftOut } from "../../../phrases/plan/reasons";
+import { say } from "../../../phrases/screens/plan/findings";
 import { capital, listed } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 
@@ -23,7 +24,7 @@ export function LeftOutList({ leftOut, proof, school, onFocus, onAllow }: Props)
   const told = leftOut.filter(({ reason }) => reason !== "not_in_school");
   return (
     <section aria-label="Left out">
-      <h2 className="text-2xl">Left out, and why</h2>
+      <h2 className="text-2xl">{say.leftOutAndWhy}</h2>
       {leftOut.length === 0 && <p className="mt-2">Nothing.</p>}
       <ul className="mt-2 divide-y divide-base-300">
         {told.map((left) => (
@@ -32,24 +33,23 @@ export function LeftOutList({ leftOut, proof, school, onFocus, onAllow }: Props)
             <p>{whyLeftOut(left, name)}</p>
             {left.reason === "no_time" && onFocus && (
               <Button look="quiet" className="mt-1" onClick={() => onFocus(left.region)}>
-                Ask for the {name(left.region)}
+                {say.askFor(name(left.region))}
               </Button>
             )}
             {left.reason === "wish" && onAllow && (
               <Button look="quiet" className="mt-1" onClick={() => onAllow(left.region)}>
-                Allow the {name(left.region)} again
+                {say.allowAgain(name(left.region))}
               </Button>
             )}
           </li>
         ))}
       </ul>
-      {elsewhere.length > 0 && <p className="mt-3">This school has no place for {listed(elsewhere)}.</p>}
+      {elsewhere.length > 0 && <p className="mt-3">{say.thisSchoolHasNoPlace(listed(elsewhere))}</p>}
       <p className="mt-4 text-quiet">
         School: {school}.
         {proof && proof.bound > proof.value + 1e-6
-          ? ` Time ran out: another set could do up to ${(100 * (proof.bound / proof.value - 1)).toFixed(1)} % more good.`
-          : proof &&
-            ` Of all sets of regions none does more good in these minutes; ${proof.sets_priced === 1 ? "one was" : `${proof.sets_priced} were`} worked out to the second, the rest ruled out.`}
+          ? say.timeRanOutAnotherSet((100 * (proof.bound / proof.value - 1)).toFixed(1))
+          : proof && say.ofAllSetsOfRegions(proof.sets_priced)}
       </p>
     </section>
   );

@@ -1,5 +1,6 @@
 import type { SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { say } from "../../../phrases/screens/plan/findings";
 import { span } from "../../../phrases/time";
 import { capital, listed } from "../../../phrases/words";
 
@@ -18,31 +19,30 @@ export function SideNotes({ evaluation }: Props) {
   const hardest = catalogue.strokes[hands.hardest ?? ""]?.name;
   const bare = exposures.reduce((sum, stretch) => sum + stretch.seconds, 0);
   return (
-    <section aria-label="To lay out">
-      <h2 className="text-2xl">To lay out</h2>
+    <section aria-label={say.toLayOut}>
+      <h2 className="text-2xl">{say.toLayOut}</h2>
       <ul className="mt-2 list-disc pl-5 marker:text-tide">
         {supplies.packing.map((line) => (
           <li key={line}>{line}</li>
         ))}
       </ul>
-      {shares.length > 0 && <p className="mt-2 text-quiet">Most oil: {listed(shares)} ml.</p>}
+      {shares.length > 0 && <p className="mt-2 text-quiet">{say.mostOilMl(listed(shares))}</p>}
       {bare > 0 && (
         <p className="mt-2 text-quiet">
-          Uncovered for {span(bare)} in all, at most{" "}
-          {Math.round(Math.max(...exposures.map((stretch) => stretch.percent)))} % of the skin at a time.
+          {say.uncoveredForInAllAt(
+            span(bare),
+            Math.round(Math.max(...exposures.map((stretch) => stretch.percent))),
+          )}
         </p>
       )}
       <h2 className="mt-6 text-2xl">Your hands</h2>
       <p className="mt-2">
-        {verdicts.hands === "strained" ? "This session strains the hand" : "An easy session for the hand"}:
-        strain index {hands.strain} of 10 at most, thumbs {Math.round(100 * hands.thumb_share)} % of the time,{" "}
-        {Math.round(100 * limits.thumb_share)} % at most.
-        {hardest && ` ${capital(hardest)} asks the most.`}
+        {verdicts.hands === "strained" ? say.thisSessionStrainsHand : say.easySessionForHand}: strain index{" "}
+        {hands.strain} {say.ofTenThumbs} {Math.round(100 * hands.thumb_share)} {say.percentOfTheTime}{" "}
+        {Math.round(100 * limits.thumb_share)} {say.percentAtMost}
+        {hardest && say.asksMost(capital(hardest))}
       </p>
-      <p className="mt-2 text-quiet">
-        The older index of 1995 gives {hands.strain_1995}: up to 3 is probably safe, from 7 on probably
-        hazardous.
-      </p>
+      <p className="mt-2 text-quiet">{say.olderIndexOfGivesUp(hands.strain_1995)}</p>
     </section>
   );
 }

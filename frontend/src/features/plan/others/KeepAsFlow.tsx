@@ -2,6 +2,8 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useForm } from "react-hook-form";
 import { api, body, type FlowView } from "../../../api/client";
 import { askAgain, flowsQuery } from "../../../api/queries";
+import { say } from "../../../phrases/screens/plan/others";
+import { shared } from "../../../phrases/screens/shared";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 
@@ -19,22 +21,22 @@ export function KeepAsFlow({ sessionId }: { sessionId: string }) {
   });
   return (
     <form
-      aria-label="Keep as a flow"
+      aria-label={say.keepAsFlow}
       className="mt-4 flex flex-wrap items-center gap-2 border-t border-base-300 pt-3"
       onSubmit={form.handleSubmit((words) => keeping.mutate(words))}
     >
-      <span className="mr-1">Or keep this plan as a flow:</span>
+      <span className="mr-1">{say.orKeepThisPlanAs}</span>
       <input
         className="input min-h-11 w-56"
-        aria-label="Name of the flow"
+        aria-label={say.nameOfFlow}
         placeholder="Name"
         maxLength={80}
         {...form.register("name", { validate: (name) => name.trim() !== "" })}
       />
       <input
         className="input min-h-11 w-72"
-        aria-label="What it is good for"
-        placeholder="What it is good for"
+        aria-label={shared.whatItIsGoodFor}
+        placeholder={shared.whatItIsGoodFor}
         maxLength={400}
         {...form.register("note")}
       />
@@ -43,10 +45,10 @@ export function KeepAsFlow({ sessionId }: { sessionId: string }) {
       </Button>
       {form.formState.errors.name && (
         <span role="alert" className="text-accent">
-          Give it a name.
+          {shared.giveItAName}
         </span>
       )}
-      {keeping.data && <span role="status">“{keeping.data.name}” is in the library.</span>}
+      {keeping.data && <span role="status">{say.isInLibrary(keeping.data.name)}</span>}
       {keeping.error && <ProblemNote error={keeping.error} />}
     </form>
   );

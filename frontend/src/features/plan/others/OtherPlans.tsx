@@ -12,6 +12,7 @@ import { alternativesQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { Beside } from "../../../compare/Beside";
 import { whatSetsApart } from "../../../phrases/plan/apart";
+import { say } from "../../../phrases/screens/plan/others";
 import { capital } from "../../../phrases/words";
 import { SmallTide } from "../../../tideline/SmallTide";
 import { Button } from "../../../ui/Button";
@@ -26,14 +27,14 @@ export function OtherPlans({ session, onTake }: Props) {
   const catalogue = useCatalogue();
   const found = useQuery(alternativesQuery(session.session_id, session.revision));
   const [compared, setCompared] = useState<Brief | null>(null);
-  if (found.isPending) return <p className="mt-4 text-quiet italic">Looking for other ways …</p>;
+  if (found.isPending) return <p className="mt-4 text-quiet italic">{say.lookingForOtherWays}</p>;
   if (!found.data || found.data.others.length === 0) return null;
   const { present, others } = found.data;
   const wholeOf = (region: string) => catalogue.regions[region]?.whole ?? region;
   const isCompared = others.some(({ brief }) => brief === compared);
   return (
     <section aria-label="Other ways" className="no-print mt-6">
-      <h2 className="text-2xl">Other ways to answer it</h2>
+      <h2 className="text-2xl">{say.otherWaysToAnswerIt}</h2>
       <ul className="mt-2 grid gap-4 sm:grid-cols-2">
         {others.map(({ brief, sheet, traits }) => {
           const name = nameOf(brief, session, catalogue);
@@ -49,7 +50,7 @@ export function OtherPlans({ session, onTake }: Props) {
               <p>{whatSetsApart(traits, present, wholeOf)}</p>
               <div className="mt-auto flex flex-wrap gap-2 pt-3">
                 <Button className="bg-base-100" onClick={() => onTake(brief)}>
-                  Take {name.toLowerCase()}
+                  {say.take(name.toLowerCase())}
                 </Button>
                 <Button
                   look="quiet"
@@ -94,5 +95,5 @@ function Comparison(props: { session: SessionView; brief: Brief; name: string })
 function nameOf(brief: Brief, session: SessionView, catalogue: Catalogue): string {
   const school = catalogue.schools[brief.school ?? ""];
   if (brief.school !== session.plan.flow.brief.school) return capital(school?.name ?? "");
-  return capital(`${catalogue.positions[brief.first_position ?? ""]?.name ?? ""} first`);
+  return capital(say.first(catalogue.positions[brief.first_position ?? ""]?.name ?? ""));
 }

@@ -5,6 +5,8 @@ import { flowsQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { changeLines, keptWords } from "../../../phrases/plan/difference";
 import { whyAdapted } from "../../../phrases/plan/whyAdapted";
+import { say } from "../../../phrases/screens/plan/others";
+import { shared } from "../../../phrases/screens/shared";
 import { capital } from "../../../phrases/words";
 import { SmallTide } from "../../../tideline/SmallTide";
 import { Button } from "../../../ui/Button";
@@ -32,8 +34,8 @@ export function StartFrom({ session, changes, from, onDone }: Props) {
     .sort((a, b) => Number(b.brief.kind === kind) - Number(a.brief.kind === kind));
   return (
     <section aria-label="Flows" className="mt-3 rounded-box bg-base-200 px-5 py-4">
-      <h2 className="text-xl">Start from a flow</h2>
-      {!flows.data && <Waiting what="Opening the library" />}
+      <h2 className="text-xl">{say.startFromFlow}</h2>
+      {!flows.data && <Waiting what={shared.openingLibrary} />}
       <ul className="mt-2 flex gap-3 overflow-x-auto pb-2">
         {offered.map((flow) => (
           <li key={flow.flow_id}>
@@ -65,7 +67,7 @@ function Choice({ flow, chosen, onChoose }: { flow: FlowView; chosen: boolean; o
     >
       <span className="block truncate font-bold">{flow.name}</span>
       <SmallTide sheet={flow.outline} width={176} height={44} />
-      <span className="text-quiet">{flow.brief.booked_minutes} minutes</span>
+      <span className="text-quiet">{shared.minutes(flow.brief.booked_minutes)}</span>
     </Button>
   );
 }
@@ -90,7 +92,7 @@ function Adapted({ session, flowId, onTake, onLeave }: AdaptedProps) {
     retry: false,
   });
   if (tried.error) return <ProblemNote error={tried.error} />;
-  if (!tried.data) return <Waiting what={`Adapting it to ${session.client.name}`} />;
+  if (!tried.data) return <Waiting what={say.adaptingItTo(session.client.name)} />;
   const { difference, named, evaluation, plan, name } = tried.data;
   const whole = (id: string) => catalogue.regions[id]?.whole ?? id;
   const whys = new Map(named.map((one) => [one.region, whyAdapted(one)]));
@@ -99,12 +101,12 @@ function Adapted({ session, flowId, onTake, onLeave }: AdaptedProps) {
   return (
     <div role="status" className="mt-4">
       <h3 className="text-lg">
-        {name}, for {session.client.name} in {plan.flow.brief.booked_minutes} minutes
+        {say.forInMinutes(name, session.client.name, plan.flow.brief.booked_minutes)}
       </h3>
       <div className="mt-2 grid gap-x-10 gap-y-3 lg:grid-cols-[auto_1fr]">
         <SmallTide sheet={evaluation.sheet} width={420} height={72} />
         <div>
-          {lines.length + eased.length === 0 && <p>It fits as it is: nothing changes.</p>}
+          {lines.length + eased.length === 0 && <p>{say.itFitsAsItIs}</p>}
           <dl className="grid grid-cols-[auto_auto_1fr] gap-x-5 gap-y-1">
             {difference.changes.map((change, i) => (
               <div key={change.region} className="col-span-3 grid grid-cols-subgrid">
@@ -130,10 +132,10 @@ function Adapted({ session, flowId, onTake, onLeave }: AdaptedProps) {
       </div>
       <div className="mt-3 flex flex-wrap gap-3">
         <Button look="main" onClick={onTake}>
-          Start from it
+          {say.startFromIt}
         </Button>
         <Button className="bg-base-300" onClick={onLeave}>
-          Leave it as it is
+          {shared.leaveItAsItIs}
         </Button>
       </div>
     </div>

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { type Adjustment, api, body, type SessionView, type Version } from "../../../api/client";
 import { askAgain, versionsQuery } from "../../../api/queries";
 import { Beside } from "../../../compare/Beside";
+import { say } from "../../../phrases/screens/plan/others";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import type { PlanChanges } from "../changes/usePlanChanges";
@@ -38,21 +39,19 @@ export function Versions(props: { session: SessionView; changes: PlanChanges }) 
       >
         <input
           className="input min-h-11 w-72"
-          aria-label="Name of this version"
-          placeholder="As we agreed on the phone"
+          aria-label={say.nameOfThisVersion}
+          placeholder={say.asWeAgreedOnPhone}
           maxLength={80}
           value={name}
           onChange={(event) => setName(event.target.value)}
         />
         <Button type="submit" className="bg-base-100" disabled={!name.trim() || keeping.isPending}>
-          Keep what stands under this name
+          {say.keepWhatStandsUnderThis}
         </Button>
       </form>
       {keeping.error && <ProblemNote error={keeping.error} />}
       {kept.error && <ProblemNote error={kept.error} onAgain={() => kept.refetch()} />}
-      {kept.data?.length === 0 && (
-        <p className="mt-2 text-quiet">None kept yet. Undo goes back without them too.</p>
-      )}
+      {kept.data?.length === 0 && <p className="mt-2 text-quiet">{say.noneKeptYetUndoGoes}</p>}
       <ul className="mt-2">
         {kept.data?.map((version) => (
           <VersionRow key={version.version_id} {...props} version={version} />
@@ -85,12 +84,12 @@ function VersionRow(props: { session: SessionView; changes: PlanChanges; version
         {renamed === null ? (
           <span className="mr-auto">
             <span className="font-bold">{version.name}</span>
-            {version.stands && <span className="text-quiet">, as it stands now</span>}
+            {version.stands && <span className="text-quiet">{say.asItStandsNow}</span>}
           </span>
         ) : (
           <input
             className="input min-h-11 mr-auto"
-            aria-label={`New name of ${version.name}`}
+            aria-label={say.newNameOf(version.name)}
             maxLength={80}
             value={renamed}
             onChange={(event) => setRenamed(event.target.value)}
@@ -103,7 +102,7 @@ function VersionRow(props: { session: SessionView; changes: PlanChanges; version
               className="bg-base-100"
               onClick={() => void changes.standAgain(version.version_id).catch(() => undefined)}
             >
-              Go back to it
+              {say.goBackToIt}
             </Button>
             <Button look="quiet" aria-pressed={compared} onClick={() => setCompared(!compared)}>
               Compare
@@ -116,7 +115,7 @@ function VersionRow(props: { session: SessionView; changes: PlanChanges; version
             renamed === null ? setRenamed(version.name) : renamed.trim() && changing.mutate(renamed)
           }
         >
-          {renamed === null ? "Rename" : "Keep the name"}
+          {renamed === null ? "Rename" : say.keepName}
         </Button>
         <Button look="quiet" onClick={() => changing.mutate(null)}>
           Forget

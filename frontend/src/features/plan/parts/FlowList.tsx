@@ -4,6 +4,7 @@ import type { Edit, Entry, Part, SessionView } from "../../../api/client";
 import { reasonsQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { whatOrderSaves } from "../../../phrases/plan/reasons";
+import { say } from "../../../phrases/screens/plan/parts";
 import { capital } from "../../../phrases/words";
 import type { TideEditing } from "../../../tideline/TideLine";
 import { Button } from "../../../ui/Button";
@@ -42,7 +43,7 @@ export function FlowList(props: Props) {
   return (
     <section aria-label="Sequence">
       <div className="flex flex-wrap items-baseline gap-x-6">
-        <h2 className="text-2xl">In this order</h2>
+        <h2 className="text-2xl">{say.inThisOrder}</h2>
         {onEdit && (
           <Button
             look="quiet"

@@ -1,6 +1,7 @@
 import type { KeyboardEvent } from "react";
 import type { Edit, Entry, Part, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { say } from "../../../phrases/screens/plan/parts";
 import { clock, span } from "../../../phrases/time";
 import { transitionWord } from "../../../phrases/transitionWord";
 import { capital, sided } from "../../../phrases/words";
@@ -68,7 +69,7 @@ export function PartRow(props: Props) {
             <input
               type="checkbox"
               className="checkbox"
-              aria-label={`Choose ${name}`}
+              aria-label={say.choose(name)}
               checked={ticked}
               onChange={props.onTick}
             />
@@ -84,7 +85,7 @@ export function PartRow(props: Props) {
           <span className="numbers text-right text-quiet">{clock(entries[0]?.start ?? 0)}</span>
           <span>
             <span className="font-bold">{capital(ROLES[part.role ?? "work"] + name)}</span>
-            {byHand && <span className="text-quiet">, set by hand</span>}
+            {byHand && <span className="text-quiet">{say.setByHand}</span>}
           </span>
           <span className="numbers">{span(seconds)}</span>
         </Button>

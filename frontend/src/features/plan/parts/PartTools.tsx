@@ -1,6 +1,7 @@
 import { useId, useState } from "react";
 import type { Part } from "../../../api/client";
 import { secondsTyped } from "../../../lib/typedTime";
+import { say } from "../../../phrases/screens/plan/parts";
 import { clock } from "../../../phrases/time";
 import type { TideEditing } from "../../../tideline/TideLine";
 import { Button } from "../../../ui/Button";
@@ -27,13 +28,13 @@ export function PartTools({ part, name, seconds, editing, onRemove }: Props) {
       <Button onClick={() => editing.onMove(part.id, 1)}>Later</Button>
       {(part.side === "left" || part.side === "right") && (
         <Button onClick={() => editing.onMirror(part.id)}>
-          The same on the {part.side === "left" ? "right" : "left"}
+          {say.sameOn(part.side === "left" ? "right" : "left")}
         </Button>
       )}
-      {part.steps.length > 1 && <Button onClick={() => editing.onSplit(part.id)}>Split in two</Button>}
+      {part.steps.length > 1 && <Button onClick={() => editing.onSplit(part.id)}>{say.splitInTwo}</Button>}
       <Button onClick={() => onRemove(false)}>Take away</Button>
       <Button look="quiet" onClick={() => onRemove(true)}>
-        Leave the region out
+        {say.leaveRegionOut}
       </Button>
     </div>
   );
@@ -55,7 +56,7 @@ function Minutes(props: { name: string; seconds: number; onSeconds(seconds: numb
       <input
         className="input numbers min-h-11 w-24 text-center"
         inputMode="numeric"
-        aria-label={`Minutes, ${props.name}`}
+        aria-label={say.minutes(props.name)}
         aria-invalid={fault}
         aria-describedby={fault ? id : undefined}
         value={typed}
@@ -66,7 +67,7 @@ function Minutes(props: { name: string; seconds: number; onSeconds(seconds: numb
       <span className="text-quiet">min</span>
       {fault && (
         <span id={id} role="alert" className="text-accent">
-          Between 0:15 and 30:00, as 4:30.
+          {say.betweenAndAs}
         </span>
       )}
     </span>

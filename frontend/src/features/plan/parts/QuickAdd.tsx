@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
 import type { Brief, SessionView, Suggestion } from "../../../api/client";
 import { suggestionsQuery } from "../../../api/queries";
+import { say } from "../../../phrases/screens/plan/parts";
 import type { PlanChanges } from "../changes/usePlanChanges";
 
 interface Props {
@@ -64,11 +65,11 @@ export function QuickAdd({ session, selected, changes, onBrief }: Props) {
         type="text"
         role="combobox"
         className="input min-h-11 w-full"
-        aria-label="Add by typing"
+        aria-label={say.addByTyping}
         aria-expanded={offered.length > 0}
         aria-controls={id}
         aria-activedescendant={offered.length > 0 ? `${id}-${active}` : undefined}
-        placeholder="Type: calf knead 3, both feet hold 30 s, turn …   /"
+        placeholder={say.typeCalfKneadBothFeet}
         autoComplete="off"
         maxLength={80}
         value={line}
@@ -82,12 +83,12 @@ export function QuickAdd({ session, selected, changes, onBrief }: Props) {
         <div
           id={id}
           role="listbox"
-          aria-label="What it could mean"
+          aria-label={say.whatItCouldMean}
           className="absolute inset-x-0 top-full z-30 mt-1 rounded-box border border-base-300 bg-base-100 py-2 shadow-xl"
         >
           {offered.length === 0 && (
             <p role="status" className="px-4 py-2 text-quiet italic">
-              {found.isFetching ? "Looking …" : "Nothing in the catalogue is called so."}
+              {found.isFetching ? "Looking …" : say.nothingInCatalogueIsCalled}
             </p>
           )}
           {offered.map((suggestion, index) => (

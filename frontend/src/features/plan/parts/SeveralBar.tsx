@@ -1,5 +1,6 @@
 import type { Edit, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { say } from "../../../phrases/screens/plan/parts";
 import { Button } from "../../../ui/Button";
 import { changeSeveral, removeSeveral } from "./edits";
 
@@ -19,8 +20,8 @@ export function SeveralBar({ flow, chosen, onEdit, onClear }: Props) {
   const acts: [string, Edit[]][] = [
     ["Lighter", changeSeveral(parts, chosen, { depth: -1 }, depthOf)],
     ["Deeper", changeSeveral(parts, chosen, { depth: 1 }, depthOf)],
-    ["A pass fewer", changeSeveral(parts, chosen, { passes: -1 }, depthOf)],
-    ["A pass more", changeSeveral(parts, chosen, { passes: 1 }, depthOf)],
+    [say.passFewer, changeSeveral(parts, chosen, { passes: -1 }, depthOf)],
+    [say.passMore, changeSeveral(parts, chosen, { passes: 1 }, depthOf)],
     ["Take away", removeSeveral(parts, chosen)],
   ];
   return (
@@ -30,7 +31,7 @@ export function SeveralBar({ flow, chosen, onEdit, onClear }: Props) {
       className="sticky top-0 z-10 mt-2 flex flex-wrap items-center gap-2 rounded-box bg-base-200 px-4 py-2"
     >
       <span role="status" className="mr-2">
-        {chosen.size === 0 ? "Tick the parts to change together." : count}
+        {chosen.size === 0 ? say.tickPartsToChangeTogether : count}
       </span>
       {acts.map(([words, edits]) => (
         <Button

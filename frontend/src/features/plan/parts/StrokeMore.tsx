@@ -1,6 +1,8 @@
 import { useForm } from "react-hook-form";
 import type { Step } from "../../../api/client";
 import { secondsTyped } from "../../../lib/typedTime";
+import { say } from "../../../phrases/screens/plan/parts";
+import { shared } from "../../../phrases/screens/shared";
 import { Button } from "../../../ui/Button";
 import type { StepChange } from "./edits";
 import type { StrokeActions } from "./strokeActions";
@@ -27,21 +29,21 @@ export function StrokeMore({ step, name, does }: { step: Step; name: string; doe
   const fault = form.formState.errors.seconds?.message;
   return (
     <form
-      aria-label={`More about ${name}`}
+      aria-label={say.moreAbout(name)}
       className="my-2 w-full rounded-box bg-base-200 px-5 py-4"
       onSubmit={form.handleSubmit((words) => does.change(changeOf(words)))}
     >
       <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
-        <Field label="Seconds, instead of what the passes take">
+        <Field label={say.secondsInsteadOfWhatPasses}>
           <input
             className="input min-h-11 w-full"
-            placeholder="as the passes take"
+            placeholder={say.asPassesTake}
             aria-invalid={Boolean(fault)}
             {...form.register("seconds", {
               validate: (text) => {
                 const seconds = secondsTyped(text);
                 const known = text.trim() === "" || (seconds !== null && seconds >= 1 && seconds <= 1800);
-                return known || "Between 1 s and 30 min, as 45 s or 1:30.";
+                return known || say.betweenSAndMinAs;
               },
             })}
           />
@@ -54,20 +56,20 @@ export function StrokeMore({ step, name, does }: { step: Step; name: string; doe
         <Field label="Note">
           <input className="input min-h-11 w-full" maxLength={400} {...form.register("note")} />
         </Field>
-        <Field label="Said to the client">
+        <Field label={say.saidToClient}>
           <input className="input min-h-11 w-full" maxLength={200} {...form.register("command")} />
         </Field>
-        <Field label="and to let go">
+        <Field label={say.andToLetGo}>
           <input className="input min-h-11 w-full" maxLength={200} {...form.register("release")} />
         </Field>
       </div>
       <label className="mt-2 flex min-h-11 items-center gap-3">
         <input type="checkbox" className="checkbox" {...form.register("check_in")} />
-        Ask about the pressure after it
+        {say.askAboutPressureAfterIt}
       </label>
       <div className="mt-2 flex flex-wrap gap-2">
         <Button look="main" type="submit">
-          Keep it so
+          {shared.keepItSo}
         </Button>
         <Button className="bg-base-100" onClick={() => does.move(-1)}>
           Before
@@ -77,11 +79,11 @@ export function StrokeMore({ step, name, does }: { step: Step; name: string; doe
         </Button>
         {does.split && (
           <Button className="bg-base-100" onClick={does.split}>
-            Split the part here
+            {say.splitPartHere}
           </Button>
         )}
         <Button className="bg-base-100" disabled={does.last} onClick={does.remove}>
-          Take it away
+          {say.takeItAway}
         </Button>
       </div>
     </form>

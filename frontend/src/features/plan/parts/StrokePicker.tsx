@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { Edit, SessionView, StrokePick } from "../../../api/client";
 import { picksQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { say } from "../../../phrases/screens/plan/parts";
 import { capital } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
@@ -16,16 +17,16 @@ interface Props {
 
 const SLOTS: Record<StrokePick["slot"], string> = {
   open: "To open",
-  dry: "Before the oil",
-  spread: "To spread the oil",
+  dry: say.beforeOil,
+  spread: say.toSpreadOil,
   warm: "To warm",
-  knead: "When it is warm",
-  specific: "In one place",
-  mobilise: "To move the joint",
+  knead: say.whenItIsWarm,
+  specific: say.inOnePlace,
+  mobilise: say.toMoveJoint,
   rouse: "To rouse",
   flush: "To clear",
   settle: "To settle",
-  contraction: "During a contraction",
+  contraction: say.duringContraction,
   close: "To close",
 };
 
@@ -35,7 +36,7 @@ export function StrokePicker({ session, partId, onTake }: Props) {
   return (
     <div className="mb-3 pl-14">
       <Button aria-expanded={open} onClick={() => setOpen(!open)}>
-        Add a stroke
+        {say.addStroke}
       </Button>
       {open && (
         <Strokes
@@ -55,13 +56,13 @@ function Strokes({ session, partId, onTake }: Props) {
   const catalogue = useCatalogue();
   const found = useQuery(picksQuery(session.session_id, session.revision, partId));
   if (found.error) return <ProblemNote error={found.error} onAgain={() => found.refetch()} />;
-  if (!found.data) return <Waiting what="Trying every stroke here" />;
+  if (!found.data) return <Waiting what={say.tryingEveryStrokeHere} />;
   const fitting = found.data.filter((pick) => !pick.why_not);
   const others = found.data.filter((pick) => pick.why_not);
   const slots = [...new Set(fitting.map((pick) => pick.slot))];
   const name = (pick: StrokePick) => capital(catalogue.strokes[pick.stroke]?.name ?? pick.stroke);
   return (
-    <section aria-label="Strokes that fit here" className="mt-3 rounded-box bg-base-200 px-5 py-4">
+    <section aria-label={say.strokesThatFitHere} className="mt-3 rounded-box bg-base-200 px-5 py-4">
       {slots.map((slot) => (
         <div key={slot} className="mb-3">
           <h4 className="font-serif text-lg">{SLOTS[slot]}</h4>
@@ -73,7 +74,7 @@ function Strokes({ session, partId, onTake }: Props) {
                   <Button
                     className="bg-base-100"
                     title={pick.warns || catalogue.strokes[pick.stroke]?.gloss}
-                    onClick={() => onTake(pick.edits ?? [], `${name(pick)} added`)}
+                    onClick={() => onTake(pick.edits ?? [], say.added(name(pick)))}
                   >
                     {name(pick)}
                     {pick.warns && (
@@ -89,9 +90,7 @@ function Strokes({ session, partId, onTake }: Props) {
         </div>
       ))}
       <details>
-        <summary className="min-h-11 cursor-pointer py-2">
-          {others.length} that do not fit here, and why
-        </summary>
+        <summary className="min-h-11 cursor-pointer py-2">{say.thatDoNotFitHere(others.length)}</summary>
         <ul className="columns-1 gap-8 sm:columns-2">
           {others.map((pick) => (
             <li key={pick.stroke + pick.slot} className="py-1">

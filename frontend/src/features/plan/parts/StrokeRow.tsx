@@ -1,6 +1,8 @@
 import { useState } from "react";
 import type { Catalogue, Entry, Step } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { say } from "../../../phrases/screens/plan/parts";
+import { shared } from "../../../phrases/screens/shared";
 import { span } from "../../../phrases/time";
 import { capital, depthWord, zoneName } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
@@ -48,7 +50,7 @@ export function StrokeRow(props: Props) {
           “{step.cue.command}” {step.cue.release && `… “${step.cue.release}”`}
         </p>
       )}
-      {step.note && <p>Note: {step.note}</p>}
+      {step.note && <p>{say.note(step.note)}</p>}
       <p className="text-quiet">{stroke?.how}</p>
     </li>
   );
@@ -90,7 +92,7 @@ function Changing(props: Props & { does: StrokeActions }) {
         name={`Zone, ${stroke.name}`}
         value={step.zone ?? ""}
         options={[
-          ["", "All of it"],
+          ["", shared.allOfIt],
           ...zones.map((zone): [string, string] => [
             zone,
             capital(zoneName(zone, catalogue.regions[region])),
@@ -99,7 +101,7 @@ function Changing(props: Props & { does: StrokeActions }) {
         onChoose={(zone) => does.change(zone ? { zone } : { clear: ["zone"] })}
       />
       <Button look="quiet" className="px-2" aria-pressed={props.choosingZone} onClick={props.onChooseZone}>
-        {props.choosingZone ? "Done pointing" : "Point at it"}
+        {props.choosingZone ? "Done pointing" : say.pointAtIt}
       </Button>
       <More {...props} />
     </div>
@@ -116,7 +118,7 @@ function More({ step, does }: Props & { does: StrokeActions }) {
         look="quiet"
         className="px-2"
         aria-expanded={open}
-        aria-label={`More about ${name}`}
+        aria-label={say.moreAbout(name)}
         onClick={() => setOpen(!open)}
       >
         More
@@ -135,7 +137,7 @@ function Passes({ step, name, unit, does }: { step: Step; name: string; unit: st
     } else setTyped(String(step.passes));
   };
   return (
-    <fieldset className="flex items-center gap-1" aria-label={`How often, ${name}`}>
+    <fieldset className="flex items-center gap-1" aria-label={say.howOften(name)}>
       <Button
         className="btn-square"
         aria-label={`One fewer: ${name}`}
@@ -147,7 +149,7 @@ function Passes({ step, name, unit, does }: { step: Step; name: string; unit: st
       <input
         className="input numbers min-h-11 w-14 px-1 text-center"
         inputMode="numeric"
-        aria-label={`Passes, ${name}`}
+        aria-label={say.passes(name)}
         value={typed}
         onChange={(event) => setTyped(event.target.value)}
         onKeyDown={(event) => event.key === "Enter" && give(Number(typed))}

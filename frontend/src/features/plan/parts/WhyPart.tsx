@@ -3,6 +3,7 @@ import type { SessionView } from "../../../api/client";
 import { reasonsQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { itsWeight, whyItsMinutes } from "../../../phrases/plan/reasons";
+import { say } from "../../../phrases/screens/plan/parts";
 
 /** Why the region of an opened part has its minutes. */
 export function WhyPart(props: { session: SessionView; region: string }) {
@@ -13,7 +14,7 @@ export function WhyPart(props: { session: SessionView; region: string }) {
   if (!reason) return null;
   return (
     <p className="my-2 max-w-[60ch] pl-14 pr-1 text-quiet">
-      <span className="font-bold">Why so long: </span>
+      <span className="font-bold">{say.whySoLong} </span>
       {whyItsMinutes(reason, (id) => catalogue.regions[id]?.whole ?? id)} {itsWeight(reason)}
     </p>
   );

@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Entry, Excluded, RunSheet, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import type { ChosenPlace } from "../../../meeting/PlaceChoice";
+import { say } from "../../../phrases/screens/plan/table";
 import { clock, span } from "../../../phrases/time";
 import { transitionWord } from "../../../phrases/transitionWord";
 import { capital, depthWord, sided, zoneName } from "../../../phrases/words";
@@ -55,16 +56,16 @@ export function AtTheTable(props: Props) {
   };
   const chosen = own ? own.zone : off ? off.zone : `${entry.region} ${entry.side}`;
   return (
-    <section aria-label="At the table">
+    <section aria-label={say.atTable}>
       <div className="flex flex-wrap items-baseline gap-x-4">
-        <h2 className="text-2xl">At the table</h2>
+        <h2 className="text-2xl">{say.atTable}</h2>
         {props.onKeepOff && (
           <Button
             look="quiet"
             aria-expanded={keepingOff}
             onClick={() => setOff(keepingOff ? undefined : null)}
           >
-            {keepingOff ? "Done with places" : "Places to keep off"}
+            {keepingOff ? say.doneWithPlaces : say.placesToKeepOff}
           </Button>
         )}
       </div>
@@ -80,7 +81,8 @@ export function AtTheTable(props: Props) {
       )}
       {own && (
         <p className="text-quiet italic">
-          Point at the place for {catalogue.strokes[own.stroke ?? ""]?.name}, or choose it in the list.
+          {say.pointAtPlaceFor} {catalogue.strokes[own.stroke ?? ""]?.name}
+          {say.orChooseItInList}
         </p>
       )}
       <PlayTable sheet={sheet} pointed={pointed} />

@@ -2,6 +2,8 @@ import { useState } from "react";
 import type { Excluded } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { type ChosenPlace, PlaceChoice } from "../../../meeting/PlaceChoice";
+import { say } from "../../../phrases/screens/plan/table";
+import { shared } from "../../../phrases/screens/shared";
 import { capital, placeName } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 
@@ -26,10 +28,7 @@ export function KeepOff({ excluded, place, busy, onPlace, onKeepOff }: Props) {
   }
   return (
     <section aria-label="Keep off" className="mt-2 rounded-box bg-base-200 px-5 py-4">
-      <p>
-        Point at a place on the plan, or choose it here. The plan keeps off it at once, for every session to
-        come.
-      </p>
+      <p>{say.pointAtPlaceOnPlan}</p>
       <ul className="mt-1">
         {excluded.map((one, index) => (
           <li key={placeName(one, catalogue)} className="flex flex-wrap items-center gap-x-3">
@@ -39,17 +38,17 @@ export function KeepOff({ excluded, place, busy, onPlace, onKeepOff }: Props) {
             </span>
             <Button
               look="quiet"
-              aria-label={`Allow it again: ${placeName(one, catalogue)}`}
+              aria-label={say.allowPlaceAgain(placeName(one, catalogue))}
               disabled={busy}
               onClick={() => onKeepOff(excluded.filter((_, other) => other !== index))}
             >
-              Allow it again
+              {say.allowAgain}
             </Button>
           </li>
         ))}
       </ul>
       <div className="mt-2 flex flex-wrap items-center gap-2">
-        <PlaceChoice label="Place to keep off" place={place} catalogue={catalogue} onPlace={onPlace} />
+        <PlaceChoice label={say.placeToKeepOff} place={place} catalogue={catalogue} onPlace={onPlace} />
         <input
           className="input min-h-11 w-48"
           aria-label="Because"
@@ -59,7 +58,7 @@ export function KeepOff({ excluded, place, busy, onPlace, onKeepOff }: Props) {
           onChange={(event) => setBecause(event.target.value)}
         />
         <Button className="bg-base-100" disabled={!place || busy} onClick={add}>
-          Keep off it
+          {shared.keepOffIt}
         </Button>
       </div>
     </section>

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import type { RunSheet } from "../../../api/client";
+import { say } from "../../../phrases/screens/plan/table";
 import { clock } from "../../../phrases/time";
 import type { Pointed } from "../../../tideline/pointed";
 import { Button } from "../../../ui/Button";
@@ -38,12 +39,12 @@ export function PlayTable({ sheet, pointed }: { sheet: RunSheet; pointed: Pointe
   return (
     <div className="mt-1 flex items-center gap-3">
       <Button onClick={() => setPlaying(!playing)}>
-        {playing ? "Hold" : at > 0 ? "Go on" : "Play it in a minute"}
+        {playing ? "Hold" : at > 0 ? "Go on" : say.playItInMinute}
       </Button>
       <input
         type="range"
         className="min-h-11 min-w-0 flex-1 accent-primary"
-        aria-label="Moment of the session"
+        aria-label={say.momentOfSession}
         aria-valuetext={clock(at)}
         min={0}
         max={Math.max(sheet.seconds - 1, 1)}

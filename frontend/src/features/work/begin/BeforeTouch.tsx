@@ -5,6 +5,8 @@ import { DayQuestion } from "../../../meeting/DayQuestion";
 import { type Caution, cautionsOf } from "../../../meeting/know";
 import { LeftForNow } from "../../../meeting/LeftForNow";
 import { useDayAnswer } from "../../../meeting/useDayAnswer";
+import { shared } from "../../../phrases/screens/shared";
+import { say } from "../../../phrases/screens/work/begin";
 import { span } from "../../../phrases/time";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
@@ -32,7 +34,7 @@ export function BeforeTouch({ session, onBegin }: Props) {
         params={{ sessionId: session.session_id }}
         className="min-h-11 self-start py-2 text-quiet underline"
       >
-        Back to the plan
+        {shared.backToPlan}
       </Link>
       <h1 className="text-5xl">{session.client.name}</h1>
       {session.unread_intake && (
@@ -41,7 +43,8 @@ export function BeforeTouch({ session, onBegin }: Props) {
           params={{ clientId: session.client.client_id, intakeId: session.unread_intake }}
           className="text-2xl font-bold text-accent underline underline-offset-4"
         >
-          <span aria-hidden="true">△ </span>An intake has been handed in: read it first
+          <span aria-hidden="true">△ </span>
+          {shared.intakeHasBeenHandedIn}
         </Link>
       )}
       {session.client.know_first && (
@@ -54,7 +57,7 @@ export function BeforeTouch({ session, onBegin }: Props) {
       <LeftForNow sessionId={session.session_id} stage="work" />
       {refer && (
         <p role="alert" className="text-2xl">
-          There is no session today. Say so kindly, and refer; you do not diagnose.
+          {say.thereIsNoSessionToday}
         </p>
       )}
       {answer ? (
@@ -72,7 +75,7 @@ export function BeforeTouch({ session, onBegin }: Props) {
             sessionId={session.session_id}
             answered={null}
             busy={answering.isPending}
-            words={["Nothing new: begin", "Noted: put it into the plan"]}
+            words={[say.nothingNewBegin, say.notedPutItIntoPlan]}
             large
             onAnswer={keep}
           />
@@ -80,8 +83,7 @@ export function BeforeTouch({ session, onBegin }: Props) {
       )}
       {answering.error && <ProblemNote error={answering.error} />}
       <p className="text-quiet">
-        {span(session.evaluation.sheet.hands_on_seconds)} from first touch to last. If something is said that
-        you are not sure of, do not work there, or do not work at all: the client’s own clinician decides.
+        {say.fromFirstTouchToLast(span(session.evaluation.sheet.hands_on_seconds))}
       </p>
     </div>
   );

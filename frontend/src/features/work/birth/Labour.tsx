@@ -1,4 +1,5 @@
 import { useCatalogue } from "../../../api/useCatalogue";
+import { say } from "../../../phrases/screens/work/birth";
 import { cueFor } from "../../../phrases/table/cues";
 import { span } from "../../../phrases/time";
 import type { Moment } from "../../../tableplan/moment";
@@ -54,7 +55,7 @@ export function Labour(props: Props) {
         session={session}
         run={run}
         owed={0}
-        pace={minutes < 1 ? "Just begun" : `${minutes} min so far`}
+        pace={minutes < 1 ? "Just begun" : say.minSoFar(minutes)}
         advances={settings.advances}
         onPause={() => happen(() => ({ kind: "paused" }))}
         onResume={() => happen(() => ({ kind: "resumed" }))}
@@ -64,8 +65,7 @@ export function Labour(props: Props) {
       <Unsent {...props} footSwitchLost={false} />
       {told.call && (
         <p role="alert" className="relative z-20 px-6 py-2 text-center text-2xl font-bold text-accent">
-          △ Five minutes apart, a minute long, for an hour: the usual advice is to call now. Your care team’s
-          own advice goes before it.
+          {say.fiveMinutesApartMinuteLong}
         </p>
       )}
       <div className="relative flex min-h-0 flex-1">
@@ -77,7 +77,7 @@ export function Labour(props: Props) {
             <Plain moment={moment} entry={shown} />
           ) : (
             <>
-              <Place>{on ? `Now, on her word: ${cue.place.toLowerCase()}` : cue.place}</Place>
+              <Place>{on ? say.nowOnHerWord(cue.place.toLowerCase()) : cue.place}</Place>
               <Name>{cue.name}</Name>
               <How>{cue.how}</How>
             </>
@@ -96,22 +96,20 @@ export function Labour(props: Props) {
         <div>
           <p className="numbers text-[clamp(1.2rem,2.2vw,2rem)]" role="status">
             {[
-              told.length !== null && `last ${span(told.length)} long`,
-              told.spacing !== null && `${span(told.spacing)} apart`,
-              run.contractions.length > 0 && `${run.contractions.length} timed`,
+              told.length !== null && say.lastLong(span(told.length)),
+              told.spacing !== null && say.apart(span(told.spacing)),
+              run.contractions.length > 0 && say.timed(run.contractions.length),
             ]
               .filter(Boolean)
-              .join(" · ") || "Time them here."}
+              .join(" · ") || say.timeThemHere}
           </p>
-          <p className="text-lg text-quiet">
-            Before 37 weeks, with bleeding, fever or waters broken, or in doubt: call the care team.
-          </p>
+          <p className="text-lg text-quiet">{say.beforeWeeksWithBleedingFever}</p>
         </div>
         <Button
           className={`h-[18vh] min-h-32 w-full text-[clamp(1.8rem,4vw,3.4rem)] ${on ? "btn-accent" : "btn-primary"}`}
           onClick={() => happen(() => ({ kind: on ? "contraction_ended" : "contraction_began" }))}
         >
-          {on ? `It has passed (${span(Math.max(0, since))})` : "A contraction begins"}
+          {on ? say.itHasPassed(span(Math.max(0, since))) : say.contractionBegins}
         </Button>
         <div className="grid grid-cols-3 gap-3">
           {PADS.map(({ word, name }) => (

@@ -2,6 +2,8 @@ import { useState } from "react";
 import type { RunState, SessionView, TableSide } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { firstTouch } from "../../../lib/firstTouch";
+import { shared } from "../../../phrases/screens/shared";
+import { say } from "../../../phrases/screens/work/giving";
 import { giveWords } from "../../../phrases/table/giving";
 import { span } from "../../../phrases/time";
 import { type Bending, bend } from "../../../tableside/bending";
@@ -44,9 +46,7 @@ export function Giving({ session, run, now, happen, side, unknown, leaving, onLe
   if (!side)
     return leaving ? (
       <p role="status" className="relative z-20 px-8 text-xl text-quiet">
-        {unknown
-          ? "This device could not ask what may give way. Shorten by hand; keep the close."
-          : "Looking up what may give way …"}
+        {unknown ? say.cannotBeReached : say.lookingUpWhatMayGive}
       </p>
     ) : null;
   const total =
@@ -70,7 +70,7 @@ export function Giving({ session, run, now, happen, side, unknown, leaving, onLe
   if (!leaving && (!bent || (!given?.line && !bent.short_by))) return null;
   return (
     <section
-      aria-label="What gives way"
+      aria-label={say.whatGivesWay}
       className="z-20 flex flex-wrap items-center justify-center gap-x-4 gap-y-2 px-5 py-2 text-xl max-sm:absolute max-sm:inset-x-0 max-sm:top-[7.5rem] max-sm:z-30 max-sm:bg-base-100 max-sm:py-4 sm:relative sm:bg-base-100/85"
     >
       {leaving && <LeavesIn minutes={minutes} onMinutes={setMinutes} />}
@@ -86,12 +86,12 @@ export function Giving({ session, run, now, happen, side, unknown, leaving, onLe
           className="min-h-12 text-lg font-normal"
           onClick={() => setKeep(new Set([...keep, region]))}
         >
-          Not the {catalogue.regions[region]?.whole ?? region}
+          {say.spare(catalogue.regions[region]?.whole ?? region)}
         </Button>
       ))}
       {keep.size > 0 && (
         <Button className="min-h-12 text-lg" onClick={() => setKeep(new Set())}>
-          Anything may give
+          {say.shortenAny}
         </Button>
       )}
       <Button
@@ -101,7 +101,7 @@ export function Giving({ session, run, now, happen, side, unknown, leaving, onLe
           settled();
         }}
       >
-        Keep the plan
+        {say.keepPlan}
       </Button>
     </section>
   );
@@ -118,7 +118,7 @@ function LeavesIn(props: { minutes: number | null; onMinutes(minutes: number): v
           aria-pressed={one === props.minutes}
           onClick={() => props.onMinutes(one)}
         >
-          {one} min
+          {shared.min(one)}
         </Button>
       ))}
     </div>
@@ -129,10 +129,9 @@ function Says({ bent, line, lateStart }: { bent: Bending; line: string; lateStar
   if (bent.short_by > 0)
     return (
       <p role="status" className="text-accent">
-        △ Not even the close fits: {span(bent.short_by)} are missing. Let something give, or go to the last
-        hold.
+        {say.notEvenCloseFitsAre(span(bent.short_by))}
       </p>
     );
-  const begun = lateStart > 0 ? `Begun ${span(Math.round(lateStart / 60) * 60)} late. To end on time: ` : "";
-  return <p role="status">{line ? `${begun}${line}.` : "Nothing has to give way."}</p>;
+  const begun = lateStart > 0 ? say.begunLateToEndOn(span(Math.round(lateStart / 60) * 60)) : "";
+  return <p role="status">{line ? `${begun}${line}.` : say.everythingFits}</p>;
 }

@@ -1,8 +1,9 @@
 import { useState } from "react";
+import { say } from "../../../phrases/screens/work/halt";
 import { Button } from "../../../ui/Button";
 import { Overlay } from "../Overlay";
 
-const REASONS = ["Unwell or dizzy", "Sudden pain", "A stop sign came up", "The client wishes it"];
+const REASONS = [say.unwellOrDizzy, "Sudden pain", say.stopSignCameUp, say.clientWishesIt];
 
 interface Props {
   onHalt(reason: string): void;
@@ -14,17 +15,13 @@ export function Halt({ onHalt, onClose }: Props) {
   const [other, setOther] = useState("");
   return (
     <Overlay
-      label="Stop the session"
+      label={say.stopSession}
       className="inset-0 flex flex-col justify-center gap-5 px-6 py-8 sm:px-16"
       onClose={onClose}
     >
-      <h2 className="text-4xl">Hands still, then off.</h2>
-      <p className="max-w-[60ch] text-xl">
-        Cover the client and stay within reach. If they are faint, short of breath, confused, in sudden severe
-        pain or weak on one side, call for help at once. You do not diagnose; local rules and their own
-        clinician decide what comes next.
-      </p>
-      <p className="text-xl">Why does it end?</p>
+      <h2 className="text-4xl">{say.handsStillThenOff}</h2>
+      <p className="max-w-[60ch] text-xl">{say.coverClientAndStayWithin}</p>
+      <p className="text-xl">{say.whyDoesItEnd}</p>
       <div className="flex flex-wrap gap-3">
         {REASONS.map((reason) => (
           <Button look="warn" key={reason} className="h-20 px-8 text-2xl" onClick={() => onHalt(reason)}>
@@ -41,7 +38,7 @@ export function Halt({ onHalt, onClose }: Props) {
       >
         <input
           className="input min-h-16 w-80 text-xl"
-          aria-label="Another reason, in words"
+          aria-label={say.anotherReasonInWords}
           placeholder="Another reason"
           maxLength={400}
           value={other}
@@ -51,7 +48,7 @@ export function Halt({ onHalt, onClose }: Props) {
           End it
         </Button>
         <Button look="quiet" className="min-h-16 px-6 text-xl" onClick={onClose}>
-          Go on with the session
+          {say.goOnWithSession}
         </Button>
       </form>
     </Overlay>

@@ -1,6 +1,8 @@
 import { useEffect, useState } from "react";
 import type { Catalogue } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { shared } from "../../../phrases/screens/shared";
+import { say } from "../../../phrases/screens/work/points";
 import { advice } from "../../../phrases/table/pointAdvice";
 import { capital, listed, placeName, zoneName } from "../../../phrases/words";
 import { isOpen, type SorePoint } from "../../../tableside/points";
@@ -38,7 +40,7 @@ export function OnePoint({ point, ceiling, happen, onDone }: Props) {
         <span className="numbers ml-4">{point.numbers.join(", ")}</span>
         <span className="ml-4 text-quiet">
           {point.holds} of 3 holds
-          {point.travels.length > 0 && `, travels to ${listed(point.travels)}`}
+          {point.travels.length > 0 && shared.travelsTo(listed(point.travels))}
         </span>
       </h3>
       <p role="status" className={`text-2xl ${over ? "font-bold text-accent" : ""}`}>
@@ -46,7 +48,7 @@ export function OnePoint({ point, ceiling, happen, onDone }: Props) {
         {advice(point, ceiling)}
       </p>
       <fieldset className="flex flex-wrap gap-2">
-        <legend className="mb-1 text-xl">The client’s number, 0 none to 10 the worst</legend>
+        <legend className="mb-1 text-xl">{say.clientsNumberNoneToWorst}</legend>
         {Array.from({ length: 11 }, (_, number) => (
           <Button
             key={String(number)}
@@ -74,7 +76,7 @@ export function OnePoint({ point, ceiling, happen, onDone }: Props) {
             disabled={point.left}
             onClick={() => happen(() => ({ kind: "point_left", point: point.id }))}
           >
-            Slow to ease: leave it
+            {say.slowToEaseLeaveIt}
           </Button>
           <form
             className="flex flex-wrap gap-2"
@@ -124,9 +126,7 @@ function Holding({ onHeld }: { onHeld(seconds: number): void }) {
         <p className="numbers text-4xl" role="timer" aria-label="Held for">
           {seconds} s
         </p>
-        <p className="text-xl">
-          {seconds < HOLD ? "Press on the breath out; wait." : "Let it come up with the breath in."}
-        </p>
+        <p className="text-xl">{seconds < HOLD ? say.pressOnBreathOutWait : say.letItComeUpWith}</p>
         <Button
           look="main"
           className="h-16 px-6 text-xl"

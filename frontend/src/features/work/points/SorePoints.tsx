@@ -2,6 +2,8 @@ import { useState } from "react";
 import type { Entry, RunState, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { LeftForNow } from "../../../meeting/LeftForNow";
+import { shared } from "../../../phrases/screens/shared";
+import { say } from "../../../phrases/screens/work/points";
 import { span } from "../../../phrases/time";
 import { capital, listed, placeName, zoneName } from "../../../phrases/words";
 import { zoneSpots } from "../../../tableplan/layout";
@@ -48,9 +50,9 @@ export function SorePoints(props: Props) {
       onClose={onClose}
     >
       <div className="flex flex-wrap items-center gap-4">
-        <h2 className="text-3xl">Sore points, {placeName(entry, catalogue)}</h2>
+        <h2 className="text-3xl">{say.sorePoints(placeName(entry, catalogue))}</h2>
         <Button className="ml-auto min-h-14 px-6 text-xl" onClick={onClose}>
-          Back to the stroke
+          {shared.backToStroke}
         </Button>
       </div>
       {point ? (
@@ -78,9 +80,9 @@ function Treating(props: { here: SorePoint[]; ceiling: number; onChoose(id: stri
   const catalogue = useCatalogue();
   const open = inOrder(props.here, props.ceiling);
   const closed = props.here.filter((point) => !isOpen(point));
-  if (props.here.length === 0) return <p className="text-xl text-quiet">None yet in this region.</p>;
+  if (props.here.length === 0) return <p className="text-xl text-quiet">{say.noneYetInThisRegion}</p>;
   return (
-    <ol aria-label="In the order to treat them" className="grid gap-2">
+    <ol aria-label={say.inOrderToTreatThem} className="grid gap-2">
       {[...open, ...closed].map((point) => (
         <li key={point.id}>
           <Button
@@ -89,8 +91,8 @@ function Treating(props: { here: SorePoint[]; ceiling: number; onChoose(id: stri
           >
             <span className="font-bold">{nameOf(point, catalogue)}</span>
             <span className="numbers">{point.numbers.join(", ")}</span>
-            {point.named && <span className="text-quiet">named by the client</span>}
-            {!isOpen(point) && <span className="text-quiet">done for today</span>}
+            {point.named && <span className="text-quiet">{say.namedByClient}</span>}
+            {!isOpen(point) && <span className="text-quiet">{say.doneForToday}</span>}
           </Button>
         </li>
       ))}
@@ -118,11 +120,11 @@ function TimeFor(props: {
   const names = (ids: string[]) =>
     listed(here.filter(({ id }) => ids.includes(id)).map((point) => nameOf(point, catalogue).toLowerCase()));
   return (
-    <p role="status" aria-label="Time for points" className="text-xl">
+    <p role="status" aria-label={say.timeForPoints} className="text-xl">
       {now.length > 0
-        ? `The ${span(Math.round(seconds))} here are enough for ${names(now)} (${span(taken)}).`
-        : "There is no time left here for any of them."}
-      {left.length > 0 && ` Left for another day: ${names(left)}.`}
+        ? say.hereAreEnoughFor(span(Math.round(seconds)), names(now), span(taken))
+        : say.thereIsNoTimeLeft}
+      {left.length > 0 && say.leftForAnotherDay(names(left))}
     </p>
   );
 }
@@ -140,9 +142,9 @@ function Finding(props: {
   const spots = zoneSpots(entry.region, entry.side, zones, entry.position, catalogue);
   const moment = useMoment(session, entry, catalogue);
   return (
-    <section aria-label="A new point" className="grid gap-3 lg:grid-cols-2">
+    <section aria-label={say.newPoint} className="grid gap-3 lg:grid-cols-2">
       <div>
-        <p className="text-xl">Is that the spot? Point at it, or choose:</p>
+        <p className="text-xl">{say.isThatSpotPointAt}</p>
         <label className="flex min-h-14 items-center gap-3 text-xl">
           <input
             type="checkbox"
@@ -150,7 +152,7 @@ function Finding(props: {
             checked={named}
             onChange={(event) => setNamed(event.target.checked)}
           />
-          The client named it
+          {say.clientNamedIt}
         </label>
         <div className="mt-2 flex flex-wrap gap-2">
           {zones.map((zone) => (

@@ -1,4 +1,5 @@
 import type { Problem } from "../../../api/client";
+import { say } from "../../../phrases/screens/work/run";
 
 interface Props {
   refusal: Problem | null;
@@ -12,23 +13,18 @@ export function Unsent({ refusal, unsent, keeps, footSwitchLost }: Props) {
   if (refusal)
     return (
       <p role="alert" className="relative z-20 px-8 text-xl text-accent">
-        △ {refusal.document.title} Your taps are kept on this device.
+        {say.yourTapsAreKeptOn(refusal.document.title)}
       </p>
     );
   if (!keeps)
     return (
       <p role="alert" className="relative z-20 px-8 text-xl text-accent">
-        △ This browser keeps nothing: what is tapped reaches the server only while it is connected. Do not
-        reload this page.
+        {say.thisBrowserKeepsNothingWhat}
       </p>
     );
   if (unsent > 3)
-    return <p className="relative z-20 px-8 text-lg text-quiet">Not connected: taps are kept here.</p>;
+    return <p className="relative z-20 px-8 text-lg text-quiet">{say.notConnectedTapsAreKept}</p>;
   if (footSwitchLost)
-    return (
-      <p className="relative z-20 px-8 text-lg text-quiet">
-        The simulated foot switch cannot be reached: use keys or taps.
-      </p>
-    );
+    return <p className="relative z-20 px-8 text-lg text-quiet">{say.simulatedFootSwitchCannotBe}</p>;
   return null;
 }

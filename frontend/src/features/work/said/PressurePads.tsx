@@ -1,4 +1,5 @@
 import type { RunEvent } from "../../../api/client";
+import { say } from "../../../phrases/screens/work/said";
 import { Button } from "../../../ui/Button";
 
 export type Word = Extract<RunEvent, { kind: "said" }>["word"];
@@ -23,7 +24,7 @@ interface Props {
 export function PressurePads(props: Props) {
   return (
     <fieldset className="relative z-10 grid grid-cols-3 gap-3 sm:grid-cols-4 px-3 pb-3 sm:gap-5 sm:px-8 sm:pb-6">
-      <legend className="sr-only">What the client says of the pressure</legend>
+      <legend className="sr-only">{say.whatClientSaysOfPressure}</legend>
       {PADS.map((pad, i) => (
         <Button
           look="shape"
@@ -49,7 +50,7 @@ export function PressurePads(props: Props) {
       >
         Sore point
         <span className="mt-1 flex h-7 items-end justify-center text-base text-quiet">
-          {props.points > 0 ? `${props.points} here` : ""}
+          {props.points > 0 ? say.here(props.points) : ""}
         </span>
       </Button>
     </fieldset>

@@ -1,4 +1,5 @@
 import type { RunEvent } from "../../../api/client";
+import { say } from "../../../phrases/screens/work/said";
 import { Button } from "../../../ui/Button";
 
 type Sign = Extract<RunEvent, { kind: "observed" }>["sign"];
@@ -20,7 +21,7 @@ export function Signs(props: {
 }) {
   return (
     <fieldset className="relative z-10 flex gap-2 overflow-x-auto px-3 pt-1 pb-2 sm:justify-center">
-      <legend className="sr-only">What the body says, and skipping</legend>
+      <legend className="sr-only">{say.whatBodySaysAndSkipping}</legend>
       <Button
         look="shape"
         className="min-h-12 shrink-0 rounded-field border border-accent/60 bg-base-100/70 px-4 text-lg disabled:opacity-35 sm:hidden"
@@ -42,8 +43,8 @@ export function Signs(props: {
       ))}
       {(
         [
-          ["Skip this stroke", props.onSkip],
-          ["Skip the region", props.onSkipRegion],
+          [say.skipThisStroke, props.onSkip],
+          [say.skipRegion, props.onSkipRegion],
         ] as const
       ).map(([words, skip]) => (
         <Button

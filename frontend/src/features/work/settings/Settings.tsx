@@ -1,4 +1,6 @@
 import type { ReactNode } from "react";
+import { shared } from "../../../phrases/screens/shared";
+import { say } from "../../../phrases/screens/work/settings";
 import { Button } from "../../../ui/Button";
 import { Tick } from "../../../ui/Tick";
 import { Overlay } from "../Overlay";
@@ -16,14 +18,14 @@ export function Settings({ settings, onChange, onClose }: Props) {
   const voices = ownVoices().length > 0;
   return (
     <Overlay
-      label="How it goes"
+      label={shared.howItGoes}
       className="inset-0 grid content-start gap-6 overflow-y-auto px-6 py-8 text-xl sm:px-16 lg:grid-cols-2"
       onClose={onClose}
     >
       <div className="flex items-center gap-4 lg:col-span-2">
-        <h2 className="text-4xl">How it goes</h2>
+        <h2 className="text-4xl">{shared.howItGoes}</h2>
         <Button className="ml-auto min-h-14 px-6 text-xl" onClick={onClose}>
-          Back to the stroke
+          {shared.backToStroke}
         </Button>
       </div>
       <Choice label="Sound">
@@ -37,7 +39,7 @@ export function Settings({ settings, onChange, onClose }: Props) {
             chime();
           }}
         >
-          A soft tone
+          {say.softTone}
         </Word>
         <Word
           on={settings.sound === "voice"}
@@ -49,7 +51,7 @@ export function Settings({ settings, onChange, onClose }: Props) {
         >
           A voice
         </Word>
-        {!voices && <p className="w-full text-lg text-quiet">This device has no voice of its own.</p>}
+        {!voices && <p className="w-full text-lg text-quiet">{say.thisDeviceHasNoVoice}</p>}
       </Choice>
       <Choice label="It announces">
         {(
@@ -69,7 +71,7 @@ export function Settings({ settings, onChange, onClose }: Props) {
           Everything
         </Word>
         <Word on={settings.plain} onPick={() => onChange({ plain: true })}>
-          One picture, one sentence
+          {say.onePictureOneSentence}
         </Word>
         {document.fullscreenEnabled && (
           <Word
@@ -88,26 +90,26 @@ export function Settings({ settings, onChange, onClose }: Props) {
         {typeof navigator.vibrate === "function" && (
           <Tick
             checked={settings.vibrates}
-            words="A short buzz with it"
+            words={say.shortBuzzWithIt}
             onTick={(vibrates) => onChange({ vibrates })}
           />
         )}
         <Tick
           checked={settings.advances}
-          words="Goes on by itself, at the plan’s pace"
+          words={say.goesOnByItselfAt}
           onTick={(advances) => onChange({ advances })}
         />
         <Tick
           checked={settings.footSwitch}
-          words="Listen to the simulated foot switch"
+          words={say.listenToSimulatedFootSwitch}
           onTick={(footSwitch) => onChange({ footSwitch })}
         />
         <p className="text-lg text-quiet">
-          A foot switch that sends page, arrow or space keys works as it is. The{" "}
+          {say.footSwitchThatSendsPage}{" "}
           <a href="/foot-switch" target="_blank" rel="noreferrer" className="underline">
             simulated one
           </a>{" "}
-          is a page of its own, for another device.
+          {say.isPageOfItsOwn}
         </p>
       </div>
     </Overlay>

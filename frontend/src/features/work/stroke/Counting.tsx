@@ -1,3 +1,4 @@
+import { say } from "../../../phrases/screens/work/stroke";
 import type { DeviceClock } from "../run/deviceClock";
 import { useNow } from "../run/useNow";
 import { type Beats, beatAt } from "./beats";
@@ -18,11 +19,9 @@ export function Counting({ beats, since, clock }: Props) {
     <div className="flex flex-col items-center gap-[1cqh]" data-testid="counting">
       {beats.kind === "breath" && <Swell high={first} seconds={beats.each / 2} />}
       <p className="text-[clamp(1.4rem,min(3.2vw,10cqh),3.2rem)] leading-tight">
-        {beat.over ? "Enough; go on softly" : words(beats, beat)}
+        {beat.over ? say.enoughGoOnSoftly : words(beats, beat)}
         {beats.passes > 1 && (
-          <span className="numbers ml-4 text-[0.62em] text-quiet">
-            {beat.pass} of {beats.passes}
-          </span>
+          <span className="numbers ml-4 text-[0.62em] text-quiet">{say.of(beat.pass, beats.passes)}</span>
         )}
       </p>
     </div>
@@ -31,9 +30,9 @@ export function Counting({ beats, since, clock }: Props) {
 
 function words({ kind, cue, each }: Beats, { half, seconds }: ReturnType<typeof beatAt>): string {
   const first = half === "first";
-  if (kind === "breath") return first ? "Breath in: release" : "Breath out: sink in";
-  if (kind === "active" && cue) return first ? `“${cue.command} …”` : `“… ${cue.release || "and let go"}.”`;
-  return `Hold: ${seconds} of ${Math.round(each)} s`;
+  if (kind === "breath") return first ? say.breathInRelease : say.breathOutSinkIn;
+  if (kind === "active" && cue) return first ? `“${cue.command} …”` : `“… ${cue.release || say.andLetGo}.”`;
+  return say.holdOfS(seconds, Math.round(each));
 }
 
 /** Rises with the breath in and sinks with the breath out, as slowly as the client breathes. */

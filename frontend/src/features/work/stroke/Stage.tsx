@@ -1,6 +1,7 @@
 import { type ReactNode, useRef } from "react";
 import type { Entry, Extra, RunState, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { say } from "../../../phrases/screens/work/stroke";
 import { cueFor } from "../../../phrases/table/cues";
 import { capital, listed, zoneName } from "../../../phrases/words";
 import type { DeviceClock } from "../run/deviceClock";
@@ -32,7 +33,7 @@ export function Stage({ session, run, entry, clock, extra, askEarly }: Props) {
       <Name>{cue.name}</Name>
       <p className="text-[clamp(1.25rem,min(2.5vw,8cqh),2.4rem)]">
         {cue.detail}
-        {askEarly && <span className="text-accent"> · ask early here</span>}
+        {askEarly && <span className="text-accent"> {say.askEarlyHere}</span>}
       </p>
       {beats ? (
         <Counting beats={beats} since={run.paused_at ? null : since} clock={clock} />
@@ -77,10 +78,10 @@ function AddedStage(props: { entry: Entry; extra: Extra | undefined; place: stri
   });
   return (
     <>
-      <Place>Added to the plan</Place>
+      <Place>{say.addedToPlan}</Place>
       <Name>{place}</Name>
       <p className="max-w-[44ch] text-[clamp(1.25rem,min(2.3vw,8cqh),2.2rem)]">
-        {wash && <span className="text-accent">△ Wash your hands first. </span>}
+        {wash && <span className="text-accent">{say.washYourHandsFirst} </span>}
         {capital(listed(strokes))}
       </p>
       <How>{window?.instruction}</How>

@@ -1,5 +1,6 @@
 import type { Entry, Extra } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { say } from "../../../phrases/screens/work/undone";
 import { span } from "../../../phrases/time";
 import { capital } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
@@ -23,16 +24,12 @@ export function AddRegion({ entry, extras, onAdd, onClose }: Props) {
   );
   return (
     <Overlay
-      label="Add a region"
+      label={say.addRegion}
       className="inset-0 flex flex-col justify-center gap-5 overflow-y-auto px-6 py-8 sm:px-16"
       onClose={onClose}
     >
-      <h2 className="text-4xl">Add a region now</h2>
-      <p className="text-xl">
-        {here.length > 0
-          ? "As they lie now, as short as is worth it. The rest then gives, and says what."
-          : "Nothing can be added in this position."}
-      </p>
+      <h2 className="text-4xl">{say.addRegionNow}</h2>
+      <p className="text-xl">{here.length > 0 ? say.asTheyLieNowAs : say.nothingCanBeAddedIn}</p>
       <div className="flex flex-wrap gap-3">
         {here.map((extra) => (
           <Button
@@ -49,7 +46,7 @@ export function AddRegion({ entry, extras, onAdd, onClose }: Props) {
         ))}
       </div>
       <Button look="quiet" className="min-h-16 self-start px-6 text-xl" onClick={onClose}>
-        Go on with the plan
+        {say.goOnWithPlan}
       </Button>
     </Overlay>
   );

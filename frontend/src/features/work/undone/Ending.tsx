@@ -1,5 +1,6 @@
 import type { Entry } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { say } from "../../../phrases/screens/work/undone";
 import { namesOf } from "./Undone";
 
 /** Before the session ends: whether it should, and what is still owed. */
@@ -7,14 +8,14 @@ export function Ending(props: { owed: readonly Entry[] }) {
   const catalogue = useCatalogue();
   return (
     <>
-      <p className="font-serif text-[clamp(1.6rem,3.2vw,3rem)] italic">That was the last hold.</p>
-      <h1 className="text-[clamp(2.6rem,8vw,7rem)]">End the session?</h1>
+      <p className="font-serif text-[clamp(1.6rem,3.2vw,3rem)] italic">{say.thatWasLastHold}</p>
+      <h1 className="text-[clamp(2.6rem,8vw,7rem)]">{say.endSession}</h1>
       {props.owed.length > 0 && (
         <p className="max-w-[40ch] text-[clamp(1.2rem,2.2vw,2rem)] text-accent">
-          △ Still owed: {namesOf(catalogue, props.owed)}.
+          {say.stillOwed(namesOf(catalogue, props.owed))}
         </p>
       )}
-      <p className="text-[clamp(1.2rem,2.2vw,2rem)]">Go on ends it; go back stays.</p>
+      <p className="text-[clamp(1.2rem,2.2vw,2rem)]">{say.goOnEndsItGo}</p>
     </>
   );
 }

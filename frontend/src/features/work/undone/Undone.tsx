@@ -1,6 +1,8 @@
 import { useState } from "react";
 import type { Catalogue, Entry } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { shared } from "../../../phrases/screens/shared";
+import { say } from "../../../phrases/screens/work/undone";
 import { cueFor } from "../../../phrases/table/cues";
 import { capital, listed } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
@@ -20,17 +22,17 @@ export function Undone({ entries, onNow, onLater, onWaive }: Props) {
   const [reason, setReason] = useState("");
   return (
     <Overlay
-      label="Left undone here"
+      label={say.leftUndoneHere}
       className="inset-x-0 bottom-0 grid gap-4 border-t border-base-300 px-6 py-6 sm:px-16"
       onClose={onLater}
     >
-      <h2 className="text-3xl">Before the cover goes back</h2>
+      <h2 className="text-3xl">{say.beforeCoverGoesBack}</h2>
       <p className="text-2xl">
-        Left undone here: <span className="font-bold">{namesOf(catalogue, entries)}</span>.
+        {say.leftUndoneAloud} <span className="font-bold">{namesOf(catalogue, entries)}</span>.
       </p>
       <div className="flex flex-wrap gap-3">
         <Button look="main" className="h-20 px-8 text-2xl" onClick={onNow}>
-          Do it now
+          {say.doItNow}
         </Button>
         <Button className="h-20 px-8 text-2xl" onClick={onLater}>
           Later
@@ -44,14 +46,14 @@ export function Undone({ entries, onNow, onLater, onWaive }: Props) {
         >
           <input
             className="input h-20 w-60 text-xl"
-            aria-label="Why it is left out, if you want to say"
-            placeholder="Why, if you want to say"
+            aria-label={say.whyItIsLeftOut}
+            placeholder={shared.whyIfYouWantTo}
             maxLength={400}
             value={reason}
             onChange={(event) => setReason(event.target.value)}
           />
           <Button type="submit" className="h-20 px-8 text-2xl">
-            Leave it out
+            {shared.leaveItOut}
           </Button>
         </form>
       </div>

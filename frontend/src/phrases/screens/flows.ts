@@ -1,0 +1,25 @@
+/** What these screens say: flows. */
+export const say = {
+  another: (flow: string) => `${flow}, another`,
+  rename: (flow: string) => `Rename ${flow}`,
+  forAClientOf: (flow: string) => `Use it for a client: ${flow}`,
+  forAClient: "Use it for a client",
+  compare: (flow: string) => `Compare ${flow}`,
+  copy: (flow: string) => `Copy ${flow}`,
+  bringThisBack: (flow: string) => `Bring it back: ${flow}`,
+  putAway: (flow: string) => `Put away ${flow}`,
+  bringItBack: "Bring it back",
+  more: (worked: number) => `${worked} more`,
+  asLongAsItTakes: "as long as it takes",
+  cameWithMellowTide: "came with Mellow Tide",
+  whoseSessionYouSeeWhat: "Whose session? You see what changes for them before anything is stored.",
+  noSessionOfTodayIs: "No session of today is still to be planned.",
+  sessionsToStartFromEach:
+    "Sessions to start from. Each is adapted to the client it is used for, and every change is named first.",
+  findFlow: "Find a flow",
+  nameRegionMinutesKindFeet: "Name, region, minutes, kind: feet 75",
+  flows: (kept: number) => `${kept} flows`,
+  shownOfFlows: (shown: number, kept: number) => `${shown} of ${kept} flows`,
+  chooseSecondOneToCompare: "Choose a second one to compare with.",
+  noFlowFitsAllOf: "No flow fits all of these words. Try fewer.",
+};

@@ -1,0 +1,7 @@
+/** What these screens say: footSwitch. */
+export const say = {
+  spaceAndBackspace: "Space and backspace",
+  simulatedFootSwitch: "Simulated foot switch",
+  signedInAsSamePerson:
+    "Signed in as the same person, the table’s screen listens to it once that is switched on under “How it goes”. It sends the keys a real one sends.",
+};

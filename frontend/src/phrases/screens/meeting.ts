@@ -1,0 +1,22 @@
+/** What these screens say: meeting. */
+export const say = {
+  allOfItOrZone: "All of it, or a zone",
+  inPlan: (moved: string) => `In the plan: ${moved}.`,
+  planCannotKeepToIt: "The plan cannot keep to it as it is:",
+  lookAtPlanFirst: "Look at the plan first.",
+  keepOff: (places: string) => `Keep off ${places}`,
+  askedTodayNothingNew: "Asked today: nothing new.",
+  questionOfDay: "The question of the day",
+  askAnythingNewAnythingOr: "Ask: anything new, anything or anywhere to keep away from today?",
+  leaveEmptyIfThereIs: "Leave empty if there is nothing new",
+  keepOffToday: "Keep off today",
+  placeToKeepOffToday: "A place to keep off today",
+  stateOfHealthToday: "A state of health today",
+  stateOfHealth: "A state of health",
+  keepItForNextTimes: "Keep it for the next times too",
+  intoPlan: "Into the plan …",
+  toAskFromEarlierVisits: "To ask, from earlier visits",
+  wishedAtDoorEarlier: "Wished at the door, earlier",
+  sorePointsLeftFromEarlier: "Sore points left from earlier visits",
+  thatCouldNotBeKept: "That could not be kept. Try again.",
+};

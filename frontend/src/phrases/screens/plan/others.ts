@@ -1,0 +1,25 @@
+/** What these screens say: plan, others. */
+export const say = {
+  lookingForOtherWays: "Looking for other ways …",
+  otherWaysToAnswerIt: "Other ways to answer it",
+  take: (name: string) => `Take ${name}`,
+  first: (position: string) => `${position} first`,
+  keepAsFlow: "Keep as a flow",
+  orKeepThisPlanAs: "Or keep this plan as a flow:",
+  nameOfFlow: "Name of the flow",
+  isInLibrary: (data: string) => `“${data}” is in the library.`,
+  startFromFlow: "Start from a flow",
+  adaptingItTo: (client: string) => `Adapting it to ${client}`,
+  forInMinutes: (name: string, client: string, minutes: number) =>
+    `${name}, for ${client} in ${minutes} minutes`,
+  itFitsAsItIs: "It fits as it is: nothing changes.",
+  startFromIt: "Start from it",
+  nameOfThisVersion: "Name of this version",
+  asWeAgreedOnPhone: "As we agreed on the phone",
+  keepWhatStandsUnderThis: "Keep what stands under this name",
+  noneKeptYetUndoGoes: "None kept yet. Undo goes back without them too.",
+  asItStandsNow: ", as it stands now",
+  newNameOf: (version: string) => `New name of ${version}`,
+  goBackToIt: "Go back to it",
+  keepName: "Keep the name",
+};

@@ -1,0 +1,15 @@
+/** What these screens say: plan, table. */
+export const say = {
+  pointAtPlaceOnPlan:
+    "Point at a place on the plan, or choose it here. The plan keeps off it at once, for every session to come.",
+  allowPlaceAgain: (one: string) => `Allow it again: ${one}`,
+  allowAgain: "Allow it again",
+  placeToKeepOff: "Place to keep off",
+  playItInMinute: "Play it in a minute",
+  momentOfSession: "Moment of the session",
+  atTable: "At the table",
+  doneWithPlaces: "Done with places",
+  placesToKeepOff: "Places to keep off",
+  pointAtPlaceFor: "Point at the place for",
+  orChooseItInList: ", or choose it in the list.",
+};

@@ -1,0 +1,11 @@
+/** What these screens say: tableplan. */
+export const say = {
+  nothingIsUncovered: "Nothing is uncovered.",
+  on: (stroke: string, place: string, zone: string, direction: string) =>
+    `${stroke} on the ${place}${zone}, ${direction}.`,
+  clientIs: (position: string, pregnant: string) => `The client is ${position}${pregnant}.`,
+  youAreAtBasin: "You are at the basin.",
+  you: (posture: string, place: string) => `You ${posture} ${place}.`,
+  keepOff: (off: string) => `Keep off: ${off}.`,
+  tablePlan: (says: string) => `Table plan. ${says}`,
+};

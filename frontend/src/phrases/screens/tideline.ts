@@ -1,0 +1,9 @@
+/** What these screens say: tideline. */
+export const say = {
+  firstContact: (name: string) => `first contact, ${name}`,
+  close: (name: string) => `close, ${name}`,
+  forWhole: (name: string) => `for the whole, ${name}`,
+  fromDepthUpTo: (name: string, length: string, start: string, deepest: number) =>
+    `${name}, ${length} from ${start}, depth up to ${deepest}`,
+  tideLineSessionFromLeft: "Tide line: the session from left to right",
+};

@@ -1,0 +1,13 @@
+/** What these screens say: work, giving. */
+export const say = {
+  cannotBeReached: "Mellow Tide cannot be reached. Shorten by hand, and keep the close.",
+  lookingUpWhatMayGive: "Looking up what may give way …",
+  whatGivesWay: "What gives way",
+  spare: (region: string) => `Spare the ${region}`,
+  shortenAny: "Shorten any region",
+  keepPlan: "Keep the plan",
+  notEvenCloseFitsAre: (time: string) =>
+    `△ ${time} are missing, even for the close. Leave something out, or go to the last hold.`,
+  begunLateToEndOn: (lateStart: string) => `Begun ${lateStart} late. To end on time: `,
+  everythingFits: "Everything fits.",
+};

@@ -1,0 +1,12 @@
+/** What these screens say: work, stroke. */
+export const say = {
+  enoughGoOnSoftly: "Enough; go on softly",
+  of: (pass: number, passes: number) => `${pass} of ${passes}`,
+  breathInRelease: "Breath in: release",
+  breathOutSinkIn: "Breath out: sink in",
+  andLetGo: "and let go",
+  holdOfS: (seconds: number, each: number) => `Hold: ${seconds} of ${each} s`,
+  askEarlyHere: "· ask early here",
+  addedToPlan: "Added to the plan",
+  washYourHandsFirst: "△ Wash your hands first.",
+};
