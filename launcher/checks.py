@@ -3,6 +3,7 @@
 import os
 import subprocess
 import time
+from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -40,13 +41,14 @@ class _Part:
 
 
 STATIC = (
-    _Part("formatting", ("ruff", "format", "--check", "--quiet", ".")),
-    _Part("lint", ("ruff", "check", "--quiet", ".")),
     _Part("types", ("mypy",)),
-    _Part("import rules", ("lint-imports", "--no-logo")),
     _Part("front end: types and lint", ("npm", "run", "--silent", "check"), ROOT / "frontend"),
     _Part("front end: tests", ("npm", "run", "--silent", "test"), ROOT / "frontend"),
+    _Part("formatting", ("ruff", "format", "--check", "--quiet", ".")),
+    _Part("lint", ("ruff", "check", "--quiet", ".")),
+    _Part("import rules", ("lint-imports", "--no-logo")),
 )
+"""What needs no test: two at a time, the longest first."""
 
 
 def test(places: Places, words: list[str]) -> int:
@@ -65,16 +67,17 @@ def test(places: Places, words: list[str]) -> int:
         "TIDE_WEB": str(places.built),
         "PYTHONPATH": str(ROOT),
     }
-    parts: tuple[_Part, ...]
+    parts: tuple[_Part, ...] = (_Part("tests", ("pytest", *(words or TWO_AT_A_TIME))),)
     if quick:
-        parts = (*STATIC, _Part("core and units", ("pytest", *INNER, "-n", "2", "-q")))
+        parts = (_Part("core and units", ("pytest", *INNER, "-n", "2", "-q")),)
     elif long:
         parts = _long()
-    elif words:
-        parts = (_Part("tests", ("pytest", *words)),)
-    else:
-        parts = (*STATIC, _Part("tests", ("pytest", *TWO_AT_A_TIME)))
-    failed = [part.name for part in parts if not _passes(part, env)]
+    failed: list[str] = []
+    if quick or not words:
+        with ThreadPoolExecutor(max_workers=2) as both:
+            passed = both.map(lambda part: _passes_quietly(part, env), STATIC)
+            failed += [part.name for part, passes in zip(STATIC, passed, strict=True) if not passes]
+    failed += [part.name for part in parts if not _passes(part, env)]
     if failed:
         say(f"failed: {', '.join(failed)}")
     return 1 if failed else 0
@@ -100,9 +103,32 @@ def _long() -> tuple[_Part, ...]:
 
 
 def _passes(part: _Part, env: dict[str, str]) -> bool:
+    """Run a part with its output as it comes."""
     say(f"· {part.name} …")
     began = time.monotonic()
-    own = {**env, **dict(part.environment)}
-    code = subprocess.run(part.command, cwd=part.folder, env=own, stdin=subprocess.DEVNULL).returncode
-    say(f"  {'passed' if code == 0 else 'FAILED'} in {time.monotonic() - began:.0f} s")
-    return code == 0
+    code = subprocess.run(
+        part.command, cwd=part.folder, env={**env, **dict(part.environment)}, stdin=subprocess.DEVNULL
+    ).returncode
+    return _told(part, code == 0, began)
+
+
+def _passes_quietly(part: _Part, env: dict[str, str]) -> bool:
+    """Run a part that says little, beside another; what it says comes at its end, in one piece."""
+    began = time.monotonic()
+    ran = subprocess.run(
+        part.command,
+        cwd=part.folder,
+        env=env,
+        stdin=subprocess.DEVNULL,
+        stdout=subprocess.PIPE,
+        stderr=subprocess.STDOUT,
+        text=True,
+    )
+    passed = ran.returncode == 0
+    return _told(part, passed, began, "" if passed else ran.stdout)
+
+
+def _told(part: _Part, passed: bool, began: float, output: str = "") -> bool:
+    verdict = "passed" if passed else "FAILED"
+    say(f"{output}  {part.name}: {verdict} in {time.monotonic() - began:.0f} s")
+    return passed

@@ -12,8 +12,8 @@ from mellow_tide.store.migrate import migrate
 
 
 @contextmanager
-def demo_database(name: str) -> Iterator[str]:
-    """The application's address for a fresh database called `name`, gone afterwards."""
+def demo_database(name: str, now: datetime | None = None) -> Iterator[str]:
+    """The application's address for a fresh database called `name`, gone afterwards; its demo is of `now`."""
     cluster = Cluster(settle().state / "test-postgres", durable=False)
     cluster.start()
     cluster.ensure_roles()
@@ -21,8 +21,9 @@ def demo_database(name: str) -> Iterator[str]:
         cluster.psql("postgres", f"DROP DATABASE IF EXISTS {name} WITH (FORCE)")
         cluster.psql("postgres", f"CREATE DATABASE {name} OWNER {OWNER}")
         migrate(cluster.dsn(OWNER, name))
-        with Database(cluster.dsn(OWNER, name), most_connections=1) as owner:
-            reset_demo(owner, datetime.now(UTC))
+        moment = now or datetime.now(UTC)
+        with Database(cluster.dsn(OWNER, name), most_connections=1, now=lambda: moment) as owner:
+            reset_demo(owner, moment)
         yield cluster.dsn(APP, name)
         cluster.psql("postgres", f"DROP DATABASE {name} WITH (FORCE)")
     finally:

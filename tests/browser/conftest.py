@@ -8,6 +8,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import BrowserContext, Page, Request, expect
 
+from launcher.cluster import APP, OWNER, Cluster
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID
 from mellow_tide.services.sign_in import hash_token
 from mellow_tide.store.database import Database, Sight
@@ -61,12 +62,31 @@ def browser_context_args():
     }
 
 
-@pytest.fixture(scope="module")
-def server(app_dsn, owner_dsn, superuser_dsn, tmp_path_factory):
+@pytest.fixture(scope="session")
+def database_name(cluster: Cluster, template: str) -> str:
+    """One database for all browser tests of a worker: every test finds the demo in it as it was shipped."""
+    name = template.replace("template", "browser")
+    cluster.psql("postgres", f"DROP DATABASE IF EXISTS {name} WITH (FORCE)")
+    cluster.psql("postgres", f"CREATE DATABASE {name} TEMPLATE {template} OWNER {OWNER}")
+    return name
+
+
+@pytest.fixture(scope="session")
+def app_dsn(cluster: Cluster, database_name: str) -> str:
+    return cluster.dsn(APP, database_name)
+
+
+@pytest.fixture(scope="session")
+def superuser_dsn(cluster: Cluster, database_name: str) -> str:
+    return cluster.dsn("postgres", database_name)
+
+
+@pytest.fixture(scope="session")
+def server(cluster, database_name, app_dsn, superuser_dsn, tmp_path_factory):
     if not Path(os.environ.get("TIDE_WEB", "")).joinpath("index.html").exists():
         pytest.fail("the front end is not built: run the tests through ./tide test")
     with (
-        Database(owner_dsn, most_connections=1) as owner,
+        Database(cluster.dsn(OWNER, database_name), most_connections=1) as owner,
         owner.transaction(Sight(PRACTICE_ID, THERAPIST_ID)) as t,
     ):
         add_sign_in(t, SignedIn(PRACTICE_ID, THERAPIST_ID), hash_token(TOKEN), NOW + timedelta(days=30))
@@ -79,8 +99,9 @@ def server(app_dsn, owner_dsn, superuser_dsn, tmp_path_factory):
 
 @pytest.fixture(autouse=True)
 def _demo_as_shipped(server: LiveServer, superuser_dsn: str):
-    """Every test finds the demo untouched."""
+    """Every test finds the demo untouched, and the server running."""
     put_back(superuser_dsn)
+    server.start_again()
 
 
 @pytest.fixture

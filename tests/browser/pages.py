@@ -220,6 +220,17 @@ def wait_for(page: Page, script: str, value: object, between: Callable[[], objec
             between()
 
 
+def come_to_rest(page: Page) -> None:
+    """Wait until nothing on the page moves any more, but what moves for ever."""
+    page.evaluate(
+        """() => Promise.allSettled(
+            document.getAnimations()
+                .filter((one) => one.effect?.getComputedTiming().endTime !== Infinity)
+                .map((one) => one.finished)
+        ).then(() => undefined)"""
+    )
+
+
 def counting(store: str) -> str:
     """A script that counts what the device keeps in one of its stores."""
     return f"""() => new Promise((found) => {{

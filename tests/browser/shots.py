@@ -2,17 +2,21 @@
 
 import tempfile
 from collections.abc import Callable
+from datetime import UTC, datetime
 from pathlib import Path
 
 from playwright.sync_api import Browser, Page, expect, sync_playwright
 
-from tests.browser.conftest import CHROMIUM
-from tests.browser.pages import Plan, SignIn, Today, Work, take_away
+from tests.browser.conftest import CHROMIUM, SHIFT
+from tests.browser.pages import Plan, SignIn, Today, Work, come_to_rest, take_away
 from tests.browser.serving import ROOT, LiveServer
 from tests.browser.test_meeting import a_link, open_client
+from tests.conftest import NOW
 from tests.demo_database import demo_database
 
 FOLDER = ROOT / "docs" / "screenshots"
+MOMENT = NOW.replace(hour=10, minute=20)
+"""When the pictures are taken: after the first session of the day."""
 WIDE = {"width": 1280, "height": 800}
 NARROW = {"width": 390, "height": 844}
 
@@ -184,6 +188,7 @@ def take(
     browser: Browser, server: LiveServer, name: str, arrange: Callable[[Page], None], size, theme: str
 ) -> None:
     context = browser.new_context(viewport=size, locale="en-GB", reduced_motion="reduce")
+    context.add_init_script(SHIFT % (server.ahead.total_seconds() * 1000))
     context.add_init_script(f"localStorage.setItem('tide-theme', '{theme}')")
     page = context.new_page()
     page.goto(server.url)
@@ -191,14 +196,14 @@ def take(
     arrange(page)
     page.mouse.move(2, 2)
     page.evaluate("document.fonts.ready")
-    page.wait_for_timeout(400)
+    come_to_rest(page)
     page.screenshot(path=FOLDER / f"{name}.png")
     context.close()
 
 
 def main() -> None:
-    with demo_database("tide_shots") as dsn:
-        server = LiveServer(dsn, Path(tempfile.mkdtemp()) / "log")
+    with demo_database("tide_shots", MOMENT) as dsn:
+        server = LiveServer(dsn, Path(tempfile.mkdtemp()) / "log", MOMENT - datetime.now(UTC))
         server.start()
         try:
             with sync_playwright() as playwright:

@@ -5,7 +5,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.pages import Plan, Today, edit, wait_for
+from tests.browser.pages import Plan, Today, come_to_rest, edit, wait_for
 from tests.browser.test_meeting import a_link, open_client, part
 
 AXE = Path(__file__).parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
@@ -13,7 +13,7 @@ RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]
 
 
 def broken_rules(page: Page) -> list[str]:
-    page.wait_for_timeout(500)  # colours move for 300 ms
+    come_to_rest(page)
     page.add_script_tag(path=str(AXE))
     found = page.evaluate("tags => axe.run({ runOnly: tags })", RULES)
     return [
@@ -100,7 +100,7 @@ def test_the_library_and_the_run_sheet(page: Page, theme, today: Today):
 def test_a_client_s_page_with_all_that_opens_on_it(page: Page, today: Today, opened):
     open_client(page, "Averil Thornquay")
     part(page, opened)
-    page.wait_for_timeout(300)
+    come_to_rest(page)
     assert broken_rules(page) == []
 
 

@@ -14,15 +14,26 @@ from tests.browser.pages import Log, Plan, Today
 from tests.conftest import NOW
 
 
-def worked(page: Page, today: Today, client: str, *acts: str) -> Log:
-    """A session worked to its end, with keys pressed once it has reached a firm stroke on the back."""
+def worked(page: Page, today: Today, client: str, *words: str) -> Log:
+    """The log of a session that another device has worked to its end, with what was said of depth 3 on the back."""
     today.open(client)
-    work = Plan(page).to_work()
-    work.begin()
-    work.go_on_until(lambda: work.pad("Deeper").is_enabled() and work.is_at("Kneading"))
-    for key in acts:
-        page.keyboard.press(key)
-    return work.end()
+    expect(Plan(page).fit).to_be_visible()
+    address = page.url.replace("/session/", "/api/sessions/").removesuffix("/plan")
+    told = page.request.get(address).json()
+    origin = {"Origin": address.split("/api")[0]}
+    page.request.put(
+        f"{address}/day-answer", headers=origin, data={"revision": told["revision"], "answer": {}}
+    )
+    said = [{"kind": "said", "word": w, "region": "back", "side": "mid", "depth": 3} for w in words]
+    kinds = [{"kind": "began", "sheet_id": told["sheet_id"]}, *said, {"kind": "ended"}]
+    events = [
+        {"id": str(uuid4()), "at": (NOW + timedelta(minutes=10 * n)).isoformat(), **kind}
+        for n, kind in enumerate(kinds)
+    ]
+    answer = page.request.post(f"{address}/events", headers=origin, data={"events": events})
+    assert answer.ok, answer.text()
+    page.goto(page.url.removesuffix("plan") + "log")
+    return Log(page)
 
 
 def signed(page: Page) -> None:
@@ -36,7 +47,10 @@ def learn(page: Page) -> None:
 
 
 def test_an_untroubled_session_is_on_record_in_two_acts_from_its_end(page: Page, today: Today):
-    worked(page, today, "Isolde Kelpworth", "2")
+    today.open("Isolde Kelpworth")
+    work = Plan(page).to_work()
+    work.begin()
+    work.end()
     # The first act was the link from Work to the log; this is the second.
     signed(page)
     expect(page.get_by_label("What happened")).to_have_count(0)
@@ -108,7 +122,7 @@ def another_session(app_dsn: str, page: Page) -> str:
 def test_the_next_plan_knows_what_this_visit_taught_and_what_it_left(
     page: Page, today: Today, server, app_dsn
 ):
-    worked(page, today, "Isolde Kelpworth", "1", "1")
+    worked(page, today, "Isolde Kelpworth", "lighter", "lighter")
     later = another_session(app_dsn, page)
     page.get_by_label("Wished at the door").fill("longer on the hands")
     page.get_by_label("A question for their own clinician").fill("Is swimming all right again?")
@@ -129,7 +143,7 @@ def test_the_next_plan_knows_what_this_visit_taught_and_what_it_left(
 
 
 def test_an_unusual_visit_is_left_out_and_the_estimate_moves(page: Page, today: Today):
-    worked(page, today, "Isolde Kelpworth", "3", "3")
+    worked(page, today, "Isolde Kelpworth", "deeper", "deeper")
     signed(page)
     learn(page)
     wishes = page.get_by_role("region", name="Wishes by region")
@@ -145,7 +159,7 @@ def test_an_unusual_visit_is_left_out_and_the_estimate_moves(page: Page, today: 
 
 
 def test_a_wish_set_by_hand_moves_the_estimate_and_says_why(page: Page, today: Today):
-    worked(page, today, "Isolde Kelpworth", "2")
+    worked(page, today, "Isolde Kelpworth", "just_right")
     signed(page)
     learn(page)
     hill = page.get_by_role("row").filter(has=page.get_by_role("rowheader", name="Back")).get_by_role("img")
