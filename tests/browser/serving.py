@@ -20,7 +20,7 @@ class LiveServer:
 
     def __init__(self, dsn: str, log: Path, ahead: timedelta = timedelta()) -> None:
         self.ahead = ahead
-        self._dsn = dsn
+        self.dsn = dsn
         self._log = log
         self._listener = socket.socket()
         self._listener.bind(("127.0.0.1", 0))
@@ -30,7 +30,7 @@ class LiveServer:
 
     def start(self) -> None:
         fd = self._listener.fileno()
-        env = {**os.environ, "TIDE_DSN": self._dsn, "PYTHONPATH": str(ROOT)}
+        env = {**os.environ, "TIDE_DSN": self.dsn, "PYTHONPATH": str(ROOT)}
         env[OFFSET] = str(self.ahead.total_seconds())
         with self._log.open("ab") as log:
             self._process = subprocess.Popen(

@@ -141,6 +141,10 @@ class World:
     def mend(self) -> None:
         """Whatever was killed runs again."""
         self.cluster.start()
+        if self.server.dsn != self.cluster.dsn(APP):
+            # Another database took the port meanwhile: the server is told the new one, as a start would.
+            self.server.kill()
+            self.server.dsn = self.cluster.dsn(APP)
         self.server.start_again()
 
 
