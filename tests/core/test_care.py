@@ -1,3 +1,5 @@
+import re
+from collections.abc import Callable
 from datetime import date
 
 import pytest
@@ -5,6 +7,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mellow_tide.core.care.restrictions import list_thresholds, restrict
+from mellow_tide.core.catalogue.rules import Limits
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.planner.plan import plan
@@ -45,7 +48,7 @@ def test_a_further_condition_only_ever_tightens(client, more):
     before = restrict(client, C)
     after = restrict(client.model_copy(update={"conditions": client.conditions | {more}}), C)
     assert all(after.cap(region) <= before.cap(region) for region in C.regions)
-    for taken in ("positions", "regions", "heat", "ingredients", "families", "excluded"):
+    for taken in ("positions", "regions", "heat", "ingredients", "unless_asked", "strokes", "excluded"):
         assert set(getattr(before, taken)) <= set(getattr(after, taken))
     assert set(before.reasons) <= set(after.reasons)
 
@@ -60,7 +63,7 @@ def test_any_conditions_together_restrict_at_least_as_each_alone(conditions, day
     alone = [*(of(id) for id in conditions), ClientFacts(gestation_days=days), ClientFacts(declined=declined)]
     for part in (restrict(client, C) for client in alone):
         assert all(whole.cap(region) <= part.cap(region) for region in C.regions)
-        for taken in ("positions", "regions", "heat", "ingredients", "families"):
+        for taken in ("positions", "regions", "heat", "ingredients", "unless_asked"):
             assert {x.id for x in getattr(part, taken)} <= {x.id for x in getattr(whole, taken)}
         assert {(reason.name, reason.level) for reason in part.reasons} <= {
             (reason.name, reason.level) for reason in whole.reasons
@@ -92,6 +95,41 @@ def test_pregnancy_bars_positions_from_its_day_on(days, barred):
     assert [x.id for x in found.heat] == ["abdomen"]
 
 
+def strokes_out(limits: Limits) -> set[str]:
+    return {id for one in limits.no_strokes for id in one.strokes}
+
+
+PROMISES: tuple[tuple[str, Callable[[Limits], object]], ...] = (
+    (r"\bno heat\b|without heat", lambda x: x.no_heat),
+    (r"\bno\b[^.:]*\bpercussion", lambda x: "percussion" in strokes_out(x)),
+    (r"\bno\b[^.:]*\btraction", lambda x: "traction" in strokes_out(x)),
+    (r"\bno\b[^.:]*\bstretch", lambda x: "held_stretch" in strokes_out(x)),
+    (r"\bno\b[^.:]*\brange of movement", lambda x: "range_of_motion" in strokes_out(x)),
+    (r"\bno\b[^.:]*\b(rolling|wringing|lifting)", lambda x: {"skin_rolling", "wringing"} <= strokes_out(x)),
+    (r"\bno\b[^.:]*\bfriction", lambda x: "friction" in strokes_out(x)),
+    (r"\blight\b|nothing firm|no deep|no deeper|depth \d", lambda x: x.cap),
+    (r"never flat", lambda x: {"prone", "supine"} <= set(x.no_positions)),
+    (r"raise the head", lambda x: x.raise_head),
+    (r"only if it is asked for", lambda x: x.unless_asked),
+    (r"(?<!: )\b(is|are) left alone(?! to)|nothing on the|no work on", lambda x: x.forbid or x.cap),
+    (r"minutes at most", lambda x: x.most_minutes),
+    (r"no nut oils|unscented|no creams", lambda x: x.no_ingredients),
+    (r"toward the heart", lambda x: x.no_outward),
+)
+"""What words promise, and the data that keep it."""
+
+
+@pytest.mark.parametrize("limits", [*C.conditions.values(), *C.pregnancy_rules], ids=lambda x: x.says[:40])
+def test_what_a_condition_says_its_data_do(limits):
+    """What is said to mark is an act of the therapist, and the place then is a place to keep off."""
+    if getattr(limits, "level", "") == "refer" or getattr(limits, "no_session", False):
+        return
+    sentences = re.split(r"(?<=[.;]) ", limits.says)
+    said = " ".join(one for one in sentences if not one.lower().startswith("mark"))
+    broken = [words for words, kept in PROMISES if re.search(words, said, re.IGNORECASE) and not kept(limits)]
+    assert broken == [], limits.says
+
+
 def test_an_unknown_condition_is_refused():
     with pytest.raises(UnknownReference, match="dropsy"):
         restrict(of("dropsy"), C)
@@ -103,7 +141,7 @@ def test_a_plan_obeys_what_is_restricted(client, pressure):
     try:
         flow = plan(Brief(booked_minutes=75, pressure=pressure), setting(client, C)).flow
     except DoesNotFit:
-        assert client.gestation_days is not None or "cannot_lie_flat" in client.conditions
+        assert client.gestation_days is not None or client.conditions & {"cannot_lie_flat", "heart_failure"}
         return
     evaluation = evaluate(flow, setting(client, C))
     assert [f for f in evaluation.findings if f.severity == "refuse"] == []

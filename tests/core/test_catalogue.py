@@ -61,7 +61,7 @@ def test_strokes_are_enough_for_a_whole_body(catalogue):
         ("windows.toml", '["gluteal"', '["glutael"', "no zone of hips called “glutael”"),
         ("consents.toml", '["chair"]', '["chairs"]', "no kind called “chairs”"),
         ("kinds.toml", '"neck", "side_body"', '"nekc", "side_body"', "no region called “nekc”"),
-        ("conditions.toml", '"percussion"', '"percusion"', "no family of strokes called “percusion”"),
+        ("conditions.toml", '"percussion"', '"percusion"', "no stroke or family called “percusion”"),
         ("conditions.toml", "light_only", "lightly", "no choice of prenatal_limbs called “lightly”"),
         ("house_rules.toml", "back_of_knee = 2", "back_knee = 2", "no place called “back_knee”"),
         (

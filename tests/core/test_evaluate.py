@@ -61,7 +61,7 @@ def thumbs(part_id):
                 tool="thumb",
                 depth=3,
                 passes=2,
-                seconds=round(1.25 * taken[i]),
+                seconds=round(1.32 * taken[i]),
                 check_in=x.check_in,
             )
             yield from (RemoveStep(part_id=part_id, step=i), InsertStep(part_id=part_id, at=i, step=made))

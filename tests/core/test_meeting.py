@@ -93,7 +93,7 @@ def test_two_entries_made_one_restrict_as_much_as_either(kept, other):
     whole = restrict(one.facts(DAY), C)
     for part in (restrict(kept.facts(DAY), C), restrict(other.facts(DAY), C)):
         assert all(whole.cap(region) <= part.cap(region) for region in C.regions)
-        for taken in ("positions", "heat", "ingredients", "families"):
+        for taken in ("positions", "heat", "ingredients", "unless_asked"):
             assert {x.id for x in getattr(part, taken)} <= {x.id for x in getattr(whole, taken)}
         assert {(x.region, x.side) for x in part.excluded} <= {(x.region, x.side) for x in whole.excluded}
     assert one.declined == kept.declined | other.declined

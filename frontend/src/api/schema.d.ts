@@ -1711,6 +1711,26 @@ export interface components {
             declined: boolean;
         };
         /**
+         * BarredStrokes
+         * @description Strokes or families of them (or, outward, whatever runs away from the heart) that may not be `on` a region.
+         */
+        BarredStrokes: {
+            /**
+             * Strokes
+             * @default []
+             */
+            strokes: string[];
+            /**
+             * Outward
+             * @default false
+             */
+            outward: boolean;
+            /** On */
+            on: string;
+            /** Because */
+            because: string;
+        };
+        /**
          * Began
          * @description The first touch. `sheet_id` names the run sheet that the device works by (`timing.run_sheet.sheet_id`).
          *
@@ -2550,10 +2570,27 @@ export interface components {
              */
             no_ingredients: string[];
             /**
-             * No Families
+             * Unless Asked
              * @default []
              */
-            no_families: string[];
+            unless_asked: string[];
+            /**
+             * No Strokes
+             * @default []
+             */
+            no_strokes: components["schemas"]["NoStrokes"][];
+            /**
+             * No Outward
+             * @default []
+             */
+            no_outward: string[];
+            /** Most Minutes */
+            most_minutes?: number | null;
+            /**
+             * Raise Head
+             * @default false
+             */
+            raise_head: boolean;
             /** Says */
             says: string;
             /**
@@ -4035,6 +4072,16 @@ export interface components {
             other: string;
         };
         /**
+         * MostMinutes
+         * @description Hands-on minutes at most, and why.
+         */
+        MostMinutes: {
+            /** Minutes */
+            minutes: number;
+            /** Because */
+            because: string;
+        };
+        /**
          * MovePart
          * @description Take a part out and put it back before place `to` of what is left.
          */
@@ -4152,6 +4199,21 @@ export interface components {
              * Format: uuid
              */
             session_id: string;
+        };
+        /**
+         * NoStrokes
+         * @description Strokes, or families of them, that are left out: `on` these regions, or on `all`.
+         */
+        NoStrokes: {
+            /** Strokes */
+            strokes: string[];
+            /**
+             * On
+             * @default [
+             *       "all"
+             *     ]
+             */
+            on: string[];
         };
         /**
          * Observed
@@ -5082,7 +5144,8 @@ export interface components {
          * @description All that health, pregnancy, consents and excluded places take away, each with its reason.
          *
          *     `caps`: most depth by region. `positions`, `regions`, `heat` (on regions), `ingredients` (of the lubricant) and
-         *     `families` (of strokes) may not be. `excluded` are places to keep away from.
+         *     `strokes` may not be; `unless_asked` are regions that only a focus brings in. `excluded` are places to keep away
+         *     from. `most_minutes`: hands-on at most. `raise_head`: why the head end is raised; empty where it is not.
          */
         Restrictions: {
             /**
@@ -5116,10 +5179,21 @@ export interface components {
              */
             ingredients: components["schemas"]["Barred"][];
             /**
-             * Families
+             * Unless Asked
              * @default []
              */
-            families: components["schemas"]["Barred"][];
+            unless_asked: components["schemas"]["Barred"][];
+            /**
+             * Strokes
+             * @default []
+             */
+            strokes: components["schemas"]["BarredStrokes"][];
+            most_minutes?: components["schemas"]["MostMinutes"] | null;
+            /**
+             * Raise Head
+             * @default
+             */
+            raise_head: string;
             /**
              * Excluded
              * @default []

@@ -28,6 +28,7 @@ export const ZONES: Record<string, Record<string, ZonePlace>> = {
     front_neck: [0.5, 0, 0.4, 0.4],
     sternomastoid: [0.5, 0.6, 0.5, 0.2],
     scalene: [0.7, 0.75, 0.3, 0.22],
+    spine: [0.5, 0, 0.5, 0.08],
   },
   shoulders: {
     upper_trapezius: [0.25, 0, 0.35, 0.6],
@@ -54,6 +55,7 @@ export const ZONES: Record<string, Record<string, ZonePlace>> = {
     lower_back: [0.76, 0, 0.15, 0.85],
     erectors: [0.5, 0.28, 0.5, 0.14],
     laminar_groove: [0.5, 0.12, 0.5, 0.07],
+    spine: [0.5, 0, 0.5, 0.05],
     medial_scapula: [0.18, 0.34, 0.14, 0.1],
     lateral_scapula: [0.22, 0.82, 0.14, 0.12],
     infraspinatus: [0.2, 0.6, 0.1, 0.2],
@@ -120,6 +122,7 @@ export const ZONES: Record<string, Record<string, ZonePlace>> = {
     forearm_extensors: [0.75, 0.4, 0.2, 0.5],
     elbow_crease: [0.54, 0, 0.04, 0.9],
     armpit_edge: [0.05, -0.9, 0.08, 0.35],
+    inner_upper_arm: [0.28, -0.9, 0.16, 0.2],
   },
   hand: {
     palm: [0.35, 0, 0.35, 0.8],

@@ -12,7 +12,7 @@ from mellow_tide.core.care.pregnancy import (
     day_of,
 )
 from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
-from mellow_tide.core.catalogue.records import Depth, Record
+from mellow_tide.core.catalogue.records import Depth, Record, Stroke
 from mellow_tide.core.catalogue.rules import Limits, PregnancyRule
 from mellow_tide.core.flow.brief import ClientFacts, Excluded, Side
 from mellow_tide.core.phrases.book import say
@@ -50,11 +50,34 @@ class Barred(Record):
     declined: bool = False
 
 
+class BarredStrokes(Record):
+    """Strokes or families of them (or, outward, whatever runs away from the heart) that may not be `on` a region."""
+
+    strokes: tuple[str, ...] = ()
+    outward: bool = False
+    on: str
+    because: str
+
+    def bars(self, stroke: Stroke, region: str) -> bool:
+        """Whether this stroke may not be there."""
+        named = stroke.id in self.strokes or stroke.family in self.strokes
+        outward = self.outward and stroke.direction == "away"
+        return self.on in ("all", region) and (named or outward)
+
+
+class MostMinutes(Record):
+    """Hands-on minutes at most, and why."""
+
+    minutes: int
+    because: str
+
+
 class Restrictions(Record):
     """All that health, pregnancy, consents and excluded places take away, each with its reason.
 
     `caps`: most depth by region. `positions`, `regions`, `heat` (on regions), `ingredients` (of the lubricant) and
-    `families` (of strokes) may not be. `excluded` are places to keep away from.
+    `strokes` may not be; `unless_asked` are regions that only a focus brings in. `excluded` are places to keep away
+    from. `most_minutes`: hands-on at most. `raise_head`: why the head end is raised; empty where it is not.
     """
 
     reasons: tuple[Reason, ...] = ()
@@ -63,7 +86,10 @@ class Restrictions(Record):
     regions: tuple[Barred, ...] = ()
     heat: tuple[Barred, ...] = ()
     ingredients: tuple[Barred, ...] = ()
-    families: tuple[Barred, ...] = ()
+    unless_asked: tuple[Barred, ...] = ()
+    strokes: tuple[BarredStrokes, ...] = ()
+    most_minutes: MostMinutes | None = None
+    raise_head: str = ""
     excluded: tuple[Excluded, ...] = ()
 
     def capped(self, region: str) -> Cap | None:
@@ -74,6 +100,22 @@ class Restrictions(Record):
         """The most depth allowed on a region; 5 where nothing limits it."""
         capped = self.capped(region)
         return capped.depth if capped else DEEPEST
+
+    def why_no_stroke(self, stroke: Stroke, region: str) -> str | None:
+        """Why a stroke may not be done on a region, or None if health allows it; heat is told by `why_no_heat`."""
+        return next((barred.because for barred in self.strokes if barred.bars(stroke, region)), None)
+
+    def why_no_heat(self, region: str) -> Barred | None:
+        """What forbids heat on a region, or None."""
+        return next((barred for barred in self.heat if barred.id in ("all", region)), None)
+
+    def allows(self, stroke: Stroke, region: str) -> bool:
+        """Whether health allows a stroke on a region at all, at some depth."""
+        return (
+            self.why_no_stroke(stroke, region) is None
+            and stroke.depth[0] <= self.cap(region)
+            and not (stroke.heat and self.why_no_heat(region))
+        )
 
     def why_not(self, position: str) -> str | None:
         """Why the client may not lie so, or None if they may."""
@@ -115,12 +157,15 @@ def restrict(client: ClientFacts, catalogue: Catalogue) -> Restrictions:
             *(
                 Barred(id=c.region, because=say("care.declined", consent=c.name), declined=True)
                 for c in declined
-                if not c.bare_only and not c.strokes
+                if not c.strokes
             ),
         ),
         heat=_barred(limits, "no_heat"),
         ingredients=_barred(limits, "no_ingredients"),
-        families=_barred(limits, "no_families"),
+        unless_asked=_barred(limits, "unless_asked"),
+        strokes=tuple(_barred_strokes(limits)),
+        most_minutes=_most_minutes(limits),
+        raise_head=next((limit.name for limit in limits if limit.limits.raise_head), ""),
         excluded=client.excluded,
     )
 
@@ -213,6 +258,23 @@ def _barred(limits: Iterable[Limit], field: str) -> tuple[Barred, ...]:
         for limit in limits
         for id in getattr(limit.limits, field)
     )
+
+
+def _barred_strokes(limits: Iterable[Limit]) -> Iterator[BarredStrokes]:
+    for limit in limits:
+        for one in limit.limits.no_strokes:
+            yield from (BarredStrokes(strokes=one.strokes, on=id, because=limit.name) for id in one.on)
+        for id in limit.limits.no_outward:
+            yield BarredStrokes(outward=True, on=id, because=limit.name)
+
+
+def _most_minutes(limits: Iterable[Limit]) -> MostMinutes | None:
+    found = (
+        MostMinutes(minutes=limit.limits.most_minutes, because=limit.name)
+        for limit in limits
+        if limit.limits.most_minutes is not None
+    )
+    return min(found, key=lambda one: one.minutes, default=None)
 
 
 def _caps(limits: Iterable[Limit], catalogue: Catalogue) -> tuple[Cap, ...]:

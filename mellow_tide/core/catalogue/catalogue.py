@@ -59,6 +59,19 @@ class Entries:
     chosen: Mapping[str, str]
     clock: ClockNumbers
 
+    def fragile(self, region: str, zone: str | None) -> tuple[FragilePlace, ...]:
+        """The places at which a zone lies."""
+        return self._fragile.get((region, zone), ())
+
+    @cached_property
+    def _fragile(self) -> Mapping[tuple[str, str | None], tuple[FragilePlace, ...]]:
+        found: dict[tuple[str, str | None], tuple[FragilePlace, ...]] = {}
+        for place in self.places.values():
+            for region, zones in place.zones.items():
+                for zone in zones:
+                    found[(region, zone)] = (*found.get((region, zone), ()), place)
+        return found
+
     def choice(self, rule: str) -> Choice:
         """What is chosen for a house rule of the catalogue."""
         found = self.house_rules[rule].choice(self.chosen[rule])

@@ -226,9 +226,13 @@ class Stroke(Named):
 
 
 class FragilePlace(Named):
-    """A place where pressure is limited: zones by region, the most depth there, whether percussion is allowed."""
+    """A place where pressure is limited: zones by region, the most depth there, whether percussion is allowed.
+
+    `holds`: whether a point there may be pressed and held.
+    """
 
     zones: dict[str, tuple[str, ...]]
     most_depth: Depth
     percussion: bool
+    holds: bool = True
     says: str

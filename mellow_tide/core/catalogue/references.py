@@ -59,13 +59,22 @@ def _kinds(c: Entries) -> Iterator[Reference]:
 
 def _care(c: Entries) -> Iterator[Reference]:
     regions = {*c.regions, "all"}
-    families = {stroke.family for stroke in c.strokes.values()}
+    strokes = {*c.strokes, *(stroke.family for stroke in c.strokes.values())}
     ingredients = {id for lubricant in c.lubricants.values() for id in lubricant.contains}
     for limits in (*c.conditions.values(), *c.pregnancy_rules):
-        for id in (*limits.cap, *limits.no_heat, *limits.forbid):
+        barred = [id for one in limits.no_strokes for id in one.on]
+        for id in (
+            *limits.cap,
+            *limits.no_heat,
+            *limits.forbid,
+            *limits.unless_asked,
+            *limits.no_outward,
+            *barred,
+        ):
             yield "conditions.toml", id, regions, "region"
         yield from (("conditions.toml", id, c.positions, "position") for id in limits.no_positions)
-        yield from (("conditions.toml", id, families, "family of strokes") for id in limits.no_families)
+        for one in limits.no_strokes:
+            yield from (("conditions.toml", id, strokes, "stroke or family") for id in one.strokes)
         yield from (("conditions.toml", id, ingredients, "ingredient") for id in limits.no_ingredients)
     for point in c.prenatal_points.values():
         yield from _zones("conditions.toml", point.zones, c)

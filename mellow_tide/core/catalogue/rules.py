@@ -74,11 +74,20 @@ class School(Named):
     blocks: Annotated[tuple[Block, ...], Field(alias="block")]
 
 
+class NoStrokes(Record):
+    """Strokes, or families of them, that are left out: `on` these regions, or on `all`."""
+
+    strokes: Annotated[tuple[str, ...], Field(min_length=1)]
+    on: Annotated[tuple[str, ...], Field(min_length=1)] = ("all",)
+
+
 class Limits(Record):
     """What a state of health limits; `says` it in plain words.
 
-    `cap`: most depth by region or for `all`. `forbid`: regions left alone. `no_heat`: regions without heat, or `all`.
-    `no_ingredients`: what the lubricant must not contain. `no_families`: stroke families left out.
+    `cap`: most depth by region or for `all`. `forbid`: regions left alone; `unless_asked`: left alone unless they are
+    the focus. `no_heat`: regions without heat, or `all`. `no_ingredients`: what the lubricant must not contain.
+    `no_strokes`: strokes left out. `no_outward`: regions on which no stroke runs away from the heart. `most_minutes`:
+    hands-on minutes at most. `raise_head`: a wedge under the head end where the client lies flat.
     """
 
     cap: dict[str, Depth] = {}
@@ -86,7 +95,11 @@ class Limits(Record):
     no_positions: tuple[str, ...] = ()
     no_heat: tuple[str, ...] = ()
     no_ingredients: tuple[str, ...] = ()
-    no_families: tuple[str, ...] = ()
+    unless_asked: tuple[str, ...] = ()
+    no_strokes: tuple[NoStrokes, ...] = ()
+    no_outward: tuple[str, ...] = ()
+    most_minutes: PositiveInt | None = None
+    raise_head: bool = False
     says: str
 
 

@@ -102,6 +102,12 @@ class Case:
         """What the house has chosen for a rule."""
         return self.catalogue.chosen[rule]
 
+    def all_steps(self) -> Iterator[tuple[Part, int, Step, Stroke]]:
+        """Every step of the flow, what opens and closes it included: its part, its index there, it, its stroke."""
+        strokes = self.catalogue.strokes
+        for part in self.flow.parts:
+            yield from ((part, i, step, strokes[step.stroke]) for i, step in enumerate(part.steps))
+
     def steps(self) -> Iterator[tuple[Part, int, Step, Stroke]]:
         """Every step of every part that is work: its part, its index there, the step and its stroke."""
         strokes = self.catalogue.strokes

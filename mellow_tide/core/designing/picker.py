@@ -6,6 +6,7 @@ from mellow_tide.core.flow.brief import wished_depth
 from mellow_tide.core.flow.edits import Edit, InsertStep, find_alike, part_named
 from mellow_tide.core.flow.flow import Part, Step
 from mellow_tide.core.phrases.book import say
+from mellow_tide.core.planner.strokes.repertoire import bearable_there, most_depth
 
 WORKED: tuple[Slot, ...] = tuple(slot for slot in SLOTS if slot not in ("open", "close"))
 
@@ -47,13 +48,18 @@ def step_of(trial: Trial, part: Part, stroke: Stroke, slot: Slot) -> Step:
     wished = min(wished_depth(part.region, case.flow.brief, case.client), case.restrictions.cap(part.region))
     light = slot in ("open", "spread", "flush", "settle", "close")
     kept_off = {x.zone for x in case.restrictions.excluded if x.holds(part.region, part.side)}
-    zones = [zone for zone in stroke.zones.get(part.region, ()) if zone not in kept_off]
+    zones = [
+        zone
+        for zone in stroke.zones.get(part.region, ())
+        if zone not in kept_off and bearable_there(stroke, part.region, zone, case.catalogue)
+    ]
+    zone = zones[0] if zones else None
     return Step(
         stroke=stroke.id,
         slot=slot,
         tool=min(stroke.tools, key=lambda tool: case.catalogue.tools[tool].load_rank),
-        zone=zones[0] if zones else None,
-        depth=stroke.depth_near(1 if light else wished),
+        zone=zone,
+        depth=stroke.depth_near(1 if light else min(wished, most_depth(part.region, zone, case.catalogue))),
         passes=stroke.slots[slot][1],
     )
 

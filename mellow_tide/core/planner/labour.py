@@ -60,7 +60,7 @@ def plan_labour(asked: Asked) -> Flow:
     opening = set_up_ritual("open", catalogue.openings[position], position, catalogue)
     closing = set_up_ritual("close", catalogue.closings[brief.close_with], position, catalogue)
     first, last = (
-        Part.at(setup, setup.role, make_ritual_steps(setup, brief, catalogue)) for setup in (opening, closing)
+        Part.at(setup, setup.role, make_ritual_steps(setup, asked)) for setup in (opening, closing)
     )
     return Flow(brief=brief, parts=(first, *parts, last))
 
@@ -77,7 +77,7 @@ def _part(region: str, side: Side, position: str, asked: Asked) -> Part | None:
         if (
             stroke.depth[0] > min(touch.cap, touch.wished + TOO_DEEP - 1)
             or zone in touch.zones
-            or stroke.family in touch.families
+            or stroke.id in touch.barred
         ):
             continue
         more = region in asked.brief.focus and slot == "knead"

@@ -4,6 +4,7 @@ from typing import Annotated
 
 from pydantic import Field
 
+from mellow_tide.core.care.restrictions import restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts
@@ -40,6 +41,8 @@ LINEN = ("two sheets", "blanket", "face-cradle cover", "hand towel")
 CHAIR_LINEN = ("face-rest cover", "hand sanitiser")
 PRENATAL_LINEN = ("three more pillowcases",)
 CHEST_COVER = "chest-cover towel"
+WEDGE = "wedge"
+"""The support that raises the head end."""
 
 
 class LubricantAmount(Record):
@@ -75,7 +78,7 @@ def count_supplies(flow: Flow, sheet: RunSheet, catalogue: Catalogue, client: Cl
     """Everything that working `sheet` on `client` uses."""
     by_region = _lubricant(flow, sheet, catalogue, client)
     millilitres = round(sum(ml for _, ml in by_region), 1)
-    linen, supports, towels = _linen(flow, catalogue), _supports(flow, catalogue), _hot_towels(sheet)
+    linen, supports, towels = _linen(flow, catalogue), _supports(flow, catalogue, client), _hot_towels(sheet)
     oil = catalogue.lubricants[flow.brief.lubricant]
     packing = [
         *linen,
@@ -137,9 +140,11 @@ def _linen(flow: Flow, catalogue: Catalogue) -> tuple[str, ...]:
     return (*linen, *(PRENATAL_LINEN if kind.id == "prenatal" else ()), *chest)
 
 
-def _supports(flow: Flow, catalogue: Catalogue) -> tuple[str, ...]:
-    """Every support that some position of the flow takes, once."""
+def _supports(flow: Flow, catalogue: Catalogue, client: ClientFacts) -> tuple[str, ...]:
+    """Every support that some position of the flow takes, once; a wedge for a head end that is raised."""
     used = {id for part in flow.parts for id in catalogue.positions[part.position].supports}
+    if restrict(client, catalogue).raise_head:
+        used.add(WEDGE)
     return tuple(id for id in catalogue.supports if id in used)
 
 

@@ -15,7 +15,7 @@ PLACE = "back_of_knee"
 def check(case: Case) -> Iterator[Found]:
     """Steps behind the knee deeper than the house's school allows."""
     place = case.catalogue.places[PLACE]
-    for s, i, x, stroke in case.steps():
+    for s, i, x, stroke in case.all_steps():
         if x.zone in place.zones.get(s.region, ()) and x.depth > place.most_depth:
             what = say("findings.behind_knee", stroke=stroke.name, depth=x.depth, most=place.most_depth)
             yield Found(what, s, i, work_at(case, s, i, place.most_depth) or leave_out(case, s, i))

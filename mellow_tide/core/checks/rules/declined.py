@@ -15,7 +15,7 @@ def check(case: Case) -> Iterator[Found]:
     """Parts, or single strokes, to which the client has said no."""
     for id in sorted(case.client.declined):
         consent = case.catalogue.consents[id]
-        for s in case.worked():
+        for s in case.flow.parts:
             if s.region != consent.region or (consent.bare_only and s.medium == "clothed"):
                 continue
             if not consent.strokes:

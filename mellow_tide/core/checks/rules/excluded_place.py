@@ -15,7 +15,7 @@ def check(case: Case) -> Iterator[Found]:
     """Parts on an excluded side of a region, and steps on an excluded zone."""
     if not case.restrictions.excluded:
         return
-    for s in case.worked():
+    for s in case.flow.parts:
         whole = case.restrictions.kept_off(s.region, s.side)
         if whole:
             what = say("findings.excluded_part", place=case.place(s), why=whole.because)

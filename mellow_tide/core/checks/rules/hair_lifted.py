@@ -16,7 +16,7 @@ def check(case: Case) -> Iterator[Found]:
     for consent in case.unanswered:
         if not consent.strokes or not consent.explicit:
             continue
-        for s, i, x, stroke in case.steps():
+        for s, i, x, stroke in case.all_steps():
             if x.stroke in consent.strokes:
                 what = say("findings.hair_lifted", stroke=stroke.name)
                 yield Found(what, s, i, leave_out(case, s, i))

@@ -13,7 +13,7 @@ TOWEL: ExampleStrokes = (*ARC[:4], ("hot_towel_press", "settle", 1), ARC[4])
 
 def check(case: Case) -> Iterator[Found]:
     """Heat on a region in which some zone is excluded: a towel covers more than the hand means it to."""
-    for s, i, _, stroke in case.steps():
+    for s, i, _, stroke in case.all_steps():
         if not stroke.heat:
             continue
         for x in case.restrictions.excluded:

@@ -12,7 +12,7 @@ from mellow_tide.core.phrases.book import say
 
 def check(case: Case) -> Iterator[Found]:
     """Steps at the jaw, or anywhere on the face, that press up from beneath."""
-    for s, i, x, stroke in case.steps():
+    for s, i, x, stroke in case.all_steps():
         if s.region == "face" and x.direction == "from_beneath":
             edits = (ChangeStep(part_id=s.id, step=i, direction=stroke.direction),)
             repair = Repair(words=say("repairs.come_from_side"), edits=edits)

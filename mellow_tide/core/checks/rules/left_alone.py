@@ -12,24 +12,19 @@ from mellow_tide.core.phrases.book import say
 def check(case: Case) -> Iterator[Found]:
     """Parts on a forbidden region and steps of a forbidden family; consents and pregnancy have checks of their own."""
     regions = {x.id: x.because for x in case.restrictions.regions if not (x.in_pregnancy or x.declined)}
-    families = {x.id: x.because for x in case.restrictions.families}
-    if not regions and not families:
+    regions |= {x.id: x.because for x in case.restrictions.unless_asked if x.id not in case.flow.brief.focus}
+    if not regions and not case.restrictions.strokes:
         return
-    for s in case.worked():
+    for s in case.flow.parts:
         if s.region in regions:
             what = say("findings.left_alone", place=case.place(s), because=regions[s.region])
             yield Found(what, s, None, leave_part_out(case, s))
             continue
         for i, x in enumerate(s.steps):
             stroke = case.stroke(x)
-            if stroke.family in families:
-                what = say(
-                    "findings.family_barred",
-                    stroke=stroke.name,
-                    place=case.place(s),
-                    family=stroke.family,
-                    because=families[stroke.family],
-                )
+            because = case.restrictions.why_no_stroke(stroke, s.region)
+            if because:
+                what = say("findings.stroke_barred", stroke=stroke.name, place=case.place(s), because=because)
                 yield Found(what, s, i, leave_out(case, s, i))
 
 

@@ -14,7 +14,7 @@ def check(case: Case) -> Iterator[Found]:
     for consent in case.unanswered:
         if consent.bare_only or consent.strokes or not consent.needs_yes(kind):
             continue
-        for s in case.worked():
+        for s in case.flow.parts:
             if s.region == consent.region:
                 what = say("findings.no_consent", consent=consent.name)
                 yield Found(what, s, None, leave_part_out(case, s))

@@ -12,7 +12,7 @@ LIGHT = (*ARC[:2], ("kneading", "knead", 2), *ARC[3:])
 
 def check(case: Case) -> Iterator[Found]:
     """Steps deeper than the cap of their region, where it is not the pregnancy that caps it."""
-    for s in case.worked():
+    for s in case.flow.parts:
         cap = case.restrictions.capped(s.region)
         if cap and not cap.in_pregnancy:
             yield from deeper_than(case, s, cap)

@@ -12,7 +12,7 @@ from mellow_tide.core.phrases.book import say
 
 def check(case: Case) -> Iterator[Found]:
     """Percussion on a region or a zone that bears none."""
-    for s in case.worked():
+    for s in case.flow.parts:
         for i, x in enumerate(s.steps):
             if case.stroke(x).family != "percussion":
                 continue

@@ -16,7 +16,7 @@ def check(case: Case) -> Iterator[Found]:
     if case.client.gestation_days is None:
         return
     barred = next((x for x in case.restrictions.regions if x.id == "abdomen" and x.in_pregnancy), None)
-    for s in case.worked():
+    for s in case.flow.parts:
         if s.region != "abdomen":
             continue
         if barred:

@@ -19,7 +19,7 @@ WARM: ExampleStrokes = (
 def check(case: Case) -> Iterator[Found]:
     """Heat on a region where the pregnancy rules it out."""
     barred = {x.id for x in case.restrictions.heat if x.in_pregnancy}
-    for s, i, _, stroke in case.steps():
+    for s, i, _, stroke in case.all_steps():
         if stroke.heat and s.region in barred:
             what = say("findings.pregnancy_heat", stroke=stroke.name, place=case.place(s))
             yield Found(what, s, i, leave_out(case, s, i))

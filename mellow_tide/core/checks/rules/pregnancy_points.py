@@ -18,7 +18,7 @@ def check(case: Case) -> Iterator[Found]:
     """Holds and friction on a listed point, and anything there at depth 3 or more, unless the house disregards them."""
     if case.client.gestation_days is None or case.chosen("prenatal_points") == "disregard":
         return
-    for s, i, x, stroke in case.steps():
+    for s, i, x, stroke in case.all_steps():
         if stroke.family not in PRESSES and x.depth < DEEP:
             continue
         for point in case.catalogue.prenatal_points.values():

@@ -77,5 +77,6 @@ def set_up(id: str, side: Side, position: str, clothed: bool, catalogue: Catalog
 
 def set_up_ritual(role: Role, ritual: Opening | Closing, position: str, catalogue: Catalogue) -> Setup:
     """Where the session's first or last still contact is, through the drape."""
-    side: Side = "both" if catalogue.regions[ritual.region].sides == "pair" else "mid"
+    region = catalogue.regions[ritual.region]
+    side: Side = (region.only or "both") if region.sides == "pair" else "mid"
     return Setup(role, ritual.region, side, position, "none", "clothed")

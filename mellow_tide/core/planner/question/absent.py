@@ -6,6 +6,7 @@ from mellow_tide.core.catalogue.rules import Consent
 from mellow_tide.core.planner.order.way import SchoolWay, homes
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
+from mellow_tide.core.timing.run_sheet import hands_on_seconds
 
 Absence = Literal["no_consent", "declined", "excluded", "not_in_school", "position_barred", "health"]
 
@@ -15,7 +16,9 @@ def explain_absent(id: str, asked: Asked, way: SchoolWay) -> Absence | None:
     client, catalogue, restrictions = asked.client, asked.catalogue, asked.restrictions
     has_place = any(id in b.regions() for b in catalogue.schools[way.school].blocks)
     consents = _consents(id, asked)
-    forbidden = any(x.id == id for x in restrictions.regions)
+    forbidden = any(x.id == id for x in restrictions.regions) or (
+        id not in asked.brief.focus and any(x.id == id for x in restrictions.unless_asked)
+    )
     # In pregnancy the belly is worked by hand and by wish only, never by a plan.
     belly = id == "abdomen" and client.gestation_days is not None
     whys: tuple[tuple[Absence, bool], ...] = (
@@ -61,6 +64,12 @@ def refuse_impossible(asked: Asked) -> None:
     allowed = catalogue.choice("strength").ceilings["relaxation"]
     if brief.ceiling > allowed:
         problems.append(FieldProblem("ceiling", "ceiling_too_high", ceiling=brief.ceiling, allowed=allowed))
+    most = restrictions.most_minutes
+    if most and hands_on_seconds(brief, catalogue) > 60 * most.minutes:
+        booked = most.minutes + asked.kind.before_after_minutes(brief.first_visit)
+        problems.append(
+            FieldProblem("booked_minutes", "too_long_for_health", because=most.because, most=booked)
+        )
     kind = catalogue.kinds[brief.kind]
     outside = [
         id for area in kind.areas if area.id == brief.area for id in brief.focus if id not in area.regions

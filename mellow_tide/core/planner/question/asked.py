@@ -1,5 +1,6 @@
 """What is asked of the planner: a brief for a client, in the house and at the pace it is to be worked."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from typing import Literal, Self
@@ -9,6 +10,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import on_surface
 from mellow_tide.core.catalogue.rules import Kind
 from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief, wished_depth
+from mellow_tide.core.planner.question.rests import bearable_rituals
 from mellow_tide.core.planner.strokes.repertoire import Touch
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.tempo import Tempo
@@ -32,7 +34,9 @@ class Asked:
         check_brief(brief, setting.catalogue)
         here = on_surface(brief.surface, setting.catalogue)
         sides = _one_sided(setting.restrictions, here)
-        return cls(brief, setting.client, _spared(sides, here) if sides else here, setting.tempo)
+        spared = _spared(sides, here) if sides else here
+        rested = bearable_rituals(setting.restrictions, here.kinds[brief.kind].positions, spared)
+        return cls(brief, setting.client, rested, setting.tempo)
 
     @cached_property
     def restrictions(self) -> Restrictions:
@@ -44,6 +48,21 @@ class Asked:
         """The kind of session."""
         return self.catalogue.kinds[self.brief.kind]
 
+    @cached_property
+    def barred(self) -> Mapping[str, frozenset[str]]:
+        """By region, the strokes that may not be done there, by health or for want of a yes."""
+        return {region: self._barred_on(region) for region in self.catalogue.regions}
+
+    def _barred_on(self, region: str) -> frozenset[str]:
+        restrictions, strokes = self.restrictions, self.catalogue.strokes
+        barred = {id for id, stroke in strokes.items() if not restrictions.allows(stroke, region)}
+        for consent in self.catalogue.consents.values():
+            if consent.region == region and consent.strokes:
+                asked = consent.needs_yes(self.brief.kind)
+                if consent.id in self.client.declined or (asked and consent.id not in self.client.consents):
+                    barred.update(consent.strokes)
+        return frozenset(barred)
+
     def touch(self, region: str) -> Touch:
         """How a region may be worked."""
         zones = {x.zone for x in self.restrictions.excluded if x.region == region and x.zone}
@@ -54,7 +73,7 @@ class Asked:
             wished_depth(region, self.brief, self.client),
             self.restrictions.cap(region),
             frozenset(zones),
-            frozenset(x.id for x in self.restrictions.families),
+            self.barred[region],
             self.kind.clothed,
             self.client.likes,
             self.client.dislikes,

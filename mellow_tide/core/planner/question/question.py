@@ -110,7 +110,7 @@ def _close(asked: Asked) -> Share:
     """What the closing may claim: never less than its strokes take; a bright end needs its own first."""
     brief, catalogue, tempo = asked.brief, asked.catalogue, asked.tempo
     closing = catalogue.closings[brief.close_with]
-    bright = brief.finish == "bright" and can_rouse(closing.region, catalogue)
+    bright = brief.finish == "bright" and can_rouse(closing.region, asked)
     more = ROUSING_SECONDS if bright else 0
     seconds = closing.seconds
     shortest = _ritual_seconds(closing, "close", 0, catalogue, tempo)

@@ -86,7 +86,7 @@ def _fresh(place: Site, target: int) -> tuple[tuple[Step, ...], int]:
 
 def _part(setup: Setup, steps: Mapping[str, tuple[Step, ...]], asked: Asked) -> Part:
     if setup.role != "work":
-        return Part.at(setup, setup.role, make_ritual_steps(setup, asked.brief, asked.catalogue))
+        return Part.at(setup, setup.role, make_ritual_steps(setup, asked))
     id = setup.region if setup.side == "mid" else f"{setup.region}-{setup.side}"
     part = Part.at(setup, id, steps[setup.region])
     if asked.catalogue.regions[setup.region].only is None:

@@ -5,7 +5,7 @@ from collections import Counter
 from mellow_tide.core.catalogue.records import SLOTS
 from mellow_tide.core.flow.flow import Step
 from mellow_tide.core.planner.strokes.arc import Arc, nearest_passes
-from mellow_tide.core.planner.strokes.repertoire import TOO_DEEP, StrokeOption
+from mellow_tide.core.planner.strokes.repertoire import TOO_DEEP, StrokeOption, bearable_there, most_depth
 from mellow_tide.core.planner.strokes.site import Site, needs_wiping
 
 NEAR = 10
@@ -85,10 +85,11 @@ def _allowed(step: Step, place: Site) -> bool:
     return (
         step.seconds is None
         and step.slot in stroke.slots
-        and step.depth <= touch.cap
+        and step.depth <= min(touch.cap, most_depth(place.region.id, step.zone, place.catalogue))
+        and bearable_there(stroke, place.region.id, step.zone, place.catalogue)
         and step.depth < touch.wished + TOO_DEEP
         and step.zone not in touch.zones
-        and stroke.family not in touch.families
+        and stroke.id not in touch.barred
         and not touch.dislikes & {stroke.id, step.tool}
         and step.wipe == (place.medium == "lubricated" and needs_wiping(_option(step, place)))
     )

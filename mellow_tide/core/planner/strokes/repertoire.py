@@ -52,15 +52,15 @@ WANTED_FROM: dict[Slot, int] = {
 class Touch:
     """How a region may be worked: the depth wished and the most allowed (1 to 5), what is left out, what is liked.
 
-    `zones` are to be left alone, `families` of strokes not to be used; `clothed` is work through clothing. `likes` and
-    `dislikes` are ids of strokes and tools. `before` are the strokes of the part before, that others now go before,
-    and `tired` the tools that it has strained.
+    `zones` are to be left alone, `barred` are ids of strokes not to be used; `clothed` is work through clothing.
+    `likes` and `dislikes` are ids of strokes and tools. `before` are the strokes of the part before, that others now
+    go before, and `tired` the tools that it has strained.
     """
 
     wished: int
     cap: int = 5
     zones: frozenset[str] = frozenset()
-    families: frozenset[str] = frozenset()
+    barred: frozenset[str] = frozenset()
     clothed: bool = False
     likes: frozenset[str] = frozenset()
     dislikes: frozenset[str] = frozenset()
@@ -134,12 +134,13 @@ def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue
         (stroke, zone)
         for stroke in (*fitting[:essential], *varied)
         for zone in stroke.zones.get(region_id, (None,))
-        if zone not in touch.zones
+        if zone not in touch.zones and bearable_there(stroke, region_id, zone, catalogue)
     ]
     options = []
     for place, (stroke, zone) in enumerate(placed):
         rank = 0 if place < essential else place + WANTED_FROM[slot]
-        depth = min(touch.cap, _depth(stroke, slot, place, touch.wished))
+        cap = min(touch.cap, most_depth(region_id, zone, catalogue))
+        depth = min(cap, _depth(stroke, slot, place, touch.wished))
         tool = _tool(stroke, depth, touch, catalogue)
         options.append(StrokeOption(stroke, slot, zone, tool, depth, stroke.slots[slot], rank))
     return options
@@ -164,7 +165,19 @@ def _known(region_id: str, slot: Slot, medium: PartMedium, catalogue: Catalogue)
 
 def _bearable(stroke: Stroke, touch: Touch) -> bool:
     """Whether a stroke can be done as lightly as it must and is wished, and is not ruled out."""
-    return stroke.family not in touch.families and stroke.depth[0] <= min(touch.cap, max(touch.wished, LIGHT))
+    return stroke.id not in touch.barred and stroke.depth[0] <= min(touch.cap, max(touch.wished, LIGHT))
+
+
+def most_depth(region_id: str, zone: str | None, catalogue: Catalogue) -> int:
+    """The most depth (1 to 5) that a zone bears by itself; 5 where it is no fragile place."""
+    return min((place.most_depth for place in catalogue.fragile(region_id, zone)), default=5)
+
+
+def bearable_there(stroke: Stroke, region_id: str, zone: str | None, catalogue: Catalogue) -> bool:
+    """Whether a zone bears a stroke at all: as lightly as it can be done, and as a point that is held."""
+    places = catalogue.fragile(region_id, zone)
+    held = stroke.family == "point"
+    return all(stroke.depth[0] <= place.most_depth and (place.holds or not held) for place in places)
 
 
 def _disliked(stroke: Stroke, touch: Touch) -> bool:

@@ -3,8 +3,9 @@
 from typing import Literal
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.flow import Flow, Setup, Step
+from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.strokes.repertoire import TOO_DEEP
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.step_seconds import pass_seconds
 from mellow_tide.core.timing.tempo import Tempo
@@ -15,8 +16,9 @@ ROUSING = Step(stroke="soft_fist", slot="rouse", tool="fist", depth=2, passes=2)
 ROUSING_SECONDS = 20
 
 
-def make_ritual_steps(setup: Setup, brief: Brief, catalogue: Catalogue) -> tuple[Step, ...]:
-    """The strokes of an opening or a closing; a bright end rouses before its last hold."""
+def make_ritual_steps(setup: Setup, asked: Asked) -> tuple[Step, ...]:
+    """The strokes of an opening or a closing; a bright end rouses before its last hold, where the client bears it."""
+    brief, catalogue = asked.brief, asked.catalogue
     slot: Literal["open", "close"] = "open" if setup.role == "open" else "close"
     ritual = catalogue.openings[setup.position] if slot == "open" else catalogue.closings[brief.close_with]
     steps = []
@@ -31,14 +33,20 @@ def make_ritual_steps(setup: Setup, brief: Brief, catalogue: Catalogue) -> tuple
                 passes=planned.passes or stroke.slots[slot][1],
             )
         )
-    if slot == "close" and brief.finish == "bright" and can_rouse(setup.region, catalogue):
+    if slot == "close" and brief.finish == "bright" and can_rouse(setup.region, asked):
         steps.insert(-1, ROUSING)
     return tuple(steps)
 
 
-def can_rouse(region: str, catalogue: Catalogue) -> bool:
-    """Whether the closing's place bears the strokes of a bright end."""
-    return region in catalogue.strokes[ROUSING.stroke].regions
+def can_rouse(region: str, asked: Asked) -> bool:
+    """Whether the closing's place, and the client there, bears the strokes of a bright end."""
+    stroke = asked.catalogue.strokes[ROUSING.stroke]
+    touch = asked.touch(region)
+    return (
+        region in stroke.regions
+        and stroke.id not in touch.barred | touch.dislikes
+        and ROUSING.depth <= min(touch.cap, touch.wished + TOO_DEEP - 1)
+    )
 
 
 def meet_the_minutes(
