@@ -31,6 +31,7 @@ def figures() -> Iterator[Figure]:
         if name != "model":
             yield _wrong(outcomes, name)
     yield _covered(outcomes["model"])
+    yield from _levels(outcomes["model"], outcomes["same as last time"])
     answers = _answers()
     stored = TypeAdapter(list[Answer]).dump_json(answers)
     yield figure(
@@ -75,6 +76,28 @@ def _covered(outcome: Outcome) -> Figure:
         promised=1.0,
         holds=COVERED[0] <= outcome.covered <= COVERED[1],
     )
+
+
+def _levels(model: Outcome, other: Outcome) -> Iterator[Figure]:
+    """How often the level that a plan works is more than one off, or moves though it was just right."""
+    for name, promised in (("too_light", 5.0), ("too_deep", 6.0), ("moved", 1.0)):
+        found, beside = 100 * getattr(model, name), 100 * getattr(other, name)
+        words = {
+            "too_light": "starts more than a level too light",
+            "too_deep": "starts more than a level too deep",
+            "moved": "moved after just right",
+        }
+        yield Figure(
+            name=f"learning: {words[name]}",
+            median=found,
+            p95=found,
+            unit="%",
+            reference="same as last time",
+            ratio=found / beside if beside else 1.0,
+            target=promised,
+            promised=None,
+            holds=found <= promised,
+        )
 
 
 def _answers() -> list[Answer]:

@@ -8,7 +8,7 @@ import numpy as np
 
 from mellow_tide.core.learning.evidence import Answer
 from mellow_tide.core.learning.pressure import CENTRE_SD, CENTRES, FIRST_SD, HABITS, WALK, PressureModel
-from mellow_tide.core.learning.start import choose_start
+from mellow_tide.core.learning.start import choose_start, find_just_right
 from mellow_tide.core.learning.wording import KAPPA, SIGMA
 from mellow_tide.core.run.events import TOWARD, Word
 
@@ -51,8 +51,8 @@ class Known:
 
 
 def by_model(known: Known, region: str, visit: int) -> float:
-    """The mean of the wish, rounded toward light."""
-    return choose_start(region, known.learnt().at(region, visit), 5, None).depth
+    """As the next plan starts."""
+    return choose_start(region, known.learnt().at(region, visit), known.answers, 5).depth
 
 
 def as_last_time(known: Known, region: str, visit: int) -> float:
@@ -81,10 +81,17 @@ POLICIES: dict[str, Policy] = {
 
 @dataclass(frozen=True)
 class Outcome:
-    """Shares by visit number of clearly wrong starts, and of wishes inside the 80 % interval (model only)."""
+    """Shares by visit number of clearly wrong starts, and of wishes inside the 80 % interval (model only).
+
+    Over the later visits: starts more than a level `too_light` and `too_deep`, and those `moved` from a depth that was
+    just right when the region was last spoken of. All are of the whole level that a plan works.
+    """
 
     wrong: dict[int, float]
     covered: float
+    too_light: float
+    too_deep: float
+    moved: float
 
 
 def simulate(policy: Policy, clients: int, visits: int, seed: int) -> Outcome:
@@ -92,10 +99,17 @@ def simulate(policy: Policy, clients: int, visits: int, seed: int) -> Outcome:
     rng = np.random.default_rng(seed)
     wrong: dict[int, list[bool]] = {visit: [] for visit in range(1, visits + 1)}
     covered: list[bool] = []
+    above: list[float] = []
+    moved: list[bool] = []
     for _ in range(clients):
         known, wish = _client(rng)
         for visit in range(1, visits + 1):
-            starts = {region: policy(known, region, visit) for region in REGIONS}
+            # A plan works whole levels, toward light.
+            starts = {region: float(int(_on_scale(policy(known, region, visit)))) for region in REGIONS}
+            if visit > 1:
+                above += [_on_scale(wish[region]) - starts[region] for region in REGIONS]
+                rights = {region: find_just_right(region, known.answers) for region in REGIONS}
+                moved += [starts[id] != right for id, right in rights.items() if right is not None]
             wrong[visit] += [abs(starts[region] - _on_scale(wish[region])) > WRONG for region in REGIONS]
             if policy is by_model:
                 intervals = {region: known.learnt().at(region, visit).interval for region in REGIONS}
@@ -106,6 +120,9 @@ def simulate(policy: Policy, clients: int, visits: int, seed: int) -> Outcome:
     return Outcome(
         wrong={visit: float(np.mean(found)) for visit, found in wrong.items()},
         covered=float(np.mean(covered)) if covered else float("nan"),
+        too_light=float(np.mean(np.array(above) > 1)),
+        too_deep=float(np.mean(np.array(above) < -1)),
+        moved=float(np.mean(moved)) if moved else float("nan"),
     )
 
 

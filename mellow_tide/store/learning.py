@@ -8,6 +8,7 @@ from uuid import UUID
 
 from psycopg.types.json import Jsonb
 
+from mellow_tide.core.flow.brief import PressureWord
 from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.frozen import FrozenRun
 from mellow_tide.store.database import Transaction
@@ -36,9 +37,10 @@ class WorkedRow:
 
 @dataclass(frozen=True, kw_only=True)
 class TaughtRow(WorkedRow):
-    """A visit that has ended; `specific_ceiling` is its brief's. The last mark on it, if any."""
+    """A visit that has ended; `specific_ceiling` and `pressure` are its brief's. The last mark on it, if any."""
 
     specific_ceiling: int
+    pressure: PressureWord
     left_out: bool | None
     reason: str | None
     person_name: str | None

@@ -5,8 +5,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mellow_tide.core.learning.evidence import Answer, SetByHand
-from mellow_tide.core.learning.pressure import CENTRES, PressureModel
-from mellow_tide.core.learning.start import choose_start, find_borne
+from mellow_tide.core.learning.pressure import CENTRES, Estimate, PressureModel
+from mellow_tide.core.learning.start import choose_start, find_borne, still_stands
 
 REGIONS = ("back", "foot", "neck", "face")
 WORDS = ("lighter", "just_right", "deeper")
@@ -82,17 +82,64 @@ def test_a_wish_set_by_hand_moves_the_estimate_and_is_no_verdict():
     assert before.mean + 0.5 < after.mean < 4.5
 
 
-def test_the_start_is_rounded_toward_light_and_care_and_last_time_hold_it():
-    estimate = PressureModel([said("just_right", 4.0, visit=v) for v in range(1, 9)]).at("back", 9)
-    assert 3.5 < estimate.mean < 4.5
-    free = choose_start("back", estimate, 5, 4.0)
-    assert free.depth == (4.0 if estimate.mean >= 4 else 3.5)
-    assert (choose_start("back", estimate, 2, 4.0).depth, choose_start("back", estimate, 2, 4.0).held_by) == (
-        2,
-        "care",
-    )
-    held = choose_start("back", estimate, 5, 1.5)
-    assert (held.depth, held.held_by) == (2.5, "last_time")
+def estimate(mean: float, sd: float = 0.3) -> Estimate:
+    return Estimate(mean, sd, 2)
+
+
+@pytest.mark.parametrize(
+    ("mean", "answers", "by_hand", "depth", "basis"),
+    [
+        # Just right last time stands while the mean is within 0.75 of it.
+        (2.4, [said("just_right", 3.0)], None, 3.0, "last_time"),
+        (3.75, [said("just_right", 3.0)], None, 3.0, "last_time"),
+        (2.2, [said("just_right", 3.0)], None, 2.0, "learnt"),
+        # At an earlier visit it does not.
+        (2.4, [said("just_right", 3.0, visit=1), said("deeper", 2.0, visit=2)], None, 2.0, "learnt"),
+        # The nearest whole level, an exact half to the lighter.
+        (2.5, [said("deeper", 2.0)], None, 2.0, "learnt"),
+        (2.51, [said("deeper", 2.0)], None, 3.0, "learnt"),
+        (0.2, [said("lighter", 3.0)], None, 1.0, "learnt"),
+        # What was set by hand stands before both.
+        (3.0, [said("just_right", 3.0)], 2.0, 2.0, "by_hand"),
+        # What another region said is of no matter.
+        (4.0, [said("just_right", 2.0, region="neck")], None, 4.0, "learnt"),
+    ],
+)
+def test_a_visit_starts_by_hand_as_last_time_or_at_the_nearest_whole_level(
+    mean, answers, by_hand, depth, basis
+):
+    start = choose_start("back", estimate(mean), answers, 5, by_hand)
+    assert (start.depth, start.basis, start.held_by) == (depth, basis, "")
+
+
+def test_care_and_last_time_hold_the_start():
+    free = [said("just_right", 4.0)]
+    assert choose_start("back", estimate(4.0), free, 2).held_by == "care"
+    held = choose_start("back", estimate(4.4), [said("deeper", 2.0)], 5)
+    assert (held.depth, held.held_by) == (3.0, "last_time")
+
+
+@pytest.mark.parametrize(
+    ("word", "depth", "stands"),
+    [
+        ("lighter", 3.0, False),
+        ("lighter", 2.0, False),
+        ("lighter", 4.0, True),
+        ("deeper", 3.0, False),
+        ("deeper", 4.0, False),
+        ("deeper", 2.0, True),
+        ("just_right", 4.0, True),
+    ],
+)
+def test_what_was_set_by_hand_stands_until_an_answer_contradicts_it(word, depth, stands):
+    assert still_stands(3.0, [said(word, depth)]) is stands
+
+
+def test_it_is_asked_early_only_where_little_is_known_and_it_was_not_just_right():
+    wide, narrow = estimate(3.0, 0.6), estimate(3.0, 0.3)
+    assert choose_start("back", wide, [said("deeper", 3.0)], 5).ask_early
+    assert not choose_start("back", wide, [said("just_right", 3.0)], 5).ask_early
+    assert not choose_start("back", narrow, [said("deeper", 3.0)], 5).ask_early
 
 
 def test_what_was_borne_is_the_deepest_that_was_not_too_much_at_the_last_visit():

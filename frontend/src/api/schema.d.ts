@@ -5680,8 +5680,9 @@ export interface components {
         };
         /**
          * StartDepth
-         * @description A region at the next visit: the depth to start at (half levels), and why not nearer to the wish if it is not.
+         * @description A region at the next visit: the depth to start at, what it goes by, and why not nearer to the wish if it is not.
          *
+         *     `basis`: it was set `by_hand`, was just right `last_time`, or is the whole level nearest to what is `learnt`.
          *     `low` to `high` is the 80 % interval of the wish, `mean` its middle, all in levels. `answers` is how many it rests
          *     on. `held_by` is `care` (health, the most that is allowed) or `last_time` (one level over what was borne), or empty.
          */
@@ -5690,6 +5691,11 @@ export interface components {
             region: string;
             /** Depth */
             depth: number;
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "by_hand" | "last_time" | "learnt";
             /** Mean */
             mean: number;
             /** Low */
@@ -5963,7 +5969,7 @@ export interface components {
          *     sore places fell on earlier visits.
          *
          *     The key of `falls` is region, side and zone, if any. `ask_early` are the regions of whose pressure too little is
-         *     known after at least one visit.
+         *     known after at least one visit; `starts` says by region where the work starts, and why, where that is known.
          */
         TableSide: {
             replanning: components["schemas"]["ReplanTable"];
@@ -5977,6 +5983,10 @@ export interface components {
             };
             /** Ask Early */
             ask_early: string[];
+            /** Starts */
+            starts: {
+                [key: string]: string;
+            };
         };
         /**
          * Taken
@@ -6218,7 +6228,9 @@ export interface components {
         };
         /**
          * VisitTaught
-         * @description A visit with what was said at it. `counts` unless the therapist left it out, with `reason`, `by` and `at`.
+         * @description A visit with the word it was planned by and what was said at it.
+         *
+         *     It `counts` unless the therapist left it out, with `reason`, `by` and `at`.
          */
         VisitTaught: {
             /**
@@ -6233,6 +6245,11 @@ export interface components {
             starts_at: string;
             /** Answers */
             answers: components["schemas"]["Answer"][];
+            /**
+             * Pressure
+             * @enum {string}
+             */
+            pressure: "light" | "medium" | "firm";
             /** Counts */
             counts: boolean;
             /**

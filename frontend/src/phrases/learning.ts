@@ -8,17 +8,22 @@ const SURE: Record<StartDepth["sureness"], string> = {
   not_known: "not known yet",
 };
 
+const BASIS: Record<StartDepth["basis"], string> = {
+  by_hand: "as set by hand",
+  last_time: "as last time",
+  learnt: "by what was said so far",
+};
+
 const HELD: Record<string, string> = {
   care: "held there by care",
   last_time: "no more than one level over last time",
 };
 
-/** `starts at 3.5, medium; sure`, and whether to ask early. */
+/** `starts at 3, medium; as last time; sure`, and whether to ask early. */
 export function says(start: StartDepth): string {
   const word = depthWord[Math.floor(start.depth)] ?? "";
-  const parts = [`starts at ${start.depth}, ${word}`, SURE[start.sureness]];
-  const held = start.held_by && HELD[start.held_by];
-  if (held) parts.push(held);
+  const why = (start.held_by && HELD[start.held_by]) || BASIS[start.basis];
+  const parts = [`starts at ${start.depth}, ${word}`, why, SURE[start.sureness]];
   return parts.join("; ") + (start.ask_early ? ": ask early" : "");
 }
 

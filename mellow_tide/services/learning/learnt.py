@@ -10,11 +10,11 @@ from pydantic import AwareDatetime, StringConstraints
 from mellow_tide.core.care.restrictions import restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.brief import Wish
+from mellow_tide.core.flow.brief import PressureWord, Wish
 from mellow_tide.core.learning.evidence import Answer, SetByHand
 from mellow_tide.core.learning.heard import read_answers
-from mellow_tide.core.learning.pressure import PressureModel
-from mellow_tide.core.learning.start import StartDepth, choose_start, find_borne
+from mellow_tide.core.learning.pressure import CENTRES, PressureModel
+from mellow_tide.core.learning.start import StartDepth, choose_start, still_stands
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import UnknownReference
 from mellow_tide.core.run.events import order_events
@@ -30,11 +30,15 @@ Why = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_
 
 
 class VisitTaught(Record):
-    """A visit with what was said at it. `counts` unless the therapist left it out, with `reason`, `by` and `at`."""
+    """A visit with the word it was planned by and what was said at it.
+
+    It `counts` unless the therapist left it out, with `reason`, `by` and `at`.
+    """
 
     session_id: UUID
     starts_at: AwareDatetime
     answers: tuple[Answer, ...]
+    pressure: PressureWord
     counts: bool
     reason: str = ""
     by: str = ""
@@ -85,13 +89,33 @@ class _Evidence:
     def starts(self, catalogue: Catalogue) -> tuple[StartDepth, ...]:
         """Every region that something is known of, at the next visit."""
         answers = [one for one in self.all if isinstance(one, Answer)]
-        model = PressureModel(self.all)
+        model = PressureModel(self.all, self.expected)
         here = restrict(self.client.record.facts(self.client.day), catalogue)
         upcoming = len(self.counted) + 1
         regions = [id for id in catalogue.regions if any(one.region == id for one in self.all)]
         return tuple(
-            choose_start(id, model.at(id, upcoming), here.cap(id), find_borne(id, answers)) for id in regions
+            choose_start(id, model.at(id, upcoming), answers, here.cap(id), self._stands(id))
+            for id in regions
         )
+
+    @property
+    def expected(self) -> float:
+        """Where the client's centre was expected before anything was said: by the word of their first plan."""
+        return CENTRES[self.counted[0].pressure if self.counted else ""]
+
+    def _stands(self, region: str) -> float | None:
+        """The depth that was last set by hand on a region, unless what was said since contradicts it."""
+        wish = next((one for one in reversed(self.by_hand) if one.region == region), None)
+        if wish is None:
+            return None
+        later = (
+            answer
+            for visit in self.counted
+            if visit.starts_at >= wish.at
+            for answer in visit.answers
+            if answer.region == region
+        )
+        return wish.depth if still_stands(wish.depth, later) else None
 
 
 def read_learnt(desk: Desk, client_id: UUID) -> Learnt:
@@ -173,6 +197,7 @@ def _taught(row: TaughtRow, number: int) -> VisitTaught:
         session_id=row.session_id,
         starts_at=row.starts_at,
         answers=answers,
+        pressure=row.pressure,
         counts=not row.left_out,
         reason=row.reason or "",
         by=row.person_name or "",

@@ -12,6 +12,7 @@ const start = (more: Partial<StartDepth>): StartDepth => ({
   low: 3.2,
   high: 4,
   sureness: "sure",
+  basis: "last_time",
   ask_early: false,
   answers: 6,
   held_by: "",
@@ -19,12 +20,12 @@ const start = (more: Partial<StartDepth>): StartDepth => ({
 });
 
 it("says where it starts, how sure it is, and what holds it", () => {
-  expect(says(start({}))).toBe("starts at 3.5, medium; sure");
+  expect(says(start({}))).toBe("starts at 3.5, medium; as last time; sure");
   expect(says(start({ sureness: "not_known", ask_early: true }))).toBe(
-    "starts at 3.5, medium; not known yet: ask early",
+    "starts at 3.5, medium; as last time; not known yet: ask early",
   );
   expect(says(start({ depth: 2, held_by: "care" }))).toBe(
-    "starts at 2, heavy lotioning; sure; held there by care",
+    "starts at 2, heavy lotioning; held there by care; sure",
   );
 });
 
@@ -48,7 +49,7 @@ it("gives every change of the draft its reason", () => {
     points: [{ region: "back", side: "mid", zone: "erectors", numbers: [7, 5] }],
   } as never;
   expect(reasonWords(reason, { regions })).toBe(
-    "Back: to depth 3 (it was 4), since it starts at 2.5, heavy lotioning; sure; more time, since a point was left: back, erectors 7, 5.",
+    "Back: to depth 3 (it was 4), since it starts at 2.5, heavy lotioning; as last time; sure; more time, since a point was left: back, erectors 7, 5.",
   );
 });
 

@@ -106,6 +106,9 @@ export function AtTheTable(props: AtTheTableProps) {
               entry={shown}
               clock={clock}
               extra={table.extra}
+              start={
+                shown.kind === "stroke" && shown.role === "work" ? side.data?.starts[shown.region] : undefined
+              }
               askEarly={
                 shown.kind === "stroke" &&
                 (side.data?.ask_early.includes(shown.region) ?? false) &&

@@ -17,10 +17,12 @@ interface Props {
   extra: Extra | undefined;
   /** Whether the pressure is not known here yet, and nothing has been said of it today. */
   askEarly: boolean;
+  /** Where the region starts, and why: `3, as last time`. */
+  start: string | undefined;
 }
 
 /** What is done now, in letters to be read from a step away. */
-export function Stage({ session, run, entry, clock, extra, askEarly }: Props) {
+export function Stage({ session, run, entry, clock, extra, askEarly, start }: Props) {
   const catalogue = useCatalogue();
   const cue = cueFor(entry, catalogue);
   const since = useSince(`${run.entry} ${run.adding}`, run, clock);
@@ -35,6 +37,11 @@ export function Stage({ session, run, entry, clock, extra, askEarly }: Props) {
         {cue.detail}
         {askEarly && <span className="text-accent"> {say.askEarlyHere}</span>}
       </p>
+      {start && (
+        <p className="text-[clamp(1.1rem,1.7vw,1.6rem)] text-accent max-sm:text-base">
+          {say.regionStartsAt(start)}
+        </p>
+      )}
       {beats ? (
         <Counting beats={beats} since={run.paused_at ? null : since} clock={clock} />
       ) : (
