@@ -85,6 +85,21 @@ def test_a_plan_is_kept_as_a_flow(page: Page, today: Today):
     expect(page.get_by_role("listitem").first).to_contain_text("your own")
 
 
+def keep_off_today(page: Page) -> None:
+    """The question of the day, answered on another device: the left ribs are sunburnt."""
+    address = page.url.replace("/session/", "/api/sessions/").removesuffix("/plan")
+    place = {"region": "back", "side": "left", "zone": "ribs", "because": "sunburn"}
+    answer = page.request.put(
+        f"{address}/day-answer",
+        headers={"Origin": address.split("/api")[0]},
+        data={
+            "revision": page.request.get(address).json()["revision"],
+            "answer": {"excluded": [place]},
+        },
+    )
+    assert answer.ok, answer.text()
+
+
 @pytest.mark.parametrize("minutes", ["60", "120"])
 def test_the_run_sheet_prints_on_one_or_two_pages_with_every_part(page: Page, today: Today, minutes: str):
     today.open("Isolde Kelpworth")
@@ -95,6 +110,7 @@ def test_the_run_sheet_prints_on_one_or_two_pages_with_every_part(page: Page, to
         expect(plan.word("Booked minutes")).to_have_text(f"{minutes} minutes")
         plan.planned()
     edit(page, [{"kind": "change_step", "part_id": "back", "step": 1, "note": "mind the left blade"}])
+    keep_off_today(page)
     page.reload()
     expect(plan.fit).to_be_visible()
     parts = plan.names()
@@ -108,4 +124,5 @@ def test_the_run_sheet_prints_on_one_or_two_pages_with_every_part(page: Page, to
     assert all(name.split(", ")[-1] in text for name in parts)
     assert "isolde kelpworth" in text
     assert "mind the left blade" in text
+    assert "keep off: left half of the back, ribs (sunburn)" in text
     assert "to the table" not in text

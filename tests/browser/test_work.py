@@ -162,6 +162,31 @@ def test_stopping_for_safety_is_always_in_one_place_and_says_what_to_do(page: Pa
     assert run["ended_at"]
 
 
+def test_on_a_phone_everything_of_stopping_can_be_reached(page: Page, table: Work):
+    page.set_viewport_size({"width": 390, "height": 640})
+    page.get_by_role("button", name="Stop", exact=True).click()
+    dialog = page.get_by_role("dialog", name="Stop the session")
+    go_on = dialog.get_by_role("button", name="Go on with the session")
+    go_on.scroll_into_view_if_needed()
+    expect(go_on).to_be_in_viewport(ratio=1)
+    first = dialog.get_by_role("heading", name="Hands still, then off.")
+    first.scroll_into_view_if_needed()
+    expect(first).to_be_in_viewport(ratio=1)
+    go_on.click()
+    expect(dialog).to_be_hidden()
+
+
+def test_a_point_shown_on_the_plan_is_known_with_its_side(page: Page, table: Work):
+    page.keyboard.press("p")
+    points = page.get_by_role("dialog", name="Sore points")
+    plan = points.get_by_role("img", name=re.compile("^Table plan"))
+    for half in ("medial_scapula 0", "medial_scapula 1"):
+        plan.locator(f"[data-spot='{half}']").click()
+        points.get_by_role("button", name="Another point").click()
+    sides = {point["side"] for point in run_of(page)["points"]}
+    assert sides == {"left", "right"}
+
+
 def test_it_goes_on_by_itself_at_the_plan_s_pace_or_waits_as_one_likes(page: Page, table: Work):
     here = page.get_by_text(re.compile("^Next: ")).inner_text()
     page.clock.run_for(120_000)

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Catalogue } from "../api/client";
-import { layTablePlan, zoneSpots } from "./layout";
+import { layTablePlan, sidedZoneSpots, zoneSpots } from "./layout";
 import type { Moment } from "./moment";
 import { postureOf } from "./postures";
 import { ZONES } from "./zones";
@@ -119,5 +119,23 @@ describe("the table plan", () => {
       }
     }
     expect(zoneSpots("back", "mid", ["erectors"], "prone", NAMES)[0]?.path).toMatch(/^M/);
+  });
+
+  it.each([
+    ["prone", "back", "erectors"],
+    ["prone", "back", "lower_back"],
+  ])("tells the sides of the middle apart, %s", (position, region, zone) => {
+    const spots = sidedZoneSpots(region, "mid", [zone], position, NAMES);
+    expect(spots.map((spot) => spot.side).sort()).toEqual(["left", "right"]);
+    const plan = at({ position });
+    const y = (path: string) => Number(/^M[\d.-]+[ ,]([\d.-]+)/.exec(path)?.[1]);
+    const [right] = spots.filter((spot) => spot.side === "right");
+    const [left] = spots.filter((spot) => spot.side === "left");
+    expect(y(right?.path ?? "") < y(left?.path ?? "")).toBe(plan.rightIsUp);
+  });
+
+  it("does not tell them apart where only one side is seen", () => {
+    const spots = sidedZoneSpots("back", "mid", ["erectors"], "side_left", NAMES);
+    expect(spots.every((spot) => spot.side !== "left")).toBe(true);
   });
 });

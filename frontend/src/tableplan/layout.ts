@@ -8,7 +8,20 @@ import { arrows } from "./arrows";
 import { type Cloth, clothOf } from "./cloth";
 import { capsule, ellipse, type Frame, outline, type Point } from "./geometry";
 import type { Moment, Names } from "./moment";
-import { framesOf, HEIGHT, LEFT, MIDDLE, moved, onPage, sidesOf, type Turn, WIDTH, zonePaths } from "./page";
+import {
+  framesOf,
+  HEIGHT,
+  LEFT,
+  MIDDLE,
+  moved,
+  onPage,
+  sidesOf,
+  type Turn,
+  WIDTH,
+  type ZonePatch,
+  zonePatches,
+  zonePaths,
+} from "./page";
 import { type BodyPiece, belly, type Posture, postureOf } from "./postures";
 import { inWords } from "./words";
 
@@ -90,16 +103,63 @@ export function zoneSpots(
   position: string,
   names: Names,
 ): Spot[] {
+  return zones.map((zone) => {
+    const patches = patchesOf(region, side, zone, position, names);
+    return {
+      ...spotOf(region, side, zone, names),
+      key: zone,
+      path: patches.map(({ path }) => path).join(""),
+    };
+  });
+}
+
+/** The same, told apart by the client's side where a zone of the middle lies on both, or broadly over it. */
+export function sidedZoneSpots(
+  region: string,
+  side: Entry["side"],
+  zones: readonly string[],
+  position: string,
+  names: Names,
+): Spot[] {
+  return zones.flatMap((zone) => {
+    const patches = patchesOf(region, side, zone, position, names, true);
+    if (side !== "mid" || patches.length < 2) return zoneSpots(region, side, [zone], position, names);
+    return patches.map(({ path, at }, i) => {
+      const lies = nearerSide(at, position, names);
+      return { ...spotOf(region, lies, zone, names), key: `${zone} ${i}`, path };
+    });
+  });
+}
+
+function patchesOf(
+  region: string,
+  side: Entry["side"],
+  zone: string,
+  position: string,
+  names: Names,
+  halved = false,
+): ZonePatch[] {
   const posture = postureOf(position);
   const frames = framesOf(posture, region, sidesOf(region, side, names), onPage(posture));
-  return zones.map((zone) => ({
-    key: zone,
-    region,
-    side,
-    zone,
-    name: capital(zoneName(zone, names.regions[region])),
-    path: frames.flatMap((frame) => zonePaths(region, zone, frame, names)).join(""),
-  }));
+  return frames.flatMap((frame) => zonePatches(region, zone, frame, names, halved));
+}
+
+function spotOf(region: string, side: Entry["side"], zone: string, names: Names): Omit<Spot, "key" | "path"> {
+  return { region, side, zone, name: capital(zoneName(zone, names.regions[region])) };
+}
+
+/** The client's side on which a point of the page lies: that of the nearer shoulder; `mid` where only one is seen. */
+function nearerSide(at: Point, position: string, names: Names): "left" | "right" | "mid" {
+  const posture = postureOf(position);
+  const far = (side: "left" | "right") => {
+    const [frame] = framesOf(posture, "shoulders", sidesOf("shoulders", side, names), onPage(posture));
+    return frame
+      ? Math.hypot((frame.from[0] + frame.to[0]) / 2 - at[0], (frame.from[1] + frame.to[1]) / 2 - at[1])
+      : null;
+  };
+  const [left, right] = [far("left"), far("right")];
+  if (left === null || right === null) return "mid";
+  return left < right ? "left" : "right";
 }
 
 function pathOf(part: BodyPiece, turn: Turn): string {

@@ -1,6 +1,6 @@
 /** From a posture to the page: where regions and zones lie for one who looks down on the client. */
 import type { Entry } from "../api/client";
-import { axes, type Frame, type Point, patch } from "./geometry";
+import { axes, type Frame, type Point, patch, within } from "./geometry";
 import type { Names } from "./moment";
 import type { Posture, Which } from "./postures";
 import { ZONES } from "./zones";
@@ -37,17 +37,40 @@ function outward(frame: Frame): 1 | -1 {
   return (frame.from[1] + frame.to[1]) / 2 + across[1] >= MIDDLE === across[1] >= 0 ? 1 : -1;
 }
 
+export interface ZonePatch {
+  path: string;
+  /** Its middle on the page. */
+  at: Point;
+}
+
+/** A zone of the middle that reaches farther than this to both sides has two halves. */
+const BROAD = 0.3;
+
+/**
+ * Where a zone lies on the page: on a region of the middle a zone off the middle lies on both sides. `halved`: what lies
+ * broadly over the middle is told apart by its halves.
+ */
+export function zonePatches(
+  region: string,
+  zone: string | null | undefined,
+  frame: Frame,
+  names: Names,
+  halved = false,
+): ZonePatch[] {
+  const place = ZONES[region]?.[zone ?? ""];
+  if (!place) return [];
+  const [a, b, ra, rb] = place;
+  const piece = (b: number, rb: number) => ({ path: patch(frame, a, b, ra, rb), at: within(frame, a, b) });
+  if (names.regions[region]?.sides !== "mid") return [piece(b * outward(frame), rb)];
+  if (b !== 0) return [piece(b, rb), piece(-b, rb)];
+  return halved && rb > BROAD ? [piece(rb / 2, rb / 2), piece(-rb / 2, rb / 2)] : [piece(0, rb)];
+}
+
 export function zonePaths(
   region: string,
   zone: string | null | undefined,
   frame: Frame,
   names: Names,
 ): string[] {
-  const place = ZONES[region]?.[zone ?? ""];
-  if (!place) return [];
-  const [a, b, ra, rb] = place;
-  if (names.regions[region]?.sides === "mid") {
-    return b === 0 ? [patch(frame, a, 0, ra, rb)] : [patch(frame, a, b, ra, rb), patch(frame, a, -b, ra, rb)];
-  }
-  return [patch(frame, a, b * outward(frame), ra, rb)];
+  return zonePatches(region, zone, frame, names).map(({ path }) => path);
 }

@@ -1,3 +1,4 @@
+import { shared } from "../phrases/screens/shared";
 import { say } from "../phrases/screens/tableplan";
 /** The table plan in words, for those who do not see it. */
 
@@ -42,7 +43,7 @@ export function inWords({ entry, excluded, barred, pregnant, alone }: Moment, na
                 : `on the client’s ${where}`,
           ),
     work,
-    off.length > 0 ? say.keepOff(listed(off)) : "",
+    off.length > 0 ? shared.keepOffPlaces(listed(off)) : "",
   ]
     .filter(Boolean)
     .join(" ");

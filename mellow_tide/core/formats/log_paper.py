@@ -22,7 +22,7 @@ def print_log(log: SessionLog, time_zone: str, catalogue: Catalogue) -> bytes:
         say("papers.worked_from", begun=begun, ended=ended, taken=taken, planned=log.planned_seconds)
     )
     if log.halted is not None:
-        paper.sentence(say("papers.stopped_for_safety", reason=log.halted or say("papers.no_reason")))
+        paper.sentence(say("papers.stopped_early", reason=log.halted or say("papers.no_reason")))
     paper.heading(say("papers.by_region"))
     paper.lines(_regions(log, catalogue))
     paper.heading(say("papers.sore_points"))

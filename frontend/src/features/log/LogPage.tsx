@@ -71,10 +71,7 @@ function Summary({ page, timeZone }: { page: LogView; timeZone: string }) {
       {span(taken)} of {span(sheet.seconds)} planned.
       {run.news && <> {say.newThatDay(run.news)}</>}
       {run.halted != null && (
-        <span className="font-bold text-accent">
-          {" "}
-          {say.stoppedForSafety(run.halted && `: ${run.halted}`)}
-        </span>
+        <span className="font-bold text-accent"> {say.stoppedEarly(run.halted && `: ${run.halted}`)}</span>
       )}
     </p>
   );

@@ -7,7 +7,7 @@ import { firstTouch } from "../../lib/firstTouch";
 import { shared } from "../../phrases/screens/shared";
 import { say } from "../../phrases/screens/sheet";
 import { clock, span, timeOfDay } from "../../phrases/time";
-import { capital } from "../../phrases/words";
+import { capital, listed, placeName } from "../../phrases/words";
 import { SmallTide } from "../../tideline/SmallTide";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -98,9 +98,14 @@ function PartLine(props: { line: PartLines; hour(second: number): string; positi
 
 /** What must not be forgotten with this client. */
 function Cautions({ session }: { session: SessionView }) {
+  const catalogue = useCatalogue();
   const { restrictions, findings } = session.evaluation;
+  const keptOff = (restrictions.excluded ?? []).map(
+    (place) => `${placeName(place, catalogue)}${place.because ? ` (${place.because})` : ""}`,
+  );
   const words = [
     session.client.know_first,
+    keptOff.length > 0 && shared.keepOffPlaces(listed(keptOff)),
     ...(restrictions.reasons ?? []).map((reason) => `${capital(reason.name)}: ${reason.says}`),
     ...findings.filter((finding) => finding.severity !== "advice").map((finding) => capital(finding.what)),
   ].filter(Boolean);

@@ -41,5 +41,5 @@ export const say = {
   asItWas: "As it was",
   workedFromTo: (begun: string, ended: string) => `Worked from ${begun} to ${ended}:`,
   newThatDay: (news: string) => `New that day: ${news}.`,
-  stoppedForSafety: (halted: string) => `△ Stopped for safety${halted}.`,
+  stoppedEarly: (why: string) => `△ Stopped early${why}.`,
 };

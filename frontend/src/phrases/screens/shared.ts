@@ -1,5 +1,6 @@
 /** What more than one area says. */
 export const shared = {
+  keepOffPlaces: (places: string) => `Keep off: ${places}.`,
   intakeToRead: "intake to read",
   clinicianFirst: "The clinician first",
   intakeHasBeenHandedIn: "An intake has been handed in: read it first",

@@ -6,6 +6,5 @@ export const say = {
   clientIs: (position: string, pregnant: string) => `The client is ${position}${pregnant}.`,
   youAreAtBasin: "You are at the basin.",
   you: (posture: string, place: string) => `You ${posture} ${place}.`,
-  keepOff: (off: string) => `Keep off: ${off}.`,
   tablePlan: (says: string) => `Table plan. ${says}`,
 };

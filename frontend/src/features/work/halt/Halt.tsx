@@ -16,21 +16,26 @@ export function Halt({ onHalt, onClose }: Props) {
   return (
     <Overlay
       label={say.stopSession}
-      className="inset-0 flex flex-col justify-center gap-5 px-6 py-8 sm:px-16"
+      className="inset-0 flex flex-col gap-5 overflow-y-auto px-6 py-8 max-sm:gap-3 max-sm:py-5 sm:px-16"
       onClose={onClose}
     >
-      <h2 className="text-4xl">{say.handsStillThenOff}</h2>
+      <h2 className="mt-auto text-4xl max-sm:text-3xl">{say.handsStillThenOff}</h2>
       <p className="max-w-[60ch] text-xl">{say.coverClientAndStayWithin}</p>
       <p className="text-xl">{say.whyDoesItEnd}</p>
       <div className="flex flex-wrap gap-3">
         {REASONS.map((reason) => (
-          <Button look="warn" key={reason} className="h-20 px-8 text-2xl" onClick={() => onHalt(reason)}>
+          <Button
+            look="warn"
+            key={reason}
+            className="h-20 px-8 text-2xl max-sm:h-16 max-sm:px-5 max-sm:text-xl"
+            onClick={() => onHalt(reason)}
+          >
             {reason}
           </Button>
         ))}
       </div>
       <form
-        className="flex flex-wrap gap-3"
+        className="mb-auto flex flex-wrap gap-3"
         onSubmit={(event) => {
           event.preventDefault();
           onHalt(other.trim());

@@ -6,7 +6,7 @@ import { shared } from "../../../phrases/screens/shared";
 import { say } from "../../../phrases/screens/work/points";
 import { span } from "../../../phrases/time";
 import { capital, listed, placeName, zoneName } from "../../../phrases/words";
-import { zoneSpots } from "../../../tableplan/layout";
+import { sidedZoneSpots } from "../../../tableplan/layout";
 import { TablePlan } from "../../../tableplan/TablePlan";
 import { useMoment } from "../../../tableplan/useMoment";
 import { inOrder, isOpen, type SorePoint } from "../../../tableside/points";
@@ -37,9 +37,9 @@ export function SorePoints(props: Props) {
   const here = run.points.filter(({ region }) => region === entry.region);
   const [chosen, setChosen] = useState<string | null>(null);
   const point = here.find(({ id }) => id === chosen) ?? null;
-  function find(zone: string | null, named: boolean) {
+  function find(zone: string | null, side: Entry["side"], named: boolean) {
     const id = crypto.randomUUID();
-    const { region, side } = entry;
+    const { region } = entry;
     happen(() => ({ kind: "point_found", point: id, region, side, zone, named }));
     setChosen(id);
   }
@@ -133,13 +133,13 @@ function TimeFor(props: {
 function Finding(props: {
   session: SessionView;
   entry: Entry;
-  onFind(zone: string | null, named: boolean): void;
+  onFind(zone: string | null, side: Entry["side"], named: boolean): void;
 }) {
   const catalogue = useCatalogue();
   const { session, entry } = props;
   const [named, setNamed] = useState(false);
   const zones = catalogue.regions[entry.region]?.zones ?? [];
-  const spots = zoneSpots(entry.region, entry.side, zones, entry.position, catalogue);
+  const spots = sidedZoneSpots(entry.region, entry.side, zones, entry.position, catalogue);
   const moment = useMoment(session, entry, catalogue);
   return (
     <section aria-label={say.newPoint} className="grid gap-3 lg:grid-cols-2">
@@ -159,7 +159,7 @@ function Finding(props: {
             <Button
               key={zone}
               className="min-h-14 text-xl font-normal"
-              onClick={() => props.onFind(zone, named)}
+              onClick={() => props.onFind(zone, entry.side, named)}
             >
               {capital(zoneName(zone, catalogue.regions[entry.region]))}
             </Button>
@@ -171,7 +171,7 @@ function Finding(props: {
           catalogue={catalogue}
           moment={moment}
           spots={spots}
-          onPick={(spot) => props.onFind(spot.zone, named)}
+          onPick={(spot) => props.onFind(spot.zone, spot.side, named)}
         />
       )}
     </section>

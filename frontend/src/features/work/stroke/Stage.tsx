@@ -38,9 +38,7 @@ export function Stage({ session, run, entry, clock, extra, askEarly, start }: Pr
         {askEarly && <span className="text-accent"> {say.askEarlyHere}</span>}
       </p>
       {start && (
-        <p className="text-[clamp(1.1rem,1.7vw,1.6rem)] text-accent max-sm:text-base">
-          {say.regionStartsAt(start)}
-        </p>
+        <p className="text-[clamp(1.1rem,1.7vw,1.6rem)] max-sm:text-base">{say.regionStartsAt(start)}</p>
       )}
       {beats ? (
         <Counting beats={beats} since={run.paused_at ? null : since} clock={clock} />
