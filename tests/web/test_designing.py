@@ -138,6 +138,17 @@ def test_a_flow_is_kept_copied_described_and_put_away(client):
     assert client.get("/api/flows/comparison", params=params).json()["names"][0] == "Bram, hips"
 
 
+def test_a_kept_flow_does_not_carry_what_that_client_wished_left_out(client):
+    change(client, "corin", booked_minutes=60, leave_out=["foot"])
+    new = {"session_id": session(client, "corin")["session_id"], "name": "An hour"}
+    kept = client.post("/api/flows", json=new).json()
+    assert kept["brief"]["leave_out"] == []
+    change(client, "isolde", booked_minutes=75)
+    tried = client.get(url("isolde", "/start"), params={"flow_id": kept["flow_id"]}).json()
+    assert "foot" not in tried["plan"]["flow"]["brief"]["leave_out"]
+    change(client, "corin", booked_minutes=60, leave_out=[])
+
+
 def test_a_session_starts_from_a_flow_adapted_to_its_client(client):
     change(client, "isolde", booked_minutes=60)
     long = next(flow for flow in flows(client) if flow["name"] == "The long ebb")

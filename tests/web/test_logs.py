@@ -252,3 +252,16 @@ class TestOwnPace:
     def test_only_what_was_learnt_can_be_confirmed(self, client):
         refused = client.put("/api/own-pace", json={"confirmed": ["juggling"]})
         assert refused.json()["type"].endswith("unknown-factor")
+
+
+def test_a_wish_for_a_region_outweighs_what_is_inferred_from_others(client):
+    address = f"/api/clients/{client_id(client, 'corin')}/learnt/wishes/foot"
+    assert client.put(address, json={"depth": 4, "reason": "feet firm"}).status_code == 200
+    # Twice lighter on the back, and nothing said of the feet.
+    work(client, "corin", said("lighter", 3), said("lighter", 2))
+    save(client, "corin", sign=True)
+    starts = {start["region"]: start for start in taught(client, "corin")["starts"]}
+    assert (starts["foot"]["depth"], starts["foot"]["basis"]) == (4, "by_hand")
+    assert starts["back"]["depth"] <= 2
+    wishes = {wish["region"]: wish["depth"] for wish in client_page(client, "corin")["record"]["wishes"]}
+    assert wishes["foot"] == 4

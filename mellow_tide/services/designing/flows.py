@@ -88,10 +88,15 @@ def read_library(desk: Desk) -> tuple[FlowView, ...]:
 
 
 def keep_flow(desk: Desk, session_id: UUID, text: FlowText) -> FlowView:
-    """Keep the flow of a session in the library. Raises `NotThere`."""
+    """Keep the flow of a session in the library. What this client wished left out is theirs, and is not kept.
+
+    Raises `NotThere`.
+    """
     stands = load_standing(desk, session_id)
     days = stands.setting.client.gestation_days
-    return _added(desk, NewFlow(uuid4(), text, stands.plan.flow, days))
+    flow = stands.plan.flow
+    anybody = flow.model_copy(update={"brief": flow.brief.model_copy(update={"leave_out": ()})})
+    return _added(desk, NewFlow(uuid4(), text, anybody, days))
 
 
 def copy_flow(desk: Desk, flow_id: UUID, name: str) -> FlowView:
