@@ -185,6 +185,9 @@ def test_a_point_shown_on_the_plan_is_known_with_its_side(page: Page, table: Wor
         points.get_by_role("button", name="Another point").click()
     sides = {point["side"] for point in run_of(page)["points"]}
     assert sides == {"left", "right"}
+    points.get_by_role("list", name="In the order to treat them").get_by_role("button").first.click()
+    points.get_by_role("button", name="Set by mistake: remove it").click()
+    assert len(run_of(page)["points"]) == 1
 
 
 def test_it_goes_on_by_itself_at_the_plan_s_pace_or_waits_as_one_likes(page: Page, table: Work):

@@ -7,6 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from mellow_tide.core.learning.heard import read_answers
 from mellow_tide.core.run.done import compare_done
 from mellow_tide.core.run.events import (
     Added,
@@ -24,6 +25,7 @@ from mellow_tide.core.run.events import (
     PointLeft,
     PointRated,
     PointTravels,
+    PointWithdrawn,
     Resumed,
     Said,
     Skipped,
@@ -174,6 +176,16 @@ def test_a_point_is_a_series_of_numbers_with_three_holds_at_most():
     assert points[C].numbers == (9,)
 
 
+def test_a_point_set_by_mistake_was_never_there():
+    events = MISTAKEN
+    assert [point.id for point in fold(events, SHEET).points] == [B]
+    # What arrives late for it changes nothing, nor does a second withdrawal.
+    late = [*events, rated(5, A, 2), PointWithdrawn(point=A, **at(6))]
+    assert [point.id for point in fold(late, SHEET).points] == [B]
+    answers = read_answers(1, in_order_of_time(events), lambda: SHEET, 7)
+    assert answers == ()
+
+
 def test_of_many_points_those_named_come_first_then_the_highest_under_the_ceiling():
     events = [began(**at(0)), *(found(n, UUID(int=n), named=n == 3) for n in range(1, 6))]
     events += [rated(10 + n, UUID(int=n), number) for n, number in ((1, 4), (2, 9), (3, 2), (4, 7))]
@@ -257,6 +269,7 @@ def test_two_devices_agree_in_whatever_order_their_events_arrive(data):
         assert in_order_of_time(arrived) == run
 
 
+MISTAKEN = [began(**at(0)), found(1, A), rated(2, A, 9), found(3, B), PointWithdrawn(point=A, **at(4))]
 EVERYTHING = [
     began(**at(0)),
     Observed(sign="wince", region="back", side="left", **at(5)),
@@ -299,6 +312,7 @@ CASES = {
     "paused still": [began(**at(0)), Paused(**at(30)), moved(to=1, **at(50))],
     "sore points": POINTS,
     "signs, skips and a bent plan": EVERYTHING,
+    "a point set by mistake": MISTAKEN,
     "owed, done and waived": OWED,
     "owed, then passed": [*OWED, moved(to=6, **at(60)), moved(to=7, **at(61))],
     "added": ADDED,

@@ -3029,7 +3029,7 @@ export interface components {
          */
         Events: {
             /** Events */
-            events: (components["schemas"]["Began"] | components["schemas"]["Moved"] | components["schemas"]["Said"] | components["schemas"]["Observed"] | components["schemas"]["PointFound"] | components["schemas"]["PointRated"] | components["schemas"]["PointHeld"] | components["schemas"]["PointTravels"] | components["schemas"]["PointLeft"] | components["schemas"]["Paused"] | components["schemas"]["Resumed"] | components["schemas"]["Bent"] | components["schemas"]["Skipped"] | components["schemas"]["Added"] | components["schemas"]["ContractionBegan"] | components["schemas"]["ContractionEnded"] | components["schemas"]["Halted"] | components["schemas"]["Ended"])[];
+            events: (components["schemas"]["Began"] | components["schemas"]["Moved"] | components["schemas"]["Said"] | components["schemas"]["Observed"] | components["schemas"]["PointFound"] | components["schemas"]["PointRated"] | components["schemas"]["PointHeld"] | components["schemas"]["PointTravels"] | components["schemas"]["PointLeft"] | components["schemas"]["PointWithdrawn"] | components["schemas"]["Paused"] | components["schemas"]["Resumed"] | components["schemas"]["Bent"] | components["schemas"]["Skipped"] | components["schemas"]["Added"] | components["schemas"]["ContractionBegan"] | components["schemas"]["ContractionEnded"] | components["schemas"]["Halted"] | components["schemas"]["Ended"])[];
             sheet?: components["schemas"]["RunSheet"] | null;
         };
         /**
@@ -4720,6 +4720,32 @@ export interface components {
             point: string;
             /** To */
             to: string;
+        };
+        /**
+         * PointWithdrawn
+         * @description A point that was set by mistake: it was never there.
+         */
+        PointWithdrawn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "point_withdrawn";
+            /**
+             * Point
+             * Format: uuid
+             */
+            point: string;
         };
         /**
          * PointsOfVisit

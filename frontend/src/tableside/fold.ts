@@ -75,6 +75,7 @@ function changed(state: RunState, event: RunEvent, sheet: FoldedSheet): RunState
     case "point_held":
     case "point_travels":
     case "point_left":
+    case "point_withdrawn":
       return { ...state, points: pointsAfter(state.points, event) };
     case "paused":
       return { ...state, paused_at: state.paused_at ?? state.last_at ?? null };

@@ -18,10 +18,14 @@ export function pointsAfter(points: readonly SorePoint[], event: PointEvent): So
     const { point: id, region, side, zone = null, named = false } = event;
     return [...points, { id, region, side, zone, named, numbers: [], holds: 0, travels: [], left: false }];
   }
+  if (event.kind === "point_withdrawn") return points.filter(({ id }) => id !== event.point);
   return points.map((point) => (point.id === event.point ? changed(point, event) : point));
 }
 
-function changed(point: SorePoint, event: Exclude<PointEvent, { kind: "point_found" }>): SorePoint {
+function changed(
+  point: SorePoint,
+  event: Exclude<PointEvent, { kind: "point_found" | "point_withdrawn" }>,
+): SorePoint {
   switch (event.kind) {
     case "point_rated":
       return { ...point, numbers: [...point.numbers, event.number] };

@@ -10,6 +10,7 @@ from mellow_tide.core.run.events import (
     Paused,
     PointFound,
     PointRated,
+    PointWithdrawn,
     RunEvent,
     Said,
 )
@@ -32,8 +33,11 @@ def read_answers(
 ) -> tuple[Answer, ...]:
     """Every word of a run (events in order), and every number above `ceiling`: that counts as "lighter".
 
-    The run sheet is only read where such a number needs the depth it was said at.
+    A point that was withdrawn has said nothing. The run sheet is only read where a number needs the depth it was said
+    at.
     """
+    events = tuple(events)
+    gone = {event.point for event in events if isinstance(event, PointWithdrawn)}
     found = []
     at: str | None = None
     for event in events:
@@ -41,7 +45,7 @@ def read_answers(
             at = event.to
         elif isinstance(event, Said):
             found.append(Answer(visit=visit, region=event.region, depth=event.depth, word=event.word))
-        elif isinstance(event, PointRated) and event.number > ceiling:
+        elif isinstance(event, PointRated) and event.number > ceiling and event.point not in gone:
             stroke = _stroke_at(sheet(), at)
             if stroke and stroke.depth:
                 found.append(Answer(visit=visit, region=stroke.region, depth=stroke.depth, word="lighter"))

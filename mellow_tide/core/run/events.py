@@ -108,6 +108,13 @@ class PointLeft(Event):
     point: UUID
 
 
+class PointWithdrawn(Event):
+    """A point that was set by mistake: it was never there."""
+
+    kind: Literal["point_withdrawn"] = "point_withdrawn"
+    point: UUID
+
+
 class Paused(Event):
     """Time stands still: what passes from now on belongs to no part."""
 
@@ -185,6 +192,7 @@ RunEvent = Annotated[
     | PointHeld
     | PointTravels
     | PointLeft
+    | PointWithdrawn
     | Paused
     | Resumed
     | Bent

@@ -15,11 +15,13 @@ from mellow_tide.core.run.events import (
     PointLeft,
     PointRated,
     PointTravels,
+    PointWithdrawn,
 )
 
 MOST_HOLDS = 3
 PointEvent = Annotated[
-    PointFound | PointRated | PointHeld | PointTravels | PointLeft, Field(discriminator="kind")
+    PointFound | PointRated | PointHeld | PointTravels | PointLeft | PointWithdrawn,
+    Field(discriminator="kind"),
 ]
 
 
@@ -44,7 +46,10 @@ class SorePoint(Record):
 
 
 def note_point(points: tuple[SorePoint, ...], event: PointEvent) -> tuple[SorePoint, ...]:
-    """The points after an event; one for a point that is not there, or a further hold of a closed one, changes none."""
+    """The points after an event; one for a point that is not there, or a further hold of a closed one, changes none.
+
+    A point that is withdrawn is gone, with its numbers.
+    """
     if isinstance(event, PointFound):
         if any(point.id == event.point for point in points):
             return points
@@ -52,6 +57,8 @@ def note_point(points: tuple[SorePoint, ...], event: PointEvent) -> tuple[SorePo
             id=event.point, region=event.region, side=event.side, zone=event.zone, named=event.named
         )
         return (*points, found)
+    if isinstance(event, PointWithdrawn):
+        return tuple(point for point in points if point.id != event.point)
     return tuple(_changed(point, event) if point.id == event.point else point for point in points)
 
 

@@ -25,6 +25,7 @@ from mellow_tide.core.run.events import (
     PointLeft,
     PointRated,
     PointTravels,
+    PointWithdrawn,
     Resumed,
     RunEvent,
     Said,
@@ -190,7 +191,7 @@ def _told(state: RunState, event: RunEvent) -> dict[str, object]:
             return {"said": (*state.said, saying)}
         case Observed():
             return {"seen": (*state.seen, Seen(sign=event.sign, region=event.region, side=event.side))}
-        case PointFound() | PointRated() | PointHeld() | PointTravels() | PointLeft():
+        case PointFound() | PointRated() | PointHeld() | PointTravels() | PointLeft() | PointWithdrawn():
             return {"points": note_point(state.points, event)}
         case ContractionBegan() | ContractionEnded():
             return {"contractions": add_press_of_contraction(state.contractions, event)}

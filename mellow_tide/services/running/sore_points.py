@@ -28,6 +28,7 @@ def group_points(noted: Iterable[PointRow]) -> tuple[PointsOfVisit, ...]:
     return tuple(
         PointsOfVisit(session_id=session_id, starts_at=starts_at, points=points)
         for (session_id, starts_at), points in visits.items()
+        if points
     )
 
 

@@ -4,7 +4,7 @@ SELECT s.session_id, s.starts_at, (s.plan #>> '{flow,brief,specific_ceiling}')::
        to_jsonb(b) - '{practice_id,session_id,begun_at}'::text[] AS stored_run,
        coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM run_event e
                  WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
-                   AND e.event ->> 'kind' IN ('moved', 'said', 'point_rated')), '[]') AS stored_events,
+                   AND e.event ->> 'kind' IN ('moved', 'said', 'point_rated', 'point_withdrawn')), '[]') AS stored_events,
        m.left_out, m.reason, m.person_name, m.marked_at
 FROM session s
 JOIN begun_run b ON b.practice_id = s.practice_id AND b.session_id = s.session_id

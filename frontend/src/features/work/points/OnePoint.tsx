@@ -101,9 +101,21 @@ export function OnePoint({ point, ceiling, happen, onDone }: Props) {
           </form>
         </div>
       )}
-      <Button className="min-h-14 justify-self-start px-6 text-xl" onClick={onDone}>
-        Another point
-      </Button>
+      <div className="flex flex-wrap gap-3">
+        <Button className="min-h-14 px-6 text-xl" onClick={onDone}>
+          Another point
+        </Button>
+        <Button
+          look="quiet"
+          className="min-h-14 px-6 text-xl"
+          onClick={() => {
+            happen(() => ({ kind: "point_withdrawn", point: point.id }));
+            onDone();
+          }}
+        >
+          {say.setByMistake}
+        </Button>
+      </div>
     </section>
   );
 }

@@ -1,5 +1,6 @@
 /** What these screens say: work, points. */
 export const say = {
+  setByMistake: "Set by mistake: remove it",
   clientsNumberNoneToWorst: "The client’s number, 0 none to 10 the worst",
   slowToEaseLeaveIt: "Slow to ease: leave it",
   pressOnBreathOutWait: "Press on the breath out; wait.",
