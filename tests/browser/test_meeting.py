@@ -205,6 +205,15 @@ def test_a_part_sign_of_today_ends_it_before_it_begins(page: Page, today: Today)
     expect(page.get_by_role("button", name=re.compile("begin", re.IGNORECASE))).to_have_count(0)
 
 
+def test_a_place_that_was_chosen_and_not_added_is_not_lost(page: Page, today: Today):
+    today.open("Isolde Kelpworth")
+    Plan(page).to_work()
+    page.get_by_label("A place to keep off today").select_option(label="Left hand")
+    expect(page.get_by_role("button", name="Nothing new: begin")).to_have_count(0)
+    page.get_by_role("button", name="Noted: put it into the plan").click()
+    expect(page.get_by_role("status", name="Answered today")).to_contain_text("Keep off left hand.")
+
+
 def test_meet_asks_the_same_question_and_shows_what_to_know(page: Page, today: Today):
     today.open("Corin Foghollow")
     page.get_by_role("link", name="meet").click()

@@ -36,7 +36,10 @@ export function DayQuestion({ sessionId, answered, busy, words, large, onAnswer 
   const known = new Set(chosen.map((one) => placeKey(one, catalogue)));
   const offered = heard.filter((one) => !known.has(placeKey(one, catalogue)));
   const taken = offered.filter((one) => !refused.includes(placeKey(one, catalogue)));
-  const excluded = [...chosen, ...taken.map((one) => ({ ...one, because: note.trim().slice(0, 120) }))];
+  // What is chosen and not yet added counts as well: nothing that was pointed at is lost.
+  const pending = place && !known.has(placeKey(place, catalogue)) ? [place] : [];
+  const because = note.trim().slice(0, 120);
+  const excluded = [...chosen, ...[...taken, ...pending].map((one) => ({ ...one, because }))];
   const anything = note.trim() !== "" || conditions.length + excluded.length > 0;
   function send(event: FormEvent) {
     event.preventDefault();
@@ -97,8 +100,7 @@ export function DayQuestion({ sessionId, answered, busy, words, large, onAnswer 
         {place && (
           <Button
             onClick={() => {
-              if (!known.has(placeKey(place, catalogue)))
-                setChosen([...chosen, { ...place, because: note.trim().slice(0, 120) }]);
+              setChosen([...chosen, ...pending.map((one) => ({ ...one, because }))]);
               setPlace(null);
             }}
           >
