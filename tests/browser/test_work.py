@@ -176,6 +176,16 @@ def test_on_a_phone_everything_of_stopping_can_be_reached(page: Page, table: Wor
     expect(dialog).to_be_hidden()
 
 
+def test_two_sessions_under_way_are_both_in_sight(page: Page, today: Today):
+    for client in ("Isolde Kelpworth", "Bram Lanternby"):
+        today.open(client)
+        Plan(page).to_work().begin()
+        page.goto(page.url.split("/session")[0])
+        expect(today.next_action).to_be_visible()
+    expect(today.next_action).to_contain_text("Bram Lanternby")
+    expect(page.get_by_role("region", name="Also under way")).to_contain_text("Isolde Kelpworth")
+
+
 def test_a_point_shown_on_the_plan_is_known_with_its_side(page: Page, table: Work):
     page.keyboard.press("p")
     points = page.get_by_role("dialog", name="Sore points")

@@ -36,10 +36,20 @@ function EmptyDay() {
 
 function FullDay({ day }: { day: Day }) {
   const next = day.sessions.find((session) => session.session_id === day.next_action?.session_id);
+  // Two sessions under way, in two rooms or by mistake: none of them is out of sight.
+  const also = day.sessions.filter((session) => session.stage === "work" && session !== next);
   return (
     <>
       <DayLine day={day} />
-      {next && <NextAction session={next} timeZone={day.time_zone} />}
+      {next && <NextAction session={next} timeZone={day.time_zone} label="Next action" />}
+      {also.map((session) => (
+        <NextAction
+          key={session.session_id}
+          session={session}
+          timeZone={day.time_zone}
+          label={say.alsoUnderWay}
+        />
+      ))}
       <p className="mt-6 text-lg">{handsSentence(day.hands)}</p>
       <h2 className="mb-2 mt-8 text-2xl">{say.dayInOrder}</h2>
       <ol className="divide-y divide-base-300 border-y border-base-300">
@@ -57,13 +67,14 @@ const ACTION: Record<string, { heading: string; button: string; page: "plan" | "
   log: { heading: say.stillToLog, button: shared.logSession, page: "log" },
 };
 
-function NextAction({ session, timeZone }: { session: SessionView; timeZone: string }) {
+function NextAction(props: { session: SessionView; timeZone: string; label: string }) {
+  const { session, timeZone, label } = props;
   const catalogue = useQuery(catalogueQuery).data;
   const action = ACTION[session.stage];
   if (!action) return null;
   return (
     <section
-      aria-label="Next action"
+      aria-label={label}
       className="mt-6 grid gap-x-10 gap-y-4 rounded-box bg-base-200 px-6 py-6 sm:grid-cols-[1fr_auto] sm:items-center sm:px-8"
     >
       <div>

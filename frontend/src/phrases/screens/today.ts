@@ -1,5 +1,6 @@
 /** What these screens say: today. */
 export const say = {
+  alsoUnderWay: "Also under way",
   readingDay: "Reading the day",
   stillWater: "Still water.",
   noSessionIsBookedToday:
