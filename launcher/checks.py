@@ -16,8 +16,9 @@ TWO_AT_A_TIME = ("-n", "2", "--dist", "loadfile", "--no-loadscope-reorder", "-q"
 INNER = ("tests/core", "tests/vectors", "tests/test_architecture.py", "tests/test_names.py")
 """What needs neither database nor browser."""
 
-RANDOM = tuple(
-    f"tests/core/test_{name}.py" for name in ("plan", "order", "adjust", "flow_properties", "designing")
+RANDOM = (
+    *(f"tests/core/test_{name}.py" for name in ("plan", "order", "adjust", "flow_properties", "designing")),
+    "tests/external/test_difficult_clients.py",
 )
 """What tries at random, and tries thirty times as much in the long run."""
 
@@ -96,7 +97,7 @@ def _long() -> tuple[_Part, ...]:
     return (
         _Part("long tests", ("pytest", "-m", "long", *TWO_AT_A_TIME)),
         _Part(
-            "large random runs", ("pytest", *RANDOM, *TWO_AT_A_TIME), environment=(("TIDE_TEST_LONG", "1"),)
+            "large random runs", ("pytest", *RANDOM, "-n", "2", "-q"), environment=(("TIDE_TEST_LONG", "1"),)
         ),
         *at,
     )
