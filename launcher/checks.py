@@ -20,7 +20,7 @@ RANDOM = (
     *(f"tests/core/test_{name}.py" for name in ("plan", "order", "adjust", "flow_properties", "designing")),
     "tests/external/test_difficult_clients.py",
 )
-"""What tries at random, and tries thirty times as much in the long run."""
+"""What tries at random, and tries much more in the long run."""
 
 HOURS = (
     ("just before midnight", "2026-05-04T23:57:00+00:00", "UTC"),
