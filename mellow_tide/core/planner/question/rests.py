@@ -17,8 +17,11 @@ ELSEWHERE = (
     "thigh_back",
     "lower_leg_back",
     "scalp",
+    "neck",
+    "lower_leg_front",
+    "side_body",
 )
-"""Where hands may rest instead, the best first (common practice): far from what is sore, then where they can."""
+"""Where hands may rest instead, the best first (common practice); nothing that wants a yes of its own."""
 
 STILL = "resting_hold"
 RESTS_FOR = 4
@@ -34,8 +37,8 @@ def bearable_rituals(
     """The catalogue with every opening and closing at a place, and of strokes, that the client may have.
 
     `positions` are those of the kind of session: a closing takes place in whichever comes last. A region may not be
-    rested on where it is forbidden or declined, or where any of it is to be left alone. Where no place at all is left,
-    the ritual stays as it is: such a client has no session.
+    rested on where it is forbidden or declined, or where any of it is to be left alone. Where no place at all is left
+    the ritual stays as it is, and the checks refuse it.
     """
     lain = tuple(position for position in positions if restrictions.why_not(position) is None)
     openings = _changed(catalogue.openings, restrictions, catalogue, None)
