@@ -54,8 +54,12 @@ class Asked:
         return {region: self._barred_on(region) for region in self.catalogue.regions}
 
     def _barred_on(self, region: str) -> frozenset[str]:
-        restrictions, strokes = self.restrictions, self.catalogue.strokes
-        barred = {id for id, stroke in strokes.items() if not restrictions.allows(stroke, region)}
+        restrictions = self.restrictions
+        barred: set[str] = set()
+        # Most clients have nothing that bars a stroke, and this is asked for every plan.
+        if restrictions.strokes or restrictions.heat or restrictions.caps:
+            strokes = self.catalogue.strokes
+            barred = {id for id, stroke in strokes.items() if not restrictions.allows(stroke, region)}
         for consent in self.catalogue.consents.values():
             if consent.region == region and consent.strokes:
                 asked = consent.needs_yes(self.brief.kind)
