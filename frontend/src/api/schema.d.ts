@@ -1980,6 +1980,10 @@ export interface components {
             house_rules: {
                 [key: string]: components["schemas"]["HouseRule"];
             };
+            /** Places */
+            places: {
+                [key: string]: components["schemas"]["FragilePlace"];
+            };
             /** Checks */
             checks: {
                 [key: string]: components["schemas"]["CheckView"];
@@ -3283,6 +3287,38 @@ export interface components {
             first: components["schemas"]["Evaluation"];
             second: components["schemas"]["Evaluation"];
             difference: components["schemas"]["Difference"];
+        };
+        /**
+         * FragilePlace
+         * @description A place where pressure is limited: zones by region, the most depth there, whether percussion is allowed.
+         *
+         *     `holds`: whether a point there may be pressed and held.
+         */
+        FragilePlace: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Gloss
+             * @default
+             */
+            gloss: string;
+            /** Zones */
+            zones: {
+                [key: string]: string[];
+            };
+            /** Most Depth */
+            most_depth: number;
+            /** Percussion */
+            percussion: boolean;
+            /**
+             * Holds
+             * @default true
+             */
+            holds: boolean;
+            /** Says */
+            says: string;
         };
         /**
          * Give

@@ -5,7 +5,7 @@ from datetime import date
 from fastapi import APIRouter, Response
 from pydantic import BaseModel
 
-from mellow_tide.core.catalogue.records import Position, Region, Stroke, Support, Tool, Window
+from mellow_tide.core.catalogue.records import FragilePlace, Position, Region, Stroke, Support, Tool, Window
 from mellow_tide.core.catalogue.rules import Closing, Condition, Consent, HouseRule, Kind, Lubricant, School
 from mellow_tide.core.checks.check import Severity
 from mellow_tide.core.checks.registry import CHECKS
@@ -51,6 +51,7 @@ class CatalogueView(BaseModel):
     consents: dict[str, Consent]
     conditions: dict[str, Condition]
     house_rules: dict[str, HouseRule]
+    places: dict[str, FragilePlace]
     checks: dict[str, CheckView]
 
 
@@ -91,6 +92,7 @@ def read_catalogue(desk: AtDesk, response: Response) -> CatalogueView:
         consents=dict(known.consents),
         conditions=dict(known.conditions),
         house_rules=dict(known.house_rules),
+        places=dict(known.places),
         checks={
             c.code: CheckView(name=c.name, severity=c.severity, summary=c.summary, rationale=c.rationale)
             for c in CHECKS

@@ -138,7 +138,11 @@ function Finding(props: {
   const catalogue = useCatalogue();
   const { session, entry } = props;
   const [named, setNamed] = useState(false);
-  const zones = catalogue.regions[entry.region]?.zones ?? [];
+  const bare = Object.values(catalogue.places).flatMap((place) =>
+    place.holds ? [] : (place.zones[entry.region] ?? []),
+  );
+  // Where nothing may be pressed and held, no point is treated.
+  const zones = (catalogue.regions[entry.region]?.zones ?? []).filter((zone) => !bare.includes(zone));
   const spots = sidedZoneSpots(entry.region, entry.side, zones, entry.position, catalogue);
   const moment = useMoment(session, entry, catalogue);
   return (
