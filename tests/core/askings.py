@@ -139,6 +139,12 @@ def worth(brief: Brief, client: ClientFacts, house: House) -> float | None:
     return choice.value if choice else None
 
 
+def rests(brief: Brief, client: ClientFacts, house: House) -> object:
+    """Where and how the hands rest first and last."""
+    known = Asked.of(brief, setting(client, CATALOGUE, house, None)).catalogue
+    return known.openings, known.closings
+
+
 def tightened(random: Random, client: ClientFacts, regions: list[str]) -> ClientFacts:
     """The client with one restriction more. One side alone is no such thing: half a pair is other work, not less."""
     what = random.choice(["condition", "declined", "excluded"])
@@ -168,6 +174,8 @@ def untrue(random: Random, brief: Brief, client: ClientFacts, house: House) -> l
     regions = sorted({id for b in CATALOGUE.schools[brief.school].blocks for id in b.regions()})
     tighter = tightened(random, client, regions)
     less = worth(brief, tighter, house)
-    if less is not None and less > now + 1e-9:
+    # Where hands must rest elsewhere first or last, the way is another one, and may be shorter.
+    rests_as_before = rests(brief, client, house) == rests(brief, tighter, house)
+    if less is not None and rests_as_before and less > now + 1e-9:
         found.append(f"with {tighter.conditions, tighter.declined, tighter.excluded}: {less}, without {now}")
     return found

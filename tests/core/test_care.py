@@ -106,7 +106,7 @@ PROMISES: tuple[tuple[str, Callable[[Limits], object]], ...] = (
     (r"\bno\b[^.:]*\bstretch", lambda x: "held_stretch" in strokes_out(x)),
     (r"\bno\b[^.:]*\brange of movement", lambda x: "range_of_motion" in strokes_out(x)),
     (r"\bno\b[^.:]*\b(rolling|wringing|lifting)", lambda x: {"skin_rolling", "wringing"} <= strokes_out(x)),
-    (r"\bno\b[^.:]*\bfriction", lambda x: "friction" in strokes_out(x)),
+    (r"\bno\b[^.:]*\bfriction", lambda x: "circular_friction" in strokes_out(x)),
     (r"\blight\b|nothing firm|no deep|no deeper|depth \d", lambda x: x.cap),
     (r"never flat", lambda x: {"prone", "supine"} <= set(x.no_positions)),
     (r"raise the head", lambda x: x.raise_head),
