@@ -100,7 +100,7 @@ def keep_off_today(page: Page) -> None:
     assert answer.ok, answer.text()
 
 
-@pytest.mark.parametrize("minutes", ["60", "120"])
+@pytest.mark.parametrize("minutes", ["60", pytest.param("120", marks=pytest.mark.long)])
 def test_the_run_sheet_prints_on_one_or_two_pages_with_every_part(page: Page, today: Today, minutes: str):
     today.open("Isolde Kelpworth")
     plan = Plan(page)

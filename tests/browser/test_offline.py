@@ -63,6 +63,7 @@ def test_a_begun_session_is_worked_reloaded_and_ended_without_a_network(
     wait_for(page, RUNS, 0)
 
 
+@pytest.mark.long
 def test_a_server_that_says_nothing_is_not_waited_for(page: Page, server: LiveServer, today: Today):
     work = begun(page, today)
     for _ in range(5):

@@ -306,7 +306,7 @@ def test_the_walk_finds_what_a_plan_for_somebody_else_does_wrong(client: ClientF
     assert any(says in found for found in find_forbidden(sheet, client, brief.focus))
 
 
-HOW_MANY = 10_000 if os.environ.get("TIDE_TEST_LONG") else 150
+HOW_MANY = 10_000 if os.environ.get("TIDE_TEST_LONG") else 60
 LOTS = 10
 
 
