@@ -78,25 +78,28 @@ def _covered(outcome: Outcome) -> Figure:
     )
 
 
+LEVELS = (
+    ("too_light", "starts more than a level too light", 5.0),
+    ("too_deep", "starts more than a level too deep", 6.0),
+    ("moved", "moved after just right", 1.0),
+)
+"""What is counted of the level that a plan works, in words, and the most of it in percent."""
+
+
 def _levels(model: Outcome, other: Outcome) -> Iterator[Figure]:
     """How often the level that a plan works is more than one off, or moves though it was just right."""
-    for name, promised in (("too_light", 5.0), ("too_deep", 6.0), ("moved", 1.0)):
-        found, beside = 100 * getattr(model, name), 100 * getattr(other, name)
-        words = {
-            "too_light": "starts more than a level too light",
-            "too_deep": "starts more than a level too deep",
-            "moved": "moved after just right",
-        }
+    for field, words, most in LEVELS:
+        found, beside = 100 * getattr(model, field), 100 * getattr(other, field)
         yield Figure(
-            name=f"learning: {words[name]}",
+            name=f"learning: {words}",
             median=found,
             p95=found,
             unit="%",
             reference="same as last time",
             ratio=found / beside if beside else 1.0,
-            target=promised,
+            target=most,
             promised=None,
-            holds=found <= promised,
+            holds=found <= most,
         )
 
 

@@ -76,7 +76,7 @@ def test(places: Places, words: list[str]) -> int:
     failed: list[str] = []
     if quick or not words:
         with ThreadPoolExecutor(max_workers=2) as both:
-            passed = both.map(lambda part: _passes_quietly(part, env), STATIC)
+            passed = both.map(lambda part: _passes(part, env, quietly=True), STATIC)
             failed += [part.name for part, passes in zip(STATIC, passed, strict=True) if not passes]
     failed += [part.name for part in parts if not _passes(part, env)]
     if failed:
@@ -103,33 +103,21 @@ def _long() -> tuple[_Part, ...]:
     )
 
 
-def _passes(part: _Part, env: dict[str, str]) -> bool:
-    """Run a part with its output as it comes."""
-    say(f"· {part.name} …")
-    began = time.monotonic()
-    code = subprocess.run(
-        part.command, cwd=part.folder, env={**env, **dict(part.environment)}, stdin=subprocess.DEVNULL
-    ).returncode
-    return _told(part, code == 0, began)
-
-
-def _passes_quietly(part: _Part, env: dict[str, str]) -> bool:
-    """Run a part that says little, beside another; what it says comes at its end, in one piece."""
+def _passes(part: _Part, env: dict[str, str], quietly: bool = False) -> bool:
+    """Run a part with its output as it comes; `quietly`, beside another: at its end, in one piece, if it failed."""
+    if not quietly:
+        say(f"· {part.name} …")
     began = time.monotonic()
     ran = subprocess.run(
         part.command,
         cwd=part.folder,
-        env=env,
+        env={**env, **dict(part.environment)},
         stdin=subprocess.DEVNULL,
-        stdout=subprocess.PIPE,
-        stderr=subprocess.STDOUT,
+        stdout=subprocess.PIPE if quietly else None,
+        stderr=subprocess.STDOUT if quietly else None,
         text=True,
     )
     passed = ran.returncode == 0
-    return _told(part, passed, began, "" if passed else ran.stdout)
-
-
-def _told(part: _Part, passed: bool, began: float, output: str = "") -> bool:
-    verdict = "passed" if passed else "FAILED"
-    say(f"{output}  {part.name}: {verdict} in {time.monotonic() - began:.0f} s")
+    output = ran.stdout if quietly and not passed else ""
+    say(f"{output}  {part.name}: {'passed' if passed else 'FAILED'} in {time.monotonic() - began:.0f} s")
     return passed

@@ -167,28 +167,23 @@ def _field_problem(error: Any) -> FieldProblem:
     return FieldProblem(field, code, **data)
 
 
-BOUNDS = {
+FAULTS: dict[str, tuple[str, str]] = {
     "greater_than_equal": ("too_small", "ge"),
     "less_than_equal": ("too_large", "le"),
     "string_too_long": ("too_long", "max_length"),
+    "missing": ("missing", ""),
+    "extra_forbidden": ("not_known", ""),
+    "int_parsing": ("not_whole", ""),
+    "int_type": ("not_whole", ""),
+    "int_from_float": ("not_whole", ""),
 }
-"""By pydantic's kind of error: the book's problem, and the bound that was passed."""
-
-PLAIN_FAULTS = {
-    "missing": "missing",
-    "extra_forbidden": "not_known",
-    "int_parsing": "not_whole",
-    "int_type": "not_whole",
-    "int_from_float": "not_whole",
-}
+"""By pydantic's kind of error: the book's problem, and the bound that was passed, if one was."""
 
 
 def _wrong(kind: str, bounds: dict[str, Any], message: str) -> tuple[str, dict[str, object]]:
     """The book's problem, with its data, for pydantic's kind of error."""
-    if kind in BOUNDS:
-        code, bound = BOUNDS[kind]
-        return code, {"bound": bounds[bound]}
-    if kind in PLAIN_FAULTS:
-        return PLAIN_FAULTS[kind], {}
+    if kind in FAULTS:
+        code, bound = FAULTS[kind]
+        return code, {"bound": bounds[bound]} if bound else {}
     plain = message.removeprefix("Value error, ")
     return "unusable", {"message": plain[0].lower() + plain[1:]}

@@ -72,17 +72,7 @@ def database_name(cluster: Cluster, template: str) -> str:
 
 
 @pytest.fixture(scope="session")
-def app_dsn(cluster: Cluster, database_name: str) -> str:
-    return cluster.dsn(APP, database_name)
-
-
-@pytest.fixture(scope="session")
-def superuser_dsn(cluster: Cluster, database_name: str) -> str:
-    return cluster.dsn("postgres", database_name)
-
-
-@pytest.fixture(scope="session")
-def server(cluster, database_name, app_dsn, superuser_dsn, tmp_path_factory):
+def server(cluster, database_name, tmp_path_factory):
     if not Path(os.environ.get("TIDE_WEB", "")).joinpath("index.html").exists():
         pytest.fail("the front end is not built: run the tests through ./tide test")
     with (
@@ -90,8 +80,10 @@ def server(cluster, database_name, app_dsn, superuser_dsn, tmp_path_factory):
         owner.transaction(Sight(PRACTICE_ID, THERAPIST_ID)) as t,
     ):
         add_sign_in(t, SignedIn(PRACTICE_ID, THERAPIST_ID), hash_token(TOKEN), NOW + timedelta(days=30))
-    keep_as_shipped(superuser_dsn)
-    live = LiveServer(app_dsn, tmp_path_factory.mktemp("server") / "log", NOW - datetime.now(UTC))
+    keep_as_shipped(cluster.dsn("postgres", database_name))
+    live = LiveServer(
+        cluster.dsn(APP, database_name), tmp_path_factory.mktemp("server") / "log", NOW - datetime.now(UTC)
+    )
     live.start()
     yield live
     live.close()

@@ -1,5 +1,6 @@
 """Random clients with what they ask for, and what every plan made for them must keep."""
 
+from collections.abc import Sequence
 from random import Random
 
 from mellow_tide.core.catalogue.house import House
@@ -35,8 +36,8 @@ def some(random, things, most):
     return random.sample(sorted(things), random.randint(0, min(most, len(things))))
 
 
-def asking(random: Random) -> Asking:
-    """Any shipped school, with what a client may bring and a house may choose."""
+def asking(random: Random, conditions: Sequence[str] = BEARABLE) -> Asking:
+    """Any shipped school, with what a client may bring, two of `conditions` at most, and a house may choose."""
     school = CATALOGUE.schools[random.choice(sorted(CATALOGUE.schools))]
     kind = CATALOGUE.kinds[school.kind]
     regions = sorted({id for block in school.blocks for id in block.regions()})
@@ -58,10 +59,12 @@ def asking(random: Random) -> Asking:
     house = House(
         rules={id: random.choice(CATALOGUE.house_rules[id].choices).id for id in some(random, HOUSE_RULES, 4)}
     )
-    return brief, client_for(random, kind.id, regions), house
+    return brief, client_for(random, kind.id, regions, conditions), house
 
 
-def client_for(random: Random, kind: str, regions: list[str]) -> ClientFacts:
+def client_for(
+    random: Random, kind: str, regions: list[str], conditions: Sequence[str] = BEARABLE
+) -> ClientFacts:
     consents = frozenset(some(random, CONSENTS, len(CONSENTS)))
     days = {"prenatal": (60, 270), "labour_support": (260, 290)}.get(kind)
     return ClientFacts(
@@ -69,7 +72,7 @@ def client_for(random: Random, kind: str, regions: list[str]) -> ClientFacts:
         breaths_per_minute=random.randint(5, 25),
         consents=consents,
         declined=frozenset(some(random, CONSENTS, 2)) - consents,
-        conditions=frozenset(some(random, BEARABLE, 2)),
+        conditions=frozenset(some(random, conditions, 2)),
         gestation_days=random.randint(*days) if days else None,
         excluded=tuple(place(random, regions) for _ in range(random.randint(0, 1))),
         wishes=tuple(

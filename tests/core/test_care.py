@@ -10,6 +10,7 @@ from mellow_tide.core.care.restrictions import list_thresholds, restrict
 from mellow_tide.core.catalogue.rules import Limits
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.edits import ChangeStep, apply
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import DoesNotFit, NoSession, UnknownReference
 from tests.core.flows import AGREED
@@ -168,3 +169,42 @@ def test_a_part_sign_plans_nothing_and_refers():
     (problem,) = refused.value.problems
     assert "clot" in problem.what
     assert "clinician" in problem.remedy
+
+
+def test_a_wedge_is_laid_out_only_for_who_lies_flat():
+    client = of("asthma_reflux", consents=AGREED)
+    flat = evaluate(plan(Brief(booked_minutes=60), setting(client, C)).flow, setting(client, C))
+    chair = Brief(kind="chair", school="chair_downwards", booked_minutes=20, close_with="seated")
+    seated = evaluate(plan(chair, setting(client, C)).flow, setting(client, C))
+    assert "wedge" in flat.supplies.supports
+    assert "wedge" not in seated.supplies.supports
+
+
+def test_a_booking_of_exactly_the_most_minutes_is_planned_and_one_more_refused():
+    client = of("heart_failure", consents=AGREED)
+    here = setting(client, C)
+    brief = Brief(kind="side_lying", school="side_by_side", booked_minutes=30)
+    around = C.kinds["side_lying"].before_after_minutes()
+    most = brief.model_copy(update={"booked_minutes": 45 + around})
+    findings = evaluate(plan(most, here).flow, here).findings
+    assert [f.code for f in findings if f.severity == "refuse"] == []
+    with pytest.raises(DoesNotFit, match="so long a session is too much"):
+        plan(brief.model_copy(update={"booked_minutes": 46 + around}), here)
+
+
+def test_what_was_declined_is_told_as_declined():
+    chair = Brief(kind="chair", school="chair_downwards", booked_minutes=20, close_with="seated")
+    left = plan(chair, setting(ClientFacts(declined=frozenset({"scalp"})), C)).left_out
+    assert {one.reason for one in left if one.region == "scalp"} == {"declined"}
+    side = Brief(kind="side_lying", school="side_by_side", booked_minutes=60)
+    left = plan(side, setting(ClientFacts(declined=frozenset({"hips"})), C)).left_out
+    assert {one.reason for one in left if one.region == "hips"} == {"declined"}
+
+
+def test_a_stroke_turned_outward_by_hand_is_found_where_none_may_run_outward():
+    client = of("lymph_nodes_removed", consents=AGREED)
+    here = setting(client, C)
+    flow = plan(Brief(booked_minutes=90), here).flow
+    arm = next(part for part in flow.parts if part.region == "arm")
+    turned = apply(flow, [ChangeStep(part_id=arm.id, step=1, direction="away")])
+    assert "HLT09" in {f.code for f in evaluate(turned, here).findings}

@@ -1516,7 +1516,7 @@ export interface components {
         };
         /**
          * AnswerOfTheDay
-         * @description What the client of the session read at `revision` answered; `lasting` keeps it for the next times too.
+         * @description What the client of the session read at `revision` answered; `lasting` keeps it for later visits too.
          */
         AnswerOfTheDay: {
             /** Revision */
@@ -1926,6 +1926,8 @@ export interface components {
         /**
          * CatalogueView
          * @description Everything that has a name on a screen, by id.
+         *
+         *     `zones_to_hold`: by region, the zones at which a sore point may be pressed and held.
          */
         CatalogueView: {
             /** Regions */
@@ -1980,9 +1982,9 @@ export interface components {
             house_rules: {
                 [key: string]: components["schemas"]["HouseRule"];
             };
-            /** Places */
-            places: {
-                [key: string]: components["schemas"]["FragilePlace"];
+            /** Zones To Hold */
+            zones_to_hold: {
+                [key: string]: string[];
             };
             /** Checks */
             checks: {
@@ -3287,38 +3289,6 @@ export interface components {
             first: components["schemas"]["Evaluation"];
             second: components["schemas"]["Evaluation"];
             difference: components["schemas"]["Difference"];
-        };
-        /**
-         * FragilePlace
-         * @description A place where pressure is limited: zones by region, the most depth there, whether percussion is allowed.
-         *
-         *     `holds`: whether a point there may be pressed and held.
-         */
-        FragilePlace: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /**
-             * Gloss
-             * @default
-             */
-            gloss: string;
-            /** Zones */
-            zones: {
-                [key: string]: string[];
-            };
-            /** Most Depth */
-            most_depth: number;
-            /** Percussion */
-            percussion: boolean;
-            /**
-             * Holds
-             * @default true
-             */
-            holds: boolean;
-            /** Says */
-            says: string;
         };
         /**
          * Give
@@ -5744,9 +5714,10 @@ export interface components {
          * StartDepth
          * @description A region at the next visit: the depth to start at, what it goes by, and why not nearer to the wish if it is not.
          *
-         *     `basis`: it was set `by_hand`, was just right `last_time`, or is the whole level nearest to what is `learnt`.
-         *     `low` to `high` is the 80 % interval of the wish, `mean` its middle, all in levels. `answers` is how many it rests
-         *     on. `held_by` is `care` (health, the most that is allowed) or `last_time` (one level over what was borne), or empty.
+         *     `basis`: it was set `by_hand`, was just right `last_time`, or is the whole level nearest to what is `learnt`;
+         *     `why` says that, or what holds the depth lower. `low` to `high` is the 80 % interval of the wish, `mean` its middle,
+         *     all in levels. `answers` is how many it rests on. `held_by` is `care` (health, the most that is allowed) or
+         *     `last_time` (one level over what was borne), or empty.
          */
         StartDepth: {
             /** Region */
@@ -5758,6 +5729,8 @@ export interface components {
              * @enum {string}
              */
             basis: "by_hand" | "last_time" | "learnt";
+            /** Why */
+            why: string;
             /** Mean */
             mean: number;
             /** Low */
@@ -6031,7 +6004,7 @@ export interface components {
          *     sore places fell on earlier visits.
          *
          *     The key of `falls` is region, side and zone, if any. `ask_early` are the regions of whose pressure too little is
-         *     known after at least one visit; `starts` says by region where the work starts, and why, where that is known.
+         *     known after at least one visit; `starts`: where the work on a region starts, and why, where that is known.
          */
         TableSide: {
             replanning: components["schemas"]["ReplanTable"];
@@ -6047,7 +6020,7 @@ export interface components {
             ask_early: string[];
             /** Starts */
             starts: {
-                [key: string]: string;
+                [key: string]: components["schemas"]["StartDepth"];
             };
         };
         /**

@@ -17,7 +17,7 @@ export function Shell() {
         {say.skipToPage}
       </a>
       <header className="no-print flex min-h-16 items-center gap-1 py-2 sm:gap-4">
-        <Link to="/" className="rounded" aria-label={say.mellowTideToToday}>
+        <Link to="/" className="rounded" aria-label={say.homeLink}>
           <Wordmark short />
         </Link>
         <nav aria-label="Mellow Tide" className="flex gap-1">
@@ -47,7 +47,7 @@ export function Shell() {
         <Outlet />
       </main>
       <footer className="no-print border-t border-base-300 py-4 text-quiet">
-        <p className="max-w-[75ch] text-[0.95rem]">{say.mellowTideIsAidTo}</p>
+        <p className="max-w-[75ch] text-[0.95rem]">{say.caution}</p>
       </footer>
     </div>
   );

@@ -32,7 +32,7 @@ export function CompareTides({ first, second, names }: Props) {
   return (
     <figure>
       <div ref={ref} className="w-full">
-        <svg width={width} height={HEIGHT} role="img" aria-label={say.asWaterAsLineOver(names[0], names[1])}>
+        <svg width={width} height={HEIGHT} role="img" aria-label={say.waterAndLine(names[0], names[1])}>
           <Ripples id={water} />
           {one?.swells.map((swell) => (
             <g key={swell.partId}>

@@ -10,7 +10,7 @@ export function DifferenceList({ difference }: { difference: Difference }) {
   const lines = changeLines(difference, name);
   return (
     <>
-      {lines.length === 0 && <p>{say.noRegionChangesByMore}</p>}
+      {lines.length === 0 && <p>{say.nothingChangesMuch}</p>}
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 sm:gap-x-6">
         {lines.map(({ region, what }) => (
           <div key={region} className="col-span-2 grid grid-cols-subgrid">

@@ -27,7 +27,7 @@ export function figuresOf(difference: Difference, first: Evaluation, second: Eva
       Math.round(100 * after.thumb_share),
       (n) => `${n} %`,
     ),
-    figure(say.strainOnHandsOf, first.hands.strain, second.hands.strain, (n) => n.toFixed(1), 0.2),
+    figure(say.strainOnHands, first.hands.strain, second.hands.strain, (n) => n.toFixed(1), 0.2),
     figure("Deepest", deepest(first), deepest(second), (n) => say.depth(n)),
     figure("Mean depth", meanDepth(first), meanDepth(second), (n) => n.toFixed(1), 0.1),
     figure(

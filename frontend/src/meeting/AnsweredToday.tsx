@@ -20,7 +20,7 @@ export function AnsweredToday({ session }: { session: SessionView }) {
       {stopped.length > 0 && (
         <p className="text-accent">
           <span aria-hidden="true">△ </span>
-          {say.planCannotKeepToIt} {stopped[0]?.what} {say.lookAtPlanFirst}
+          {say.planCannotObey} {stopped[0]?.what} {say.lookAtPlanFirst}
         </p>
       )}
     </div>

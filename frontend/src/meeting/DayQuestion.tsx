@@ -48,14 +48,14 @@ export function DayQuestion({ sessionId, answered, busy, words, large, onAnswer 
   return (
     <form onSubmit={send} aria-label={say.questionOfDay} className="grid gap-4">
       <label className="block">
-        <span className={`mb-2 block ${large ? "text-2xl" : "text-lg"}`}>{say.askAnythingNewAnythingOr}</span>
+        <span className={`mb-2 block ${large ? "text-2xl" : "text-lg"}`}>{say.askWhatIsNew}</span>
         <textarea
           className={`textarea w-full ${large ? "min-h-28 text-xl" : ""}`}
           rows={2}
           maxLength={400}
           value={note}
           onChange={(event) => setNote(event.target.value)}
-          placeholder={say.leaveEmptyIfThereIs}
+          placeholder={say.leaveEmpty}
         />
       </label>
       {(chosen.length > 0 || offered.length > 0) && (
@@ -124,7 +124,7 @@ export function DayQuestion({ sessionId, answered, busy, words, large, onAnswer 
         </select>
       </div>
       {conditions.length + excluded.length > 0 && (
-        <Tick checked={lasting} words={say.keepItForNextTimes} onTick={(on) => setLasting(on)} />
+        <Tick checked={lasting} words={say.keepForNextTimes} onTick={(on) => setLasting(on)} />
       )}
       <Button
         look="main"

@@ -14,7 +14,7 @@ interface Props {
 const HEADINGS: Record<Left["stage"], string> = {
   meet: say.toAskFromEarlierVisits,
   plan: say.wishedAtDoorEarlier,
-  work: say.sorePointsLeftFromEarlier,
+  work: say.sorePointsLeft,
 };
 
 /** What earlier sessions left for this stage of the present one, to be ticked off here. */

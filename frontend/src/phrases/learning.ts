@@ -5,25 +5,13 @@ import { depthWord } from "./words";
 const SURE: Record<StartDepth["sureness"], string> = {
   sure: "sure",
   fairly_sure: "fairly sure",
-  not_known: "not known yet",
-};
-
-const BASIS: Record<StartDepth["basis"], string> = {
-  by_hand: "as set by hand",
-  last_time: "as last time",
-  learnt: "by what was said so far",
-};
-
-const HELD: Record<string, string> = {
-  care: "held there by care",
-  last_time: "no more than one level over last time",
+  not_known: "a guess so far",
 };
 
 /** `starts at 3, medium; as last time; sure`, and whether to ask early. */
 export function says(start: StartDepth): string {
   const word = depthWord[Math.floor(start.depth)] ?? "";
-  const why = (start.held_by && HELD[start.held_by]) || BASIS[start.basis];
-  const parts = [`starts at ${start.depth}, ${word}`, why, SURE[start.sureness]];
+  const parts = [`starts at ${start.depth}, ${word}`, start.why, SURE[start.sureness]];
   return parts.join("; ") + (start.ask_early ? ": ask early" : "");
 }
 

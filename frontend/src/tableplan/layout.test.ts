@@ -118,14 +118,16 @@ describe("the table plan", () => {
         expect(Math.abs(b)).toBeLessThan(1.3);
       }
     }
-    expect(zoneSpots("back", "mid", ["erectors"], "prone", NAMES)[0]?.path).toMatch(/^M/);
+    expect(
+      zoneSpots({ region: "back", side: "mid", position: "prone" }, ["erectors"], NAMES)[0]?.path,
+    ).toMatch(/^M/);
   });
 
   it.each([
     ["prone", "back", "erectors"],
     ["prone", "back", "lower_back"],
   ])("tells the sides of the middle apart, %s", (position, region, zone) => {
-    const spots = sidedZoneSpots(region, "mid", [zone], position, NAMES);
+    const spots = sidedZoneSpots({ region, side: "mid", position }, [zone], NAMES);
     expect(spots.map((spot) => spot.side).sort()).toEqual(["left", "right"]);
     const plan = at({ position });
     const y = (path: string) => Number(/^M[\d.-]+[ ,]([\d.-]+)/.exec(path)?.[1]);
@@ -135,7 +137,7 @@ describe("the table plan", () => {
   });
 
   it("does not tell them apart where only one side is seen", () => {
-    const spots = sidedZoneSpots("back", "mid", ["erectors"], "side_left", NAMES);
+    const spots = sidedZoneSpots({ region: "back", side: "mid", position: "side_left" }, ["erectors"], NAMES);
     expect(spots.every((spot) => spot.side !== "left")).toBe(true);
   });
 });

@@ -95,57 +95,37 @@ export function layTablePlan(moment: Moment, names: Names): TablePlanLayout {
   };
 }
 
+/** A region as it is worked: its side, and how the client lies. */
+type Where = Pick<Entry, "region" | "side" | "position">;
+
 /** The zones of one region that can be pointed at where the client now lies. */
-export function zoneSpots(
-  region: string,
-  side: Entry["side"],
-  zones: readonly string[],
-  position: string,
-  names: Names,
-): Spot[] {
+export function zoneSpots(where: Where, zones: readonly string[], names: Names): Spot[] {
   return zones.map((zone) => {
-    const patches = patchesOf(region, side, zone, position, names);
-    return {
-      ...spotOf(region, side, zone, names),
-      key: zone,
-      path: patches.map(({ path }) => path).join(""),
-    };
+    const paths = patchesOf(where, zone, names).map(({ path }) => path);
+    return spotOf(where, zone, zone, paths.join(""), names);
   });
 }
 
 /** The same, told apart by the client's side where a zone of the middle lies on both, or broadly over it. */
-export function sidedZoneSpots(
-  region: string,
-  side: Entry["side"],
-  zones: readonly string[],
-  position: string,
-  names: Names,
-): Spot[] {
+export function sidedZoneSpots(where: Where, zones: readonly string[], names: Names): Spot[] {
   return zones.flatMap((zone) => {
-    const patches = patchesOf(region, side, zone, position, names, true);
-    if (side !== "mid" || patches.length < 2) return zoneSpots(region, side, [zone], position, names);
+    const patches = patchesOf(where, zone, names, true);
+    if (where.side !== "mid" || patches.length < 2) return zoneSpots(where, [zone], names);
     return patches.map(({ path, at }, i) => {
-      const lies = nearerSide(at, position, names);
-      return { ...spotOf(region, lies, zone, names), key: `${zone} ${i}`, path };
+      const side = nearerSide(at, where.position, names);
+      return spotOf({ ...where, side }, zone, `${zone} ${i}`, path, names);
     });
   });
 }
 
-function patchesOf(
-  region: string,
-  side: Entry["side"],
-  zone: string,
-  position: string,
-  names: Names,
-  halved = false,
-): ZonePatch[] {
-  const posture = postureOf(position);
-  const frames = framesOf(posture, region, sidesOf(region, side, names), onPage(posture));
-  return frames.flatMap((frame) => zonePatches(region, zone, frame, names, halved));
+function patchesOf(where: Where, zone: string, names: Names, halved = false): ZonePatch[] {
+  const posture = postureOf(where.position);
+  const frames = framesOf(posture, where.region, sidesOf(where.region, where.side, names), onPage(posture));
+  return frames.flatMap((frame) => zonePatches(where.region, zone, frame, names, halved));
 }
 
-function spotOf(region: string, side: Entry["side"], zone: string, names: Names): Omit<Spot, "key" | "path"> {
-  return { region, side, zone, name: capital(zoneName(zone, names.regions[region])) };
+function spotOf({ region, side }: Where, zone: string, key: string, path: string, names: Names): Spot {
+  return { key, region, side, zone, name: capital(zoneName(zone, names.regions[region])), path };
 }
 
 /** The client's side on which a point of the page lies: that of the nearer shoulder; `mid` where only one is seen. */

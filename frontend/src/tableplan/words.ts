@@ -16,7 +16,7 @@ export function inWords({ entry, excluded, barred, pregnant, alone }: Moment, na
       ? say.nothingIsUncovered
       : `Uncovered: ${entry.window_side === "mid" ? "" : `${entry.window_side} `}${window?.name ?? entry.window}.`;
   const work = stroke
-    ? say.on(
+    ? say.strokeOn(
         capital(stroke.name),
         region ? sided(region, entry.side) : entry.region,
         entry.zone ? `, ${zoneName(entry.zone, region)}` : "",
@@ -34,7 +34,7 @@ export function inWords({ entry, excluded, barred, pregnant, alone }: Moment, na
       ? ""
       : where === "away"
         ? say.youAreAtBasin
-        : say.you(
+        : say.youAre(
             entry.seated ? "sit" : "stand",
             where === "behind"
               ? "behind"

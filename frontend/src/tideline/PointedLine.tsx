@@ -1,6 +1,7 @@
 import type { RunSheet } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
-import { clock, span } from "../phrases/time";
+import { say } from "../phrases/screens/tideline";
+import { span } from "../phrases/time";
 import { transitionWord } from "../phrases/transitionWord";
 import { capital, depthWord, sided, zoneName } from "../phrases/words";
 import { type Pointed, usePointed } from "./pointed";
@@ -31,7 +32,7 @@ export function PointedLine({ pointed, sheet, selected }: Props) {
     : [transitionWord(entry, catalogue), span(entry.seconds)];
   return (
     <>
-      <span className="numbers">{clock(entry.start)}</span>{" "}
+      <span className="numbers">{say.at(span(entry.start))}</span>{" "}
       <span className="font-bold text-base-content">{where}</span> · {what.filter(Boolean).join(" · ")}
     </>
   );

@@ -92,7 +92,7 @@ export const TideLine = memo(function TideLine(props: Props) {
         width={width}
         height={height}
         role="group"
-        aria-label={say.tideLineSessionFromLeft}
+        aria-label={say.label}
         className="select-none overflow-hidden"
         onPointerMove={point}
         onPointerLeave={() => pointed.set(null)}

@@ -18,7 +18,7 @@ export function describe(swell: Swell, catalogue: Catalogue): string {
     integrate: say.forWhole(name),
     work: name,
   }[swell.role];
-  return say.fromDepthUpTo(what, span(swell.end - swell.start), clock(swell.start), swell.deepest);
+  return say.partFrom(what, span(swell.end - swell.start), clock(swell.start), swell.deepest);
 }
 
 /** Whole seconds of working a part, oiling and asking included. */

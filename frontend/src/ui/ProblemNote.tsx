@@ -9,7 +9,7 @@ export function ProblemNote({ error, onAgain }: { error: unknown; onAgain?: () =
     <div role="alert" className="my-4 max-w-prose rounded-box bg-base-200 px-5 py-4">
       <p className="font-bold text-accent">
         <span aria-hidden="true">△ </span>
-        {known?.title ?? say.somethingWentWrongOnThis}
+        {known?.title ?? say.pageFailed}
       </p>
       {known?.errors && known.errors.length > 0 ? (
         <ul className="mt-1">
@@ -20,7 +20,7 @@ export function ProblemNote({ error, onAgain }: { error: unknown; onAgain?: () =
           ))}
         </ul>
       ) : (
-        <p>{known?.detail ?? say.whatWasSavedIsSafe}</p>
+        <p>{known?.detail ?? say.savedIsSafe}</p>
       )}
       {onAgain && (
         <Button className="mt-3" onClick={onAgain}>

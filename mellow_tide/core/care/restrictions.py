@@ -58,10 +58,10 @@ class BarredStrokes(Record):
     on: str
     because: str
 
-    def bars(self, stroke: Stroke, region: str) -> bool:
-        """Whether this stroke may not be there."""
+    def bars(self, stroke: Stroke, region: str, direction: str) -> bool:
+        """Whether this stroke may not be there, in this direction."""
         named = stroke.id in self.strokes or stroke.family in self.strokes
-        outward = self.outward and stroke.direction == "away"
+        outward = self.outward and direction == "away"
         return self.on in ("all", region) and (named or outward)
 
 
@@ -101,20 +101,24 @@ class Restrictions(Record):
         capped = self.capped(region)
         return capped.depth if capped else DEEPEST
 
-    def why_no_stroke(self, stroke: Stroke, region: str) -> str | None:
-        """Why a stroke may not be done on a region, or None if health allows it; heat is told by `why_no_heat`."""
-        return next((barred.because for barred in self.strokes if barred.bars(stroke, region)), None)
+    def why_no_stroke(self, stroke: Stroke, region: str, direction: str | None = None) -> str | None:
+        """Why a stroke may not be done on a region, in its usual `direction` or another; None if health allows it.
 
-    def why_no_heat(self, region: str) -> Barred | None:
-        """What forbids heat on a region, or None."""
-        return next((barred for barred in self.heat if barred.id in ("all", region)), None)
+        Heat is told by `no_heat`.
+        """
+        way = direction or stroke.direction
+        return next((barred.because for barred in self.strokes if barred.bars(stroke, region, way)), None)
+
+    def no_heat(self, region: str) -> tuple[Barred, ...]:
+        """All that forbids heat on a region."""
+        return tuple(barred for barred in self.heat if barred.id in ("all", region))
 
     def allows(self, stroke: Stroke, region: str) -> bool:
         """Whether health allows a stroke on a region at all, at some depth."""
         return (
             self.why_no_stroke(stroke, region) is None
             and stroke.depth[0] <= self.cap(region)
-            and not (stroke.heat and self.why_no_heat(region))
+            and not (stroke.heat and self.no_heat(region))
         )
 
     def why_not(self, position: str) -> str | None:

@@ -63,6 +63,11 @@ class Entries:
         """The places at which a zone lies."""
         return self._fragile.get((region, zone), ())
 
+    def zones_to_hold(self, region: str) -> tuple[str, ...]:
+        """The zones of a region at which a point may be pressed and held."""
+        zones = self.regions[region].zones
+        return tuple(zone for zone in zones if all(place.holds for place in self.fragile(region, zone)))
+
     @cached_property
     def _fragile(self) -> Mapping[tuple[str, str | None], tuple[FragilePlace, ...]]:
         found: dict[tuple[str, str | None], tuple[FragilePlace, ...]] = {}

@@ -110,11 +110,7 @@ class Case:
 
     def steps(self) -> Iterator[tuple[Part, int, Step, Stroke]]:
         """Every step of every part that is work: its part, its index there, the step and its stroke."""
-        strokes = self.catalogue.strokes
-        for part in self.flow.parts:
-            if part.role == "work":
-                for i, step in enumerate(part.steps):
-                    yield part, i, step, strokes[step.stroke]
+        return (found for found in self.all_steps() if found[0].role == "work")
 
     def worked(self) -> Iterator[Part]:
         """The parts that are work, in order."""

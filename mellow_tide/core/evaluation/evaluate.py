@@ -82,7 +82,7 @@ def evaluate(
         findings=found,
         balance=balance,
         hands=case.load,
-        supplies=count_supplies(flow, sheet, case.catalogue, case.client),
+        supplies=count_supplies(flow, sheet, case.catalogue, case.client, bool(case.restrictions.raise_head)),
         exposures=find_exposures(sheet, case.catalogue),
         verdicts=_judge(sheet, balance, found, case.load),
         limits=VerdictLimits(),

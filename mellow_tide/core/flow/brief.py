@@ -133,9 +133,10 @@ def check_brief(brief: Brief, catalogue: Catalogue) -> None:
         raise BadBrief(FieldProblem("school", "school_of_another_kind", school=school.name, kind=kind))
     areas = {area.id: area for area in catalogue.kinds[brief.kind].areas}
     if brief.area is not None and brief.area not in areas:
-        code = "unknown_area" if areas else "no_areas"
         kind = catalogue.kinds[brief.kind].name
-        raise BadBrief(FieldProblem("area", code, kind=kind, known=tuple(areas)))
+        if not areas:
+            raise BadBrief(FieldProblem("area", "no_areas", kind=kind))
+        raise BadBrief(FieldProblem("area", "unknown_area", kind=kind, known=tuple(areas)))
     both = [id for id in brief.focus if id in brief.leave_out]
     if both:
         names = tuple(catalogue.regions[id].name for id in both)

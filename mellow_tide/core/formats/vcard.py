@@ -28,8 +28,12 @@ def read_vcard(text: str) -> tuple[Contact, ...]:
         cards = list(vobject.readComponents(text, ignoreUnreadable=True))
     except vobject.base.ParseError as error:
         line = getattr(error, "lineNumber", None)
-        code = "cards_unreadable_at" if line else "cards_unreadable"
-        raise UnreadableCards(FieldProblem("text", code, line=line)) from error
+        told = (
+            FieldProblem("text", "cards_unreadable_at", line=line)
+            if line
+            else FieldProblem("text", "cards_unreadable")
+        )
+        raise UnreadableCards(told) from error
     if not cards:
         raise UnreadableCards(FieldProblem("text", "no_card"))
     return tuple(read_contact(number, dict(_values(card))) for number, card in enumerate(cards, start=1))

@@ -8,6 +8,7 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Wish
 from mellow_tide.core.learning.evidence import Answer
 from mellow_tide.core.learning.pressure import Estimate, Sureness
+from mellow_tide.core.phrases.book import say
 
 ASK_EARLY = 1.2
 """Levels: an 80 % interval wider than this is asked about early, unless the last visit has been just right."""
@@ -21,14 +22,16 @@ Basis = Literal["by_hand", "last_time", "learnt"]
 class StartDepth(Record):
     """A region at the next visit: the depth to start at, what it goes by, and why not nearer to the wish if it is not.
 
-    `basis`: it was set `by_hand`, was just right `last_time`, or is the whole level nearest to what is `learnt`.
-    `low` to `high` is the 80 % interval of the wish, `mean` its middle, all in levels. `answers` is how many it rests
-    on. `held_by` is `care` (health, the most that is allowed) or `last_time` (one level over what was borne), or empty.
+    `basis`: it was set `by_hand`, was just right `last_time`, or is the whole level nearest to what is `learnt`;
+    `why` says that, or what holds the depth lower. `low` to `high` is the 80 % interval of the wish, `mean` its middle,
+    all in levels. `answers` is how many it rests on. `held_by` is `care` (health, the most that is allowed) or
+    `last_time` (one level over what was borne), or empty.
     """
 
     region: str
     depth: float
     basis: Basis
+    why: str
     mean: float
     low: float
     high: float
@@ -56,18 +59,20 @@ def choose_start(
     wanted, basis = _wanted(estimate.mean, right, by_hand)
     borne = find_borne(region, answers)
     limits = [("care", most)] + ([("last_time", borne + 1)] if borne is not None else [])
-    held_by, limit = min(limits, key=lambda named: named[1])
+    limited_by, limit = min(limits, key=lambda named: named[1])
+    held_by = limited_by if wanted > limit else ""
     return StartDepth(
         region=region,
         depth=max(1.0, min(wanted, limit)),
         basis=basis,
+        why=say(f"starts.held_by_{held_by}" if held_by else f"starts.{basis}"),
         mean=round(estimate.mean, 2),
         low=round(low, 2),
         high=round(high, 2),
         sureness=estimate.sureness,
         ask_early=right is None and high - low > ASK_EARLY,
         answers=estimate.answers,
-        held_by=held_by if wanted > limit else "",
+        held_by=held_by,
     )
 
 

@@ -4,7 +4,6 @@ from typing import Annotated
 
 from pydantic import Field
 
-from mellow_tide.core.care.restrictions import restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts
@@ -74,11 +73,14 @@ class Supplies(Record):
     packing: tuple[str, ...]
 
 
-def count_supplies(flow: Flow, sheet: RunSheet, catalogue: Catalogue, client: ClientFacts) -> Supplies:
-    """Everything that working `sheet` on `client` uses."""
+def count_supplies(
+    flow: Flow, sheet: RunSheet, catalogue: Catalogue, client: ClientFacts, head_raised: bool = False
+) -> Supplies:
+    """Everything that working `sheet` on `client` uses; `head_raised`: the head end is raised where they lie flat."""
     by_region = _lubricant(flow, sheet, catalogue, client)
     millilitres = round(sum(ml for _, ml in by_region), 1)
-    linen, supports, towels = _linen(flow, catalogue), _supports(flow, catalogue, client), _hot_towels(sheet)
+    linen, towels = _linen(flow, catalogue), _hot_towels(sheet)
+    supports = _supports(flow, catalogue, head_raised)
     oil = catalogue.lubricants[flow.brief.lubricant]
     packing = [
         *linen,
@@ -140,10 +142,12 @@ def _linen(flow: Flow, catalogue: Catalogue) -> tuple[str, ...]:
     return (*linen, *(PRENATAL_LINEN if kind.id == "prenatal" else ()), *chest)
 
 
-def _supports(flow: Flow, catalogue: Catalogue, client: ClientFacts) -> tuple[str, ...]:
+def _supports(flow: Flow, catalogue: Catalogue, head_raised: bool) -> tuple[str, ...]:
     """Every support that some position of the flow takes, once; a wedge for a head end that is raised."""
-    used = {id for part in flow.parts for id in catalogue.positions[part.position].supports}
-    if restrict(client, catalogue).raise_head:
+    positions = [catalogue.positions[id] for id in {part.position for part in flow.parts}]
+    used = {id for position in positions for id in position.supports}
+    # On the side the head is level with the spine.
+    if head_raised and any(position.flat and position.upper is None for position in positions):
         used.add(WEDGE)
     return tuple(id for id in catalogue.supports if id in used)
 

@@ -20,7 +20,7 @@ from mellow_tide.store.sessions import ReadAt, lock_session, set_day_answer, set
 
 
 def answer_day(desk: Desk, at: ReadAt, answer: DayAnswer, lasting: bool) -> SessionView:
-    """Keep today's answer, and let the closest plan that obeys it stand; `lasting` keeps it for the next times too.
+    """Keep today's answer, and let the closest plan that obeys it stand; `lasting` keeps it for later visits too.
 
     The answer is kept whatever becomes of the plan: after a stop sign, or where no plan of the brief can obey it, the
     plan stays and its findings say so. Raises `NotThere`, `Stale`, `UnknownReference`.

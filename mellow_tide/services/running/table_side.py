@@ -5,7 +5,6 @@ from uuid import UUID
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.learning.start import StartDepth
-from mellow_tide.core.phrases.book import say
 from mellow_tide.core.planner.table.extras import Extra, find_extras
 from mellow_tide.core.planner.table.replan_table import ReplanTable, make_replan_table
 from mellow_tide.core.timing.ways import WayPast, find_ways
@@ -21,7 +20,7 @@ class TableSide(Record):
     sore places fell on earlier visits.
 
     The key of `falls` is region, side and zone, if any. `ask_early` are the regions of whose pressure too little is
-    known after at least one visit; `starts` says by region where the work starts, and why, where that is known.
+    known after at least one visit; `starts`: where the work on a region starts, and why, where that is known.
     """
 
     replanning: ReplanTable
@@ -29,7 +28,7 @@ class TableSide(Record):
     extras: tuple[Extra, ...]
     falls: Mapping[str, int]
     ask_early: tuple[str, ...]
-    starts: Mapping[str, str]
+    starts: Mapping[str, StartDepth]
 
 
 def read_table_side(desk: Desk, session_id: UUID) -> TableSide:
@@ -48,10 +47,5 @@ def read_table_side(desk: Desk, session_id: UUID) -> TableSide:
         extras=find_extras(plan.flow, setting),
         falls=measure_falls(earlier),
         ask_early=tuple(region for region in worked if known.visits and region not in sure),
-        starts={start.region: _say_start(start) for start in known.starts if start.region in worked},
+        starts={start.region: start for start in known.starts if start.region in worked},
     )
-
-
-def _say_start(start: StartDepth) -> str:
-    by = f"held_by_{start.held_by}" if start.held_by else start.basis
-    return say(f"starts.{by}", depth=start.depth)

@@ -1,6 +1,6 @@
 -- name: visits_to_learn_from
 SELECT s.session_id, s.starts_at, (s.plan #>> '{flow,brief,specific_ceiling}')::integer AS specific_ceiling,
-    coalesce(s.plan #>> '{flow,brief,pressure}', 'medium') AS pressure,
+       coalesce(s.plan #>> '{flow,brief,pressure}', 'medium') AS pressure,
        to_jsonb(b) - '{practice_id,session_id,begun_at}'::text[] AS stored_run,
        coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM run_event e
                  WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id

@@ -5,7 +5,7 @@ from datetime import date
 from fastapi import APIRouter, Response
 from pydantic import BaseModel
 
-from mellow_tide.core.catalogue.records import FragilePlace, Position, Region, Stroke, Support, Tool, Window
+from mellow_tide.core.catalogue.records import Position, Region, Stroke, Support, Tool, Window
 from mellow_tide.core.catalogue.rules import Closing, Condition, Consent, HouseRule, Kind, Lubricant, School
 from mellow_tide.core.checks.check import Severity
 from mellow_tide.core.checks.registry import CHECKS
@@ -36,7 +36,10 @@ class CheckView(BaseModel):
 
 
 class CatalogueView(BaseModel):
-    """Everything that has a name on a screen, by id."""
+    """Everything that has a name on a screen, by id.
+
+    `zones_to_hold`: by region, the zones at which a sore point may be pressed and held.
+    """
 
     regions: dict[str, Region]
     strokes: dict[str, Stroke]
@@ -51,7 +54,7 @@ class CatalogueView(BaseModel):
     consents: dict[str, Consent]
     conditions: dict[str, Condition]
     house_rules: dict[str, HouseRule]
-    places: dict[str, FragilePlace]
+    zones_to_hold: dict[str, tuple[str, ...]]
     checks: dict[str, CheckView]
 
 
@@ -92,7 +95,7 @@ def read_catalogue(desk: AtDesk, response: Response) -> CatalogueView:
         consents=dict(known.consents),
         conditions=dict(known.conditions),
         house_rules=dict(known.house_rules),
-        places=dict(known.places),
+        zones_to_hold={id: known.zones_to_hold(id) for id in known.regions},
         checks={
             c.code: CheckView(name=c.name, severity=c.severity, summary=c.summary, rationale=c.rationale)
             for c in CHECKS

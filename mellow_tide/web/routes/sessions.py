@@ -64,7 +64,7 @@ class PlacesToKeepOff(Body):
 
 
 class AnswerOfTheDay(Body):
-    """What the client of the session read at `revision` answered; `lasting` keeps it for the next times too."""
+    """What the client of the session read at `revision` answered; `lasting` keeps it for later visits too."""
 
     revision: Revision
     answer: DayAnswer

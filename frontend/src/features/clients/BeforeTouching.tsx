@@ -29,7 +29,7 @@ export function BeforeTouching({ client }: { client: ClientPage }) {
             className="font-bold text-accent underline underline-offset-4"
           >
             <span aria-hidden="true">△ </span>
-            {shared.intakeHasBeenHandedIn}
+            {shared.readTheIntakeFirst}
           </Link>
         </p>
       )}
@@ -46,7 +46,7 @@ export function BeforeTouching({ client }: { client: ClientPage }) {
         ))}
         {client.ahead.map(({ on, weeks, says }) => (
           <li key={weeks + says} className="py-1 text-quiet">
-            {say.fromWord(weeks, longDate(on), says)}
+            {say.changesFrom(weeks, longDate(on), says)}
           </li>
         ))}
         {off.map((place) => (
@@ -67,7 +67,7 @@ export function BeforeTouching({ client }: { client: ClientPage }) {
           </li>
         ))}
       </ul>
-      {cautions.length + off.length === 0 && <p>{say.nothingOnRecordThatRestricts}</p>}
+      {cautions.length + off.length === 0 && <p>{say.nothingRestricts}</p>}
       <ConsentLine client={client} />
     </section>
   );

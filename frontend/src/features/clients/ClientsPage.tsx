@@ -30,7 +30,7 @@ export function ClientsPage() {
       )}
       <SearchLine
         label={say.findClient}
-        placeholder={say.nameDigitsOfPhoneWord}
+        placeholder={say.whatToSearchBy}
         typed={typed}
         onType={setTyped}
         withOld={withOld}
@@ -47,7 +47,7 @@ export function ClientsPage() {
       {found.error && <ProblemNote error={found.error} onAgain={() => found.refetch()} />}
       {found.data?.length === 0 && (
         <p role="status" className="mt-6">
-          {typed.trim() ? say.nobodyIsFoundByThese : say.nobodyYetAddFirstOne}
+          {typed.trim() ? say.nobodyFound : say.nobodyYet}
         </p>
       )}
       <ul aria-label="Clients" className="mt-4" {...steady}>

@@ -38,7 +38,7 @@ export function Intakes({ client }: { client: ClientPage }) {
           {say.linkForTheirOwnPhone}
         </Button>
         <Button className="bg-base-100" onClick={() => handing.mutate()} disabled={handing.isPending}>
-          {say.handOverThisTabletSigns}
+          {say.handOverTheTablet}
         </Button>
       </div>
       {problem && <ProblemNote error={problem} />}
@@ -69,7 +69,7 @@ export function Intakes({ client }: { client: ClientPage }) {
 function waitsFor(intake: ClientPage["intakes"][number], when: (at: string) => string): string {
   if (new Date(intake.expires_at) < new Date()) return say.endedNotHandedIn(when(intake.expires_at));
   if (intake.opened_at) return say.beingFilledInSince(when(intake.opened_at));
-  return say.notOpenedYetLinkEnds(when(intake.expires_at));
+  return say.notOpenedYet(when(intake.expires_at));
 }
 
 function TheLink({ link, until }: { link: IntakeLink; until: string }) {
@@ -82,7 +82,7 @@ function TheLink({ link, until }: { link: IntakeLink; until: string }) {
         dangerouslySetInnerHTML={{ __html: link.qr_svg }}
       />
       <div className="min-w-0">
-        <p>{say.itOpensOnceOnOne(until)}</p>
+        <p>{say.howTheLinkWorks(until)}</p>
         <input
           className="input mt-3 min-h-11 w-full"
           aria-label="The link"

@@ -54,7 +54,7 @@ function Wishes({ client }: { client: Client }) {
       <h2 className="text-2xl">Wishes</h2>
       {aims && <p className="mt-1 italic">“{aims}”</p>}
       <WishesPlan client={client} />
-      {wishes.length === 0 && <p className="mt-1">{say.noneByRegionDepthIs}</p>}
+      {wishes.length === 0 && <p className="mt-1">{say.noWishByRegion}</p>}
       <ul className="mt-1">
         {wishes.map(({ region, depth }) => (
           <li key={region}>
@@ -92,7 +92,7 @@ function SorePoints({ client }: { client: Client }) {
                 <span className="font-bold">{capital(placeName(point, catalogue))}</span>
                 <span className="numbers"> {point.numbers?.join(", ") || "no number"}</span>
                 {point.travels?.length ? shared.travelsTo(listed(point.travels)) : ""}
-                {point.left && <span className="text-quiet"> {say.slowToEaseComeBack}</span>}
+                {point.left && <span className="text-quiet"> {say.comeBackToIt}</span>}
               </li>
             ))}
           </ul>

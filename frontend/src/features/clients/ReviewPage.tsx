@@ -53,7 +53,7 @@ export function ReviewPage() {
           reviewed_at ? "All of it has been read." : `${open.length} of ${items.length} still to read.`,
         )}
       </p>
-      <p className="mt-2 max-w-[75ch]">{say.whatYouAcceptGoesInto}</p>
+      <p className="mt-2 max-w-[75ch]">{say.whatAcceptingDoes}</p>
       {judging.error && <ProblemNote error={judging.error} />}
       {items.length === 0 && <p className="mt-4">{say.nothingWasAnswered}</p>}
       <ul aria-label="Answers" className="mt-4">
@@ -184,7 +184,7 @@ function Answer({ one, busy, narrow, onJudge }: AnswerProps) {
   );
 }
 
-const VERDICTS = { accepted: "accepted", questioned: say.open, settled: say.leftOutAfterAsking };
+const VERDICTS = { accepted: "accepted", questioned: say.toBeAskedInLine, settled: say.leftOutAfterAsking };
 
 function VerdictButton(props: { words: string; about: string; busy: boolean; onPress(): void }) {
   return (

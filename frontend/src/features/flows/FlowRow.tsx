@@ -120,7 +120,7 @@ function UseFor({ flow }: { flow: FlowView }) {
   if (day.error) return <ProblemNote error={day.error} onAgain={() => day.refetch()} />;
   return (
     <div className="mt-2 rounded-box bg-base-200 px-5 py-4">
-      <p>{waiting.length > 0 ? say.whoseSessionYouSeeWhat : day.data && say.noSessionOfTodayIs}</p>
+      <p>{waiting.length > 0 ? say.whoseSession : day.data && say.nothingLeftToPlan}</p>
       <div className="mt-2 flex flex-wrap gap-2">
         {waiting.map((session) => (
           <Link

@@ -32,10 +32,10 @@ export function FlowsPage() {
   return (
     <div ref={ref}>
       <h1 className="text-3xl">Flows</h1>
-      <p className="mt-1 max-w-[65ch]">{say.sessionsToStartFromEach}</p>
+      <p className="mt-1 max-w-[65ch]">{say.whatTheLibraryIs}</p>
       <SearchLine
         label={say.findFlow}
-        placeholder={say.nameRegionMinutesKindFeet}
+        placeholder={say.whatToSearchBy}
         typed={typed}
         onType={setTyped}
         withOld={withOld}
@@ -49,11 +49,11 @@ export function FlowsPage() {
       </SearchLine>
       {compared.length === 1 && (
         <p role="status" className="mt-3">
-          {say.chooseSecondOneToCompare}
+          {say.chooseASecond}
         </p>
       )}
       {compared.length === 2 && <Beside ids={compared} onClose={() => setCompared([])} />}
-      {shown.length === 0 && <p className="mt-6">{say.noFlowFitsAllOf}</p>}
+      {shown.length === 0 && <p className="mt-6">{say.noFlowFits}</p>}
       <ul className="mt-4">
         {shown.map((flow) => (
           <FlowRow

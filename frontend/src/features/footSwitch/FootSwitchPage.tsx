@@ -27,7 +27,7 @@ export function FootSwitchPage() {
       className="flex min-h-dvh flex-col gap-5 bg-base-100 px-5 py-6 text-base-content"
     >
       <h1 className="text-3xl">{say.simulatedFootSwitch}</h1>
-      <p className="max-w-[60ch] text-quiet">{say.signedInAsSamePerson}</p>
+      <p className="max-w-[60ch] text-quiet">{say.howToUseIt}</p>
       <fieldset className="flex flex-wrap gap-3">
         <legend className="mb-2 text-quiet">It sends</legend>
         {CODES.map(([code, words]) => (

@@ -18,7 +18,7 @@ export function IntakePage() {
         {token ? (
           <Filling key={token} token={token} />
         ) : (
-          <Notice title={say.thereIsNoFormHere} says={say.openLinkThatYouWere} />
+          <Notice title={say.thereIsNoFormHere} says={say.openTheWholeLink} />
         )}
       </main>
     </div>
@@ -27,12 +27,12 @@ export function IntakePage() {
 
 function Filling({ token }: { token: string }) {
   const intake = useIntake(token);
-  if (intake.done) return <Notice title={say.thankYou} says={say.itHasBeenHandedIn} />;
+  if (intake.done) return <Notice title={say.thankYou} says={say.handedIn} />;
   if (intake.closed)
     return <Notice title={intake.closed.document.title} says={intake.closed.document.detail} />;
   if (!intake.form || !intake.answers)
     return intake.cut ? (
-      <Notice title={say.thereIsNoConnection} says={say.formOpensByItselfAs} />
+      <Notice title={say.thereIsNoConnection} says={say.opensByItself} />
     ) : (
       <Waiting what={say.openingForm} />
     );
@@ -87,7 +87,7 @@ function Sections({ intake, form }: { intake: Intake; form: IntakeForm }) {
         ))}
       </div>
       <p role="status" className={`mt-8 min-h-6 ${intake.cut ? "text-accent" : "text-quiet"}`}>
-        {intake.cut ? say.noConnectionJustNowYour : intake.saved ? "Saved." : "Saving …"}
+        {intake.cut ? say.answersAreKept : intake.saved ? "Saved." : "Saving …"}
       </p>
       {last && elsewhere >= 0 && (
         <p role="alert" className="text-accent">
@@ -120,7 +120,7 @@ function Sections({ intake, form }: { intake: Intake; form: IntakeForm }) {
           </Button>
         )}
       </div>
-      {last && <p className="mt-6 text-quiet">{say.whatYouWroteIsRead}</p>}
+      {last && <p className="mt-6 text-quiet">{say.whoReadsIt}</p>}
     </>
   );
 }

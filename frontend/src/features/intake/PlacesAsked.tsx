@@ -47,8 +47,8 @@ export function PlacesAsked({ question, form, answers, onAnswer }: AskedProps) {
             {off && (
               <input
                 className="input min-h-12 grow"
-                aria-label={say.whyIfYouWantTo(placeName(place, form))}
-                placeholder={shared.whyIfYouWantTo}
+                aria-label={say.whyThere(placeName(place, form))}
+                placeholder={shared.why}
                 maxLength={120}
                 value={place.because ?? ""}
                 onChange={(event) =>
@@ -69,7 +69,7 @@ export function PlacesAsked({ question, form, answers, onAnswer }: AskedProps) {
       </ul>
       <div className="mt-2">
         <PlaceChoice
-          label={off ? say.orChoosePlaceNotTo : say.orChoosePlaceThatCarries}
+          label={off ? say.chooseAPlaceNotToTouch : say.chooseAPlaceOfTension}
           place={null}
           catalogue={form}
           zones={false}

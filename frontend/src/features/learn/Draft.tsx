@@ -24,7 +24,7 @@ export function Draft({ clientId }: { clientId: string }) {
     <section aria-label={say.nextPlan}>
       <h2 className="text-2xl">{say.nextPlanDrafted}</h2>
       {reasons.length === 0 ? (
-        <p className="mt-1">{say.asLastOneNothingThat}</p>
+        <p className="mt-1">{say.nothingToChange}</p>
       ) : (
         <ul className="mt-1 grid gap-1">
           {reasons.map((reason) => (
@@ -56,11 +56,7 @@ export function reasonWords(
 ): string {
   const name = capital(catalogue.regions[reason.region]?.whole ?? reason.region);
   const depth = reason.start
-    ? say.toDepthItWasSince(
-        reason.depth_after ?? "none",
-        reason.depth_before ?? "not worked",
-        says(reason.start),
-      )
+    ? say.depthChanges(reason.depth_after ?? "none", reason.depth_before ?? "not worked", says(reason.start))
     : "";
   const points = reason.points?.length
     ? say.moreTimeSincePointWasLeft(

@@ -27,8 +27,7 @@ export function LearnPage() {
   const catalogue = useQuery(catalogueQuery);
   const error = session.error ?? learnt.error ?? client.error ?? catalogue.error;
   if (error) return <ProblemNote error={error} onAgain={() => learnt.refetch()} />;
-  if (!learnt.data || !client.data || !catalogue.data)
-    return <Waiting what={say.puttingTogetherWhatVisitsHave} />;
+  if (!learnt.data || !client.data || !catalogue.data) return <Waiting what={say.gatheringVisits} />;
   return <Taught learnt={learnt.data} client={client.data} />;
 }
 
@@ -45,14 +44,14 @@ function Taught(props: { learnt: Learnt; client: ClientPage }) {
           <p className="mt-1 text-quiet">
             {said
               ? say.fromVisits(learnt.visits.filter(({ counts }) => counts).length, learnt.visit)
-              : say.nothingHasBeenSaidOf}
+              : say.nothingSaidYet}
           </p>
           {starts.length > 0 && (
             <table className="mt-3 w-full">
               <thead className="text-left text-quiet">
                 <tr>
                   <th className="font-normal">Region</th>
-                  <th className="w-2/5 font-normal">{say.lightToDeepTo}</th>
+                  <th className="w-2/5 font-normal">{say.lightToDeep}</th>
                   <th className="font-normal">Next time</th>
                 </tr>
               </thead>
@@ -88,11 +87,11 @@ function Taught(props: { learnt: Learnt; client: ClientPage }) {
             shaded={shades(starts)}
             edged={certainty(starts)}
           />
-          <p className="mt-1 text-quiet">{say.deeperDarkerWholeLineAround}</p>
+          <p className="mt-1 text-quiet">{say.howToReadTheBody}</p>
         </section>
         <VisitsTaught learnt={learnt} />
         <p>
-          {starts.length > 0 && say.nextPlanForStartsThere(client.record.name)}
+          {starts.length > 0 && say.nextPlanStartsThere(client.record.name)}
           <Link to="/clients/$clientId" params={{ clientId: learnt.client_id }} className="underline">
             {say.allThatIsKnown}
           </Link>

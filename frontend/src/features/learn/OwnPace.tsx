@@ -40,7 +40,7 @@ export function OwnPace() {
     <section aria-label={say.yourOwnPace}>
       <h2 className="text-2xl">{say.yourOwnPace}</h2>
       {strokes.length === 0 ? (
-        <p className="mt-1">{say.nothingIsKnownOfIt}</p>
+        <p className="mt-1">{say.paceNotKnown}</p>
       ) : (
         <>
           <p className="mt-1 text-quiet">
@@ -76,7 +76,7 @@ export function OwnPace() {
                             setConfirmed(chosen);
                           }}
                         />
-                        {say.oddUseItAllSame}
+                        {say.useItThoughOdd}
                       </label>
                     )}
                   </td>
@@ -86,7 +86,7 @@ export function OwnPace() {
             </tbody>
           </table>
           <Button className="mt-3" disabled={changing.isPending} onClick={() => changing.mutate(true)}>
-            {acceptedAt ? say.takeWhatIsLearntBy : say.letClockGoByIt}
+            {acceptedAt ? say.takeWhatIsLearnt : say.letClockGoByIt}
           </Button>
           {acceptedAt && (
             <Button

@@ -23,7 +23,7 @@ export function PointSteps({ visits }: { visits: Learnt["sore"] }) {
   return (
     <section aria-label={say.pointsOverVisits}>
       <h2 className="text-2xl">{say.sorePointsOverVisits}</h2>
-      <p className="mt-1 text-quiet">{say.clientsNumbersNoneToWorst}</p>
+      <p className="mt-1 text-quiet">{say.whatTheNumbersAre}</p>
       <ul className="mt-3 grid gap-5">
         {series.map((one) => (
           <li key={one.place}>

@@ -37,11 +37,11 @@ export function VisitsTaught({ learnt }: { learnt: Learnt }) {
       </ul>
       {learnt.by_hand.length > 0 && (
         <>
-          <h3 className="mt-4 font-serif text-xl">{say.setByHandOrSaid}</h3>
+          <h3 className="mt-4 font-serif text-xl">{say.setOrSaid}</h3>
           <ul>
             {learnt.by_hand.map((one) => (
               <li key={`${one.at} ${one.region}`}>
-                {say.atDepth(
+                {say.wishSetAt(
                   capital(day(one.at)),
                   catalogue.regions[one.region]?.whole ?? one.region,
                   one.depth,
@@ -60,7 +60,7 @@ export function VisitsTaught({ learnt }: { learnt: Learnt }) {
 function wordsOf(visit: Visit, catalogue: Catalogue): string {
   if (visit.answers.length === 0) return say.nothingWasSaidOfPressure;
   const words = visit.answers.map((one) =>
-    say.at(catalogue.regions[one.region]?.whole ?? one.region, one.depth, spoken(one.word)),
+    say.saidAtDepth(catalogue.regions[one.region]?.whole ?? one.region, one.depth, spoken(one.word)),
   );
   return `${listed(words)}.`;
 }

@@ -18,7 +18,7 @@ export function WishScale({ start }: { start: StartDepth }) {
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
-      aria-label={say.wishAboutLikelyBetweenAnd(start.mean, start.low, start.high)}
+      aria-label={say.wishBetween(start.mean, start.low, start.high)}
       className="block w-full max-w-80"
     >
       <path d={`M${x(0.5)} ${GROUND}L${hill}L${x(5.5)} ${GROUND}z`} className="fill-tide" />

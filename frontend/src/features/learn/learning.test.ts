@@ -13,6 +13,7 @@ const start = (more: Partial<StartDepth>): StartDepth => ({
   high: 4,
   sureness: "sure",
   basis: "last_time",
+  why: "as last time",
   ask_early: false,
   answers: 6,
   held_by: "",
@@ -22,10 +23,10 @@ const start = (more: Partial<StartDepth>): StartDepth => ({
 it("says where it starts, how sure it is, and what holds it", () => {
   expect(says(start({}))).toBe("starts at 3.5, medium; as last time; sure");
   expect(says(start({ sureness: "not_known", ask_early: true }))).toBe(
-    "starts at 3.5, medium; as last time; not known yet: ask early",
+    "starts at 3.5, medium; as last time; a guess so far: ask early",
   );
-  expect(says(start({ depth: 2, held_by: "care" }))).toBe(
-    "starts at 2, heavy lotioning; held there by care; sure",
+  expect(says(start({ depth: 2, held_by: "care", why: "the most that is allowed" }))).toBe(
+    "starts at 2, heavy lotioning; the most that is allowed; sure",
   );
 });
 

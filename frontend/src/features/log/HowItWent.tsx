@@ -52,7 +52,7 @@ export function HowItWent({ page }: { page: LogView }) {
                 {point.zone && `, ${zoneName(point.zone, catalogue.regions[point.region])}`}:{" "}
                 <span className="numbers font-bold">{point.numbers.join(", ") || "no number"}</span>
                 {point.left && say.slowToEaseLeft}
-                {point.travels.length > 0 && say.travelsToDot(listed(point.travels))}
+                {point.travels.length > 0 && say.travelsOn(listed(point.travels))}
               </li>
             ))}
           </ul>

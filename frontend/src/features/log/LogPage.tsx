@@ -27,7 +27,7 @@ function NotYet({ begun }: { begun: boolean }) {
   return (
     <div className="mt-6 max-w-prose rounded-box bg-base-200 px-7 py-8">
       <h2 className="text-2xl">{begun ? say.sessionIsStillUnderWay : say.nothingToLogYet}</h2>
-      <p className="mt-2">{say.whenItHasEndedIn}</p>
+      <p className="mt-2">{say.afterItHasEnded}</p>
     </div>
   );
 }
@@ -40,7 +40,7 @@ function Logged({ page }: { page: LogView }) {
         <Summary page={page} timeZone={timeZone} />
         {!page.signed_by && (
           <Button look="main" type="submit" form={LOG_FORM} className="sm:ml-auto">
-            {say.allRightAsItIs}
+            {say.signAsItIs}
           </Button>
         )}
       </div>

@@ -2,11 +2,7 @@
 import type { Log, LogView } from "../../api/client";
 import { say } from "../../phrases/screens/log";
 
-export const AFTERCARE = [
-  say.riseSlowlyWaterWarmthAnd,
-  say.littleSorenessMayComeAnd,
-  say.ifSomethingWorriesThemTheir,
-] as const;
+export const AFTERCARE = [say.riseSlowly, say.sorenessPasses, say.askTheirClinician] as const;
 
 export interface Fields {
   suited: Record<string, string>;

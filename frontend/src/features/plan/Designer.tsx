@@ -94,7 +94,7 @@ export function Designer({ session, from }: Props) {
           fixed={fixed}
           onChange={change}
         />
-        {fixed && <p className="text-quiet italic">{say.thisSessionHasBegunSo}</p>}
+        {fixed && <p className="text-quiet italic">{say.planStands}</p>}
         <p role="status" className="sr-only">
           {changes.changing ? "Planning" : problem ? say.planWasNotChanged : say.planIsUpToDate}
         </p>
@@ -109,7 +109,7 @@ export function Designer({ session, from }: Props) {
                 mending.forget();
               }}
             >
-              {wished ? say.putBriefBackAsIt : say.goOnWithPlanAs}
+              {wished ? say.putBriefBack : say.keepPlan}
             </Button>
           </>
         )}

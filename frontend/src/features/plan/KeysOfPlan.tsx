@@ -3,19 +3,19 @@ import { say } from "../../phrases/screens/plan/page";
 import { Button } from "../../ui/Button";
 
 const KEYS: [string[], string][] = [
-  [["←", "→", "Home", "End"], say.fromPartToPartAlong],
-  [[",", "."], say.sShorterSLongerOther],
-  [["Alt", ",", "."], say.sameAtEdgeThisSide],
-  [["Shift", "←", "→"], say.movePartToNextPlace],
-  [["m"], say.giveOtherSideSameStrokes],
-  [["s"], say.splitPartInTwo],
-  [["Delete"], say.leaveRegionOut],
-  [["Shift", "Delete"], say.takeOnlyThisPartAway],
-  [["z", "Esc"], say.bringPartNearerWholeSession],
-  [["Ctrl", "wheel"], say.nearerAndFarther],
-  [["/"], say.addByTyping],
-  [["Ctrl", "Z"], say.takeLastChangeBack],
-  [["Ctrl", "Shift", "Z"], say.doItAgain],
+  [["←", "→", "Home", "End"], say.keyAlong],
+  [[",", "."], say.keyLength],
+  [["Alt", ",", "."], say.keyEdge],
+  [["Shift", "←", "→"], say.keyMove],
+  [["m"], say.keyMirror],
+  [["s"], say.keySplit],
+  [["Delete"], say.keyLeaveOut],
+  [["Shift", "Delete"], say.keyTakeAway],
+  [["z", "Esc"], say.keyZoomPart],
+  [["Ctrl", "wheel"], say.keyZoom],
+  [["/"], say.keyAdd],
+  [["Ctrl", "Z"], say.keyUndo],
+  [["Ctrl", "Shift", "Z"], say.keyRedo],
   [["?"], "these keys"],
 ];
 

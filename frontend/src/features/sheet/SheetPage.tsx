@@ -30,7 +30,7 @@ export function SheetPage() {
         <Link to="/session/$sessionId/plan" params={{ sessionId }} className="btn btn-ghost min-h-11">
           {shared.backToPlan}
         </Link>
-        <span className="text-quiet">{say.oneOrTwoPagesOf}</span>
+        <span className="text-quiet">{say.howToReadIt}</span>
       </div>
       <Sheet session={session.data} />
     </>

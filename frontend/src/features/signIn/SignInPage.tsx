@@ -37,7 +37,7 @@ export function SignInPage() {
       >
         <Wordmark />
         <h1 className="mt-5 text-3xl">{say.roomIsWarmComeIn}</h1>
-        <Field label="E-mail" fault={errors.email && say.giveEMailYouSign}>
+        <Field label="E-mail" fault={errors.email && say.giveYourEmail}>
           <input
             type="email"
             autoComplete="username"

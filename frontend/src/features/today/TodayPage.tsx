@@ -29,7 +29,7 @@ function EmptyDay() {
   return (
     <div className="mt-10 max-w-prose rounded-box bg-base-200 px-7 py-8">
       <h2 className="text-2xl">{say.stillWater}</h2>
-      <p className="mt-2">{say.noSessionIsBookedToday}</p>
+      <p className="mt-2">{say.nothingBooked}</p>
     </div>
   );
 }

@@ -1,13 +1,13 @@
 /** What these screens say: app. */
 export const say = {
-  thereIsNothingAtThis: "There is nothing at this address.",
+  nothingAtThisAddress: "There is nothing at this address.",
   goBackTo: "Go back to",
   andOpenItFromThere: "and open it from there.",
   toBeLogged: "to be logged",
   stagesOfSession: "Stages of the session",
   skipToPage: "Skip to the page",
-  mellowTideToToday: "Mellow Tide, to Today",
-  mellowTideIsAidTo:
+  homeLink: "Mellow Tide, to Today",
+  caution:
     "Mellow Tide is an aid to planning for trained people. It does not diagnose. Local law, scope of practice, licence and the client’s own clinician decide; when in doubt, do not work there, or do not work at all.",
   dimScreenForNightRoom: "Dim the screen for the night room",
   signOut: (name: string) => `Sign out ${name}`,

@@ -12,14 +12,14 @@ export const say = {
   more: (worked: number) => `${worked} more`,
   asLongAsItTakes: "as long as it takes",
   cameWithMellowTide: "came with Mellow Tide",
-  whoseSessionYouSeeWhat: "Whose session? You see what changes for them before anything is stored.",
-  noSessionOfTodayIs: "No session of today is still to be planned.",
-  sessionsToStartFromEach:
+  whoseSession: "Whose session? You see what changes for them before anything is stored.",
+  nothingLeftToPlan: "No session of today is still to be planned.",
+  whatTheLibraryIs:
     "Sessions to start from. Each is adapted to the client it is used for, and every change is named first.",
   findFlow: "Find a flow",
-  nameRegionMinutesKindFeet: "Name, region, minutes, kind: feet 75",
+  whatToSearchBy: "Name, region, minutes, kind: feet 75",
   flows: (kept: number) => `${kept} flows`,
   shownOfFlows: (shown: number, kept: number) => `${shown} of ${kept} flows`,
-  chooseSecondOneToCompare: "Choose a second one to compare with.",
-  noFlowFitsAllOf: "No flow fits all of these words. Try fewer.",
+  chooseASecond: "Choose a second one to compare with.",
+  noFlowFits: "No flow fits all of these words. Try fewer.",
 };

@@ -2,6 +2,6 @@
 export const say = {
   spaceAndBackspace: "Space and backspace",
   simulatedFootSwitch: "Simulated foot switch",
-  signedInAsSamePerson:
+  howToUseIt:
     "Signed in as the same person, the table’s screen listens to it once that is switched on under “How it goes”. It sends the keys a real one sends.",
 };

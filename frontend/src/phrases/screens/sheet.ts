@@ -1,7 +1,7 @@
 /** What these screens say: sheet. */
 export const say = {
-  oneOrTwoPagesOf: "One or two pages of A4. A stroke reads: name, place, depth/passes.",
+  howToReadIt: "One or two pages of A4. A stroke reads: name, place, depth/passes.",
   handsOnAt: "Hands on at",
-  forTo: (seconds: string) => `, for ${seconds}, to`,
+  forTo: (time: string) => `, for ${time}, to`,
   layOut: (packing: string) => `Lay out: ${packing}.`,
 };

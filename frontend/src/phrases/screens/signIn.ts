@@ -1,6 +1,6 @@
 /** What these screens say: signIn. */
 export const say = {
   roomIsWarmComeIn: "The room is warm. Come in.",
-  giveEMailYouSign: "Give the e-mail you sign in with.",
+  giveYourEmail: "Give the e-mail you sign in with.",
   giveYourPassword: "Give your password.",
 };

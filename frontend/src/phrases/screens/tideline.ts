@@ -1,9 +1,10 @@
 /** What these screens say: tideline. */
 export const say = {
+  at: (time: string) => `At ${time}:`,
   firstContact: (name: string) => `first contact, ${name}`,
   close: (name: string) => `close, ${name}`,
   forWhole: (name: string) => `for the whole, ${name}`,
-  fromDepthUpTo: (name: string, length: string, start: string, deepest: number) =>
+  partFrom: (name: string, length: string, start: string, deepest: number) =>
     `${name}, ${length} from ${start}, depth up to ${deepest}`,
-  tideLineSessionFromLeft: "Tide line: the session from left to right",
+  label: "Tide line: the session from left to right",
 };

@@ -3,7 +3,7 @@ export const say = {
   alsoUnderWay: "Also under way",
   readingDay: "Reading the day",
   stillWater: "Still water.",
-  noSessionIsBookedToday:
+  nothingBooked:
     "No session is booked today. When one is, it appears here at its hour, with its plan ready to be looked at.",
   dayInOrder: "The day in order",
   lookAtPlan: "Look at the plan",

@@ -16,7 +16,7 @@ def check(case: Case) -> Iterator[Found]:
     for id in sorted(case.client.declined):
         consent = case.catalogue.consents[id]
         for s in case.flow.parts:
-            if s.region != consent.region or (consent.bare_only and s.medium == "clothed"):
+            if s.region != consent.region:
                 continue
             if not consent.strokes:
                 what = say("findings.declined", consent=consent.name)
@@ -30,7 +30,7 @@ CHECK = Check(
     code="CNS02",
     name="declined",
     severity="refuse",
-    summary="What the client has declined is not worked: abdomen, hips, chest, face, scalp and hair, or feet.",
+    summary="What the client has declined is not touched, nor worked through cloth.",
     rationale="A no stands until the client takes it back, and needs no reason.",
     bad=lambda c: flow(c, part(c, "face", position="supine", strokes=FACE, medium="dry")),
     good=lambda c: flow(c, part(c, "neck", position="supine")),

@@ -11,11 +11,11 @@ from mellow_tide.core.phrases.book import say
 
 def check(case: Case) -> Iterator[Found]:
     """Strokes that bring heat, for a client who must have none."""
-    barred = {x.id: x.because for x in case.restrictions.heat if not x.in_pregnancy}
     for s, i, _, stroke in case.all_steps():
-        because = barred.get("all", barred.get(s.region))
-        if stroke.heat and because:
-            what = say("findings.heat_barred", stroke=stroke.name, place=case.place(s), because=because)
+        barred = [x for x in case.restrictions.no_heat(s.region) if not x.in_pregnancy] if stroke.heat else []
+        if barred:
+            why = barred[0].because
+            what = say("findings.heat_barred", stroke=stroke.name, place=case.place(s), because=why)
             yield Found(what, s, i, leave_out(case, s, i))
 
 

@@ -22,7 +22,7 @@ def check(case: Case) -> Iterator[Found]:
             continue
         for i, x in enumerate(s.steps):
             stroke = case.stroke(x)
-            because = case.restrictions.why_no_stroke(stroke, s.region)
+            because = case.restrictions.why_no_stroke(stroke, s.region, case.direction(x))
             if because:
                 what = say("findings.stroke_barred", stroke=stroke.name, place=case.place(s), because=because)
                 yield Found(what, s, i, leave_out(case, s, i))

@@ -18,9 +18,8 @@ WARM: ExampleStrokes = (
 
 def check(case: Case) -> Iterator[Found]:
     """Heat on a region where the pregnancy rules it out."""
-    barred = {x.id for x in case.restrictions.heat if x.in_pregnancy}
     for s, i, _, stroke in case.all_steps():
-        if stroke.heat and s.region in barred:
+        if stroke.heat and any(x.in_pregnancy for x in case.restrictions.no_heat(s.region)):
             what = say("findings.pregnancy_heat", stroke=stroke.name, place=case.place(s))
             yield Found(what, s, i, leave_out(case, s, i))
 

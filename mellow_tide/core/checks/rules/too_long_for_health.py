@@ -6,12 +6,13 @@ from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import back_with, step
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.phrases.book import say
+from mellow_tide.core.timing.run_sheet import TOLERATED
 
 
 def check(case: Case) -> Iterator[Found]:
     """A run sheet longer than the most minutes that a condition names."""
     most = case.restrictions.most_minutes
-    if most and case.sheet.seconds > 60 * most.minutes:
+    if most and case.sheet.seconds > 60 * most.minutes + TOLERATED:
         yield Found(
             say(
                 "findings.too_long_for_health",

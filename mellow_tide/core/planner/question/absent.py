@@ -16,14 +16,13 @@ def explain_absent(id: str, asked: Asked, way: SchoolWay) -> Absence | None:
     client, catalogue, restrictions = asked.client, asked.catalogue, asked.restrictions
     has_place = any(id in b.regions() for b in catalogue.schools[way.school].blocks)
     consents = _consents(id, asked)
-    forbidden = any(x.id == id for x in restrictions.regions) or (
-        id not in asked.brief.focus and any(x.id == id for x in restrictions.unless_asked)
-    )
+    barred = [x for x in restrictions.regions if x.id == id]
+    unasked = id not in asked.brief.focus and any(x.id == id for x in restrictions.unless_asked)
     # In pregnancy the belly is worked by hand and by wish only, never by a plan.
     belly = id == "abdomen" and client.gestation_days is not None
     whys: tuple[tuple[Absence, bool], ...] = (
-        ("declined", any(c.id in client.declined for c in consents)),
-        ("health", forbidden or belly),
+        ("declined", any(x.declined for x in barred)),
+        ("health", bool(barred) or unasked or belly),
         (
             "excluded",
             catalogue.regions[id].only is None

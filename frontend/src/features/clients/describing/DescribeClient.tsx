@@ -85,7 +85,7 @@ export function DescribeClient({ client, describe }: { client: ClientPage; descr
       {digits("height_cm", shared.heightInCm, 100, 230, true)}
       {digits("weight_kg", say.weightInKgIfKnown, 25, 300)}
       {digits("birth_year", say.yearOfBirthIfWanted, 1900, 2100)}
-      {digits("breaths_per_minute", say.breathsMinuteAtRest, 4, 40, true)}
+      {digits("breaths_per_minute", say.breathsAtRest, 4, 40, true)}
       <Field label="Skin">
         <select className="select min-h-11 w-full" {...form.register("skin")}>
           <option value="usual">usual</option>

@@ -59,7 +59,7 @@ export function DescribeHealth(props: { client: ClientPage; describe: Describe }
         {words("operations", "Operations")}
         {words("injuries", "Injuries")}
       </div>
-      <p className="max-w-[70ch] text-quiet">{say.whatIsTickedChangesPlan}</p>
+      <p className="max-w-[70ch] text-quiet">{say.whatTickingDoes}</p>
       <Button look="main" type="submit" className="justify-self-start" disabled={describe.isPending}>
         {shared.keepItSo}
       </Button>

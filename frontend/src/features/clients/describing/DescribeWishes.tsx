@@ -66,7 +66,7 @@ export function DescribeWishes(props: { client: ClientPage; describe: Describe }
         </ul>
         <select
           className="select mt-1 min-h-11 w-auto"
-          aria-label={say.regionWithWishOfIts}
+          aria-label={say.regionToWishFor}
           value=""
           onChange={(event) =>
             change({ wishes: [...record.wishes, { region: event.target.value, depth: 3 }] })

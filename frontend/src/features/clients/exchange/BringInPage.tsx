@@ -70,7 +70,7 @@ export function BringInPage() {
   return (
     <>
       <h1 className="text-3xl">{say.bringClientsIn}</h1>
-      <p className="mt-1 max-w-[70ch]">{say.fileOfContactsFromAddress}</p>
+      <p className="mt-1 max-w-[70ch]">{say.whatMayBeBroughtIn}</p>
       {taking.data && (
         <p role="status" className="mt-4 text-lg">
           {taking.data.added === 1 ? say.oneClientWasAdded : say.clientsWereAdded(taking.data.added)}{" "}

@@ -51,12 +51,12 @@ export function PutTogether({ client }: { client: ClientPage }) {
     );
   return (
     <div>
-      {merging.data && <p role="status">{say.theyAreOneNowWith(merging.data.visits.length)}</p>}
+      {merging.data && <p role="status">{say.merged(merging.data.visits.length)}</p>}
       <input
         type="search"
         className="input min-h-11 w-full sm:w-96"
-        aria-label={say.otherEntryOfSamePerson}
-        placeholder={say.otherEntryOfSamePerson}
+        aria-label={say.otherEntry}
+        placeholder={say.otherEntry}
         maxLength={80}
         value={typed}
         onChange={(event) => setTyped(event.target.value)}

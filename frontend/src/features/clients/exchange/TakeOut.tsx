@@ -9,13 +9,13 @@ import { ProblemNote } from "../../../ui/ProblemNote";
 /** What is kept of a client, for the client: to read, for another program, for an address book. */
 export function TakeOut({ client }: { client: ClientPage }) {
   const files = [
-    [`/api/clients/${client.client_id}/record.pdf`, say.wholeRecordToReadPdf],
-    [`/api/clients/${client.client_id}/record.json`, say.wholeRecordForAnotherProgram],
-    [`/api/clients-out/cards?client_id=${client.client_id}`, say.contactAloneVcard],
+    [`/api/clients/${client.client_id}/record.pdf`, say.recordAsPaper],
+    [`/api/clients/${client.client_id}/record.json`, say.recordAsData],
+    [`/api/clients-out/cards?client_id=${client.client_id}`, say.contactAsCard],
   ] as const;
   return (
     <>
-      <p>{say.whoeverIsWrittenAboutMay}</p>
+      <p>{say.rightToTheRecord}</p>
       <ul className="mt-2">
         {files.map(([href, words]) => (
           <li key={href}>
@@ -47,7 +47,7 @@ export function Erase({ client }: { client: ClientPage }) {
         }),
       ),
     onSuccess: async ({ name: gone, counts }) => {
-      const erased = say.isErasedCopiesInBackups(gone, counted(counts));
+      const erased = say.erased(gone, counted(counts));
       await navigate({ to: "/clients", state: { erased } });
       for (const key of ["client", "session", "history"]) queries.removeQueries({ queryKey: [key] });
       for (const key of ["clients", "day"]) queries.invalidateQueries({ queryKey: [key] });
@@ -61,7 +61,7 @@ export function Erase({ client }: { client: ClientPage }) {
         erasing.mutate();
       }}
     >
-      <p className="max-w-[70ch]">{say.everythingGoesForGoodRecord}</p>
+      <p className="max-w-[70ch]">{say.whatErasingDoes}</p>
       <label className="mt-3 block">
         <span className="text-quiet">{say.typeNameToErase(client.record.name)}</span>
         <input
@@ -93,5 +93,5 @@ export function counted(counts: Record<string, number>): string {
     const count = counts[kind] ?? 0;
     return count ? [`${count} ${count === 1 ? one : many}`] : [];
   });
-  return words.length ? words.join(", ") : say.thereWasNoMoreThan;
+  return words.length ? words.join(", ") : say.nothingButTheEntry;
 }

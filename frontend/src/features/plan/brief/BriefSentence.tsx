@@ -18,19 +18,19 @@ interface Props {
 }
 
 const PRESSURES = {
-  light: say.lightMiddleOfArcAt,
-  medium: say.mediumDepthOf,
-  firm: say.firmDepthOf,
+  light: say.lightPressure,
+  medium: say.mediumPressure,
+  firm: say.firmPressure,
 } as const;
 
 const VISITS = {
-  false: say.returningClient,
-  true: say.firstVisitMoreTimeTo,
+  false: say.returningChoice,
+  true: say.firstVisitChoice,
 } as const;
 
 const FINISHES = {
-  calm: say.calmSlowerAndLighterTo,
-  bright: say.brightFewRousingStrokesBefore,
+  calm: say.calmEnd,
+  bright: say.brightEnd,
 } as const;
 
 /** The brief as one sentence whose words open in place. */
@@ -169,7 +169,7 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
       , leaving out{" "}
       {word("Leave out", "leave_out", leaveOut.length ? names(leaveOut) : "nothing", () => (
         <RegionsPanel
-          question={say.whatIsNotToBe}
+          question={say.whatToLeaveOut}
           chosen={leaveOut}
           blocked={focus}
           offered={offered}
@@ -177,14 +177,9 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
         />
       ))}
       , at{" "}
-      {choice(
-        "Pressure",
-        "pressure",
-        say.pressure(brief.pressure),
-        say.howStrongInMiddleOf,
-        PRESSURES,
-        (pressure) => ({ pressure: pressure as Brief["pressure"] }),
-      )}
+      {choice("Pressure", "pressure", say.pressure(brief.pressure), say.howStrong, PRESSURES, (pressure) => ({
+        pressure: pressure as Brief["pressure"],
+      }))}
       {kind?.lubricant === "yes" && (
         <>
           , with{" "}
@@ -211,7 +206,7 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
         "Close with",
         "close_with",
         catalogue.closings[brief.close_with ?? ""]?.name ?? "",
-        say.whereDoesSessionComeTo,
+        say.whereDoesItRest,
         named(closingsOf(brief.kind ?? "", catalogue)),
         (close_with) => ({ close_with }),
       )}

@@ -30,7 +30,7 @@ export function FitToTime({ session, changes, onDone }: Props) {
   const attemptMinutes = (booked_minutes: number) => attempt({ ...brief, booked_minutes });
   return (
     <section aria-label={say.fitToTime} className="mt-3 rounded-box bg-base-200 px-5 py-4">
-      <p className="max-w-[60ch]">{say.planYouHaveForTime}</p>
+      <p className="max-w-[60ch]">{say.whatFittingDoes}</p>
       <div className="mt-3 flex flex-wrap items-center gap-2">
         <span className="mr-1">{say.clientIsLateBy}</span>
         {LATE.filter((late) => booked - late >= 10).map((late) => (

@@ -13,7 +13,7 @@ export function Offers({
   if (offers.length === 0) return null;
   return (
     <section aria-label={say.whatWouldDo} className="my-3">
-      <p className="font-bold">{say.anyOneOfTheseWould}</p>
+      <p className="font-bold">{say.anyOfTheseWouldDo}</p>
       <div className="mt-2 flex flex-wrap gap-2">
         {offers.map((offer) => (
           <Button key={offer.says} onClick={() => onTake(offer.change as Partial<Brief>)}>

@@ -32,7 +32,7 @@ export function NewsNote({ session, changes }: Props) {
   if (session.news.length === 0) return null;
   return (
     <section aria-label={say.newSincePlan} className="mt-4 rounded-box bg-base-200 px-6 py-4">
-      <h2 className="text-xl">{say.knownSinceThisPlanWas}</h2>
+      <h2 className="text-xl">{say.knownSincePlan}</h2>
       <ul className="mt-1">
         {session.news.map((known) => (
           <li key={`${known.at}${known.change.field}${known.change.item}`}>
@@ -60,7 +60,7 @@ export function NewsNote({ session, changes }: Props) {
           </Button>
         )}
         <Button className="bg-base-300" onClick={() => looked.mutate()}>
-          {say.planIsRightAsIt}
+          {say.planIsRight}
         </Button>
       </div>
     </section>

@@ -27,7 +27,7 @@ export function TooLateNote({ sessionId, tooLate, onLeave, onInsist }: Props) {
   return (
     <section aria-label={say.changedInAnotherWindow} className="my-4 rounded-box bg-base-200 px-6 py-5">
       <div role="alert">
-        <h2 className="text-xl">{say.thisPlanWasChangedIn}</h2>
+        <h2 className="text-xl">{say.planChangedElsewhere}</h2>
         <p className="mt-1 max-w-[65ch]">{say.yourChangeWasNotMade(tooLate.words)}</p>
       </div>
       <div className="mt-3 min-h-8">
@@ -39,7 +39,7 @@ export function TooLateNote({ sessionId, tooLate, onLeave, onInsist }: Props) {
           {say.makeMyChangeOnTop}
         </Button>
         <Button className="bg-base-300" onClick={onLeave}>
-          {say.leaveItAsItIs}
+          {say.leaveItNow}
         </Button>
       </div>
     </section>

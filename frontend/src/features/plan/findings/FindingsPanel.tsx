@@ -42,7 +42,7 @@ export function FindingsPanel({ session, findings, onShow, onTry, onTryAll, tryi
         </h2>
         {onTryAll && advice.length > 0 && (
           <Button className="bg-base-100" disabled={trying} onClick={onTryAll}>
-            {trying ? say.tryingEveryRepair : say.mendAllThatIsWorth}
+            {trying ? say.tryingEveryRepair : say.mendAllAdvice}
           </Button>
         )}
         <Button look="quiet" className="ml-auto" onClick={onClose}>

@@ -44,12 +44,12 @@ export function LeftOutList({ leftOut, proof, school, onFocus, onAllow }: Props)
           </li>
         ))}
       </ul>
-      {elsewhere.length > 0 && <p className="mt-3">{say.thisSchoolHasNoPlace(listed(elsewhere))}</p>}
+      {elsewhere.length > 0 && <p className="mt-3">{say.noPlaceInSchool(listed(elsewhere))}</p>}
       <p className="mt-4 text-quiet">
         School: {school}.
         {proof && proof.bound > proof.value + 1e-6
-          ? say.timeRanOutAnotherSet((100 * (proof.bound / proof.value - 1)).toFixed(1))
-          : proof && say.ofAllSetsOfRegions(proof.sets_priced)}
+          ? say.timeRanOut((100 * (proof.bound / proof.value - 1)).toFixed(1))
+          : proof && say.provenBest(proof.sets_priced)}
       </p>
     </section>
   );

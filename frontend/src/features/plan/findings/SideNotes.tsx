@@ -29,10 +29,7 @@ export function SideNotes({ evaluation }: Props) {
       {shares.length > 0 && <p className="mt-2 text-quiet">{say.mostOilMl(listed(shares))}</p>}
       {bare > 0 && (
         <p className="mt-2 text-quiet">
-          {say.uncoveredForInAllAt(
-            span(bare),
-            Math.round(Math.max(...exposures.map((stretch) => stretch.percent))),
-          )}
+          {say.uncoveredFor(span(bare), Math.round(Math.max(...exposures.map((stretch) => stretch.percent))))}
         </p>
       )}
       <h2 className="mt-6 text-2xl">Your hands</h2>
@@ -42,7 +39,7 @@ export function SideNotes({ evaluation }: Props) {
         {Math.round(100 * limits.thumb_share)} {say.percentAtMost}
         {hardest && say.asksMost(capital(hardest))}
       </p>
-      <p className="mt-2 text-quiet">{say.olderIndexOfGivesUp(hands.strain_1995)}</p>
+      <p className="mt-2 text-quiet">{say.olderIndex(hands.strain_1995)}</p>
     </section>
   );
 }

@@ -14,7 +14,7 @@ export function useMending(
       body<MendingTried>(api.GET("/api/sessions/{session_id}/mending", { params: { path: { session_id } } })),
     onSuccess: ({ mending: { mended = [], edits = [] }, adjustment }) => {
       if (adjustment) show({ words: say.mendedAtOnce(mended.length), edits, tried: adjustment });
-      else tell(say.nothingOfItCanBe);
+      else tell(say.nothingCanBeMended);
     },
   });
   return { tryAll: trying.mutate, trying: trying.isPending, problem: trying.error, forget: trying.reset };

@@ -25,7 +25,7 @@ export function KeepAsFlow({ sessionId }: { sessionId: string }) {
       className="mt-4 flex flex-wrap items-center gap-2 border-t border-base-300 pt-3"
       onSubmit={form.handleSubmit((words) => keeping.mutate(words))}
     >
-      <span className="mr-1">{say.orKeepThisPlanAs}</span>
+      <span className="mr-1">{say.orKeepAsFlow}</span>
       <input
         className="input min-h-11 w-56"
         aria-label={say.nameOfFlow}

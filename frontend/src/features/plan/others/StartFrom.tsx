@@ -106,7 +106,7 @@ function Adapted({ session, flowId, onTake, onLeave }: AdaptedProps) {
       <div className="mt-2 grid gap-x-10 gap-y-3 lg:grid-cols-[auto_1fr]">
         <SmallTide sheet={evaluation.sheet} width={420} height={72} />
         <div>
-          {lines.length + eased.length === 0 && <p>{say.itFitsAsItIs}</p>}
+          {lines.length + eased.length === 0 && <p>{say.fitsAsItIs}</p>}
           <dl className="grid grid-cols-[auto_auto_1fr] gap-x-5 gap-y-1">
             {difference.changes.map((change, i) => (
               <div key={change.region} className="col-span-3 grid grid-cols-subgrid">

@@ -46,12 +46,12 @@ export function Versions(props: { session: SessionView; changes: PlanChanges }) 
           onChange={(event) => setName(event.target.value)}
         />
         <Button type="submit" className="bg-base-100" disabled={!name.trim() || keeping.isPending}>
-          {say.keepWhatStandsUnderThis}
+          {say.keepUnderThisName}
         </Button>
       </form>
       {keeping.error && <ProblemNote error={keeping.error} />}
       {kept.error && <ProblemNote error={kept.error} onAgain={() => kept.refetch()} />}
-      {kept.data?.length === 0 && <p className="mt-2 text-quiet">{say.noneKeptYetUndoGoes}</p>}
+      {kept.data?.length === 0 && <p className="mt-2 text-quiet">{say.noVersionYet}</p>}
       <ul className="mt-2">
         {kept.data?.map((version) => (
           <VersionRow key={version.version_id} {...props} version={version} />

@@ -67,7 +67,7 @@ function Minutes(props: { name: string; seconds: number; onSeconds(seconds: numb
       <span className="text-quiet">min</span>
       {fault && (
         <span id={id} role="alert" className="text-accent">
-          {say.betweenAndAs}
+          {say.minutesRange}
         </span>
       )}
     </span>

@@ -69,7 +69,7 @@ export function QuickAdd({ session, selected, changes, onBrief }: Props) {
         aria-expanded={offered.length > 0}
         aria-controls={id}
         aria-activedescendant={offered.length > 0 ? `${id}-${active}` : undefined}
-        placeholder={say.typeCalfKneadBothFeet}
+        placeholder={say.whatToType}
         autoComplete="off"
         maxLength={80}
         value={line}
@@ -88,7 +88,7 @@ export function QuickAdd({ session, selected, changes, onBrief }: Props) {
         >
           {offered.length === 0 && (
             <p role="status" className="px-4 py-2 text-quiet italic">
-              {found.isFetching ? "Looking …" : say.nothingInCatalogueIsCalled}
+              {found.isFetching ? "Looking …" : say.notInCatalogue}
             </p>
           )}
           {offered.map((suggestion, index) => (

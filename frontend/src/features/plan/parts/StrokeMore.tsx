@@ -34,7 +34,7 @@ export function StrokeMore({ step, name, does }: { step: Step; name: string; doe
       onSubmit={form.handleSubmit((words) => does.change(changeOf(words)))}
     >
       <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
-        <Field label={say.secondsInsteadOfWhatPasses}>
+        <Field label={say.secondsInstead}>
           <input
             className="input min-h-11 w-full"
             placeholder={say.asPassesTake}
@@ -43,7 +43,7 @@ export function StrokeMore({ step, name, does }: { step: Step; name: string; doe
               validate: (text) => {
                 const seconds = secondsTyped(text);
                 const known = text.trim() === "" || (seconds !== null && seconds >= 1 && seconds <= 1800);
-                return known || say.betweenSAndMinAs;
+                return known || say.secondsRange;
               },
             })}
           />
@@ -65,7 +65,7 @@ export function StrokeMore({ step, name, does }: { step: Step; name: string; doe
       </div>
       <label className="mt-2 flex min-h-11 items-center gap-3">
         <input type="checkbox" className="checkbox" {...form.register("check_in")} />
-        {say.askAboutPressureAfterIt}
+        {say.askAfterIt}
       </label>
       <div className="mt-2 flex flex-wrap gap-2">
         <Button look="main" type="submit">

@@ -90,7 +90,7 @@ function Strokes({ session, partId, onTake }: Props) {
         </div>
       ))}
       <details>
-        <summary className="min-h-11 cursor-pointer py-2">{say.thatDoNotFitHere(others.length)}</summary>
+        <summary className="min-h-11 cursor-pointer py-2">{say.strokesThatDoNotFit(others.length)}</summary>
         <ul className="columns-1 gap-8 sm:columns-2">
           {others.map((pick) => (
             <li key={pick.stroke + pick.slot} className="py-1">

@@ -3,7 +3,7 @@ import type { Entry, Excluded, RunSheet, SessionView } from "../../../api/client
 import { useCatalogue } from "../../../api/useCatalogue";
 import type { ChosenPlace } from "../../../meeting/PlaceChoice";
 import { say } from "../../../phrases/screens/plan/table";
-import { clock, span } from "../../../phrases/time";
+import { span } from "../../../phrases/time";
 import { transitionWord } from "../../../phrases/transitionWord";
 import { capital, depthWord, sided, zoneName } from "../../../phrases/words";
 import { type Spot, zoneSpots } from "../../../tableplan/layout";
@@ -46,7 +46,7 @@ export function AtTheTable(props: Props) {
   const moment = useMoment(session, entry, catalogue);
   if (!moment || !entry) return null;
   const zonesOf = (region: string, side: Entry["side"]) =>
-    zoneSpots(region, side, catalogue.regions[region]?.zones ?? [], entry.position, catalogue);
+    zoneSpots({ region, side, position: entry.position }, catalogue.regions[region]?.zones ?? [], catalogue);
   const spots = own ? zonesOf(own.region, own.side) : off ? zonesOf(off.region, off.side) : undefined;
   const pick = (spot: Spot) => {
     if (choosing && own) props.onZone(choosing, spot.zone === own.zone ? null : spot.zone);
@@ -124,7 +124,7 @@ function Detail({ entry, sheet, session }: Pick<Props, "sheet" | "session"> & { 
         <span className="font-bold">{capital(region ? sided(region, entry.side) : entry.region)}</span>
         <span className="numbers text-quiet">
           {" "}
-          {clock(own[0]?.start ?? entry.start)}, {span(seconds)}
+          {say.fromFor(span(own[0]?.start ?? entry.start), span(seconds))}
         </span>
       </p>
       <p>

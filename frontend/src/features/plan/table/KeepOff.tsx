@@ -28,7 +28,7 @@ export function KeepOff({ excluded, place, busy, onPlace, onKeepOff }: Props) {
   }
   return (
     <section aria-label="Keep off" className="mt-2 rounded-box bg-base-200 px-5 py-4">
-      <p>{say.pointAtPlaceOnPlan}</p>
+      <p>{say.howToKeepOff}</p>
       <ul className="mt-1">
         {excluded.map((one, index) => (
           <li key={placeName(one, catalogue)} className="flex flex-wrap items-center gap-x-3">

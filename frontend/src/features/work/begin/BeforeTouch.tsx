@@ -44,7 +44,7 @@ export function BeforeTouch({ session, onBegin }: Props) {
           className="text-2xl font-bold text-accent underline underline-offset-4"
         >
           <span aria-hidden="true">△ </span>
-          {shared.intakeHasBeenHandedIn}
+          {shared.readTheIntakeFirst}
         </Link>
       )}
       {session.client.know_first && (
@@ -57,7 +57,7 @@ export function BeforeTouch({ session, onBegin }: Props) {
       <LeftForNow sessionId={session.session_id} stage="work" />
       {refer && (
         <p role="alert" className="text-2xl">
-          {say.thereIsNoSessionToday}
+          {say.noSessionToday}
         </p>
       )}
       {answer ? (
@@ -82,9 +82,7 @@ export function BeforeTouch({ session, onBegin }: Props) {
         )
       )}
       {answering.error && <ProblemNote error={answering.error} />}
-      <p className="text-quiet">
-        {say.fromFirstTouchToLast(span(session.evaluation.sheet.hands_on_seconds))}
-      </p>
+      <p className="text-quiet">{say.howLongAndCaution(span(session.evaluation.sheet.hands_on_seconds))}</p>
     </div>
   );
 }

@@ -65,7 +65,7 @@ export function Labour(props: Props) {
       <Unsent {...props} footSwitchLost={false} />
       {told.call && (
         <p role="alert" className="relative z-20 px-6 py-2 text-center text-2xl font-bold text-accent">
-          {say.fiveMinutesApartMinuteLong}
+          {say.callNow}
         </p>
       )}
       <div className="relative flex min-h-0 flex-1">
@@ -103,7 +103,7 @@ export function Labour(props: Props) {
               .filter(Boolean)
               .join(" · ") || say.timeThemHere}
           </p>
-          <p className="text-lg text-quiet">{say.beforeWeeksWithBleedingFever}</p>
+          <p className="text-lg text-quiet">{say.whenToCallEarlier}</p>
         </div>
         <Button
           className={`h-[18vh] min-h-32 w-full text-[clamp(1.8rem,4vw,3.4rem)] ${on ? "btn-accent" : "btn-primary"}`}

@@ -129,9 +129,9 @@ function Says({ bent, line, lateStart }: { bent: Bending; line: string; lateStar
   if (bent.short_by > 0)
     return (
       <p role="status" className="text-accent">
-        {say.notEvenCloseFitsAre(span(bent.short_by))}
+        {say.missingForTheClose(span(bent.short_by))}
       </p>
     );
-  const begun = lateStart > 0 ? say.begunLateToEndOn(span(Math.round(lateStart / 60) * 60)) : "";
+  const begun = lateStart > 0 ? say.begunLate(span(Math.round(lateStart / 60) * 60)) : "";
   return <p role="status">{line ? `${begun}${line}.` : say.everythingFits}</p>;
 }

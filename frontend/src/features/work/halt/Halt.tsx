@@ -20,7 +20,7 @@ export function Halt({ onHalt, onClose }: Props) {
       onClose={onClose}
     >
       <h2 className="mt-auto text-4xl max-sm:text-3xl">{say.handsStillThenOff}</h2>
-      <p className="max-w-[60ch] text-xl">{say.coverClientAndStayWithin}</p>
+      <p className="max-w-[60ch] text-xl">{say.whatToDoNow}</p>
       <p className="text-xl">{say.whyDoesItEnd}</p>
       <div className="flex flex-wrap gap-3">
         {REASONS.map((reason) => (

@@ -16,11 +16,11 @@ export function Over(props: {
     <div className="mx-auto flex min-h-dvh max-w-2xl flex-col justify-center gap-6 px-6">
       <h1 className="text-5xl">{halted === null ? say.sessionIsOver : say.sessionWasStopped}</h1>
       {halted === null ? (
-        <p className="text-2xl">{say.helpToSitUpSlowly(session.client.name)}</p>
+        <p className="text-2xl">{say.helpUp(session.client.name)}</p>
       ) : (
         <div className="text-2xl">
           {halted && <p className="text-accent">△ {halted}</p>}
-          <p className="mt-2">{say.stayWithUpOnlySlowly(session.client.name)}</p>
+          <p className="mt-2">{say.stayWith(session.client.name)}</p>
         </div>
       )}
       {refusal && <ProblemNote error={refusal} />}

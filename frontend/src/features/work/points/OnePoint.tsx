@@ -48,7 +48,7 @@ export function OnePoint({ point, ceiling, happen, onDone }: Props) {
         {advice(point, ceiling)}
       </p>
       <fieldset className="flex flex-wrap gap-2">
-        <legend className="mb-1 text-xl">{say.clientsNumberNoneToWorst}</legend>
+        <legend className="mb-1 text-xl">{say.clientsNumber}</legend>
         {Array.from({ length: 11 }, (_, number) => (
           <Button
             key={String(number)}
@@ -138,7 +138,7 @@ function Holding({ onHeld }: { onHeld(seconds: number): void }) {
         <p className="numbers text-4xl" role="timer" aria-label="Held for">
           {seconds} s
         </p>
-        <p className="text-xl">{seconds < HOLD ? say.pressOnBreathOutWait : say.letItComeUpWith}</p>
+        <p className="text-xl">{seconds < HOLD ? say.press : say.release}</p>
         <Button
           look="main"
           className="h-16 px-6 text-xl"

@@ -121,9 +121,7 @@ function TimeFor(props: {
     listed(here.filter(({ id }) => ids.includes(id)).map((point) => nameOf(point, catalogue).toLowerCase()));
   return (
     <p role="status" aria-label={say.timeForPoints} className="text-xl">
-      {now.length > 0
-        ? say.hereAreEnoughFor(span(Math.round(seconds)), names(now), span(taken))
-        : say.thereIsNoTimeLeft}
+      {now.length > 0 ? say.enoughFor(span(Math.round(seconds)), names(now), span(taken)) : say.noTimeLeft}
       {left.length > 0 && say.leftForAnotherDay(names(left))}
     </p>
   );
@@ -138,17 +136,13 @@ function Finding(props: {
   const catalogue = useCatalogue();
   const { session, entry } = props;
   const [named, setNamed] = useState(false);
-  const bare = Object.values(catalogue.places).flatMap((place) =>
-    place.holds ? [] : (place.zones[entry.region] ?? []),
-  );
-  // Where nothing may be pressed and held, no point is treated.
-  const zones = (catalogue.regions[entry.region]?.zones ?? []).filter((zone) => !bare.includes(zone));
-  const spots = sidedZoneSpots(entry.region, entry.side, zones, entry.position, catalogue);
+  const zones = catalogue.zones_to_hold[entry.region] ?? [];
+  const spots = sidedZoneSpots(entry, zones, catalogue);
   const moment = useMoment(session, entry, catalogue);
   return (
     <section aria-label={say.newPoint} className="grid gap-3 lg:grid-cols-2">
       <div>
-        <p className="text-xl">{say.isThatSpotPointAt}</p>
+        <p className="text-xl">{say.isThatTheSpot}</p>
         <label className="flex min-h-14 items-center gap-3 text-xl">
           <input
             type="checkbox"

@@ -13,18 +13,16 @@ export function Unsent({ refusal, unsent, keeps, footSwitchLost }: Props) {
   if (refusal)
     return (
       <p role="alert" className="relative z-20 px-8 text-xl text-accent">
-        {say.yourTapsAreKeptOn(refusal.document.title)}
+        {say.tapsKept(refusal.document.title)}
       </p>
     );
   if (!keeps)
     return (
       <p role="alert" className="relative z-20 px-8 text-xl text-accent">
-        {say.thisBrowserKeepsNothingWhat}
+        {say.browserKeepsNothing}
       </p>
     );
-  if (unsent > 3)
-    return <p className="relative z-20 px-8 text-lg text-quiet">{say.notConnectedTapsAreKept}</p>;
-  if (footSwitchLost)
-    return <p className="relative z-20 px-8 text-lg text-quiet">{say.simulatedFootSwitchCannotBe}</p>;
+  if (unsent > 3) return <p className="relative z-20 px-8 text-lg text-quiet">{say.notConnected}</p>;
+  if (footSwitchLost) return <p className="relative z-20 px-8 text-lg text-quiet">{say.noFootSwitch}</p>;
   return null;
 }

@@ -51,7 +51,7 @@ export function Settings({ settings, onChange, onClose }: Props) {
         >
           A voice
         </Word>
-        {!voices && <p className="w-full text-lg text-quiet">{say.thisDeviceHasNoVoice}</p>}
+        {!voices && <p className="w-full text-lg text-quiet">{say.noVoice}</p>}
       </Choice>
       <Choice label="It announces">
         {(
@@ -105,11 +105,11 @@ export function Settings({ settings, onChange, onClose }: Props) {
           onTick={(footSwitch) => onChange({ footSwitch })}
         />
         <p className="text-lg text-quiet">
-          {say.footSwitchThatSendsPage}{" "}
+          {say.footSwitchKeys}{" "}
           <a href="/foot-switch" target="_blank" rel="noreferrer" className="underline">
             simulated one
           </a>{" "}
-          {say.isPageOfItsOwn}
+          {say.pageOfItsOwn}
         </p>
       </div>
     </Overlay>

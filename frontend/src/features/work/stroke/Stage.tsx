@@ -1,5 +1,5 @@
 import { type ReactNode, useRef } from "react";
-import type { Entry, Extra, RunState, SessionView } from "../../../api/client";
+import type { Entry, Extra, RunState, SessionView, StartDepth } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { say } from "../../../phrases/screens/work/stroke";
 import { cueFor } from "../../../phrases/table/cues";
@@ -17,8 +17,8 @@ interface Props {
   extra: Extra | undefined;
   /** Whether the pressure is not known here yet, and nothing has been said of it today. */
   askEarly: boolean;
-  /** Where the region starts, and why: `3, as last time`. */
-  start: string | undefined;
+  /** Where the work on this region starts, and why. */
+  start: StartDepth | undefined;
 }
 
 /** What is done now, in letters to be read from a step away. */
@@ -38,7 +38,9 @@ export function Stage({ session, run, entry, clock, extra, askEarly, start }: Pr
         {askEarly && <span className="text-accent"> {say.askEarlyHere}</span>}
       </p>
       {start && (
-        <p className="text-[clamp(1.1rem,1.7vw,1.6rem)] max-sm:text-base">{say.regionStartsAt(start)}</p>
+        <p className="text-[clamp(1.1rem,1.7vw,1.6rem)] max-sm:text-base">
+          {say.startAt(start.depth, start.why)}
+        </p>
       )}
       {beats ? (
         <Counting beats={beats} since={run.paused_at ? null : since} clock={clock} />

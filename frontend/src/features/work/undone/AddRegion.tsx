@@ -29,7 +29,7 @@ export function AddRegion({ entry, extras, onAdd, onClose }: Props) {
       onClose={onClose}
     >
       <h2 className="text-4xl">{say.addRegionNow}</h2>
-      <p className="text-xl">{here.length > 0 ? say.asTheyLieNowAs : say.nothingCanBeAddedIn}</p>
+      <p className="text-xl">{here.length > 0 ? say.howAddingWorks : say.nothingCanBeAddedIn}</p>
       <div className="flex flex-wrap gap-3">
         {here.map((extra) => (
           <Button

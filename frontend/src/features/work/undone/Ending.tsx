@@ -15,7 +15,7 @@ export function Ending(props: { owed: readonly Entry[] }) {
           {say.stillOwed(namesOf(catalogue, props.owed))}
         </p>
       )}
-      <p className="text-[clamp(1.2rem,2.2vw,2rem)]">{say.goOnEndsItGo}</p>
+      <p className="text-[clamp(1.2rem,2.2vw,2rem)]">{say.goOnEndsIt}</p>
     </>
   );
 }

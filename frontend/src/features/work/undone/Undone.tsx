@@ -47,7 +47,7 @@ export function Undone({ entries, onNow, onLater, onWaive }: Props) {
           <input
             className="input h-20 w-60 text-xl"
             aria-label={say.whyItIsLeftOut}
-            placeholder={shared.whyIfYouWantTo}
+            placeholder={shared.why}
             maxLength={400}
             value={reason}
             onChange={(event) => setReason(event.target.value)}

@@ -3,15 +3,15 @@ export const say = {
   doNotWorkSo: "Do not work so",
   worthThought: "Worth a thought",
   tryingEveryRepair: "Trying every repair …",
-  mendAllThatIsWorth: "Mend all that is worth a thought",
+  mendAllAdvice: "Mend all that is worth a thought",
   wholeSession: "The whole session",
   toTable: "To the table",
-  ofWorkAtHerPace: (seconds: string) => `${seconds} of work, at her pace`,
+  ofWorkAtHerPace: (time: string) => `${time} of work, at her pace`,
   overHandsOn: (over: string, handsOn: string) => `${over} over the ${handsOn} hands-on`,
   underHandsOn: (over: string, handsOn: string) => `${over} under the ${handsOn} hands-on`,
   sidesEvenEach: (left: string) => `Sides even, ${left} each`,
   leftAndRightDifferBy: (apart: string) => `Left and right differ by ${apart}`,
-  betweenStrokes: (between: string, between2: number) => `${between} between strokes (${between2} %)`,
+  betweenStrokes: (time: string, percent: number) => `${time} between strokes (${percent} %)`,
   handsThumbs: (verdict: string, percent: number) => `Hands ${verdict}, thumbs ${percent} %`,
   mlOfOil: (millilitres: number) => `${millilitres} ml of oil`,
   nothingToMend: "Nothing to mend",
@@ -20,13 +20,13 @@ export const say = {
   leftOutAndWhy: "Left out, and why",
   askFor: (region: string) => `Ask for the ${region}`,
   allowAgain: (region: string) => `Allow the ${region} again`,
-  thisSchoolHasNoPlace: (elsewhere: string) => `This school has no place for ${elsewhere}.`,
-  timeRanOutAnotherSet: (bound: string) => ` Time ran out: another set could do up to ${bound} % more good.`,
-  ofAllSetsOfRegions: (priced: number) =>
+  noPlaceInSchool: (elsewhere: string) => `This school has no place for ${elsewhere}.`,
+  timeRanOut: (bound: string) => ` Time ran out: another set could do up to ${bound} % more good.`,
+  provenBest: (priced: number) =>
     ` Of all sets of regions none does more good in these minutes; ${priced === 1 ? "one was" : `${priced} were`} worked out to the second, the rest ruled out.`,
   toLayOut: "To lay out",
   mostOilMl: (shares: string) => `Most oil: ${shares} ml.`,
-  uncoveredForInAllAt: (time: string, percent: number) =>
+  uncoveredFor: (time: string, percent: number) =>
     `Uncovered for ${time} in all, at most ${percent} % of the skin at a time.`,
   thisSessionStrainsHand: "This session strains the hand",
   easySessionForHand: "An easy session for the hand",
@@ -34,8 +34,8 @@ export const say = {
   percentOfTheTime: "% of the time,",
   percentAtMost: "% at most.",
   asksMost: (hardest: string) => ` ${hardest} asks the most.`,
-  olderIndexOfGivesUp: (index: number) =>
+  olderIndex: (index: number) =>
     `The older index of 1995 gives ${index}: up to 3 is probably safe, from 7 on probably hazardous.`,
   mendedAtOnce: (mended: number) => `${mended} mended at once`,
-  nothingOfItCanBe: "Nothing of it can be mended without something graver.",
+  nothingCanBeMended: "Nothing of it can be mended without something graver.",
 };

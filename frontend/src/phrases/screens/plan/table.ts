@@ -1,6 +1,7 @@
 /** What these screens say: plan, table. */
 export const say = {
-  pointAtPlaceOnPlan:
+  fromFor: (start: string, time: string) => `from ${start}, for ${time}`,
+  howToKeepOff:
     "Point at a place on the plan, or choose it here. The plan keeps off it at once, for every session to come.",
   allowPlaceAgain: (one: string) => `Allow it again: ${one}`,
   allowAgain: "Allow it again",

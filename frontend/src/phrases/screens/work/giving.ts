@@ -6,8 +6,8 @@ export const say = {
   spare: (region: string) => `Spare the ${region}`,
   shortenAny: "Shorten any region",
   keepPlan: "Keep the plan",
-  notEvenCloseFitsAre: (time: string) =>
+  missingForTheClose: (time: string) =>
     `△ ${time} are missing, even for the close. Leave something out, or go to the last hold.`,
-  begunLateToEndOn: (lateStart: string) => `Begun ${lateStart} late. To end on time: `,
+  begunLate: (lateStart: string) => `Begun ${lateStart} late. To end on time: `,
   everythingFits: "Everything fits.",
 };

@@ -6,7 +6,7 @@ export const say = {
   breathOutSinkIn: "Breath out: sink in",
   andLetGo: "and let go",
   holdOfS: (seconds: number, each: number) => `Hold: ${seconds} of ${each} s`,
-  regionStartsAt: (start: string) => `Start at ${start}`,
+  startAt: (depth: number, why: string) => `Start at ${depth}, ${why}`,
   askEarlyHere: "· ask early here",
   addedToPlan: "Added to the plan",
   washYourHandsFirst: "△ Wash your hands first.",

@@ -2,7 +2,7 @@
 export const say = {
   addRegion: "Add a region",
   addRegionNow: "Add a region now",
-  asTheyLieNowAs: "As they lie now, as short as is worth it. The rest then gives, and says what.",
+  howAddingWorks: "As they lie now, as short as is worth it. The rest then gives, and says what.",
   nothingCanBeAddedIn: "Nothing can be added in this position.",
   goOnWithPlan: "Go on with the plan",
   leftUndoneHere: "Left undone here",
@@ -12,6 +12,6 @@ export const say = {
   whyItIsLeftOut: "Why it is left out, if you want to say",
   thatWasLastHold: "That was the last hold.",
   endSession: "End the session?",
-  stillOwed: (catalogue: string) => `△ Still owed: ${catalogue}.`,
-  goOnEndsItGo: "Go on ends it; go back stays.",
+  stillOwed: (strokes: string) => `△ Still owed: ${strokes}.`,
+  goOnEndsIt: "Go on ends it; go back stays.",
 };
