@@ -7,7 +7,7 @@ Source of every row: common practice.
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, field
 
-from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.flow.brief import ClientFacts, Place
 from mellow_tide.core.timing.run_sheet import Entry, RunSheet
 
 LEGS = ("thigh_back", "thigh_front", "lower_leg_back", "lower_leg_front")
@@ -34,7 +34,8 @@ class Expected:
     """What a teacher expects for a difficulty.
 
     `out`: regions untouched. `caps`: most depth by region, or for all. `never`: strokes not done, by region or on all.
-    `not_lying`: positions not lain in. `no_heat`: no hot towel.
+    `not_lying`: positions not lain in. `no_heat`: no hot towel. `out_there`: its places are untouched; `cap_there`: the
+    most depth on the regions of its places.
     """
 
     out: tuple[str, ...] = ()
@@ -42,6 +43,8 @@ class Expected:
     never: Mapping[str, set[str]] = field(default_factory=dict)
     not_lying: tuple[str, ...] = ()
     no_heat: bool = False
+    out_there: bool = False
+    cap_there: int = 5
 
 
 def legs_at(depth: int) -> dict[str, int]:
@@ -74,8 +77,13 @@ CONDITIONS: Mapping[str, Expected] = {
     "joint_replaced": Expected(never={"all": PULLS}),
     "very_mobile_joints": Expected(never={"all": {"held_stretch", "traction"}}),
     "thin_skin": Expected(caps={"all": 2}, never={"all": SKIN}),
-    "numb_area": Expected(no_heat=True),
-    "acute_injury": Expected(no_heat=True),
+    "numb_area": Expected(no_heat=True, cap_there=2),
+    "acute_injury": Expected(no_heat=True, out_there=True),
+    "recent_surgery": Expected(out_there=True),
+    "recent_fracture": Expected(out_there=True),
+    "implanted_device": Expected(out_there=True),
+    "eczema": Expected(out_there=True),
+    "broken_skin": Expected(out_there=True),
     "jaw_operation": Expected(caps={"face": 1}, never={"face": {"jaw_release"}}),
     "hair_extensions": Expected(out=("scalp",)),
     "make_up": Expected(out=("face",)),
@@ -147,7 +155,12 @@ def _wrong_with(entry: Entry, client: ClientFacts, focus: tuple[str, ...]) -> It
             yield f"{name}: {entry.region} is touched"
         if entry.stroke is None:
             continue
-        most = min(expected.caps.get(entry.region, 5), expected.caps.get("all", 5))
+        there = any(place.region == entry.region for place in _places(name, client))
+        most = min(
+            expected.caps.get(entry.region, 5),
+            expected.caps.get("all", 5),
+            expected.cap_there if there else 5,
+        )
         if (entry.depth or 0) > most:
             yield f"{name}: {entry.stroke} at {entry.depth} on the {entry.region}, {most} is the most"
         if entry.stroke in expected.never.get("all", set()) | expected.never.get(entry.region, set()):
@@ -159,11 +172,14 @@ def _wrong_with(entry: Entry, client: ClientFacts, focus: tuple[str, ...]) -> It
 
 
 def _at_a_wrong_place(entry: Entry, client: ClientFacts) -> Iterator[str]:
-    for place in client.excluded:
+    kept_off = [("kept off", place) for place in client.excluded]
+    for name, expected in _expectations(client):
+        kept_off += [(name, place) for place in _places(name, client) if expected.out_there]
+    for why, place in kept_off:
         sides = {entry.side, place.side}
         same_side = place.side == "both" or entry.side in ("both", "mid") or len(sides) == 1
         if place.region == entry.region and same_side and place.zone in (None, entry.zone):
-            yield f"kept off: {entry.region} {entry.side} {entry.zone or ''}"
+            yield f"{why}: {entry.region} {entry.side} {entry.zone or ''}"
     for consent in client.declined:
         if CONSENTS.get(consent) == entry.region:
             yield f"declined: {consent}"
@@ -174,6 +190,10 @@ def _at_a_wrong_place(entry: Entry, client: ClientFacts) -> Iterator[str]:
     most = PLACES.get((entry.region, entry.zone or ""), 5)
     if entry.depth and entry.depth > most:
         yield f"{entry.zone} at depth {entry.depth}, {most} is the most"
+
+
+def _places(condition: str, client: ClientFacts) -> tuple[Place, ...]:
+    return next((one.places for one in client.condition_places if one.condition == condition), ())
 
 
 def _expectations(client: ClientFacts) -> Iterator[tuple[str, Expected]]:

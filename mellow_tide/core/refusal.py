@@ -81,6 +81,12 @@ class NoSession(Refused):
     code = "no-session"
 
 
+class PlaceMissing(Refused):
+    """A condition is somewhere, and nobody has told where: nothing is planned before that."""
+
+    code = "place-missing"
+
+
 class DoesNotFit(Refused):
     """A brief or flow whose minutes cannot be met."""
 

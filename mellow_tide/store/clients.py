@@ -164,6 +164,17 @@ def search_clients(t: Transaction, typed: str, archived: bool, most: int) -> lis
     return t.all(ClientLine, "client_lines", client_ids=found)
 
 
+@dataclass(frozen=True, kw_only=True)
+class _ToldRow:
+    condition: str
+    clients: int
+
+
+def count_conditions(t: Transaction) -> dict[str, int]:
+    """Of how many of the practice's clients each condition is on record."""
+    return {row.condition: row.clients for row in t.all(_ToldRow, "count_conditions")}
+
+
 def find_client(t: Transaction, client_id: UUID) -> ClientRow:
     """The client; raises `NotThere`."""
     row = t.one(ClientRow, "find_client", client_id=client_id)

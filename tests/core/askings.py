@@ -5,7 +5,15 @@ from random import Random
 
 from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.evaluation.evaluate import evaluate
-from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded, Wish
+from mellow_tide.core.flow.brief import (
+    Brief,
+    ClientFacts,
+    ConditionPlaces,
+    Excluded,
+    Place,
+    Wish,
+    merge_places,
+)
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.choice.choice import Chooser
 from mellow_tide.core.planner.plan import plan
@@ -66,13 +74,15 @@ def client_for(
     random: Random, kind: str, regions: list[str], conditions: Sequence[str] = BEARABLE
 ) -> ClientFacts:
     consents = frozenset(some(random, CONSENTS, len(CONSENTS)))
+    brought = some(random, conditions, 2)
     days = {"prenatal": (60, 270), "labour_support": (260, 290)}.get(kind)
     return ClientFacts(
         height_cm=random.randint(145, 205),
         breaths_per_minute=random.randint(5, 25),
         consents=consents,
         declined=frozenset(some(random, CONSENTS, 2)) - consents,
-        conditions=frozenset(some(random, conditions, 2)),
+        conditions=frozenset(brought),
+        condition_places=tuple(told_where(random, id, regions) for id in brought if needs_place(id)),
         gestation_days=random.randint(*days) if days else None,
         excluded=tuple(place(random, regions) for _ in range(random.randint(0, 1))),
         wishes=tuple(
@@ -84,9 +94,23 @@ def client_for(
 
 
 def place(random: Random, regions: list[str]) -> Excluded:
+    return Excluded(**dict(somewhere(random, regions)))
+
+
+def somewhere(random: Random, regions: list[str]) -> Place:
     region = random.choice(regions)
     zone = random.choice([None, *CATALOGUE.regions[region].zones])
-    return Excluded(region=region, side=random.choice(["left", "right", "both"]), zone=zone)
+    return Place(region=region, side=random.choice(["left", "right", "both"]), zone=zone)
+
+
+def needs_place(condition: str) -> bool:
+    return CATALOGUE.conditions[condition].needs_place
+
+
+def told_where(random: Random, condition: str, regions: list[str]) -> ConditionPlaces:
+    """One or two places, or nowhere that is worked."""
+    places = tuple(somewhere(random, regions) for _ in range(random.randint(0, 2)))
+    return ConditionPlaces(condition=condition, places=places)
 
 
 def broken(brief: Brief, client: ClientFacts, house: House) -> list[str]:
@@ -152,7 +176,14 @@ def tightened(random: Random, client: ClientFacts, regions: list[str]) -> Client
     """The client with one restriction more. One side alone is no such thing: half a pair is other work, not less."""
     what = random.choice(["condition", "declined", "excluded"])
     if what == "condition":
-        return client.model_copy(update={"conditions": client.conditions | {random.choice(BEARABLE)}})
+        condition = random.choice(BEARABLE)
+        told = [told_where(random, condition, regions)] if needs_place(condition) else []
+        return client.model_copy(
+            update={
+                "conditions": client.conditions | {condition},
+                "condition_places": merge_places(told, client.condition_places),
+            }
+        )
     if what == "declined":
         no = random.choice(CONSENTS)
         return client.model_copy(

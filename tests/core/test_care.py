@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from mellow_tide.core.care.restrictions import list_thresholds, restrict
 from mellow_tide.core.catalogue.rules import Limits
 from mellow_tide.core.evaluation.evaluate import evaluate
-from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.brief import Brief, ClientFacts, ConditionPlaces
 from mellow_tide.core.flow.edits import ChangeStep, apply
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import DoesNotFit, NoSession, UnknownReference
@@ -23,6 +23,7 @@ clients = st.builds(
     ClientFacts,
     consents=st.just(AGREED),
     conditions=st.frozensets(st.sampled_from(USUAL), max_size=4),
+    condition_places=st.just(tuple(ConditionPlaces(condition=id) for id in USUAL)),
     gestation_days=st.none() | st.integers(0, 300),
 )
 

@@ -5,16 +5,16 @@ what is expected beyond that. Source of every row: common practice.
 """
 
 import os
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from random import Random
 
 import pytest
 
 from mellow_tide.core.evaluation.evaluate import evaluate
-from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded, Side, Wish
+from mellow_tide.core.flow.brief import Brief, ClientFacts, ConditionPlaces, Excluded, Place, Side, Wish
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.refusal import NoSession, Refused
+from mellow_tide.core.refusal import NoSession, PlaceMissing, Refused
 from tests.core.askings import asking
 from tests.settings import CATALOGUE, setting
 from tests.walking import CONDITIONS, find_forbidden
@@ -69,7 +69,19 @@ def off(region: str, side: Side = "both", zone: str | None = None) -> Excluded:
 
 
 def has(*conditions: str) -> ClientFacts:
-    return ClientFacts(conditions=frozenset(conditions), consents=ALL)
+    """Whoever has them, at the left calf where they need a place."""
+    calf = Place(region="lower_leg_back", side="left")
+    return located({id: (calf,) for id in conditions if CATALOGUE.conditions[id].needs_place}, *conditions)
+
+
+def located(places: Mapping[str, tuple[Place, ...]], *conditions: str) -> ClientFacts:
+    """Whoever has these at these places; no place is nowhere that is worked."""
+    told = tuple(ConditionPlaces(condition=id, places=where) for id, where in places.items())
+    return ClientFacts(conditions=frozenset((*conditions, *places)), condition_places=told, consents=ALL)
+
+
+def at(region: str, side: Side = "both", zone: str | None = None) -> tuple[Place, ...]:
+    return (Place(region=region, side=side, zone=zone),)
 
 
 def no_to(*consents: str) -> ClientFacts:
@@ -85,6 +97,7 @@ CHAIR = Brief(kind="chair", school="chair_downwards", booked_minutes=20, close_w
 SIDE = Brief(kind="side_lying", school="side_by_side", booked_minutes=60, pressure="firm")
 FEET = Brief(booked_minutes=75, pressure="firm", close_with="feet")
 WHOLE = Brief(booked_minutes=75, pressure="firm", close_with="whole")
+LABOUR = Brief(kind="labour_support", school="between_and_during", booked_minutes=60)
 BELLY = Brief(booked_minutes=75, focus=("abdomen",))
 SHORT = Brief(kind="side_lying", school="side_by_side", booked_minutes=50, pressure="firm")
 BRIGHT = Brief(
@@ -122,6 +135,57 @@ TABLE: tuple[tuple[str, Brief, ClientFacts, Expectation], ...] = (
         works("neck"),
     ),
     ("varicose veins and diabetes", FIRM, has("varicose_veins", "diabetes_numb"), no_deeper("foot", 2)),
+    (
+        "an operation at the right shoulder",
+        FIRM,
+        located({"recent_surgery": (*at("shoulders", "right"), *at("arm", "right"))}),
+        works("back", "shoulders"),
+    ),
+    (
+        "an operation at both feet, closes at the feet",
+        FEET,
+        located({"recent_surgery": at("foot")}),
+        without("foot"),
+    ),
+    (
+        "an operation at the ear, nowhere that is worked",
+        FIRM,
+        located({"recent_surgery": ()}),
+        works("back", "neck"),
+    ),
+    (
+        "a broken left wrist",
+        FIRM,
+        located({"recent_fracture": at("hand", "left")}),
+        as_always,
+    ),
+    (
+        "a port below the right collarbone, chest asked for",
+        Brief(booked_minutes=60, focus=("chest",)),
+        located({"implanted_device": at("chest", "right")}),
+        works("chest"),
+    ),
+    (
+        "a pacemaker: the whole chest left alone, in the chair",
+        CHAIR,
+        located({"implanted_device": at("chest")}),
+        without("chest"),
+    ),
+    ("eczema in both elbows", FIRM, located({"eczema": at("arm", zone="elbow_crease")}), as_always),
+    ("eczema on the scalp", FIRM, located({"eczema": at("scalp")}), closes_away_from("scalp")),
+    (
+        "a sunburnt back, on the side",
+        SIDE,
+        located({"broken_skin": at("back")}),
+        without("back"),
+    ),
+    (
+        "numb feet, firm wish there",
+        FIRM,
+        located({"numb_area": at("foot")}).model_copy(update={"wishes": (Wish(region="foot", depth=5),)}),
+        no_deeper("foot", 2),
+    ),
+    ("a sprained ankle yesterday", FIRM, located({"acute_injury": at("foot", "right")}), as_always),
     ("thin skin, oil warmth wished", FIRM, has("thin_skin"), no_deeper("back", 2)),
     (
         "thin skin and blood thinners",
@@ -287,6 +351,15 @@ def test_with_a_stop_sign_there_is_no_plan(sign: str, brief: Brief) -> None:
         plan(brief, setting(has(sign), CATALOGUE))
 
 
+@pytest.mark.parametrize("condition", sorted(id for id, x in CATALOGUE.conditions.items() if x.needs_place))
+@pytest.mark.parametrize("brief", [FIRM, CHAIR, SIDE, LABOUR], ids=["full body", "chair", "side", "labour"])
+def test_nothing_is_planned_before_somebody_says_where_it_is(condition: str, brief: Brief) -> None:
+    facts = ClientFacts(conditions=frozenset({condition}), consents=ALL)
+    with pytest.raises(PlaceMissing) as refused:
+        plan(brief, setting(facts, CATALOGUE))
+    assert [problem.field for problem in refused.value.problems] == [f"condition_places.{condition}"]
+
+
 @pytest.mark.parametrize(
     ("client", "says"),
     [
@@ -295,6 +368,8 @@ def test_with_a_stop_sign_there_is_no_plan(sign: str, brief: Brief) -> None:
         (has("heart_failure"), "lying prone"),
         (no_to("foot"), "declined: foot"),
         (ClientFacts(consents=ALL, excluded=(off("back"),)), "kept off: back"),
+        (located({"eczema": at("arm")}), "eczema: arm"),
+        (located({"numb_area": at("back")}), "2 is the most"),
         (pregnant(30), "pregnancy after 12 weeks: lying prone"),
     ],
     ids=lambda value: value if isinstance(value, str) else "client",

@@ -1,7 +1,7 @@
 """The question of the day, and what became known since a plan was made."""
 
 from tests.web.test_clients import client_of, described
-from tests.web.test_sessions import answer_day, fields, url
+from tests.web.test_sessions import answer_day, change, fields, url
 
 TOES = {"region": "foot", "side": "left", "zone": "toes", "because": "a plaster"}
 
@@ -15,7 +15,12 @@ def test_nothing_new_is_an_answer_and_changes_no_plan(client):
     before = client.get(url("isolde")).json()
     assert before["day_answer"] is None
     after = answer_day(client, "isolde").json()
-    assert after["day_answer"] == {"note": "", "conditions": [], "excluded": []}
+    assert after["day_answer"] == {
+        "note": "",
+        "conditions": [],
+        "condition_places": [],
+        "excluded": [],
+    }
     assert (after["plan"], after["revision"]) == (before["plan"], before["revision"])
     told = client.get(f"/api/clients/{before['client']['client_id']}/history").json()
     assert (told[0]["source"], told[0]["change"]["after"]) == ("day_question", "nothing new")
@@ -78,6 +83,58 @@ def test_an_answer_that_no_plan_of_the_brief_can_obey_is_kept_and_found(client):
     assert after["day_answer"]["conditions"] == ["cannot_lie_flat"]
     assert "refuse" in [finding["severity"] for finding in after["evaluation"]["findings"]]
     assert answer_day(client, "corin").json()["day_answer"]["conditions"] == []
+
+
+def test_an_injury_of_the_day_is_asked_where_and_then_left_alone(client):
+    refused = answer_day(client, "corin", note="I fell", conditions=["acute_injury"])
+    assert refused.json()["type"] == "urn:mellow-tide:problem:place-missing"
+    assert list(fields(refused)) == ["condition_places.acute_injury"]
+    assert client.get(url("corin")).json()["day_answer"]["note"] != "I fell"
+    wrist = [{"condition": "acute_injury", "places": [{"region": "hand", "side": "left"}]}]
+    told = answer_day(client, "corin", conditions=["acute_injury"], condition_places=wrist).json()
+    assert not strokes(told, "hand", "left")
+    assert "HLT11" not in [finding["code"] for finding in told["evaluation"]["findings"]]
+    # It is of the day: the record of the client does not have it.
+    assert client_of(client, "Corin")["record"]["condition_places"] == []
+    assert answer_day(client, "corin").status_code == 200
+
+
+def test_a_plan_waits_for_the_place_of_what_is_on_record_and_obeys_it_once_it_is_told(client):
+    page = client_of(client, "Isolde")
+    record = page["record"]
+    described(client, page, conditions=[*record["conditions"], "recent_fracture"])
+    view = client.get(url("isolde")).json()
+    assert [one["condition"] for one in view["evaluation"]["restrictions"]["unplaced"]] == ["recent_fracture"]
+    assert "HLT11" in [finding["code"] for finding in view["evaluation"]["findings"]]
+    refused = change(client, "isolde", booked_minutes=75)
+    assert list(fields(refused)) == ["condition_places.recent_fracture"]
+    body = {
+        "revision": view["revision"],
+        "told": {"condition": "recent_fracture", "places": [{"region": "arm", "side": "right"}]},
+    }
+    told = client.put(url("isolde", "/condition-places"), json=body).json()
+    assert not strokes(told, "arm", "right")
+    assert told["evaluation"]["restrictions"]["unplaced"] == told["news"] == []
+    assert client_of(client, "Isolde")["record"]["condition_places"][0]["places"][0]["region"] == "arm"
+    assert change(client, "isolde", booked_minutes=75).status_code == 200
+    strange = {**body, "revision": told["revision"] + 1}
+    strange["told"] = {"condition": "recent_fracture", "places": [{"region": "tail"}]}
+    assert list(fields(client.put(url("isolde", "/condition-places"), json=strange))) == [
+        "condition_places.recent_fracture"
+    ]
+    described(client, client_of(client, "Isolde"), conditions=record["conditions"])
+    assert client_of(client, "Isolde")["record"]["condition_places"] == []
+    client.post(url("isolde", "/looked-at"))
+
+
+def test_the_conditions_told_most_are_offered_first(client):
+    told = client.get("/api/conditions/most-told").json()
+    assert len(told) == 8
+    counts = dict.fromkeys(told, 0)
+    for one in client.get("/api/clients").json():
+        for id in client.get(f"/api/clients/{one['client_id']}").json()["record"]["conditions"]:
+            counts[id] = counts.get(id, 0) + 1
+    assert counts[told[0]] == max(counts.values())
 
 
 def test_unknown_and_stale_answers_change_nothing(client):

@@ -108,6 +108,7 @@ def test_each_answer_is_accepted_or_questioned_and_only_the_accepted_change_the_
 ):
     answers = {
         "conditions": {"usual": ["varicose_veins", "eczema"]},
+        "condition_places": [{"condition": "eczema", "places": []}],
         "wishes": [{"region": "lower_leg_back", "depth": 4}],
         "consents": {"face": "no"},
         "medicines": "aspirin",

@@ -12,6 +12,7 @@ from mellow_tide.demo.people import HOUSE, PRACTICE_ID, THERAPIST_ID
 from mellow_tide.store.database import Sight, Transaction
 from mellow_tide.store.learning import accept_pace
 from tests.conftest import NOW
+from tests.web.test_clients import client_of, described
 from tests.web.test_sessions import answer_day, began, fields, moved, url
 
 
@@ -94,3 +95,15 @@ def test_a_run_begun_by_an_older_sheet_is_worked_by_it(client, owner_dsn):
         held["evaluation"]["sheet"],
         held["sheet_id"],
     )
+
+
+@pytest.mark.usefixtures("as_shipped")
+def test_a_run_that_has_begun_goes_on_when_a_place_is_missing(client):
+    """Who was stored before places were asked for may be on the table."""
+    page = client_of(client, "Isolde")
+    answer_day(client, "isolde")
+    assert send(client, "isolde", began(client, "isolde")).status_code == 200
+    noted = described(client, page, conditions=[*page["record"]["conditions"], "eczema"])
+    assert noted.status_code == 200
+    assert send(client, "isolde", {"kind": "paused"}, after=60).status_code == 200
+    assert answer_day(client, "isolde", note="itches").status_code == 200

@@ -148,6 +148,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/conditions/most-told": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Most Told
+         * @description The conditions that are told most in this practice, by id.
+         */
+        get: operations["read_most_told"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -653,6 +673,26 @@ export interface paths {
          * @description Keep what was answered to the question of the day; the closest plan that obeys it stands.
          */
         put: operations["answer_day"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/condition-places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Tell Where
+         * @description Keep where a condition is; the closest plan that obeys it stands.
+         */
+        put: operations["tell_where"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1541,6 +1581,8 @@ export interface components {
         /**
          * Answers
          * @description The answers by question. `conditions` are those ticked under a heading; an empty tuple says "none of these".
+         *
+         *     `condition_places` says where those are that need a place.
          */
         Answers: {
             /** Address As */
@@ -1564,6 +1606,11 @@ export interface components {
             conditions: {
                 [key: string]: string[];
             };
+            /**
+             * Condition Places
+             * @default []
+             */
+            condition_places: components["schemas"]["ConditionPlaces"][];
             /** Medicines */
             medicines?: string | null;
             /** Allergies */
@@ -2165,9 +2212,10 @@ export interface components {
          *
          *     Height in cm (100 to 230), weight in kg (25 to 300) if known, settling breaths a minute (4 to 40; adults at rest 12
          *     to 20). `consents` and `declined` are consent ids: a yes and a no on record. `conditions` are condition ids,
-         *     `gestation_days` the days of pregnancy (0 to 308) if there is one. `day_question`: whether today's "anything new,
-         *     anywhere to keep away from?" is due, and answered. `wishes` are depths by region, said or learnt, that go before the
-         *     brief's; `likes` and `dislikes` are ids of strokes and of tools.
+         *     `condition_places` where those are that need a place, `gestation_days` the days of pregnancy (0 to 308) if there is
+         *     one. `day_question`: whether today's "anything new, anywhere to keep away from?" is due, and answered. `wishes` are
+         *     depths by region, said or learnt, that go before the brief's; `likes` and `dislikes` are ids of strokes and of
+         *     tools.
          */
         ClientFacts: {
             /**
@@ -2209,6 +2257,11 @@ export interface components {
              * @default []
              */
             conditions: string[];
+            /**
+             * Condition Places
+             * @default []
+             */
+            condition_places: components["schemas"]["ConditionPlaces"][];
             /** Gestation Days */
             gestation_days?: number | null;
             /**
@@ -2309,8 +2362,8 @@ export interface components {
          * @description Everything a practice keeps of a client beside their sessions. Empty text: not known.
          *
          *     Height in cm (100 to 230), weight in kg (25 to 300), breaths a minute (4 to 40). `conditions`, `consents` and
-         *     `declined` are ids of the catalogue, `likes` and `dislikes` ids of its strokes and tools. `tension` is where the
-         *     client says it sits, `excluded` where to keep off.
+         *     `declined` are ids of the catalogue, `likes` and `dislikes` ids of its strokes and tools. `condition_places` says
+         *     where conditions are, `tension` where the client feels it, `excluded` where to keep off.
          */
         ClientRecord: {
             /** Name */
@@ -2386,6 +2439,11 @@ export interface components {
              * @default []
              */
             conditions: string[];
+            /**
+             * Condition Places
+             * @default []
+             */
+            condition_places: components["schemas"]["ConditionPlaces"][];
             /** Due Date */
             due_date?: string | null;
             /**
@@ -2536,7 +2594,8 @@ export interface components {
          * @description A condition a client may have. `refer`: no session, refer. `ask`: the clinician first. `adapt`.
          *
          *     `in_pregnancy`: it is a state of a pregnancy. `asks`: the condition in the client's own words, under the heading
-         *     `asked` of the intake.
+         *     `asked` of the intake. `needs_place`: it is somewhere, and the client is asked where; among regions of its limits
+         *     `there` stands for the answer.
          */
         Condition: {
             /** Id */
@@ -2616,6 +2675,24 @@ export interface components {
              * @default false
              */
             in_pregnancy: boolean;
+            /**
+             * Needs Place
+             * @default false
+             */
+            needs_place: boolean;
+        };
+        /**
+         * ConditionPlaces
+         * @description Where on a client a condition is; no place: nowhere that is worked.
+         */
+        ConditionPlaces: {
+            /** Condition */
+            condition: string;
+            /**
+             * Places
+             * @default []
+             */
+            places: components["schemas"]["Place"][];
         };
         /**
          * Consent
@@ -2781,6 +2858,11 @@ export interface components {
              * @default []
              */
             conditions: string[];
+            /**
+             * Condition Places
+             * @default []
+             */
+            condition_places: components["schemas"]["ConditionPlaces"][];
             /**
              * Excluded
              * @default []
@@ -3636,7 +3718,7 @@ export interface components {
          * @description One item that changed. `field` is the record's, `item` what of it: an id of the catalogue, a place, or nothing.
          *
          *     `before` and `after` are None where there was, or is, nothing. Consents read `yes` and `no`; a place to keep off
-         *     reads why.
+         *     reads why; a condition's places read as a list of keys.
          */
         ItemChange: {
             /** Field */
@@ -4545,6 +4627,15 @@ export interface components {
             zone?: string | null;
         };
         /**
+         * PlacesOfCondition
+         * @description Where a condition of the session's client is.
+         */
+        PlacesOfCondition: {
+            /** Revision */
+            revision: number;
+            told: components["schemas"]["ConditionPlaces"];
+        };
+        /**
          * PlacesToKeepOff
          * @description All places to keep off on the client of the session read at `revision`.
          */
@@ -5177,7 +5268,8 @@ export interface components {
          *
          *     `caps`: most depth by region. `positions`, `regions`, `heat` (on regions), `ingredients` (of the lubricant) and
          *     `strokes` may not be; `unless_asked` are regions that only a focus brings in. `excluded` are places to keep away
-         *     from. `most_minutes`: hands-on at most. `raise_head`: why the head end is raised; empty where it is not.
+         *     from. `most_minutes`: hands-on at most. `raise_head`: why the head end is raised; empty where it is not. `unplaced`:
+         *     conditions that limit nothing at their place, because nobody has told where that is.
          */
         Restrictions: {
             /**
@@ -5231,6 +5323,11 @@ export interface components {
              * @default []
              */
             excluded: components["schemas"]["Excluded"][];
+            /**
+             * Unplaced
+             * @default []
+             */
+            unplaced: components["schemas"]["Unplaced"][];
         };
         /**
          * Resumed
@@ -6132,6 +6229,16 @@ export interface components {
             thumb_share: number;
         };
         /**
+         * Unplaced
+         * @description A condition of which nobody has told where it is, by id, with its name.
+         */
+        Unplaced: {
+            /** Condition */
+            condition: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * Verdict
          * @description What the therapist made of an answer: taken into the record, to be asked about, or asked about since.
          */
@@ -6705,6 +6812,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Day"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_most_told: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
                 };
             };
             /** @description Unauthorized */
@@ -7862,6 +8007,50 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["AnswerOfTheDay"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tell_where: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlacesOfCondition"];
             };
         };
         responses: {

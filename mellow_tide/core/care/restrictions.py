@@ -13,11 +13,11 @@ from mellow_tide.core.care.pregnancy import (
 )
 from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
 from mellow_tide.core.catalogue.records import Depth, Record, Stroke
-from mellow_tide.core.catalogue.rules import Limits, PregnancyRule
-from mellow_tide.core.flow.brief import ClientFacts, Excluded, Side
+from mellow_tide.core.catalogue.rules import THERE, Condition, Limits, PregnancyRule
+from mellow_tide.core.flow.brief import ClientFacts, Excluded, Place, Side
 from mellow_tide.core.phrases.book import say
 from mellow_tide.core.phrases.times import say_weeks
-from mellow_tide.core.refusal import FieldProblem, UnknownReference
+from mellow_tide.core.refusal import FieldProblem, PlaceMissing, UnknownReference
 
 DEEPEST = 5
 
@@ -72,12 +72,20 @@ class MostMinutes(Record):
     because: str
 
 
+class Unplaced(Record):
+    """A condition of which nobody has told where it is, by id, with its name."""
+
+    condition: str
+    name: str
+
+
 class Restrictions(Record):
     """All that health, pregnancy, consents and excluded places take away, each with its reason.
 
     `caps`: most depth by region. `positions`, `regions`, `heat` (on regions), `ingredients` (of the lubricant) and
     `strokes` may not be; `unless_asked` are regions that only a focus brings in. `excluded` are places to keep away
-    from. `most_minutes`: hands-on at most. `raise_head`: why the head end is raised; empty where it is not.
+    from. `most_minutes`: hands-on at most. `raise_head`: why the head end is raised; empty where it is not. `unplaced`:
+    conditions that limit nothing at their place, because nobody has told where that is.
     """
 
     reasons: tuple[Reason, ...] = ()
@@ -91,6 +99,7 @@ class Restrictions(Record):
     most_minutes: MostMinutes | None = None
     raise_head: str = ""
     excluded: tuple[Excluded, ...] = ()
+    unplaced: tuple[Unplaced, ...] = ()
 
     def capped(self, region: str) -> Cap | None:
         """What limits the depth on a region, or None."""
@@ -135,6 +144,16 @@ class Restrictions(Record):
         return tuple(reason for reason in self.reasons if reason.level == "refer")
 
 
+def refuse_unplaced(restrictions: Restrictions) -> None:
+    """Raise `PlaceMissing` where a condition is somewhere, and nobody has told where."""
+    problems = [
+        FieldProblem(f"condition_places.{one.condition}", "place_missing", condition=one.name)
+        for one in restrictions.unplaced
+    ]
+    if problems:
+        raise PlaceMissing(*problems)
+
+
 def restrict(client: ClientFacts, catalogue: Catalogue) -> Restrictions:
     """Everything that `client`'s conditions, pregnancy, consents and excluded places restrict.
 
@@ -170,7 +189,12 @@ def restrict(client: ClientFacts, catalogue: Catalogue) -> Restrictions:
         strokes=tuple(_barred_strokes(limits)),
         most_minutes=_most_minutes(limits),
         raise_head=next((limit.name for limit in limits if limit.limits.raise_head), ""),
-        excluded=client.excluded,
+        excluded=(*client.excluded, *_left_alone(client, catalogue)),
+        unplaced=tuple(
+            Unplaced(condition=condition.id, name=condition.name)
+            for condition in _conditions(client, catalogue)
+            if condition.needs_place and _places(condition, client) is None
+        ),
     )
 
 
@@ -222,6 +246,15 @@ def _refuse_unknown(client: ClientFacts, c: Catalogue) -> None:
         *(check_known(c.consents, id, "consents", "consent") for id in sorted(client.consents)),
         *(check_known(c.consents, id, "declined", "consent") for id in sorted(client.declined)),
         *(check_known(c.regions, x.region, "excluded", "region") for x in client.excluded),
+        *(
+            check_known(c.conditions, x.condition, "condition_places", "condition")
+            for x in client.condition_places
+        ),
+        *(
+            check_known(c.regions, place.region, f"condition_places.{x.condition}", "region")
+            for x in client.condition_places
+            for place in x.places
+        ),
         *(check_known(c.regions, x.region, "wishes", "region") for x in client.wishes),
         *(
             check_known({**c.strokes, **c.tools}, id, "likes", "stroke or tool")
@@ -232,21 +265,23 @@ def _refuse_unknown(client: ClientFacts, c: Catalogue) -> None:
             for id in sorted(client.dislikes)
         ),
     ]
-    for x in client.excluded:
+    located = (place for one in client.condition_places for place in one.places)
+    for field, x in (
+        *(("excluded", place) for place in client.excluded),
+        *(("condition_places", place) for place in located),
+    ):
         zones = c.regions[x.region].zones if x.region in c.regions else ()
         if x.zone is not None and zones and x.zone not in zones:
-            problems.append(
-                FieldProblem("excluded", "unknown_zone", region=x.region, zone=x.zone, known=zones)
-            )
+            problems.append(FieldProblem(field, "unknown_zone", region=x.region, zone=x.zone, known=zones))
     missing = [problem for problem in problems if problem]
     if missing:
         raise UnknownReference(*missing)
 
 
 def _limits(client: ClientFacts, catalogue: Catalogue) -> Iterator[Limit]:
-    for condition in catalogue.conditions.values():
-        if condition.id in client.conditions:
-            yield Limit(condition.name, condition.level, condition, condition.in_pregnancy)
+    for condition in _conditions(client, catalogue):
+        limits = _at_places(condition, _places(condition, client) or ())
+        yield Limit(condition.name, condition.level, limits, condition.in_pregnancy)
     days = client.gestation_days
     if days is None:
         return
@@ -254,6 +289,48 @@ def _limits(client: ClientFacts, catalogue: Catalogue) -> Iterator[Limit]:
         if _holds(rule, catalogue) and rule.from_day <= days <= rule.until_day:
             name = say("care.pregnant", days=days)
             yield Limit(name, "refer" if rule.no_session else "adapt", rule, True, bool(rule.when))
+
+
+def _conditions(client: ClientFacts, catalogue: Catalogue) -> Iterator[Condition]:
+    return (one for one in catalogue.conditions.values() if one.id in client.conditions)
+
+
+def _places(condition: Condition, client: ClientFacts) -> tuple[Place, ...] | None:
+    """Where a condition is, as far as that was told: empty is nowhere that is worked, None is not told."""
+    told = (one.places for one in client.condition_places if one.condition == condition.id)
+    return next(told, None)
+
+
+def _at_places(condition: Condition, places: tuple[Place, ...]) -> Limits:
+    """The limits with regions for `there`; what is left alone there is no region but a place."""
+    if not condition.needs_place:
+        return condition
+    regions = tuple(dict.fromkeys(place.region for place in places))
+
+    def named(ids: tuple[str, ...]) -> tuple[str, ...]:
+        return tuple(region for id in ids for region in (regions if id == THERE else (id,)))
+
+    cap = {id: depth for id, depth in condition.cap.items() if id != THERE}
+    if THERE in condition.cap:
+        cap |= {region: min(condition.cap[THERE], cap.get(region, DEEPEST)) for region in regions}
+    strokes = (one.model_copy(update={"on": named(one.on)}) for one in condition.no_strokes)
+    return condition.model_copy(
+        update={
+            "cap": cap,
+            "forbid": tuple(id for id in condition.forbid if id != THERE),
+            "no_heat": named(condition.no_heat),
+            "no_outward": named(condition.no_outward),
+            "unless_asked": named(condition.unless_asked),
+            "no_strokes": tuple(strokes),
+        }
+    )
+
+
+def _left_alone(client: ClientFacts, catalogue: Catalogue) -> Iterator[Excluded]:
+    for condition in _conditions(client, catalogue):
+        if THERE in condition.forbid:
+            for place in _places(condition, client) or ():
+                yield Excluded(**dict(place), because=condition.name)
 
 
 def _barred(limits: Iterable[Limit], field: str) -> tuple[Barred, ...]:

@@ -5,7 +5,7 @@ from itertools import chain
 from typing import Any
 
 from mellow_tide.core.catalogue.catalogue import Entries
-from mellow_tide.core.catalogue.rules import Closing, Opening
+from mellow_tide.core.catalogue.rules import THERE, Closing, Opening
 
 Reference = tuple[str, str, Any, str]
 """File, id, where it must exist, noun."""
@@ -58,20 +58,11 @@ def _kinds(c: Entries) -> Iterator[Reference]:
 
 
 def _care(c: Entries) -> Iterator[Reference]:
-    regions = {*c.regions, "all"}
+    regions = {*c.regions, "all", THERE}
     strokes = {*c.strokes, *(stroke.family for stroke in c.strokes.values())}
     ingredients = {id for lubricant in c.lubricants.values() for id in lubricant.contains}
     for limits in (*c.conditions.values(), *c.pregnancy_rules):
-        barred = [id for one in limits.no_strokes for id in one.on]
-        for id in (
-            *limits.cap,
-            *limits.no_heat,
-            *limits.forbid,
-            *limits.unless_asked,
-            *limits.no_outward,
-            *barred,
-        ):
-            yield "conditions.toml", id, regions, "region"
+        yield from (("conditions.toml", id, regions, "region") for id in sorted(limits.regions_named()))
         yield from (("conditions.toml", id, c.positions, "position") for id in limits.no_positions)
         for one in limits.no_strokes:
             yield from (("conditions.toml", id, strokes, "stroke or family") for id in one.strokes)

@@ -1,8 +1,8 @@
 """The records of how a session is worked: kinds, schools, health, consents, house rules, pace."""
 
-from typing import Annotated, Literal
+from typing import Annotated, Literal, Self
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from mellow_tide.core.catalogue.records import (
     Depth,
@@ -81,6 +81,10 @@ class NoStrokes(Record):
     on: Annotated[tuple[str, ...], Field(min_length=1)] = ("all",)
 
 
+THERE = "there"
+"""Stands among regions for where the client says that a condition is."""
+
+
 class Limits(Record):
     """What a state of health limits; `says` it in plain words.
 
@@ -102,6 +106,13 @@ class Limits(Record):
     raise_head: bool = False
     says: str
 
+    def regions_named(self) -> frozenset[str]:
+        """All that its limits name as regions."""
+        barred = (id for one in self.no_strokes for id in one.on)
+        return frozenset(
+            (*self.cap, *self.forbid, *self.no_heat, *self.unless_asked, *self.no_outward, *barred)
+        )
+
 
 Heading = Literal["today", "pregnancy", "clinician", "usual", "allergies", "wearing"]
 """Under what an intake asks about a condition."""
@@ -111,13 +122,21 @@ class Condition(Limits, Named):
     """A condition a client may have. `refer`: no session, refer. `ask`: the clinician first. `adapt`.
 
     `in_pregnancy`: it is a state of a pregnancy. `asks`: the condition in the client's own words, under the heading
-    `asked` of the intake.
+    `asked` of the intake. `needs_place`: it is somewhere, and the client is asked where; among regions of its limits
+    `there` stands for the answer.
     """
 
     level: Literal["refer", "ask", "adapt"]
     asked: Heading
     asks: str
     in_pregnancy: bool = False
+    needs_place: bool = False
+
+    @model_validator(mode="after")
+    def _asks_only_for_what_it_uses(self) -> Self:
+        if self.needs_place != (THERE in self.regions_named()):
+            raise ValueError(f"{self.id}: a place is asked for where, and only where, `there` is limited")
+        return self
 
 
 class PregnancyRule(Limits):

@@ -1,5 +1,6 @@
 """The brief: what is asked of a session, before anything is planned."""
 
+from collections.abc import Iterable
 from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
@@ -73,6 +74,20 @@ class Excluded(Place):
         return self.region == region and (self.side == side or "both" in (self.side, side) or side == "mid")
 
 
+class ConditionPlaces(Record):
+    """Where on a client a condition is; no place: nowhere that is worked."""
+
+    condition: str
+    places: tuple[Place, ...] = ()
+
+
+def merge_places(
+    known: Iterable[ConditionPlaces], told: Iterable[ConditionPlaces]
+) -> tuple[ConditionPlaces, ...]:
+    """What is known of where conditions are, with what is told now in the place of what was told of the same one."""
+    return tuple({one.condition: one for one in (*known, *told)}.values())
+
+
 class Wish(Record):
     """The depth (1 to 5, half levels too) that a client wishes on a region."""
 
@@ -85,9 +100,10 @@ class ClientFacts(Record):
 
     Height in cm (100 to 230), weight in kg (25 to 300) if known, settling breaths a minute (4 to 40; adults at rest 12
     to 20). `consents` and `declined` are consent ids: a yes and a no on record. `conditions` are condition ids,
-    `gestation_days` the days of pregnancy (0 to 308) if there is one. `day_question`: whether today's "anything new,
-    anywhere to keep away from?" is due, and answered. `wishes` are depths by region, said or learnt, that go before the
-    brief's; `likes` and `dislikes` are ids of strokes and of tools.
+    `condition_places` where those are that need a place, `gestation_days` the days of pregnancy (0 to 308) if there is
+    one. `day_question`: whether today's "anything new, anywhere to keep away from?" is due, and answered. `wishes` are
+    depths by region, said or learnt, that go before the brief's; `likes` and `dislikes` are ids of strokes and of
+    tools.
     """
 
     height_cm: Annotated[int, Field(ge=100, le=230)] = 170
@@ -98,6 +114,7 @@ class ClientFacts(Record):
     consents: frozenset[str] = frozenset()
     declined: frozenset[str] = frozenset()
     conditions: frozenset[str] = frozenset()
+    condition_places: tuple[ConditionPlaces, ...] = ()
     gestation_days: Annotated[int, Field(ge=0, le=308)] | None = None
     excluded: tuple[Excluded, ...] = ()
     day_question: Literal["not_due", "open", "answered"] = "not_due"

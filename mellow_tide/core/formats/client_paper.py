@@ -5,7 +5,7 @@ from datetime import date, datetime
 from zoneinfo import ZoneInfo
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.flow.place_names import say_place
+from mellow_tide.core.flow.place_names import say_place, say_places
 from mellow_tide.core.formats.paper import Paper
 from mellow_tide.core.formats.whole_record import VisitKept, WholeRecord
 from mellow_tide.core.meeting.field_rules import Group, read_field_rules
@@ -73,7 +73,7 @@ def _wishes(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str, s
 def _health(client: ClientRecord, day: date, catalogue: Catalogue) -> Iterator[tuple[str, str]]:
     yield (
         "Conditions",
-        "; ".join(catalogue.conditions[id].name for id in sorted(client.conditions))
+        "; ".join(_condition(id, client, catalogue) for id in sorted(client.conditions))
         or say("papers.none_named"),
     )
     days = client.facts(day).gestation_days
@@ -81,6 +81,12 @@ def _health(client: ClientRecord, day: date, catalogue: Catalogue) -> Iterator[t
         weeks = say("papers.weeks_today", days=days) if days is not None else ""
         yield "Pregnancy", say("papers.due", day=_day(client.due_date), weeks=weeks)
     yield from _labelled(client, "health")
+
+
+def _condition(id: str, client: ClientRecord, catalogue: Catalogue) -> str:
+    name = catalogue.conditions[id].name
+    places = next((one.places for one in client.condition_places if one.condition == id), None)
+    return name if places is None else f"{name} ({say_places(places, catalogue)})"
 
 
 def _consents(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str, str]]:

@@ -8,6 +8,7 @@ from mellow_tide.core.care.pregnancy import TERM_DAYS, due_date_of
 from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.catalogue.rules import Heading
+from mellow_tide.core.flow.brief import Place
 from mellow_tide.core.meeting.record import (
     BirthYear,
     Email,
@@ -17,6 +18,7 @@ from mellow_tide.core.meeting.record import (
     Music,
     Oil,
     Phone,
+    PlacesOfConditions,
     ShortLine,
     Talk,
     TensionPlaces,
@@ -32,7 +34,10 @@ LATEST = timedelta(days=28)
 
 
 class Answers(Record):
-    """The answers by question. `conditions` are those ticked under a heading; an empty tuple says "none of these"."""
+    """The answers by question. `conditions` are those ticked under a heading; an empty tuple says "none of these".
+
+    `condition_places` says where those are that need a place.
+    """
 
     address_as: ShortLine | None = None
     phone: Phone | None = None
@@ -42,6 +47,7 @@ class Answers(Record):
     language: ShortLine | None = None
     height_cm: HeightCm | None = None
     conditions: Mapping[Heading, tuple[str, ...]] = {}
+    condition_places: PlacesOfConditions = ()
     medicines: Words | None = None
     allergies: Words | None = None
     operations: Words | None = None
@@ -65,6 +71,11 @@ class Answers(Record):
             return None
         return self.due_date or (due_date_of(self.last_period) if self.last_period else None)
 
+    def where(self) -> Mapping[str, tuple[Place, ...]]:
+        """Where the ticked conditions are of which that is told, by id."""
+        ticked = self.ticked()
+        return {one.condition: one.places for one in self.condition_places if one.condition in ticked}
+
     def ticked(self) -> frozenset[str]:
         """All conditions named; those of a pregnancy only if there is one."""
         return frozenset(
@@ -85,12 +96,17 @@ def _problems(answers: Answers, day: date, catalogue: Catalogue) -> Iterator[Fie
         field = f"conditions.{heading}"
         known = {id: one for id, one in catalogue.conditions.items() if one.asked == heading}
         yield from filter(None, (check_known(known, id, field, "condition under this heading") for id in ids))
+    yield from _without_a_place(answers, catalogue)
     yield from filter(
         None, (check_known(catalogue.consents, id, "consents", "consent") for id in answers.consents)
     )
     for field in ("tension", "excluded", "wishes"):
         named = (one.region for one in getattr(answers, field) or ())
         yield from filter(None, (check_known(catalogue.regions, id, field, "region") for id in named))
+    located = (place.region for one in answers.condition_places for place in one.places)
+    yield from filter(
+        None, (check_known(catalogue.regions, id, "condition_places", "region") for id in located)
+    )
     if answers.pregnant != "yes":
         return
     if answers.due_date and not day - LATEST <= answers.due_date <= day + timedelta(days=TERM_DAYS):
@@ -99,3 +115,11 @@ def _problems(answers: Answers, day: date, catalogue: Catalogue) -> Iterator[Fie
         yield FieldProblem("last_period", "last_period_impossible")
     if not answers.due_date and not answers.last_period:
         yield FieldProblem("due_date", "due_date_missing")
+
+
+def _without_a_place(answers: Answers, catalogue: Catalogue) -> Iterator[FieldProblem]:
+    ticked, where = answers.ticked(), answers.where()
+    for id in sorted(ticked & set(catalogue.conditions) - set(where)):
+        condition = catalogue.conditions[id]
+        if condition.needs_place:
+            yield FieldProblem(f"conditions.{condition.asked}", "where_missing", asks=condition.asks)

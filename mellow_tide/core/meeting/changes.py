@@ -19,7 +19,7 @@ class ItemChange(Record):
     """One item that changed. `field` is the record's, `item` what of it: an id of the catalogue, a place, or nothing.
 
     `before` and `after` are None where there was, or is, nothing. Consents read `yes` and `no`; a place to keep off
-    reads why.
+    reads why; a condition's places read as a list of keys.
     """
 
     field: str
@@ -57,6 +57,10 @@ def _listed(record: ClientRecord) -> Iterator[tuple[str, str, JsonValue]]:
             yield from ((field, wish.region, wish.depth) for wish in record.wishes)
         elif field == "excluded":
             yield from ((field, place_key(place), place.because or "keep off") for place in record.excluded)
+        elif field == "condition_places":
+            for one in record.condition_places:
+                keys: list[JsonValue] = [place_key(place) for place in one.places]
+                yield field, one.condition, keys
         elif field == "tension":
             yield from ((field, place_key(place), "yes") for place in record.tension)
         else:

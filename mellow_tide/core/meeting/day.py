@@ -7,9 +7,9 @@ from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record, Region
-from mellow_tide.core.flow.brief import ClientFacts, Excluded, Side
+from mellow_tide.core.flow.brief import ClientFacts, Excluded, Side, merge_places
 from mellow_tide.core.meeting.changes import place_key
-from mellow_tide.core.meeting.record import KeptOff
+from mellow_tide.core.meeting.record import KeptOff, PlacesOfConditions
 
 
 class DayAnswer(Record):
@@ -17,6 +17,7 @@ class DayAnswer(Record):
 
     note: Annotated[str, Field(max_length=400)] = ""
     conditions: frozenset[str] = frozenset()
+    condition_places: PlacesOfConditions = ()
     excluded: KeptOff = ()
 
 
@@ -25,7 +26,11 @@ def add_day_answer(facts: ClientFacts, answer: DayAnswer) -> ClientFacts:
     known = {place_key(place) for place in facts.excluded}
     today = tuple(place for place in answer.excluded if place_key(place) not in known)
     return facts.model_copy(
-        update={"conditions": facts.conditions | answer.conditions, "excluded": (*facts.excluded, *today)}
+        update={
+            "conditions": facts.conditions | answer.conditions,
+            "condition_places": merge_places(facts.condition_places, answer.condition_places),
+            "excluded": (*facts.excluded, *today),
+        }
     )
 
 

@@ -2,7 +2,7 @@
 
 from datetime import date
 
-from mellow_tide.core.flow.brief import Excluded, Wish
+from mellow_tide.core.flow.brief import ConditionPlaces, Excluded, Place, Wish
 from mellow_tide.core.meeting.changes import place_key
 from mellow_tide.core.meeting.field_rules import read_field_rules
 from mellow_tide.core.meeting.record import ClientRecord
@@ -11,8 +11,8 @@ from mellow_tide.core.meeting.record import ClientRecord
 def merge_records(kept: ClientRecord, other: ClientRecord) -> ClientRecord:
     """`kept` with what only `other` knows.
 
-    Conditions and places to keep off add up, a no goes before a yes, the lighter of two wishes stands, and of two due
-    dates the earlier. Text is joined, cut at the record's bounds.
+    Conditions, where they are, and places to keep off add up, a no goes before a yes, the lighter of two wishes stands,
+    and of two due dates the earlier. Text is joined, cut at the record's bounds.
     """
     rules = dict(read_field_rules(ClientRecord))
     unknown = type(kept)(name=kept.name)
@@ -34,6 +34,7 @@ def merge_records(kept: ClientRecord, other: ClientRecord) -> ClientRecord:
             **own,
             **joined,
             "conditions": kept.conditions | other.conditions,
+            "condition_places": _condition_places(kept, other),
             "declined": declined,
             "consents": (kept.consents | other.consents) - declined,
             "dislikes": dislikes,
@@ -57,6 +58,13 @@ def _joined(kept: ClientRecord, other: ClientRecord, field: str, between: str) -
 
 def _kept_off(kept: ClientRecord, other: ClientRecord) -> tuple[Excluded, ...]:
     return tuple({place_key(place): place for place in (*other.excluded, *kept.excluded)}.values())
+
+
+def _condition_places(kept: ClientRecord, other: ClientRecord) -> tuple[ConditionPlaces, ...]:
+    found: dict[str, dict[str, Place]] = {}
+    for one in (*kept.condition_places, *other.condition_places):
+        found.setdefault(one.condition, {}).update({place_key(place): place for place in one.places})
+    return tuple(ConditionPlaces(condition=id, places=tuple(x.values())) for id, x in found.items())
 
 
 def _wishes(kept: ClientRecord, other: ClientRecord) -> tuple[Wish, ...]:

@@ -1,5 +1,6 @@
 """What is known of a client, as one record."""
 
+from collections.abc import Iterable
 from datetime import date
 from typing import Annotated, Literal
 
@@ -7,7 +8,7 @@ from pydantic import Field, StringConstraints
 
 from mellow_tide.core.care.pregnancy import gestation_days
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.brief import ClientFacts, Excluded, Place, Wish
+from mellow_tide.core.flow.brief import ClientFacts, ConditionPlaces, Excluded, Place, Wish, merge_places
 from mellow_tide.core.meeting.field_rules import FieldRule
 
 ClientName = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
@@ -21,6 +22,7 @@ HeightCm = Annotated[int, Field(ge=100, le=230)]
 Weight = Annotated[int, Field(ge=25, le=300)]
 TensionPlaces = Annotated[tuple[Place, ...], Field(max_length=60)]
 KeptOff = Annotated[tuple[Excluded, ...], Field(max_length=60)]
+PlacesOfConditions = Annotated[tuple[ConditionPlaces, ...], Field(max_length=60)]
 Wishes = Annotated[tuple[Wish, ...], Field(max_length=40)]
 
 Warmth = Literal["", "warm", "usual", "cool"]
@@ -35,8 +37,8 @@ class ClientRecord(Record):
     """Everything a practice keeps of a client beside their sessions. Empty text: not known.
 
     Height in cm (100 to 230), weight in kg (25 to 300), breaths a minute (4 to 40). `conditions`, `consents` and
-    `declined` are ids of the catalogue, `likes` and `dislikes` ids of its strokes and tools. `tension` is where the
-    client says it sits, `excluded` where to keep off.
+    `declined` are ids of the catalogue, `likes` and `dislikes` ids of its strokes and tools. `condition_places` says
+    where conditions are, `tension` where the client feels it, `excluded` where to keep off.
     """
 
     name: ClientName
@@ -74,6 +76,7 @@ class ClientRecord(Record):
     body_hair: Annotated[Literal["usual", "much"], FieldRule("Body hair")] = "usual"
     skin: Annotated[Literal["usual", "dry"], FieldRule("Skin")] = "usual"
     conditions: Annotated[frozenset[str], _RULED] = frozenset()
+    condition_places: Annotated[PlacesOfConditions, _RULED] = ()
     due_date: Annotated[date | None, _RULED] = None
     medicines: Annotated[
         Words,
@@ -144,6 +147,12 @@ class ClientRecord(Record):
         return ClientFacts(
             **own, gestation_days=gestation_days(self.due_date, day) if self.due_date else None
         )
+
+    def told_where(self, told: Iterable[ConditionPlaces]) -> "ClientRecord":
+        """The record with what is `told` of where conditions are; of those that it no longer has, nothing is kept."""
+        places = merge_places(self.condition_places, told)
+        kept = tuple(one for one in places if one.condition in self.conditions)
+        return self.model_copy(update={"condition_places": kept})
 
     def answered(self, consent: str, yes: bool | None) -> "ClientRecord":
         """The record with a consent given (True), declined (False) or taken back to unasked (None)."""

@@ -8,8 +8,9 @@ from mellow_tide.core.care.pregnancy import gestation_days
 from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.flow.brief import ClientFacts
-from mellow_tide.core.flow.place_names import say_place
+from mellow_tide.core.catalogue.rules import Condition
+from mellow_tide.core.flow.brief import ClientFacts, Place
+from mellow_tide.core.flow.place_names import say_place, say_places
 from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.core.meeting.changes import place_key
 from mellow_tide.core.meeting.field_rules import read_field_rules
@@ -73,7 +74,8 @@ def accept_answers(record: ClientRecord, answers: Answers, ids: Collection[str])
     for id, answer in answers.consents.items():
         if f"consents {id}" in ids:
             made = made.answered(id, {"yes": True, "no": False, "ask": None}[answer])
-    return type(record).model_validate(dict(made))
+    told = (one for one in answers.condition_places if one.condition in conditions)
+    return type(record).model_validate(dict(made.told_where(told)))
 
 
 def _conditions(answers: Answers, record: ClientRecord, catalogue: Catalogue) -> Iterator[Item]:
@@ -82,7 +84,7 @@ def _conditions(answers: Answers, record: ClientRecord, catalogue: Catalogue) ->
         yield Item(
             id=f"conditions {id}",
             about=condition.name,
-            answer=condition.asks,
+            answer=_say_where(condition, answers.where().get(id), catalogue),
             means=condition.says,
             level=condition.level,
             before="yes" if id in record.conditions else "",
@@ -97,6 +99,14 @@ def _conditions(answers: Answers, record: ClientRecord, catalogue: Catalogue) ->
             level="ask",
             before=say("meeting.on_record"),
         )
+
+
+def _say_where(condition: Condition, places: tuple[Place, ...] | None, catalogue: Catalogue) -> str:
+    if not condition.needs_place:
+        return condition.asks
+    if places is None:
+        return say("meeting.not_said_where", asks=condition.asks)
+    return say("meeting.said_where", asks=condition.asks, where=say_places(places, catalogue))
 
 
 def _pregnancy(answers: Answers, record: ClientRecord, day: date, catalogue: Catalogue) -> Iterator[Item]:

@@ -4,10 +4,11 @@ from mellow_tide.core.catalogue.records import Slot
 from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.flow.flow import FIRM, Flow, Part, Step
 from mellow_tide.core.planner.order.legs import set_up_ritual
+from mellow_tide.core.planner.question.absent import refuse_unready
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.strokes.repertoire import TOO_DEEP
 from mellow_tide.core.planner.strokes.rituals import make_ritual_steps
-from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
+from mellow_tide.core.refusal import DoesNotFit, FieldProblem
 
 Pattern = tuple[tuple[str, Slot, int], ...]
 """Stroke, slot, passes."""
@@ -36,16 +37,10 @@ def plan_labour(asked: Asked) -> Flow:
     """A round to be worked at her pace, through clothing, leaning forward; what she declines or excludes is left out.
 
     It has no minutes to meet: a focus comes first, with as many passes as its strokes bear. Raises `NoSession` for a
-    stop sign, `DoesNotFit` if nothing is left to work.
+    stop sign, `PlaceMissing` for a condition of unknown place, `DoesNotFit` if nothing is left to work.
     """
     brief, catalogue, restrictions = asked.brief, asked.catalogue, asked.restrictions
-    if restrictions.refer:
-        raise NoSession(
-            *(
-                FieldProblem("conditions", "no_session", reason=r.name, says=r.says)
-                for r in restrictions.refer
-            )
-        )
+    refuse_unready(asked)
     position = catalogue.schools[brief.school].blocks[0].position
     barred = {x.id for x in restrictions.regions} | set(brief.leave_out)
     rounds = [

@@ -51,8 +51,8 @@ def plan(
     """The best flow for `brief` and `client`; its run sheet meets the hands-on minutes within 15 s.
 
     Both sides of a pair get the same strokes. Once `deadline()` is true the best set so far is taken. Raises
-    `UnknownReference` or `BadBrief` for a brief that cannot be read, `NoSession` for a stop sign, `DoesNotFit` naming
-    field and remedy where no flow meets the minutes.
+    `UnknownReference` or `BadBrief` for a brief that cannot be read, `NoSession` for a stop sign, `PlaceMissing` for a
+    condition of unknown place, `DoesNotFit` naming field and remedy where no flow meets the minutes.
     """
     asked = Asked.of(brief, setting)
     if asked.kind.open_ended:

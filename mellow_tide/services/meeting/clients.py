@@ -11,6 +11,7 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.meeting.changes import ItemChange
 from mellow_tide.core.meeting.merging import merge_records
+from mellow_tide.core.meeting.most_told import rank_told
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.phrases.times import say_weeks
 from mellow_tide.core.refusal import FieldProblem, Refused
@@ -23,6 +24,7 @@ from mellow_tide.services.session_view import Known, make_known
 from mellow_tide.store.clients import (
     Evidence,
     add_changes,
+    count_conditions,
     erase_client,
     find_client,
     list_changes,
@@ -152,6 +154,13 @@ def erase(desk: Desk, client_id: UUID, name: str) -> Erased:
             raise NameDiffers(FieldProblem("name", "name_differs", name=name, theirs=theirs))
         counts = erase_client(t, client_id, desk.name(t))
     return Erased(name=theirs, counts=counts)
+
+
+def list_most_told(desk: Desk) -> tuple[str, ...]:
+    """The conditions that are told most in this practice, by id."""
+    with desk.reading() as t:
+        counts = count_conditions(t)
+    return rank_told(counts, desk.catalogue)
 
 
 def read_history(desk: Desk, client_id: UUID) -> tuple[Known, ...]:

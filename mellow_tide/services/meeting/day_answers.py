@@ -1,13 +1,16 @@
 """The question of the day: kept, and in the plan at once."""
 
+from collections.abc import Callable
 from uuid import UUID
 
-from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.care.restrictions import refuse_unplaced
+from mellow_tide.core.flow.brief import ClientFacts, ConditionPlaces, merge_places
 from mellow_tide.core.meeting.changes import ItemChange, place_key
 from mellow_tide.core.meeting.day import DayAnswer, add_day_answer
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.refusal import Refused
+from mellow_tide.core.setting import Setting
 from mellow_tide.services.designing.planning import plan_closest
 from mellow_tide.services.designing.standing import PlanChange, Standing, load_standing, store_change
 from mellow_tide.services.desk import Desk
@@ -22,23 +25,57 @@ from mellow_tide.store.sessions import ReadAt, lock_session, set_day_answer, set
 def answer_day(desk: Desk, at: ReadAt, answer: DayAnswer, lasting: bool) -> SessionView:
     """Keep today's answer, and let the closest plan that obeys it stand; `lasting` keeps it for later visits too.
 
-    The answer is kept whatever becomes of the plan: after a stop sign, or where no plan of the brief can obey it, the
-    plan stays and its findings say so. Raises `NotThere`, `Stale`, `UnknownReference`.
+    Where a condition is that is on record is always kept there. The answer is kept whatever becomes of the plan: after
+    a stop sign, or where no plan of the brief can obey it, the plan stays and its findings say so. Raises `NotThere`,
+    `Stale`, `UnknownReference`, and `PlaceMissing` while nobody has told where a condition is.
     """
     stands = load_standing(desk, at.session_id)
-    row, before = stands.row, stands.plan
-    made = _obeying(stands, answer)
+    row = stands.row
+    setting = stands.setting.with_client(add_day_answer(row.known, answer))
+    if not row.begun:
+        refuse_unplaced(setting.restrictions)
+    made = _obeying(stands, setting)
 
     def keep(t: Transaction) -> None:
         set_day_answer(t, at.session_id, answer)
         said = answer.model_dump(mode="json", exclude_defaults=True) or "nothing new"
         asked = [ItemChange(field="today", item=row.day.isoformat(), after=said)]
         add_changes(t, row.client_id, asked, Evidence("day_question", desk.name(t)))
-        if lasting:
-            tell(t, desk, row.client_id, lambda record: _with(record, answer), Told("day_question"))
+        if lasting or answer.condition_places:
+            kept = answer if lasting else DayAnswer(condition_places=answer.condition_places)
+            tell(t, desk, row.client_id, lambda record: _with(record, kept), Told("day_question"))
 
-    if made and made.flow != before.flow:
-        return store_change(desk, at, PlanChange(made, before, also=keep))
+    return _keep_with_plan(desk, at, stands, made, keep)
+
+
+def tell_where(desk: Desk, at: ReadAt, told: ConditionPlaces) -> SessionView:
+    """Keep where a condition of the session's client is, and let the closest plan that obeys it stand.
+
+    It is kept where the condition is: on record, in today's answer, or in both. The plan stays where none can obey it
+    yet. Raises `NotThere`, `Stale`, `UnknownReference`.
+    """
+    stands = load_standing(desk, at.session_id)
+    row = stands.row
+    places = merge_places(row.facts.condition_places, (told,))
+    made = _obeying(
+        stands, stands.setting.with_client(row.facts.model_copy(update={"condition_places": places}))
+    )
+
+    def keep(t: Transaction) -> None:
+        tell(t, desk, row.client_id, lambda record: record.told_where((told,)), Told("plan"))
+        if row.answer and told.condition in row.answer.conditions:
+            answered = merge_places(row.answer.condition_places, (told,))
+            set_day_answer(t, at.session_id, row.answer.model_copy(update={"condition_places": answered}))
+
+    return _keep_with_plan(desk, at, stands, made, keep)
+
+
+def _keep_with_plan(
+    desk: Desk, at: ReadAt, stands: Standing, made: Plan | None, keep: Callable[[Transaction], None]
+) -> SessionView:
+    """Write what `keep` writes, and store `made` with it where it is another plan than the one that stands."""
+    if made and made.flow != stands.plan.flow:
+        return store_change(desk, at, PlanChange(made, stands.plan, also=keep))
     with desk.writing() as t:
         lock_session(t, at.session_id)
         keep(t)
@@ -48,9 +85,9 @@ def answer_day(desk: Desk, at: ReadAt, answer: DayAnswer, lasting: bool) -> Sess
     return read_session(desk, at.session_id)
 
 
-def _obeying(stands: Standing, answer: DayAnswer) -> Plan | None:
-    """The closest plan that obeys the answer; None where there is none, or no session."""
-    row, setting = stands.row, stands.setting.with_client(add_day_answer(stands.row.known, answer))
+def _obeying(stands: Standing, setting: Setting) -> Plan | None:
+    """The closest plan that obeys what is known now; None where there is none, or no session."""
+    row = stands.row
     if setting.restrictions.refer:
         return None
     if row.begun or _same(setting.client, row.facts):
@@ -71,11 +108,13 @@ def mark_looked_at(desk: Desk, session_id: UUID) -> SessionView:
 
 
 def _same(facts: ClientFacts, before: ClientFacts) -> bool:
-    return facts.conditions == before.conditions and facts.excluded == before.excluded
+    told = ("conditions", "condition_places", "excluded")
+    return all(getattr(facts, field) == getattr(before, field) for field in told)
 
 
 def _with(record: ClientRecord, answer: DayAnswer) -> ClientRecord:
     places = {place_key(place): place for place in (*answer.excluded, *record.excluded)}
-    return record.model_copy(
+    noted = record.model_copy(
         update={"conditions": record.conditions | answer.conditions, "excluded": tuple(places.values())}
     )
+    return noted.told_where(answer.condition_places)

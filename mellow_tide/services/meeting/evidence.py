@@ -39,12 +39,14 @@ def tell(
 ) -> ClientRecord:
     """Keep what `tell` makes of the client's record, and what that changes as evidence.
 
+    Where a condition was is forgotten with the condition.
+
     The transaction must see practice and person. Raises `NotThere`, `Stale` if `by.revision` is not the newest, and
     `UnknownReference` for an id that the catalogue does not know.
     """
     lock_client(t, client_id, by.revision)
     row = find_client(t, client_id)
-    after = tell(row.record)
+    after = tell(row.record).told_where(())
     restrict(after.facts(row.day), desk.catalogue)
     made = compare_records(row.record, after)
     if made:

@@ -28,6 +28,12 @@ FROM client c
 WHERE c.practice_id = %(practice_id)s AND c.client_id = ANY(%(client_ids)s)
 ORDER BY array_position(%(client_ids)s, c.client_id)
 
+-- name: count_conditions
+SELECT condition, count(*) AS clients
+FROM client c, unnest(c.conditions) AS condition
+WHERE c.practice_id = %(practice_id)s
+GROUP BY condition
+
 -- name: find_client
 SELECT client_id, revision, stored, day FROM client_whole
 WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s

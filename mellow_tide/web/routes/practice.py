@@ -11,6 +11,7 @@ from mellow_tide.core.checks.check import Severity
 from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.services import days, sign_in
 from mellow_tide.services.days import Day
+from mellow_tide.services.meeting import clients
 from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight
 
@@ -74,6 +75,12 @@ def read_me(desk: AtDesk) -> MeView:
 def read_day(desk: AtDesk, day: date | None = None) -> Response:
     """A day of the practice, today if none is named."""
     return straight(days.read_day(desk, day, desk.db.now()))
+
+
+@router.get("/conditions/most-told")
+def read_most_told(desk: AtDesk) -> list[str]:
+    """The conditions that are told most in this practice, by id."""
+    return list(clients.list_most_told(desk))
 
 
 @router.get("/catalogue")

@@ -6,7 +6,7 @@ from uuid import UUID
 from fastapi import APIRouter, Response
 from pydantic import Field
 
-from mellow_tide.core.flow.brief import Brief, Excluded
+from mellow_tide.core.flow.brief import Brief, ConditionPlaces, Excluded
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.meeting import day
 from mellow_tide.core.meeting.day import DayAnswer
@@ -83,6 +83,13 @@ class Wished(Body):
     brief: Brief
 
 
+class PlacesOfCondition(Body):
+    """Where a condition of the session's client is."""
+
+    revision: Revision
+    told: ConditionPlaces
+
+
 class Edits(Body):
     """Edits to the flow of the session read at `revision`, in order."""
 
@@ -126,6 +133,12 @@ def answer_day(session_id: UUID, change: AnswerOfTheDay, desk: AtDesk) -> Respon
     """Keep what was answered to the question of the day; the closest plan that obeys it stands."""
     made = day_answers.answer_day(desk, ReadAt(session_id, change.revision), change.answer, change.lasting)
     return straight(made)
+
+
+@router.put("/condition-places", response_model=SessionView)
+def tell_where(session_id: UUID, change: PlacesOfCondition, desk: AtDesk) -> Response:
+    """Keep where a condition is; the closest plan that obeys it stands."""
+    return straight(day_answers.tell_where(desk, ReadAt(session_id, change.revision), change.told))
 
 
 @router.post("/heard")

@@ -2,10 +2,11 @@
 
 from typing import Literal
 
+from mellow_tide.core.care.restrictions import refuse_unplaced
 from mellow_tide.core.catalogue.rules import Consent
 from mellow_tide.core.planner.order.way import SchoolWay, homes
 from mellow_tide.core.planner.question.asked import Asked
-from mellow_tide.core.refusal import DoesNotFit, FieldProblem
+from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
 from mellow_tide.core.timing.run_sheet import hands_on_seconds
 
 Absence = Literal["no_consent", "declined", "excluded", "not_in_school", "position_barred", "health"]
@@ -42,6 +43,16 @@ def _consents(id: str, asked: Asked) -> list[Consent]:
         for c in asked.catalogue.consents.values()
         if c.region == id and not c.strokes and not (c.bare_only and asked.kind.clothed)
     ]
+
+
+def refuse_unready(asked: Asked) -> None:
+    """Raise `NoSession` for a stop sign, `PlaceMissing` for a condition of which nobody has told where it is."""
+    refer = asked.restrictions.refer
+    if refer:
+        raise NoSession(
+            *(FieldProblem("conditions", "no_session", reason=x.name, says=x.says) for x in refer)
+        )
+    refuse_unplaced(asked.restrictions)
 
 
 def refuse_impossible(asked: Asked) -> None:

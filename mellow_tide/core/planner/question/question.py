@@ -15,12 +15,13 @@ from mellow_tide.core.planner.question.absent import (
     nothing_left,
     refuse_focus,
     refuse_impossible,
+    refuse_unready,
 )
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.strokes.arc import capacity
 from mellow_tide.core.planner.strokes.repertoire import arc_options
 from mellow_tide.core.planner.strokes.rituals import ROUSING_SECONDS, can_rouse
-from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
+from mellow_tide.core.refusal import DoesNotFit
 from mellow_tide.core.timing.run_sheet import TOLERATED, hands_on_seconds
 from mellow_tide.core.timing.step_seconds import pass_seconds, whole
 from mellow_tide.core.timing.tempo import Tempo
@@ -57,15 +58,10 @@ def pose_question(asked: Asked, focus_factors: Mapping[str, float] | None = None
 
     `focus_factors` say how much more each focus weighs than its neutral share, where it is not the usual factor.
 
-    Raises `NoSession` for a stop sign, `DoesNotFit` where a focus may not be worked or nothing is left to work.
+    Raises `NoSession` for a stop sign, `PlaceMissing` for a condition of unknown place,
+    `DoesNotFit` where a focus may not be worked or nothing is left to work.
     """
-    if asked.restrictions.refer:
-        raise NoSession(
-            *(
-                FieldProblem("conditions", "no_session", reason=reason.name, says=reason.says)
-                for reason in asked.restrictions.refer
-            )
-        )
+    refuse_unready(asked)
     refuse_impossible(asked)
     brief, catalogue = asked.brief, asked.catalogue
     way = _way(asked)
