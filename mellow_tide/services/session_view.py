@@ -10,7 +10,8 @@ from pydantic import AwareDatetime
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
-from mellow_tide.core.meeting.changes import BEARS_ON_A_PLAN, ItemChange
+from mellow_tide.core.flow.brief import Excluded
+from mellow_tide.core.meeting.changes import BEARS_ON_A_PLAN, ItemChange, net_changes
 from mellow_tide.core.meeting.day import DayAnswer
 from mellow_tide.core.meeting.field_rules import name_field
 from mellow_tide.core.meeting.record import ClientRecord
@@ -31,12 +32,13 @@ Stage = Literal["plan", "work", "log", "logged"]
 
 
 class ClientView(Record):
-    """The client of a session, with what to know before touching."""
+    """The client of a session, with what to know before touching; `excluded` are the places to keep off for good."""
 
     client_id: UUID
     name: str
     height_cm: int
     consents: tuple[str, ...]
+    excluded: tuple[Excluded, ...]
     know_first: str
 
 
@@ -60,7 +62,8 @@ class SessionView(Record):
 
     `sheet_id` names the run sheet of `evaluation`, as a run that begins must. Once a run has begun, that sheet is the
     one it began with.
-    `day_answer`: what was answered to the question of the day, None until it was asked. `news`: what became known of
+    `day_answer`: what was answered to the question of the day, None until it was asked. `excluded_today`: places to
+    keep off in this session alone. `news`: what became known of
     the client since the plan was made. `unread_intake`: one that the client has handed in and nobody has read.
 
     `can_undo` and `can_redo`: whether a change of the plan can be taken back, or done again. `difference` is what the
@@ -80,6 +83,7 @@ class SessionView(Record):
     can_redo: bool = False
     difference: Difference | None = None
     day_answer: DayAnswer | None = None
+    excluded_today: tuple[Excluded, ...] = ()
     news: tuple[Known, ...] = ()
     unread_intake: UUID | None = None
 
@@ -99,8 +103,14 @@ def make_known(row: ChangeRow) -> Known:
 
 
 def read_news(t: Transaction, session_id: UUID) -> tuple[Known, ...]:
-    """What became known of a session's client since its plan was made, and may change what it should be."""
-    return tuple(make_known(row) for row in list_changes_since_plan(t, session_id, BEARS_ON_A_PLAN))
+    """What became known of a session's client since its plan was made, and may change what it should be.
+
+    What was told and taken back since is no news.
+    """
+    known = [make_known(row) for row in list_changes_since_plan(t, session_id, BEARS_ON_A_PLAN)]
+    net = net_changes(one.change for one in known)
+    newest = {(one.change.field, one.change.item): one for one in known}
+    return tuple(newest[change.field, change.item].model_copy(update={"change": change}) for change in net)
 
 
 def make_view(
@@ -118,6 +128,7 @@ def make_view(
             name=row.client.name,
             height_cm=row.client.height_cm,
             consents=tuple(sorted(row.client.consents)),
+            excluded=row.client.excluded,
             know_first=row.client.know_first,
         ),
         starts_at=row.starts_at,
@@ -130,6 +141,7 @@ def make_view(
         can_undo=row.can_undo,
         can_redo=row.can_redo,
         day_answer=row.answer,
+        excluded_today=row.excluded_today,
         news=news,
         unread_intake=row.unread_intake,
     )

@@ -10,7 +10,7 @@ from uuid import UUID
 from psycopg.types.json import Jsonb
 from pydantic import TypeAdapter
 
-from mellow_tide.core.flow.brief import ClientFacts
+from mellow_tide.core.flow.brief import ClientFacts, Excluded
 from mellow_tide.core.meeting.day import DayAnswer, add_day_answer
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.planner.plan import Plan
@@ -37,6 +37,7 @@ class SessionRow:
     stored_client: dict[str, Any]
     stored_answer: dict[str, Any] | None
     stored_run: dict[str, Any] | None
+    stored_excluded: list[dict[str, Any]]
     pace_factors: dict[str, float] | None
     begun: bool
     unread_intake: UUID | None
@@ -60,6 +61,11 @@ class SessionRow:
         return None if self.stored_answer is None else DayAnswer.model_validate(self.stored_answer)
 
     @cached_property
+    def excluded_today(self) -> tuple[Excluded, ...]:
+        """Places to keep off in this session alone, by hand or by the answer of the day."""
+        return (*self._by_hand, *(self.answer.excluded if self.answer else ()))
+
+    @cached_property
     def run(self) -> FrozenRun | None:
         """What the session is worked by since it began, None before."""
         return None if self.stored_run is None else FrozenRun.model_validate(self.stored_run)
@@ -69,7 +75,12 @@ class SessionRow:
         """What of the client changes a plan on the day of the session, before that day's answer."""
         # The question is due as soon as work begins.
         asked = "answered" if self.answer else "open" if self.begun else "not_due"
-        return self.client.facts(self.day).model_copy(update={"day_question": asked})
+        facts = self.client.facts(self.day).model_copy(update={"day_question": asked})
+        return add_day_answer(facts, DayAnswer(excluded=self._by_hand))
+
+    @cached_property
+    def _by_hand(self) -> tuple[Excluded, ...]:
+        return tuple(Excluded.model_validate(one) for one in self.stored_excluded)
 
     @cached_property
     def facts(self) -> ClientFacts:
@@ -161,6 +172,12 @@ def set_known(t: Transaction, session_id: UUID) -> None:
 def set_day_answer(t: Transaction, session_id: UUID, answer: DayAnswer) -> None:
     """Keep what was answered to the question of the day."""
     t.run("set_day_answer", session_id=session_id, day_answer=Jsonb(answer.model_dump(mode="json")))
+
+
+def set_excluded_today(t: Transaction, session_id: UUID, excluded: Sequence[Excluded]) -> None:
+    """Keep the places to keep off in this session alone that were set on its plan."""
+    stored = Jsonb([place.model_dump(mode="json") for place in excluded])
+    t.run("set_excluded_today", session_id=session_id, excluded=stored)
 
 
 def freeze_run(t: Transaction, session_id: UUID, run: FrozenRun) -> None:

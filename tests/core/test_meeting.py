@@ -7,12 +7,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mellow_tide.core.care.restrictions import restrict
-from mellow_tide.core.flow.brief import ClientFacts, Excluded, Wish
-from mellow_tide.core.meeting.changes import compare_records
+from mellow_tide.core.flow.brief import ClientFacts, Excluded, Place, Wish
+from mellow_tide.core.meeting.changes import ItemChange, compare_records, net_changes
 from mellow_tide.core.meeting.day import DayAnswer, add_day_answer, hear_places
 from mellow_tide.core.meeting.field_rules import read_field_rules
 from mellow_tide.core.meeting.merging import merge_records
 from mellow_tide.core.meeting.record import ClientRecord, nobody
+from mellow_tide.core.meeting.sides import name_record_sides, name_sides
 from tests.settings import CATALOGUE
 
 C = CATALOGUE
@@ -165,3 +166,32 @@ def test_every_field_says_how_it_is_merged_and_printed():
     told = {field for field, _ in read_field_rules(ClientRecord)}
     assert set(ClientRecord.model_fields) - told == {"name", "archived"}
     assert all(how.label or how.group == "own" for _, how in read_field_rules(ClientRecord))
+
+
+def test_what_was_told_and_taken_back_is_no_news():
+    def change(item, before, after):
+        return ItemChange(field="excluded", item=item, before=before, after=after)
+
+    made = [
+        change("foot left", None, "a plaster"),
+        change("back mid", None, "keep off"),
+        change("foot left", "a plaster", None),
+        change("back mid", "keep off", "sunburn"),
+    ]
+    assert net_changes(made) == (change("back mid", None, "sunburn"),)
+    assert net_changes(made[1:]) == (
+        change("foot left", "a plaster", None),
+        change("back mid", None, "sunburn"),
+    )
+
+
+def test_one_place_is_written_in_one_way():
+    """Or else it is told as to be kept off, and as to be worked again, at once."""
+    both, mid = (Excluded(region="back", side=side, because="sunburn") for side in ("both", "mid"))
+    assert name_sides([both, mid], CATALOGUE) == (mid,)
+    half = Excluded(region="back", side="left")
+    feet = Excluded(region="foot", side="both")
+    assert name_sides([half, feet], CATALOGUE) == (half, feet)
+    record = ClientRecord(name="Jory", excluded=(both,), tension=(Place(region="neck"),))
+    named = name_record_sides(record, CATALOGUE)
+    assert (named.excluded, named.tension) == ((mid,), (Place(region="neck", side="mid"),))

@@ -54,12 +54,12 @@ def test_a_plaster_takes_the_work_there_out_of_the_plan_and_its_time_goes_elsewh
 
 
 def test_what_is_to_last_is_kept_for_the_next_times(client):
-    neck = {"region": "neck", "side": "both", "zone": None, "because": "stiff"}
+    neck = {"region": "neck", "side": "mid", "zone": None, "because": "stiff"}
     after = answer_day(client, "isolde", lasting=True, excluded=[neck], conditions=["make_up"]).json()
     assert not strokes(after, "neck", "mid")
     record = client_of(client, "Isolde")["record"]
     assert (record["excluded"], record["conditions"]) == ([neck], ["make_up"])
-    assert client_of(client, "Isolde")["since"]["excluded neck both"]["source"] == "day_question"
+    assert client_of(client, "Isolde")["since"]["excluded neck mid"]["source"] == "day_question"
 
 
 def test_what_the_plan_obeys_already_is_no_news_to_it(client):
@@ -149,12 +149,20 @@ def test_a_place_of_the_day_stays_of_the_day_when_places_are_set_on_the_plan(cli
     answer_day(client, "corin", excluded=[TOES])
     revision = client.get(url("corin")).json()["revision"]
     hand = {"region": "hand", "side": "right", "zone": None, "because": ""}
-    body = {"revision": revision, "excluded": [hand, TOES]}
+    body = {"revision": revision, "excluded": [hand], "today": [TOES]}
     made = client.put(url("corin", "/excluded"), json=body).json()
     assert made["day_answer"]["excluded"] == [TOES]
     assert client_of(client, "Corin")["record"]["excluded"] == [hand]
-    gone = {"revision": made["revision"], "excluded": [hand]}
-    assert client.put(url("corin", "/excluded"), json=gone).json()["day_answer"]["excluded"] == []
+    arms = {"region": "arm", "side": "both", "zone": None, "because": "stiff"}
+    gone = {"revision": made["revision"], "excluded": [hand], "today": [arms]}
+    made = client.put(url("corin", "/excluded"), json=gone).json()
+    assert (made["day_answer"]["excluded"], made["excluded_today"]) == ([], [arms])
+    assert not strokes(made, "arm", "left")
+    assert client_of(client, "Corin")["record"]["excluded"] == [hand]
+    # An answer given later adds to it.
+    again = answer_day(client, "corin", excluded=[TOES]).json()
+    assert again["excluded_today"] == [arms, TOES]
+    assert client.get(url("corin")).json()["evaluation"]["restrictions"]["excluded"] == [hand, arms, TOES]
 
 
 def test_what_becomes_known_after_a_plan_is_news_until_the_plan_knows_it(client):

@@ -46,6 +46,13 @@ export const catalogueQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
+/** The conditions that are told most in the practice, by id. */
+export const mostToldQuery = queryOptions({
+  queryKey: ["most told"],
+  queryFn: () => body<string[]>(api.GET("/api/conditions/most-told")),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
 export const dayQuery = queryOptions({
   queryKey: ["day"],
   queryFn: () => body<Day>(api.GET("/api/day")),

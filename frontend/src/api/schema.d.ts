@@ -2538,7 +2538,7 @@ export interface components {
         };
         /**
          * ClientView
-         * @description The client of a session, with what to know before touching.
+         * @description The client of a session, with what to know before touching; `excluded` are the places to keep off for good.
          */
         ClientView: {
             /**
@@ -2552,6 +2552,8 @@ export interface components {
             height_cm: number;
             /** Consents */
             consents: string[];
+            /** Excluded */
+            excluded: components["schemas"]["Excluded"][];
             /** Know First */
             know_first: string;
         };
@@ -4637,13 +4639,18 @@ export interface components {
         };
         /**
          * PlacesToKeepOff
-         * @description All places to keep off on the client of the session read at `revision`.
+         * @description All places to keep off on the client of the session read at `revision`: for good, and in this session alone.
          */
         PlacesToKeepOff: {
             /** Revision */
             revision: number;
             /** Excluded */
             excluded: components["schemas"]["Excluded"][];
+            /**
+             * Today
+             * @default []
+             */
+            today: components["schemas"]["Excluded"][];
         };
         /**
          * Plan
@@ -5624,7 +5631,8 @@ export interface components {
          *
          *     `sheet_id` names the run sheet of `evaluation`, as a run that begins must. Once a run has begun, that sheet is the
          *     one it began with.
-         *     `day_answer`: what was answered to the question of the day, None until it was asked. `news`: what became known of
+         *     `day_answer`: what was answered to the question of the day, None until it was asked. `excluded_today`: places to
+         *     keep off in this session alone. `news`: what became known of
          *     the client since the plan was made. `unread_intake`: one that the client has handed in and nobody has read.
          *
          *     `can_undo` and `can_redo`: whether a change of the plan can be taken back, or done again. `difference` is what the
@@ -5666,6 +5674,11 @@ export interface components {
             can_redo: boolean;
             difference?: components["schemas"]["Difference"] | null;
             day_answer?: components["schemas"]["DayAnswer"] | null;
+            /**
+             * Excluded Today
+             * @default []
+             */
+            excluded_today: components["schemas"]["Excluded"][];
             /**
              * News
              * @default []

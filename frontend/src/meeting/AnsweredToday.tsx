@@ -3,6 +3,7 @@ import { useCatalogue } from "../api/useCatalogue";
 import { whatMoved } from "../phrases/plan/difference";
 import { say } from "../phrases/screens/meeting";
 import { capital, listed, placeName } from "../phrases/words";
+import { placesOf, placeWords } from "./places";
 
 /** What was answered today, what it changed in the plan, and what the plan cannot obey. */
 export function AnsweredToday({ session }: { session: SessionView }) {
@@ -27,11 +28,17 @@ export function AnsweredToday({ session }: { session: SessionView }) {
   );
 }
 
-function answerWords({ note, conditions = [], excluded = [] }: DayAnswer, catalogue: Catalogue): string {
+function answerWords(answer: DayAnswer, catalogue: Catalogue): string {
+  const { note, conditions = [], condition_places, excluded = [] } = answer;
+  const named = (id: string) => {
+    const name = capital(catalogue.conditions[id]?.name ?? id);
+    const places = placesOf(condition_places, id);
+    return places ? `${name}: ${placeWords(places, catalogue, say.nowhereTold)}` : name;
+  };
   const parts = [
     note && `“${note}”`,
     excluded.length > 0 && say.keepOff(listed(excluded.map((one) => placeName(one, catalogue)))),
-    ...conditions.map((id) => capital(catalogue.conditions[id]?.name ?? id)),
+    ...conditions.map(named),
   ].filter(Boolean);
   return parts.length ? `${parts.join(". ")}.` : say.askedTodayNothingNew;
 }

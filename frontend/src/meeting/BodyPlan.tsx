@@ -1,5 +1,5 @@
 import { useMemo, useState } from "react";
-import type { Catalogue, Excluded } from "../api/client";
+import type { Catalogue, Place } from "../api/client";
 import { capital } from "../phrases/words";
 import type { Spot } from "../tableplan/layout";
 import type { Moment } from "../tableplan/moment";
@@ -16,7 +16,7 @@ export type BodyNames = Pick<Catalogue, "regions" | "windows" | "positions">;
 interface Props {
   catalogue: BodyNames;
   /** Places that are hatched. */
-  excluded?: readonly Excluded[];
+  excluded?: readonly Place[];
   barred?: readonly string[];
   pregnant?: boolean;
   onTheSide?: boolean;

@@ -1,19 +1,20 @@
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useState } from "react";
-import { api, body, type DayAnswer, type Excluded } from "../api/client";
+import { api, body, type DayAnswer, type Excluded, type SessionView } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
 import { say } from "../phrases/screens/meeting";
 import { shared } from "../phrases/screens/shared";
 import { capital, placeName } from "../phrases/words";
 import { Button } from "../ui/Button";
 import { Tick } from "../ui/Tick";
+import { ConditionChoice } from "./ConditionChoice";
 import { type ChosenPlace, PlaceChoice } from "./PlaceChoice";
-import { placeKey } from "./places";
+import { placeKey, placesOf, tellPlaces } from "./places";
+import { liesOnTheSide, unplacedOf } from "./unplaced";
+import { WhereIsIt } from "./WhereIsIt";
 
 interface Props {
-  sessionId: string;
-  /** The answer there is, to go on from. */
-  answered: DayAnswer | null;
+  session: SessionView;
   busy: boolean;
   /** What the button says with nothing new, and with something. */
   words: readonly [string, string];
@@ -24,15 +25,19 @@ interface Props {
 const LISTENS = 350;
 
 /** "Anything new, anything or anywhere to keep away from today?", and what of the answer the plan must obey. */
-export function DayQuestion({ sessionId, answered, busy, words, large, onAnswer }: Props) {
+export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
   const catalogue = useCatalogue();
+  const answered = session.day_answer;
   const [note, setNote] = useState(answered?.note ?? "");
   const [conditions, setConditions] = useState(answered?.conditions ?? []);
   const [chosen, setChosen] = useState<Excluded[]>(answered?.excluded ?? []);
+  const [told, setTold] = useState(answered?.condition_places ?? []);
+  // What is on record and has no place yet is asked with the question, and stays until it is sent.
+  const [unplaced] = useState(() => unplacedOf(session));
   const [refused, setRefused] = useState<string[]>([]);
   const [place, setPlace] = useState<ChosenPlace | null>(null);
   const [lasting, setLasting] = useState(false);
-  const { heard, listening } = useHeard(sessionId, note);
+  const { heard, listening } = useHeard(session.session_id, note);
   const known = new Set(chosen.map((one) => placeKey(one, catalogue)));
   const offered = heard.filter((one) => !known.has(placeKey(one, catalogue)));
   const taken = offered.filter((one) => !refused.includes(placeKey(one, catalogue)));
@@ -40,10 +45,14 @@ export function DayQuestion({ sessionId, answered, busy, words, large, onAnswer 
   const pending = place && !known.has(placeKey(place, catalogue)) ? [place] : [];
   const because = note.trim().slice(0, 120);
   const excluded = [...chosen, ...[...taken, ...pending].map((one) => ({ ...one, because }))];
-  const anything = note.trim() !== "" || conditions.length + excluded.length > 0;
+  const anything = note.trim() !== "" || conditions.length + excluded.length + told.length > 0;
+  const somewhere = [...new Set([...unplaced, ...conditions])].filter(
+    (id) => catalogue.conditions[id]?.needs_place,
+  );
   function send(event: FormEvent) {
     event.preventDefault();
-    onAnswer({ note: note.trim(), conditions, excluded }, anything && lasting);
+    const condition_places = told.filter(({ condition }) => somewhere.includes(condition));
+    onAnswer({ note: note.trim(), conditions, condition_places, excluded }, anything && lasting);
   }
   return (
     <form onSubmit={send} aria-label={say.questionOfDay} className="grid gap-4">
@@ -107,22 +116,23 @@ export function DayQuestion({ sessionId, answered, busy, words, large, onAnswer 
             {shared.keepOffIt}
           </Button>
         )}
-        <select
-          className="select min-h-11 w-auto max-w-72"
-          aria-label={say.stateOfHealthToday}
-          value=""
-          onChange={(event) => setConditions([...conditions, event.target.value])}
-        >
-          <option value="">{say.stateOfHealth}</option>
-          {Object.values(catalogue.conditions)
-            .filter(({ id }) => !conditions.includes(id))
-            .map(({ id, name }) => (
-              <option key={id} value={id}>
-                {capital(name)}
-              </option>
-            ))}
-        </select>
       </div>
+      <ConditionChoice
+        label={say.addConditionToday}
+        chosen={conditions}
+        onChoose={(id) => setConditions([...conditions, id])}
+      />
+      {somewhere.map((id) => (
+        <WhereIsIt
+          key={id}
+          catalogue={catalogue}
+          condition={catalogue.conditions[id]?.name ?? id}
+          places={placesOf(told, id)}
+          nowhere={say.nowhereWeWork}
+          onTheSide={liesOnTheSide(session)}
+          onTell={(places) => setTold(tellPlaces(told, id, places))}
+        />
+      ))}
       {conditions.length + excluded.length > 0 && (
         <Tick checked={lasting} words={say.keepForNextTimes} onTick={(on) => setLasting(on)} />
       )}

@@ -19,14 +19,14 @@ const page = {
       { level: "adapt", name: "pregnancy, 27 weeks", says: "On the side." },
       { level: "refer", name: "fever", says: "No session." },
     ],
-  },
-  facts: {
-    consents: ["hips"],
-    declined: ["face"],
     excluded: [
       { region: "foot", side: "left", zone: "between_toes", because: "a plaster" },
       { region: "back", side: "both", zone: null, because: "" },
     ],
+  },
+  facts: {
+    consents: ["hips"],
+    declined: ["face"],
   },
 } as unknown as ClientPage;
 

@@ -22,8 +22,11 @@ export function cautionsOf(restrictions: Pick<ClientPage["restrictions"], "reaso
 }
 
 /** The places to keep off, in words. */
-export function keptOff({ facts }: ClientPage, catalogue: Pick<Catalogue, "regions">): string[] {
-  return (facts.excluded ?? []).map((place) =>
+export function keptOff(
+  { restrictions }: Pick<ClientPage, "restrictions">,
+  catalogue: Pick<Catalogue, "regions">,
+): string[] {
+  return (restrictions.excluded ?? []).map((place) =>
     capital([placeName(place, catalogue), place.because].filter(Boolean).join(": ")),
   );
 }

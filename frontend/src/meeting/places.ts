@@ -1,6 +1,6 @@
 /** Places on a client, in words and as the choices of a list. */
-import type { Catalogue, Entry } from "../api/client";
-import type { SidedPlace } from "../phrases/words";
+import type { Catalogue, ConditionPlaces, Entry, Place } from "../api/client";
+import { listed, placeName, type SidedPlace } from "../phrases/words";
 
 type Regions = Pick<Catalogue, "regions">;
 
@@ -17,4 +17,30 @@ export function placesToChoose({ regions }: Regions): { region: string; side: En
       side,
     })),
   );
+}
+
+/** The places with one more, or without it where it was among them. */
+export function togglePlace<P extends SidedPlace>(places: readonly P[], place: P, catalogue: Regions): P[] {
+  const key = placeKey(place, catalogue);
+  const others = places.filter((one) => placeKey(one, catalogue) !== key);
+  return others.length < places.length ? others : [...places, place];
+}
+
+/** Where a condition is, as far as that was told. */
+export function placesOf(told: readonly ConditionPlaces[] | undefined, condition: string): Place[] | null {
+  return told?.find((one) => one.condition === condition)?.places ?? null;
+}
+
+/** What was told of where conditions are, with what is told now of one of them. */
+export function tellPlaces(
+  told: readonly ConditionPlaces[] | undefined,
+  condition: string,
+  places: Place[],
+): ConditionPlaces[] {
+  return [...(told ?? []).filter((one) => one.condition !== condition), { condition, places }];
+}
+
+/** `left hand and both feet`, or that it is nowhere. */
+export function placeWords(places: readonly SidedPlace[], catalogue: Regions, nowhere: string): string {
+  return listed(places.map((place) => placeName(place, catalogue))) || nowhere;
 }

@@ -1,6 +1,6 @@
 /** What became known of a client, in words: what changed, how it became known, and when. */
 import type { Catalogue, Known } from "../api/client";
-import { capital, placeName, spoken } from "./words";
+import { capital, listed, placeName, type Side, type SidedPlace, spoken } from "./words";
 
 type Names = Pick<Catalogue, "conditions" | "consents" | "regions" | "strokes" | "tools">;
 
@@ -16,6 +16,8 @@ export function whatChanged({ about, change }: Pick<Known, "about" | "change">, 
   switch (field) {
     case "conditions":
       return `${capital(names.conditions[item]?.name ?? item)}: ${gone ? "no longer" : "noted"}`;
+    case "condition_places":
+      return `Where, ${names.conditions[item]?.name ?? item}: ${gone ? "not told any more" : places(after, names)}`;
     case "consents":
       return `${capital(names.consents[item]?.name ?? item)}: ${gone ? "no answer any more" : said(after)}${was(before)}`;
     case "wishes":
@@ -36,11 +38,21 @@ export function whatChanged({ about, change }: Pick<Known, "about" | "change">, 
 }
 
 function placed(field: string, item: string, gone: boolean, after: unknown, names: Names): string {
-  const [region = "", side = "both", zone] = item.split(" ");
-  const place = placeName({ region, side: side as "both", zone }, names);
+  const place = placeName(read(item), names);
   if (field === "tension") return `Tension, ${place}${gone ? ": no longer" : ""}`;
   if (gone) return `May be worked again: ${place}`;
   return `Keep off: ${place}${after === "keep off" ? "" : ` (${after})`}`;
+}
+
+function places(after: unknown, names: Names): string {
+  const keys = after as string[];
+  return listed(keys.map((key) => placeName(read(key), names))) || "nowhere we work";
+}
+
+/** A place from its key: `foot left toes`. */
+function read(key: string): SidedPlace {
+  const [region = "", side = "both", zone] = key.split(" ");
+  return { region, side: side as Side, zone };
 }
 
 function nameOf(id: string, names: Names): string {

@@ -1,5 +1,5 @@
 /** What a table plan is of. */
-import type { Catalogue, Entry, Excluded } from "../api/client";
+import type { Catalogue, Entry, Place } from "../api/client";
 
 /** What is to be seen: an entry of the run sheet, and what of the client and the room matters. */
 export interface Moment {
@@ -8,7 +8,7 @@ export interface Moment {
     "position" | "place" | "seated" | "window" | "window_side" | "region" | "side" | "kind" | "role"
   > & { zone?: string | null; stroke?: string | null };
   surface: "table" | "chair" | "bed" | "mat";
-  excluded: readonly Excluded[];
+  excluded: readonly Place[];
   /** Regions that may not be worked at all. */
   barred: readonly string[];
   pregnant: boolean;

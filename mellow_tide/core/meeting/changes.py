@@ -1,6 +1,6 @@
 """What sets two states of a client's record apart, item by item: the evidence that is kept, dated, for ever."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 
 from pydantic import JsonValue
 
@@ -40,6 +40,22 @@ def compare_records(before: ClientRecord, after: ClientRecord) -> tuple[ItemChan
         ItemChange(field=field, item=item, before=old.get((field, item)), after=new.get((field, item)))
         for field, item in {**old, **new}
         if old.get((field, item)) != new.get((field, item))
+    )
+
+
+def net_changes(changes: Iterable[ItemChange]) -> tuple[ItemChange, ...]:
+    """What is left of changes, the oldest first, once what was taken back is left out: each item once."""
+    first: dict[tuple[str, str], JsonValue] = {}
+    last: dict[tuple[str, str], ItemChange] = {}
+    for change in changes:
+        key = (change.field, change.item)
+        first.setdefault(key, change.before)
+        last.pop(key, None)
+        last[key] = change
+    return tuple(
+        change.model_copy(update={"before": first[key]})
+        for key, change in last.items()
+        if first[key] != change.after
     )
 
 

@@ -6,6 +6,7 @@ from time import monotonic
 from uuid import UUID
 
 from mellow_tide.core.flow.brief import Brief, Excluded
+from mellow_tide.core.meeting.sides import name_sides
 from mellow_tide.core.planner.adjust import Hold, adjust
 from mellow_tide.core.planner.alternatives import Alternatives, find_alternatives
 from mellow_tide.core.planner.offers import find_offers
@@ -24,7 +25,7 @@ from mellow_tide.services.desk import Desk
 from mellow_tide.services.meeting.evidence import Told, tell
 from mellow_tide.services.session_view import SessionView
 from mellow_tide.store.database import Transaction
-from mellow_tide.store.sessions import ReadAt, set_day_answer
+from mellow_tide.store.sessions import ReadAt, set_day_answer, set_excluded_today
 
 PLANNING_SECONDS = 3.0
 """After this long the best plan so far is shown, with how much better another could be."""
@@ -83,23 +84,25 @@ def reshape(desk: Desk, at: ReadAt, pull: Pull) -> SessionView:
     return change_plan(desk, at, make)
 
 
-def keep_off(desk: Desk, at: ReadAt, excluded: Sequence[Excluded]) -> SessionView:
-    """Store the places to keep off on the session's client, and with them the closest plan that keeps off them.
+def keep_off(desk: Desk, at: ReadAt, lasting: Sequence[Excluded], today: Sequence[Excluded]) -> SessionView:
+    """Store the places to keep off, and with them the closest plan that keeps off them.
 
-    Those that were named for the day alone stay so. Raises as `replan` does.
+    The `lasting` ones are kept on the session's client, those of `today` with the session alone. Raises as `replan`
+    does.
     """
+    lasting, today = (name_sides(places, desk.catalogue) for places in (lasting, today))
 
     def make(stands: Standing) -> PlanChange:
         row = stands.row
-        facts = row.facts.model_copy(update={"excluded": tuple(excluded)})
-        today = row.answer.excluded if row.answer else ()
-        lasting = tuple(place for place in excluded if place not in today)
+        facts = row.facts.model_copy(update={"excluded": (*lasting, *today)})
+        answered = row.answer.excluded if row.answer else ()
 
         def keep(t: Transaction) -> None:
             by = Told("plan")
             tell(t, desk, row.client_id, lambda r: r.model_copy(update={"excluded": lasting}), by)
+            set_excluded_today(t, at.session_id, [place for place in today if place not in answered])
             if row.answer:
-                left = tuple(place for place in today if place in excluded)
+                left = tuple(place for place in answered if place in today)
                 set_day_answer(t, at.session_id, row.answer.model_copy(update={"excluded": left}))
 
         made = plan_closest(stands.plan, stands.setting.with_client(facts))

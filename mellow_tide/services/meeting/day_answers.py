@@ -4,10 +4,12 @@ from collections.abc import Callable
 from uuid import UUID
 
 from mellow_tide.core.care.restrictions import refuse_unplaced
+from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.flow.brief import ClientFacts, ConditionPlaces, merge_places
 from mellow_tide.core.meeting.changes import ItemChange, place_key
 from mellow_tide.core.meeting.day import DayAnswer, add_day_answer
 from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.meeting.sides import name_condition_sides, name_sides
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.refusal import Refused
 from mellow_tide.core.setting import Setting
@@ -29,6 +31,7 @@ def answer_day(desk: Desk, at: ReadAt, answer: DayAnswer, lasting: bool) -> Sess
     a stop sign, or where no plan of the brief can obey it, the plan stays and its findings say so. Raises `NotThere`,
     `Stale`, `UnknownReference`, and `PlaceMissing` while nobody has told where a condition is.
     """
+    answer = _with_sides(answer, desk.catalogue)
     stands = load_standing(desk, at.session_id)
     row = stands.row
     setting = stands.setting.with_client(add_day_answer(row.known, answer))
@@ -56,6 +59,7 @@ def tell_where(desk: Desk, at: ReadAt, told: ConditionPlaces) -> SessionView:
     """
     stands = load_standing(desk, at.session_id)
     row = stands.row
+    (told,) = name_condition_sides((told,), desk.catalogue)
     places = merge_places(row.facts.condition_places, (told,))
     made = _obeying(
         stands, stands.setting.with_client(row.facts.model_copy(update={"condition_places": places}))
@@ -105,6 +109,15 @@ def mark_looked_at(desk: Desk, session_id: UUID) -> SessionView:
         lock_session(t, session_id)
         set_known(t, session_id)
     return read_session(desk, session_id)
+
+
+def _with_sides(answer: DayAnswer, catalogue: Catalogue) -> DayAnswer:
+    return answer.model_copy(
+        update={
+            "excluded": name_sides(answer.excluded, catalogue),
+            "condition_places": name_condition_sides(answer.condition_places, catalogue),
+        }
+    )
 
 
 def _same(facts: ClientFacts, before: ClientFacts) -> bool:

@@ -8,6 +8,7 @@ from uuid import UUID
 from mellow_tide.core.care.restrictions import restrict
 from mellow_tide.core.meeting.changes import compare_records
 from mellow_tide.core.meeting.record import ClientRecord, nobody
+from mellow_tide.core.meeting.sides import name_record_sides
 from mellow_tide.services.desk import Desk
 from mellow_tide.store.clients import (
     Evidence,
@@ -46,9 +47,10 @@ def tell(
     """
     lock_client(t, client_id, by.revision)
     row = find_client(t, client_id)
-    after = tell(row.record).told_where(())
-    restrict(after.facts(row.day), desk.catalogue)
-    made = compare_records(row.record, after)
+    catalogue = desk.catalogue
+    after = name_record_sides(tell(row.record).told_where(()), catalogue)
+    restrict(after.facts(row.day), catalogue)
+    made = compare_records(name_record_sides(row.record, catalogue), after)
     if made:
         replace_client(t, client_id, after)
         add_changes(t, client_id, made, Evidence(by.source, desk.name(t), by.at, by.reason))

@@ -4,14 +4,14 @@ VALUES (%(practice_id)s, %(session_id)s, %(client_id)s, %(person_id)s, %(starts_
 
 -- name: sessions_between
 SELECT session_id, starts_at, day, revision, person_id, client_id, stored_plan, stored_client, stored_answer, stored_run,
-       pace_factors, begun, unread_intake, can_undo, can_redo, logged
+       stored_excluded, pace_factors, begun, unread_intake, can_undo, can_redo, logged
 FROM session_whole
 WHERE practice_id = %(practice_id)s AND starts_at >= %(from)s AND starts_at < %(until)s
 ORDER BY starts_at, session_id
 
 -- name: find_session
 SELECT session_id, starts_at, day, revision, person_id, client_id, stored_plan, stored_client, stored_answer, stored_run,
-       pace_factors, begun, unread_intake, can_undo, can_redo, logged
+       stored_excluded, pace_factors, begun, unread_intake, can_undo, can_redo, logged
 FROM session_whole
 WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
 
@@ -45,6 +45,9 @@ RETURNING s.revision
 
 -- name: set_known
 UPDATE session SET known_until = now() WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
+
+-- name: set_excluded_today
+UPDATE session SET excluded_today = %(excluded)s WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
 
 -- name: set_day_answer
 UPDATE session SET day_answer = %(day_answer)s WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s

@@ -57,10 +57,11 @@ class Fit(Body):
 
 
 class PlacesToKeepOff(Body):
-    """All places to keep off on the client of the session read at `revision`."""
+    """All places to keep off on the client of the session read at `revision`: for good, and in this session alone."""
 
     revision: Revision
     excluded: Annotated[list[Excluded], Field(max_length=60)]
+    today: Annotated[list[Excluded], Field(max_length=60)] = []
 
 
 class AnswerOfTheDay(Body):
@@ -125,7 +126,8 @@ def take_adjustment(session_id: UUID, change: Fit, desk: AtDesk) -> Response:
 @router.put("/excluded", response_model=SessionView)
 def keep_off(session_id: UUID, change: PlacesToKeepOff, desk: AtDesk) -> Response:
     """Store the places to keep off, and the closest plan that keeps off them."""
-    return straight(planning.keep_off(desk, ReadAt(session_id, change.revision), change.excluded))
+    made = planning.keep_off(desk, ReadAt(session_id, change.revision), change.excluded, change.today)
+    return straight(made)
 
 
 @router.put("/day-answer", response_model=SessionView)

@@ -18,6 +18,7 @@ export function BeforeTouching({ client }: { client: ClientPage }) {
   const catalogue = useCatalogue();
   const cautions = cautionsOf(client.restrictions);
   const off = keptOff(client, catalogue);
+  const unplaced = client.restrictions.unplaced ?? [];
   const unread = client.intakes.find((intake) => intake.handed_in_at && !intake.reviewed_at);
   return (
     <section aria-label="Before touching" className="mt-4 rounded-box bg-base-200 px-6 py-5 text-lg">
@@ -47,6 +48,15 @@ export function BeforeTouching({ client }: { client: ClientPage }) {
         {client.ahead.map(({ on, weeks, says }) => (
           <li key={weeks + says} className="py-1 text-quiet">
             {say.changesFrom(weeks, longDate(on), says)}
+          </li>
+        ))}
+        {unplaced.map(({ condition, name }) => (
+          <li key={condition} className="py-1">
+            <span className="font-bold text-accent">
+              <span aria-hidden="true">△ </span>
+              {say.askWhere}
+            </span>{" "}
+            {name}
           </li>
         ))}
         {off.map((place) => (

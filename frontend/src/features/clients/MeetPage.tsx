@@ -6,6 +6,7 @@ import { catalogueQuery, clientQuery, sessionQuery } from "../../api/queries";
 import { AnsweredToday } from "../../meeting/AnsweredToday";
 import { DayQuestion } from "../../meeting/DayQuestion";
 import { LeftForNow } from "../../meeting/LeftForNow";
+import { unplacedOf } from "../../meeting/unplaced";
 import { useDayAnswer } from "../../meeting/useDayAnswer";
 import { say } from "../../phrases/screens/clients/page";
 import { Button } from "../../ui/Button";
@@ -33,7 +34,7 @@ export function MeetPage() {
 function Today({ session }: { session: SessionView }) {
   const answering = useDayAnswer(session);
   const [again, setAgain] = useState(false);
-  const asks = session.day_answer === null || again;
+  const asks = session.day_answer === null || again || unplacedOf(session).length > 0;
   const worked = session.stage !== "plan";
   return (
     <section aria-label="Today" className="mt-6 max-w-3xl">
@@ -41,8 +42,8 @@ function Today({ session }: { session: SessionView }) {
       <AnsweredToday session={session} />
       {asks && !worked && (
         <DayQuestion
-          sessionId={session.session_id}
-          answered={session.day_answer ?? null}
+          key={unplacedOf(session).join()}
+          session={session}
           busy={answering.isPending}
           words={[say.nothingNewToday, say.putItIntoPlan]}
           onAnswer={(answer, lasting) =>

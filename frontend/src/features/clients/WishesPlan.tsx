@@ -19,7 +19,7 @@ export function WishesPlan({ client }: { client: ClientPage }) {
   return (
     <BodyPlan
       catalogue={catalogue}
-      excluded={client.record.excluded}
+      excluded={client.restrictions.excluded ?? []}
       barred={barred}
       pregnant={client.facts.gestation_days != null}
       onTheSide={client.restrictions.positions?.some(({ id }) => id === "prone") ?? false}

@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button";
 import { Waiting } from "../../ui/Waiting";
 import { Wordmark } from "../../ui/Wordmark";
 import { Asked } from "./Asked";
+import { NOTHING_ANSWERED } from "./kept";
 import { useIntake } from "./useIntake";
 
 /** The form that a client fills in, on their own phone or on a tablet handed over. */
@@ -53,7 +54,7 @@ type Intake = ReturnType<typeof useIntake>;
 function Sections({ intake, form }: { intake: Intake; form: IntakeForm }) {
   const [at, setAt] = useState(0);
   const heading = useRef<HTMLHeadingElement>(null);
-  const answers = intake.answers ?? { conditions: {}, consents: {} };
+  const answers = intake.answers ?? NOTHING_ANSWERED;
   const section = form.sections[at];
   const last = at === form.sections.length - 1;
   // biome-ignore lint/correctness/useExhaustiveDependencies: a further section begins at its top, for eyes and readers

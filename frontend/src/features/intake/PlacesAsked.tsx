@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import type { Entry, Excluded } from "../../api/client";
 import { BodyPlan } from "../../meeting/BodyPlan";
 import { PlaceChoice } from "../../meeting/PlaceChoice";
-import { placeKey } from "../../meeting/places";
+import { placeKey, togglePlace } from "../../meeting/places";
 import { say } from "../../phrases/screens/intake";
 import { shared } from "../../phrases/screens/shared";
 import { capital, placeName } from "../../phrases/words";
@@ -18,9 +18,7 @@ export function PlacesAsked({ question, form, answers, onAnswer }: AskedProps) {
   const answer = (next: Excluded[]) => onAnswer({ [field]: next });
   function toggle(region: string, side: Entry["side"]) {
     const place = (off ? { region, side, because: "" } : { region, side }) as Excluded;
-    const key = keyOf(place);
-    const there = places.some((one) => keyOf(one) === key);
-    answer(there ? places.filter((one) => keyOf(one) !== key) : [...places, place]);
+    answer(togglePlace(places, place, form));
   }
   const shaded = useMemo(
     () =>

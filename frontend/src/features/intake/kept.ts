@@ -11,6 +11,9 @@ export interface Kept {
   handingIn: boolean;
 }
 
+/** A form of which no question has been answered. */
+export const NOTHING_ANSWERED: IntakeAnswers = { conditions: {}, condition_places: [], consents: {} };
+
 const PREFIX = "tide-intake ";
 
 export function read(token: string, storage: Storage = localStorage): Kept | null {
@@ -38,7 +41,7 @@ export function begun(): Kept {
   return {
     key,
     sequence: 0,
-    answers: { conditions: {}, consents: {} },
+    answers: NOTHING_ANSWERED,
     confirmed: 0,
     handingIn: false,
   };

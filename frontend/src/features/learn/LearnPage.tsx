@@ -80,7 +80,7 @@ function Taught(props: { learnt: Learnt; client: ClientPage }) {
         <section aria-label={say.onTable}>
           <BodyPlan
             catalogue={catalogue}
-            excluded={client.record.excluded}
+            excluded={client.restrictions.excluded ?? []}
             barred={(client.restrictions.regions ?? []).map(({ id }) => id)}
             pregnant={client.facts.gestation_days != null}
             onTheSide={client.restrictions.positions?.some(({ id }) => id === "prone") ?? false}

@@ -17,6 +17,7 @@ import { Offers } from "./brief/Offers";
 import { useBegins } from "./brief/useBegins";
 import { useBrief } from "./brief/useBrief";
 import { NewsNote } from "./changes/NewsNote";
+import { PlacesNote } from "./changes/PlacesNote";
 import { PreviewNote } from "./changes/PreviewNote";
 import { TooLateNote } from "./changes/TooLateNote";
 import { useEditing } from "./changes/useEditing";
@@ -122,6 +123,7 @@ export function Designer({ session, from }: Props) {
           onInsist={changes.insist}
         />
       )}
+      {!fixed && <PlacesNote session={session} changes={changes} onTold={() => wished && change({})} />}
       {!fixed && <LeftForNow sessionId={session.session_id} stage="plan" />}
       {!fixed && <NewsNote session={session} changes={changes} />}
       {preview && (
@@ -189,7 +191,7 @@ export function Designer({ session, from }: Props) {
                   choosing={choosing}
                   onZone={give}
                   onKeepOff={
-                    fixed ? undefined : (excluded) => void changes.keepOff(excluded).catch(() => undefined)
+                    fixed ? undefined : (places) => void changes.keepOff(places).catch(() => undefined)
                   }
                   busy={changes.changing}
                 />

@@ -1,6 +1,7 @@
 /** What these screens say: intake. */
 export const say = {
   noneOfThese: "None of these",
+  nowhereYouWork: "Nowhere you would work",
   askMeThen: "Ask me then",
   asYouThink: "As you think",
   seenFromBehind: "Seen from behind",

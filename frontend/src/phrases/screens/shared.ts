@@ -1,5 +1,6 @@
 /** What more than one area says. */
 export const shared = {
+  remove: (what: string) => `Remove: ${what}`,
   keepOffPlaces: (places: string) => `Keep off: ${places}.`,
   intakeToRead: "intake to read",
   clinicianFirst: "The clinician first",

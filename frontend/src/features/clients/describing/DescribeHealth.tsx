@@ -1,7 +1,12 @@
+import { useState } from "react";
 import { useForm } from "react-hook-form";
-import type { ClientPage } from "../../../api/client";
+import type { ClientPage, ConditionPlaces, Place } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { ConditionChoice } from "../../../meeting/ConditionChoice";
+import { placesOf, tellPlaces } from "../../../meeting/places";
+import { WhereIsIt } from "../../../meeting/WhereIsIt";
 import { say } from "../../../phrases/screens/clients/describing";
+import { say as meeting } from "../../../phrases/screens/meeting";
 import { shared } from "../../../phrases/screens/shared";
 import { capital } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
@@ -19,9 +24,11 @@ const LEVELS = [
 export function DescribeHealth(props: { client: ClientPage; describe: Describe }) {
   const catalogue = useCatalogue();
   const { client, describe } = props;
-  const { conditions, due_date, medicines, allergies, operations, injuries } = client.record;
+  const { due_date, medicines, allergies, operations, injuries } = client.record;
+  const [chosen, choose] = useState<readonly string[]>(client.record.conditions);
+  const [told, tell] = useState<readonly ConditionPlaces[]>(client.record.condition_places ?? []);
   const form = useForm({
-    defaultValues: { conditions, due_date: due_date ?? "", medicines, allergies, operations, injuries },
+    defaultValues: { due_date: due_date ?? "", medicines, allergies, operations, injuries },
   });
   const words = (name: "medicines" | "allergies" | "operations" | "injuries", label: string) => (
     <Field label={label}>
@@ -32,23 +39,39 @@ export function DescribeHealth(props: { client: ClientPage; describe: Describe }
     <form
       aria-label="Health"
       className="grid gap-4"
-      onSubmit={form.handleSubmit((told) => describe.mutate({ ...told, due_date: told.due_date || null }))}
+      onSubmit={form.handleSubmit((typed) =>
+        describe.mutate({
+          ...typed,
+          due_date: typed.due_date || null,
+          conditions: [...chosen],
+          condition_places: [...told],
+        }),
+      )}
     >
-      {LEVELS.map(([level, heading]) => (
-        <fieldset key={level}>
-          <legend className="text-lg font-bold">{heading}</legend>
-          <div className="mt-1 grid gap-x-6 sm:grid-cols-2 xl:grid-cols-3">
-            {Object.values(catalogue.conditions)
-              .filter((condition) => condition.level === level)
-              .map(({ id, name, says }) => (
-                <label key={id} className="flex min-h-11 items-start gap-3 py-2" title={says}>
-                  <input type="checkbox" className="checkbox" value={id} {...form.register("conditions")} />
-                  <span>{capital(name)}</span>
-                </label>
-              ))}
-          </div>
-        </fieldset>
-      ))}
+      <div className="grid gap-1">
+        {LEVELS.map(([level, heading]) => {
+          const here = chosen.filter((id) => catalogue.conditions[id]?.level === level);
+          if (here.length === 0) return null;
+          return (
+            <section key={level} aria-label={heading}>
+              <h3 className="text-lg font-bold">{heading}</h3>
+              <ul>
+                {here.map((id) => (
+                  <Told
+                    key={id}
+                    condition={id}
+                    client={client}
+                    places={placesOf(told, id)}
+                    onTell={(places) => tell(tellPlaces(told, id, places))}
+                    onRemove={() => choose(chosen.filter((one) => one !== id))}
+                  />
+                ))}
+              </ul>
+            </section>
+          );
+        })}
+      </div>
+      <ConditionChoice label={say.addCondition} chosen={chosen} onChoose={(id) => choose([...chosen, id])} />
       <div className="grid max-w-3xl gap-x-6 gap-y-3 sm:grid-cols-2">
         <Field label={say.dueDateOfPregnancy}>
           <input className="input min-h-11 w-full" type="date" {...form.register("due_date")} />
@@ -65,5 +88,42 @@ export function DescribeHealth(props: { client: ClientPage; describe: Describe }
       </Button>
       {describe.error && <ProblemNote error={describe.error} />}
     </form>
+  );
+}
+
+interface ToldProps {
+  condition: string;
+  client: ClientPage;
+  places: readonly Place[] | null;
+  onTell(places: Place[]): void;
+  onRemove(): void;
+}
+
+/** A condition on record: what it means, where it is if it is somewhere, and the way to take it off. */
+function Told({ condition, client, places, onTell, onRemove }: ToldProps) {
+  const catalogue = useCatalogue();
+  const known = catalogue.conditions[condition];
+  const name = known?.name ?? condition;
+  return (
+    <li className="border-t border-base-300 py-2">
+      <div className="flex flex-wrap items-start justify-between gap-x-4">
+        <p className="max-w-[70ch]">
+          <span className="font-bold">{capital(name)}.</span> {known?.says}
+        </p>
+        <Button look="quiet" aria-label={shared.remove(name)} onClick={onRemove}>
+          Remove
+        </Button>
+      </div>
+      {known?.needs_place && (
+        <WhereIsIt
+          catalogue={catalogue}
+          condition={name}
+          places={places}
+          nowhere={meeting.nowhereWeWork}
+          onTheSide={client.restrictions.positions?.some(({ id }) => id === "prone") ?? false}
+          onTell={onTell}
+        />
+      )}
+    </li>
   );
 }

@@ -4,14 +4,15 @@ import {
   api,
   type Brief,
   body,
+  type ConditionPlaces,
   type Edit,
-  type Excluded,
   Problem,
   type SessionView,
 } from "../../../api/client";
 import { sessionQuery } from "../../../api/queries";
 import { say } from "../../../phrases/screens/plan/changes";
 import { shared } from "../../../phrases/screens/shared";
+import type { PlacesToKeepOff } from "../table/KeepOff";
 
 /** Sends a change over the plan read at `revision`. */
 type Send = (revision: number) => Promise<{ data?: unknown }>;
@@ -83,9 +84,13 @@ export function usePlanChanges(session: SessionView) {
       quietly(say.takingChangeBack, (revision) => api.POST(`${path}/undo`, { params, body: { revision } })),
     redo: () =>
       quietly(say.doingItAgain, (revision) => api.POST(`${path}/redo`, { params, body: { revision } })),
-    keepOff: (excluded: Excluded[]) =>
+    keepOff: (places: PlacesToKeepOff) =>
       change(say.placesToKeepOff, (revision) =>
-        api.PUT(`${path}/excluded`, { params, body: { revision, excluded } }),
+        api.PUT(`${path}/excluded`, { params, body: { revision, ...places } }),
+      ),
+    tellWhere: (told: ConditionPlaces) =>
+      quietly(say.whereConditionIs, (revision) =>
+        api.PUT(`${path}/condition-places`, { params, body: { revision, told } }),
       ),
     start: (flow_id: string) =>
       change(say.startingFromFlow, (revision) =>

@@ -4,6 +4,7 @@ import { AnsweredToday } from "../../../meeting/AnsweredToday";
 import { DayQuestion } from "../../../meeting/DayQuestion";
 import { type Caution, cautionsOf } from "../../../meeting/know";
 import { LeftForNow } from "../../../meeting/LeftForNow";
+import { unplacedOf } from "../../../meeting/unplaced";
 import { useDayAnswer } from "../../../meeting/useDayAnswer";
 import { shared } from "../../../phrases/screens/shared";
 import { say } from "../../../phrases/screens/work/begin";
@@ -23,7 +24,8 @@ export function BeforeTouch({ session, onBegin }: Props) {
   const refer = cautions.some(({ level }) => level === "refer");
   const answer = session.day_answer;
   function keep(answered: DayAnswer, lasting: boolean) {
-    const nothing = !answered.note && !answered.conditions?.length && !answered.excluded?.length;
+    const { note, conditions, condition_places, excluded } = answered;
+    const nothing = !note && !conditions?.length && !condition_places?.length && !excluded?.length;
     // With nothing new the plan is as it was, so the same tap begins.
     answering.mutate({ answer: answered, lasting }, { onSuccess: () => nothing && onBegin("") });
   }
@@ -60,7 +62,7 @@ export function BeforeTouch({ session, onBegin }: Props) {
           {say.noSessionToday}
         </p>
       )}
-      {answer ? (
+      {answer && unplacedOf(session).length === 0 ? (
         <div className="grid gap-5 text-xl">
           <AnsweredToday session={session} />
           {!refer && (
@@ -72,8 +74,7 @@ export function BeforeTouch({ session, onBegin }: Props) {
       ) : (
         !refer && (
           <DayQuestion
-            sessionId={session.session_id}
-            answered={null}
+            session={session}
             busy={answering.isPending}
             words={[say.nothingNewBegin, say.notedPutItIntoPlan]}
             large

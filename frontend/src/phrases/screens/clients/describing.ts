@@ -11,8 +11,9 @@ export const say = {
   clothingInChair: "Clothing in the chair",
   noSessionRefer: "No session: refer",
   dueDateOfPregnancy: "Due date of a pregnancy",
+  addCondition: "Add a condition",
   whatTickingDoes:
-    "What is ticked changes the plan of every session to come, and says so there. It is no diagnosis: the client’s own clinician decides.",
+    "What stands here changes the plan of every session to come, and says so there. It is no diagnosis: the client’s own clinician decides.",
   pressureByRegion: "Pressure by region",
   regionToWishFor: "A region with a wish of its own",
   doesNotLike: "Does not like",

@@ -1,5 +1,6 @@
 /** What these screens say: clients. */
 export const say = {
+  askWhere: "Ask where it is:",
   noSessionRefer: "No session, refer",
   changesFrom: (weeks: string, on: string, says: string) => `From ${weeks}, ${on}: ${says}`,
   nothingRestricts: "Nothing on record that restricts a session. Ask all the same.",

@@ -2,7 +2,9 @@
 export const say = {
   fromFor: (start: string, time: string) => `from ${start}, for ${time}`,
   howToKeepOff:
-    "Point at a place on the plan, or choose it here. The plan keeps off it at once, for every session to come.",
+    "Point at a place on the plan, or choose it here. The plan keeps off it at once: in every session to come, or in this one only.",
+  onlyThisSession: "(this session only)",
+  onlyInThisSession: "In this session only",
   allowPlaceAgain: (one: string) => `Allow it again: ${one}`,
   allowAgain: "Allow it again",
   placeToKeepOff: "Place to keep off",
