@@ -302,3 +302,8 @@ def test_a_place_is_kept_off_by_pointing_and_allowed_again_by_keys(page: Page, p
     page.get_by_role("button", name="Places to keep off").click()
     off.get_by_role("button", name="Allow it again: left foot").press("Enter")
     expect(off.get_by_role("listitem")).to_have_count(0)
+    off.get_by_label("Place to keep off").select_option("hand right")
+    off.get_by_label("In this session only").check()
+    off.get_by_role("button", name="Keep off it").click()
+    expect(off.get_by_role("listitem")).to_contain_text("Right hand (this session only)")
+    expect(plan.swell("right hand")).to_have_count(0)

@@ -3,7 +3,7 @@
 import re
 
 import pytest
-from playwright.sync_api import Browser, BrowserContext, Page, expect
+from playwright.sync_api import Browser, BrowserContext, Locator, Page, expect
 
 from tests.browser.pages import Plan, Today
 
@@ -20,6 +20,11 @@ def open_client(page: Page, name: str) -> None:
 def part(page: Page, name: str):
     page.get_by_role("button", name=name, exact=True).click()
     return page.get_by_role("region", name=name, exact=True)
+
+
+def add_condition(health: Locator, typed: str, name: str) -> None:
+    health.get_by_label("Add a condition").fill(typed)
+    health.get_by_role("button", name=name).click()
 
 
 def a_link(page: Page, name: str) -> str:
@@ -59,7 +64,7 @@ def test_a_consent_is_withdrawn_in_one_tap_and_the_record_says_since_when(page: 
 def test_health_and_wishes_are_told_and_seen_at_once(page: Page, today: Today):
     open_client(page, "Bram Lanternby")
     health = part(page, "Health")
-    health.get_by_label("Varicose veins").check()
+    add_condition(health, "vari", "Varicose veins")
     health.get_by_label("Medicines").fill("None.")
     health.get_by_role("button", name="Keep it so").click()
     expect(page.get_by_role("region", name="Before touching")).to_contain_text(
@@ -114,7 +119,7 @@ def test_an_intake_is_filled_in_on_a_phone_with_the_network_cut_and_restored(
     page.get_by_role("link", name="An intake has been handed in").click()
     answers = page.get_by_role("list", name="Answers")
     veins = answers.get_by_role("listitem").filter(has_text="Varicose veins")
-    expect(veins).to_contain_text("Light on the legs, above the veins, never on them.")
+    expect(veins).to_contain_text("Light on the legs. Mark large veins")
     words = page.get_by_role("list", name="Wishes and words")
     calves = words.get_by_role("listitem").filter(has_text="Pressure, calves")
     expect(calves).to_contain_text("Held to depth 2: varicose veins.")
@@ -199,7 +204,8 @@ def test_work_waits_for_the_question_and_the_answer_is_in_the_plan(page: Page, t
 def test_a_part_sign_of_today_ends_it_before_it_begins(page: Page, today: Today):
     today.open("Corin Foghollow")
     Plan(page).to_work()
-    page.get_by_label("A state of health today").select_option(label="Fever or acute infection")
+    page.get_by_label("A condition to add today").fill("fev")
+    page.get_by_role("button", name="Fever or acute infection").click()
     page.get_by_role("button", name="Noted: put it into the plan").click()
     expect(page.get_by_role("alert")).to_contain_text("There is no session today")
     expect(page.get_by_role("button", name=re.compile("begin", re.IGNORECASE))).to_have_count(0)
@@ -228,7 +234,7 @@ def test_meet_asks_the_same_question_and_shows_what_to_know(page: Page, today: T
 def test_what_became_known_since_the_plan_is_shown_with_what_it_changes(page: Page, today: Today):
     open_client(page, "Bram Lanternby")
     health = part(page, "Health")
-    health.get_by_label("Varicose veins").check()
+    add_condition(health, "vari", "Varicose veins")
     health.get_by_role("button", name="Keep it so").click()
     expect(page.get_by_role("region", name="Before touching")).to_contain_text("Varicose veins")
     page.get_by_role("link", name="Today", exact=True).click()
@@ -242,6 +248,94 @@ def test_what_became_known_since_the_plan_is_shown_with_what_it_changes(page: Pa
     news.get_by_role("button", name="Take it into the plan").click()
     expect(news).to_be_hidden()
     expect(page.get_by_role("button", name=re.compile("^Not safe"))).to_have_count(0)
+
+
+def test_the_conditions_told_most_are_offered_and_any_other_is_found(page: Page, today: Today):
+    open_client(page, "Bram Lanternby")
+    health = part(page, "Health")
+    offered = health.get_by_role("list", name="Conditions to add").get_by_role("listitem")
+    expect(offered).to_have_count(8)
+    search = health.get_by_label("Add a condition")
+    search.fill("bruise")
+    expect(offered).to_have_text(["Blood thinners or a bleeding disorder"])
+    search.press("Enter")
+    clinician = health.get_by_role("region", name="The clinician first")
+    expect(clinician).to_contain_text("no friction, stripping, point holds")
+    clinician.get_by_role("button", name="Remove: blood thinners or a bleeding disorder").click()
+    expect(clinician).to_have_count(0)
+    search.fill("xyz")
+    expect(health.get_by_role("status")).to_contain_text("No condition is called that")
+
+
+def test_a_plan_asks_where_a_condition_is_and_one_tap_answers(page: Page, today: Today):
+    open_client(page, "Isolde Kelpworth")
+    health = part(page, "Health")
+    add_condition(health, "frac", "Recent fracture or dislocation")
+    health.get_by_role("button", name="Keep it so").click()
+    expect(page.get_by_role("region", name="Before touching")).to_contain_text(
+        "Ask where it is: recent fracture"
+    )
+    page.get_by_role("link", name="Today", exact=True).click()
+    today.open("Isolde Kelpworth")
+    plan = Plan(page)
+    asked = page.get_by_role("region", name="Ask before you plan on")
+    expect(asked.get_by_role("group", name="Where is it: recent fracture or dislocation?")).to_be_visible()
+    plan.type_minutes("75")
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("alert")).to_contain_text("nobody has said where it is: recent fracture")
+    # Nothing that was typed is lost: with the answer it is planned.
+    asked.locator("[data-spot='hand right']").click()
+    expect(plan.word("Booked minutes")).to_have_text("75 minutes")
+    plan.planned()
+    expect(plan.swell("right hand")).to_have_count(0)
+    expect(plan.swell("left hand")).to_have_count(1)
+    expect(page.get_by_role("alert")).to_have_count(0)
+    asked.get_by_role("button", name="Nowhere we work").click()
+    expect(plan.swell("right hand")).to_have_count(1)
+    asked.get_by_role("button", name="Done").click()
+    expect(asked).to_have_count(0)
+
+
+def test_an_injury_of_the_day_is_pointed_at_before_work_begins(page: Page, today: Today):
+    today.open("Corin Foghollow")
+    Plan(page).to_work()
+    page.get_by_label("A condition to add today").fill("injury")
+    page.get_by_role("button", name="Acute injury within 72 hours").click()
+    page.get_by_role("button", name="Noted: put it into the plan").click()
+    expect(page.get_by_role("alert")).to_contain_text("nobody has said where it is: acute injury")
+    where = page.get_by_role("group", name="Where is it: acute injury within 72 hours?")
+    where.get_by_label("Or choose where it is").select_option(label="Left foot")
+    expect(where.get_by_role("listitem")).to_contain_text("Left foot")
+    page.get_by_role("button", name="Noted: put it into the plan").click()
+    expect(page.get_by_role("status", name="Answered today")).to_contain_text(
+        "Acute injury within 72 hours: left foot."
+    )
+    page.get_by_role("button", name="Begin", exact=True).click()
+    expect(page.get_by_role("button", name="Go on")).to_be_visible()
+
+
+def test_an_intake_asks_where_and_is_not_handed_in_without(page: Page, today: Today, phone: BrowserContext):
+    form = phone.new_page()
+    form.goto(a_link(page, "Corin Foghollow"))
+    go_on(form, 2)
+    form.get_by_label("I have eczema or psoriasis").check()
+    expect(form.get_by_role("alert")).to_contain_text("we do not know where it is")
+    where = form.get_by_role("group", name="Where is it: I have eczema or psoriasis?")
+    where.locator("[data-spot='hand left']").click()
+    expect(where.get_by_role("listitem")).to_contain_text("Left hand")
+    expect(form.get_by_role("alert")).to_have_count(0)
+    go_on(form, 4)
+    form.get_by_role("button", name="Hand it in").click()
+    expect(form.get_by_role("heading", name="Thank you.")).to_be_visible()
+    page.reload()
+    page.get_by_role("link", name="An intake has been handed in").click()
+    answers = page.get_by_role("list", name="Answers")
+    expect(answers).to_contain_text("I have eczema or psoriasis: left hand")
+    answers.get_by_role("button", name="Accept: eczema or psoriasis").click()
+    page.get_by_role("link", name="To Corin Foghollow").click()
+    expect(page.get_by_role("region", name="Before touching")).to_contain_text(
+        "Left hand: eczema or psoriasis"
+    )
 
 
 def test_two_entries_become_one(page: Page, today: Today):

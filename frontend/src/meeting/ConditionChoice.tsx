@@ -10,18 +10,23 @@ import { findConditions } from "./conditions";
 interface Props {
   label: string;
   chosen: readonly string[];
+  /** For the question of the day: what is so today goes before what is told most, and is offered once it is asked for. */
+  today?: boolean;
   onChoose(condition: string): void;
 }
 
+const MOST = 8;
+
 /** A condition to add: the eight that are told most, or what the typed words find. Enter takes the first. */
-export function ConditionChoice({ label, chosen, onChoose }: Props) {
+export function ConditionChoice({ label, chosen, today, onChoose }: Props) {
   const catalogue = useCatalogue();
   const mostTold = useQuery(mostToldQuery).data ?? [];
   const [typed, setTyped] = useState("");
+  const [open, setOpen] = useState(!today);
   const free = Object.values(catalogue.conditions).filter(({ id }) => !chosen.includes(id));
-  const offered = typed.trim()
-    ? findConditions(free, typed)
-    : mostTold.flatMap((id) => free.filter((one) => one.id === id));
+  const ofToday = free.filter(({ asked, level }) => today && asked === "today" && level !== "refer");
+  const usual = mostTold.flatMap((id) => free.filter((one) => one.id === id && !ofToday.includes(one)));
+  const offered = typed.trim() ? findConditions(free, typed) : [...ofToday, ...usual].slice(0, MOST);
   function choose(id: string | undefined) {
     if (!id) return;
     onChoose(id);
@@ -36,6 +41,7 @@ export function ConditionChoice({ label, chosen, onChoose }: Props) {
         placeholder={say.searchConditions(Object.keys(catalogue.conditions).length)}
         maxLength={60}
         value={typed}
+        onFocus={() => setOpen(true)}
         onChange={(event) => setTyped(event.target.value)}
         onKeyDown={(event) => {
           if (event.key !== "Enter") return;
@@ -43,7 +49,10 @@ export function ConditionChoice({ label, chosen, onChoose }: Props) {
           if (typed.trim()) choose(offered[0]?.id);
         }}
       />
-      <ul aria-label={say.conditionsFound} className="mt-2 flex max-w-3xl flex-wrap gap-2">
+      <ul
+        aria-label={say.conditionsFound}
+        className={open ? "mt-2 flex max-w-3xl flex-wrap gap-2" : "hidden"}
+      >
         {offered.map(({ id, name, level }) => (
           <li key={id}>
             <Button className="bg-base-300 text-left" onClick={() => choose(id)}>

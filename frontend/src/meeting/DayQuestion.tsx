@@ -93,7 +93,7 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
       )}
       {conditions.length > 0 && (
         <fieldset>
-          <legend className="font-bold">So today</legend>
+          <legend className="font-bold">{say.conditionsToday}</legend>
           {conditions.map((id) => (
             <Tick
               key={id}
@@ -104,6 +104,17 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
           ))}
         </fieldset>
       )}
+      {somewhere.map((id) => (
+        <WhereIsIt
+          key={id}
+          catalogue={catalogue}
+          condition={catalogue.conditions[id]?.name ?? id}
+          places={placesOf(told, id)}
+          nowhere={say.nowhereWeWork}
+          onTheSide={liesOnTheSide(session)}
+          onTell={(places) => setTold(tellPlaces(told, id, places))}
+        />
+      ))}
       <div className="flex flex-wrap items-center gap-2">
         <PlaceChoice label={say.placeToKeepOffToday} place={place} catalogue={catalogue} onPlace={setPlace} />
         {place && (
@@ -120,19 +131,9 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
       <ConditionChoice
         label={say.addConditionToday}
         chosen={conditions}
+        today
         onChoose={(id) => setConditions([...conditions, id])}
       />
-      {somewhere.map((id) => (
-        <WhereIsIt
-          key={id}
-          catalogue={catalogue}
-          condition={catalogue.conditions[id]?.name ?? id}
-          places={placesOf(told, id)}
-          nowhere={say.nowhereWeWork}
-          onTheSide={liesOnTheSide(session)}
-          onTell={(places) => setTold(tellPlaces(told, id, places))}
-        />
-      ))}
       {conditions.length + excluded.length > 0 && (
         <Tick checked={lasting} words={say.keepForNextTimes} onTick={(on) => setLasting(on)} />
       )}

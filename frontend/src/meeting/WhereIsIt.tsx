@@ -19,58 +19,68 @@ interface Props {
   words?: readonly [string, string];
   onTheSide?: boolean;
   busy?: boolean;
+  /** It stands right under the condition, which then need not be named again. */
+  under?: boolean;
   onTell(places: Place[]): void;
 }
 
 /** "Where is it?", answered by pointing at a body, from a list, or with "nowhere". */
 export function WhereIsIt(props: Props) {
-  const { catalogue, condition, places, nowhere, words, onTheSide, busy, onTell } = props;
+  const { catalogue, condition, places, nowhere, words, onTheSide, busy, under, onTell } = props;
   const told = places ?? [];
   const toggle = ({ region, side, zone }: Place) =>
     onTell(togglePlace(told, { region, side, zone }, catalogue));
   return (
-    <fieldset className="max-w-xl" disabled={busy}>
+    <fieldset aria-label={say.whereIs(condition)} disabled={busy}>
       <legend className="font-bold">
         {places === null && (
           <span aria-hidden="true" className="text-accent">
             △{" "}
           </span>
         )}
-        {say.whereIs(condition)}
+        {under ? say.whereIsIt : say.whereIs(condition)}
       </legend>
-      <BodyPlan
-        catalogue={catalogue}
-        excluded={told}
-        {...(words ? { words } : {})}
-        {...(onTheSide ? { onTheSide } : {})}
-        onPick={({ region, side }) => toggle({ region, side, zone: null })}
-      />
-      <div className="mt-2 flex flex-wrap items-center gap-2">
-        <Button aria-pressed={places !== null && places.length === 0} onClick={() => onTell([])}>
-          {nowhere}
-        </Button>
-        <PlaceChoice
-          label={say.orChooseWhere(condition)}
-          place={null}
+      <div className="grid gap-x-6 gap-y-2 lg:grid-cols-[minmax(0,27rem)_minmax(0,1fr)]">
+        <BodyPlan
           catalogue={catalogue}
-          zones={false}
-          onPlace={(place) => place && toggle(place)}
+          excluded={told}
+          {...(words ? { words } : {})}
+          {...(onTheSide ? { onTheSide } : {})}
+          onPick={({ region, side }) => toggle({ region, side, zone: null })}
         />
-      </div>
-      <ul className="mt-1">
-        {told.map((place) => (
-          <li key={placeKey(place, catalogue)} className="flex flex-wrap items-center gap-x-3">
-            <span>{capital(placeName(place, catalogue))}</span>
+        <div>
+          <div className="flex flex-wrap items-center gap-2">
             <Button
-              look="quiet"
-              aria-label={shared.remove(placeName(place, catalogue))}
-              onClick={() => toggle(place)}
+              className="bg-base-300 aria-pressed:bg-primary aria-pressed:text-primary-content"
+              aria-pressed={places !== null && places.length === 0}
+              onClick={() => onTell([])}
             >
-              Remove
+              {nowhere}
             </Button>
-          </li>
-        ))}
-      </ul>
+            <PlaceChoice
+              label={say.orChooseWhere(condition)}
+              place={null}
+              catalogue={catalogue}
+              zones={false}
+              onPlace={(place) => place && toggle(place)}
+            />
+          </div>
+          <ul className="mt-1">
+            {told.map((place) => (
+              <li key={placeKey(place, catalogue)} className="flex flex-wrap items-center gap-x-3">
+                <span>{capital(placeName(place, catalogue))}</span>
+                <Button
+                  look="quiet"
+                  aria-label={shared.remove(placeName(place, catalogue))}
+                  onClick={() => toggle(place)}
+                >
+                  Remove
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </div>
+      </div>
     </fieldset>
   );
 }

@@ -32,6 +32,7 @@ export function Conditions({ question, form, answers, onAnswer }: AskedProps) {
                 <WhereIsIt
                   catalogue={form}
                   condition={asks}
+                  under
                   places={placesOf(answers.condition_places, id)}
                   nowhere={say.nowhereYouWork}
                   words={[say.seenFromBehind, say.seenFromFront]}

@@ -12,6 +12,8 @@ export const say = {
   keepOffToday: "Keep off today",
   placeToKeepOffToday: "A place to keep off today",
   addConditionToday: "A condition to add today",
+  conditionsToday: "True of today",
+  whereIsIt: "Where is it?",
   searchConditions: (all: number) => `Search ${all} conditions`,
   conditionsFound: "Conditions to add",
   noConditionFound: "No condition is called that. Write it into the notes.",

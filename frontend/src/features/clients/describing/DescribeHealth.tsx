@@ -118,6 +118,7 @@ function Told({ condition, client, places, onTell, onRemove }: ToldProps) {
         <WhereIsIt
           catalogue={catalogue}
           condition={name}
+          under
           places={places}
           nowhere={meeting.nowhereWeWork}
           onTheSide={client.restrictions.positions?.some(({ id }) => id === "prone") ?? false}

@@ -31,7 +31,7 @@ export function PlacesNote({ session, changes, onTold }: Props) {
   return (
     <section aria-label={say.askWhereFirst} className="mt-4 rounded-box bg-base-200 px-6 py-4">
       <h2 className="text-xl">{say.askWhereFirst}</h2>
-      <div className="mt-2 grid gap-6 lg:grid-cols-2">
+      <div className={`mt-2 grid gap-6 ${asked.length > 1 ? "xl:grid-cols-2" : ""}`}>
         {asked.map((condition) => (
           <WhereIsIt
             key={condition}
