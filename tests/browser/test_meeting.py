@@ -211,6 +211,26 @@ def test_a_part_sign_of_today_ends_it_before_it_begins(page: Page, today: Today)
     expect(page.get_by_role("button", name=re.compile("begin", re.IGNORECASE))).to_have_count(0)
 
 
+def test_a_headache_is_asked_about_on_one_screen(page: Page, today: Today):
+    today.open("Corin Foghollow")
+    Plan(page).to_work()
+    page.get_by_label("A condition to add today").click()
+    page.get_by_role("button", name="A headache").click()
+    asked = page.get_by_role("region", name="A headache")
+    answer = page.get_by_role("button", name="Noted: put it into the plan")
+    expect(answer).to_be_disabled()
+    asked.get_by_label("At the back of the head, on both sides").check()
+    asked.get_by_label("It came suddenly").check()
+    asked.get_by_label("Dull, and nothing else with it").check()
+    verdict = asked.get_by_role("status", name="What it means")
+    expect(verdict).to_contain_text("No session. Call for help at once.")
+    asked.get_by_label("They know it").check()
+    expect(verdict).to_contain_text("Slow work on shoulders, neck and the base of the skull")
+    answer.click()
+    expect(page.get_by_role("status", name="Answered today")).to_contain_text("A headache, asked about.")
+    expect(page.get_by_role("button", name="Begin", exact=True)).to_be_visible()
+
+
 def test_a_place_that_was_chosen_and_not_added_is_not_lost(page: Page, today: Today):
     today.open("Isolde Kelpworth")
     Plan(page).to_work()

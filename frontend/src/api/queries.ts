@@ -6,9 +6,12 @@ import {
   type Catalogue,
   type ClientInList,
   type ClientPage,
+  type Condition,
   type Day,
   type Drafted,
   type FlowView,
+  type Headache,
+  type HeadacheQuestion,
   type IntakeReview,
   type Known,
   type Learnt,
@@ -52,6 +55,26 @@ export const mostToldQuery = queryOptions({
   queryFn: () => body<string[]>(api.GET("/api/conditions/most-told")),
   staleTime: Number.POSITIVE_INFINITY,
 });
+
+export const headacheQuestionsQuery = queryOptions({
+  queryKey: ["headache questions"],
+  queryFn: () => body<HeadacheQuestion[]>(api.GET("/api/headache-questions")),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+/** The condition that a headache of a session's client is. */
+export const headacheQuery = (sessionId: string, told: Headache) =>
+  queryOptions({
+    queryKey: ["headache", sessionId, told],
+    queryFn: () =>
+      body<Condition>(
+        api.POST("/api/sessions/{session_id}/headache", {
+          params: { path: { session_id: sessionId } },
+          body: told,
+        }),
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
 
 export const dayQuery = queryOptions({
   queryKey: ["day"],

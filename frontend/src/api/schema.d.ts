@@ -148,6 +148,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/headache-questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Headache Questions
+         * @description What is asked about a headache.
+         */
+        get: operations["read_headache_questions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/conditions/most-told": {
         parameters: {
             query?: never;
@@ -674,6 +694,26 @@ export interface paths {
          */
         put: operations["answer_day"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/headache": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge Headache
+         * @description The condition that a headache of the session's client is, and what it means.
+         */
+        post: operations["judge_headache"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2848,6 +2888,8 @@ export interface components {
         /**
          * DayAnswer
          * @description What the client answered before the session; nothing new is an answer too.
+         *
+         *     `headache` is what was answered of one, if there is one: the condition that it is goes with it.
          */
         DayAnswer: {
             /**
@@ -2870,6 +2912,7 @@ export interface components {
              * @default []
              */
             excluded: components["schemas"]["Excluded"][];
+            headache?: components["schemas"]["Headache"] | null;
         };
         /**
          * DayLoad
@@ -3456,6 +3499,54 @@ export interface components {
             by: string;
             /** Reason */
             reason: string;
+        };
+        /**
+         * Headache
+         * @description What was answered about a headache, by the values of `headache.toml`.
+         */
+        Headache: {
+            /**
+             * Where
+             * @enum {string}
+             */
+            where: "back" | "front" | "one_side" | "elsewhere";
+            /**
+             * Since
+             * @enum {string}
+             */
+            since: "known" | "sudden" | "blow" | "new" | "pregnancy";
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "dull" | "speech" | "fever" | "neck" | "otherwise";
+        };
+        /**
+         * HeadacheOption
+         * @description One answer: its value, how it reads, and the condition that it means.
+         */
+        HeadacheOption: {
+            /** Value */
+            value: string;
+            /** Reads */
+            reads: string;
+            /** Means */
+            means: string;
+        };
+        /**
+         * HeadacheQuestion
+         * @description A question of the three.
+         */
+        HeadacheQuestion: {
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "where" | "since" | "how";
+            /** Asks */
+            asks: string;
+            /** Options */
+            options: components["schemas"]["HeadacheOption"][];
         };
         /**
          * HotTowels
@@ -6847,6 +6938,44 @@ export interface operations {
             };
         };
     };
+    read_headache_questions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeadacheQuestion"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_most_told: {
         parameters: {
             query?: never;
@@ -8030,6 +8159,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    judge_headache: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Headache"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Condition"];
                 };
             };
             /** @description Unauthorized */

@@ -29,7 +29,7 @@ export function AnsweredToday({ session }: { session: SessionView }) {
 }
 
 function answerWords(answer: DayAnswer, catalogue: Catalogue): string {
-  const { note, conditions = [], condition_places, excluded = [] } = answer;
+  const { note, conditions = [], condition_places, excluded = [], headache } = answer;
   const named = (id: string) => {
     const name = capital(catalogue.conditions[id]?.name ?? id);
     const places = placesOf(condition_places, id);
@@ -39,6 +39,7 @@ function answerWords(answer: DayAnswer, catalogue: Catalogue): string {
     note && `“${note}”`,
     excluded.length > 0 && say.keepOff(listed(excluded.map((one) => placeName(one, catalogue)))),
     ...conditions.map(named),
+    headache && say.headacheAsked,
   ].filter(Boolean);
   return parts.length ? `${parts.join(". ")}.` : say.askedTodayNothingNew;
 }

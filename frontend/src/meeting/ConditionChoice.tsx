@@ -12,18 +12,23 @@ interface Props {
   chosen: readonly string[];
   /** For the question of the day: what is so today goes before what is told most, and is offered once it is asked for. */
   today?: boolean;
+  /** A headache is asked about on a screen of its own. */
+  onHeadache?: () => void;
   onChoose(condition: string): void;
 }
 
 const MOST = 8;
+const ASKED_APART = ["headache_usual", "headache_warning", "sudden_headache"];
 
 /** A condition to add: the eight that are told most, or what the typed words find. Enter takes the first. */
-export function ConditionChoice({ label, chosen, today, onChoose }: Props) {
+export function ConditionChoice({ label, chosen, today, onHeadache, onChoose }: Props) {
   const catalogue = useCatalogue();
   const mostTold = useQuery(mostToldQuery).data ?? [];
   const [typed, setTyped] = useState("");
   const [open, setOpen] = useState(!today);
-  const free = Object.values(catalogue.conditions).filter(({ id }) => !chosen.includes(id));
+  const free = Object.values(catalogue.conditions).filter(
+    ({ id }) => !chosen.includes(id) && !(today && ASKED_APART.includes(id)),
+  );
   const ofToday = free.filter(({ asked, level }) => today && asked === "today" && level !== "refer");
   const usual = mostTold.flatMap((id) => free.filter((one) => one.id === id && !ofToday.includes(one)));
   const offered = typed.trim() ? findConditions(free, typed) : [...ofToday, ...usual].slice(0, MOST);
@@ -53,6 +58,13 @@ export function ConditionChoice({ label, chosen, today, onChoose }: Props) {
         aria-label={say.conditionsFound}
         className={open ? "mt-2 flex max-w-3xl flex-wrap gap-2" : "hidden"}
       >
+        {onHeadache && "headache".startsWith(typed.trim().toLowerCase()) && (
+          <li>
+            <Button className="bg-base-300" onClick={onHeadache}>
+              {say.headache} …
+            </Button>
+          </li>
+        )}
         {offered.map(({ id, name, level }) => (
           <li key={id}>
             <Button className="bg-base-300 text-left" onClick={() => choose(id)}>

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useState } from "react";
-import { api, body, type DayAnswer, type Excluded, type SessionView } from "../api/client";
+import { api, body, type DayAnswer, type Excluded, type Headache, type SessionView } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
 import { say } from "../phrases/screens/meeting";
 import { shared } from "../phrases/screens/shared";
@@ -8,6 +8,7 @@ import { capital, placeName } from "../phrases/words";
 import { Button } from "../ui/Button";
 import { Tick } from "../ui/Tick";
 import { ConditionChoice } from "./ConditionChoice";
+import { HeadacheAsked, isAnswered } from "./HeadacheAsked";
 import { type ChosenPlace, PlaceChoice } from "./PlaceChoice";
 import { placeKey, placesOf, tellPlaces } from "./places";
 import { liesOnTheSide, unplacedOf } from "./unplaced";
@@ -34,6 +35,8 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
   const [told, setTold] = useState(answered?.condition_places ?? []);
   // What is on record and has no place yet is asked with the question, and stays until it is sent.
   const [unplaced] = useState(() => unplacedOf(session));
+  const [headache, setHeadache] = useState<Partial<Headache> | null>(answered?.headache ?? null);
+  const asking = headache !== null && !isAnswered(headache);
   const [refused, setRefused] = useState<string[]>([]);
   const [place, setPlace] = useState<ChosenPlace | null>(null);
   const [lasting, setLasting] = useState(false);
@@ -45,14 +48,19 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
   const pending = place && !known.has(placeKey(place, catalogue)) ? [place] : [];
   const because = note.trim().slice(0, 120);
   const excluded = [...chosen, ...[...taken, ...pending].map((one) => ({ ...one, because }))];
-  const anything = note.trim() !== "" || conditions.length + excluded.length + told.length > 0;
+  const anything =
+    note.trim() !== "" || headache !== null || conditions.length + excluded.length + told.length > 0;
   const somewhere = [...new Set([...unplaced, ...conditions])].filter(
     (id) => catalogue.conditions[id]?.needs_place,
   );
   function send(event: FormEvent) {
     event.preventDefault();
     const condition_places = told.filter(({ condition }) => somewhere.includes(condition));
-    onAnswer({ note: note.trim(), conditions, condition_places, excluded }, anything && lasting);
+    const asked = headache && isAnswered(headache) ? headache : null;
+    onAnswer(
+      { note: note.trim(), conditions, condition_places, excluded, headache: asked },
+      anything && lasting,
+    );
   }
   return (
     <form onSubmit={send} aria-label={say.questionOfDay} className="grid gap-4">
@@ -115,6 +123,14 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
           onTell={(places) => setTold(tellPlaces(told, id, places))}
         />
       ))}
+      {headache && (
+        <HeadacheAsked
+          sessionId={session.session_id}
+          answers={headache}
+          onAnswer={setHeadache}
+          onRemove={() => setHeadache(null)}
+        />
+      )}
       <div className="flex flex-wrap items-center gap-2">
         <PlaceChoice label={say.placeToKeepOffToday} place={place} catalogue={catalogue} onPlace={setPlace} />
         {place && (
@@ -132,6 +148,7 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
         label={say.addConditionToday}
         chosen={conditions}
         today
+        {...(headache ? {} : { onHeadache: () => setHeadache({}) })}
         onChoose={(id) => setConditions([...conditions, id])}
       />
       {conditions.length + excluded.length > 0 && (
@@ -140,7 +157,7 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
       <Button
         look="main"
         type="submit"
-        disabled={busy || listening}
+        disabled={busy || listening || asking}
         className={`justify-self-start ${large ? "h-20 w-full text-2xl" : "min-h-11"}`}
       >
         {busy ? say.intoPlan : anything ? words[1] : words[0]}

@@ -9,25 +9,31 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record, Region
 from mellow_tide.core.flow.brief import ClientFacts, Excluded, Side, merge_places
 from mellow_tide.core.meeting.changes import place_key
+from mellow_tide.core.meeting.headache import Headache, judge_headache
 from mellow_tide.core.meeting.record import KeptOff, PlacesOfConditions
 
 
 class DayAnswer(Record):
-    """What the client answered before the session; nothing new is an answer too."""
+    """What the client answered before the session; nothing new is an answer too.
+
+    `headache` is what was answered of one, if there is one: the condition that it is goes with it.
+    """
 
     note: Annotated[str, Field(max_length=400)] = ""
     conditions: frozenset[str] = frozenset()
     condition_places: PlacesOfConditions = ()
     excluded: KeptOff = ()
+    headache: Headache | None = None
 
 
 def add_day_answer(facts: ClientFacts, answer: DayAnswer) -> ClientFacts:
     """What is known of the client, with what is so today."""
     known = {place_key(place) for place in facts.excluded}
     today = tuple(place for place in answer.excluded if place_key(place) not in known)
+    headache = {judge_headache(answer.headache, facts)} if answer.headache else set()
     return facts.model_copy(
         update={
-            "conditions": facts.conditions | answer.conditions,
+            "conditions": facts.conditions | answer.conditions | headache,
             "condition_places": merge_places(facts.condition_places, answer.condition_places),
             "excluded": (*facts.excluded, *today),
         }

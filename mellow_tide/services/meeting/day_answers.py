@@ -5,9 +5,12 @@ from uuid import UUID
 
 from mellow_tide.core.care.restrictions import refuse_unplaced
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.rules import Condition
 from mellow_tide.core.flow.brief import ClientFacts, ConditionPlaces, merge_places
+from mellow_tide.core.meeting import headache
 from mellow_tide.core.meeting.changes import ItemChange, place_key
 from mellow_tide.core.meeting.day import DayAnswer, add_day_answer
+from mellow_tide.core.meeting.headache import Headache
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.meeting.sides import name_condition_sides, name_sides
 from mellow_tide.core.planner.plan import Plan
@@ -49,6 +52,11 @@ def answer_day(desk: Desk, at: ReadAt, answer: DayAnswer, lasting: bool) -> Sess
             tell(t, desk, row.client_id, lambda record: _with(record, kept), Told("day_question"))
 
     return _keep_with_plan(desk, at, stands, made, keep)
+
+
+def judge_headache(desk: Desk, session_id: UUID, told: Headache) -> Condition:
+    """The condition that a headache of the session's client is. Raises `NotThere`."""
+    return desk.catalogue.conditions[headache.judge_headache(told, load_standing(desk, session_id).row.known)]
 
 
 def tell_where(desk: Desk, at: ReadAt, told: ConditionPlaces) -> SessionView:

@@ -9,6 +9,8 @@ from mellow_tide.core.catalogue.records import Position, Region, Stroke, Support
 from mellow_tide.core.catalogue.rules import Closing, Condition, Consent, HouseRule, Kind, Lubricant, School
 from mellow_tide.core.checks.check import Severity
 from mellow_tide.core.checks.registry import CHECKS
+from mellow_tide.core.meeting import headache
+from mellow_tide.core.meeting.headache import HeadacheQuestion
 from mellow_tide.services import days, sign_in
 from mellow_tide.services.days import Day
 from mellow_tide.services.meeting import clients
@@ -75,6 +77,12 @@ def read_me(desk: AtDesk) -> MeView:
 def read_day(desk: AtDesk, day: date | None = None) -> Response:
     """A day of the practice, today if none is named."""
     return straight(days.read_day(desk, day, desk.db.now()))
+
+
+@router.get("/headache-questions")
+def read_headache_questions(desk: AtDesk) -> list[HeadacheQuestion]:
+    """What is asked about a headache."""
+    return list(headache.read_headache_questions())
 
 
 @router.get("/conditions/most-told")

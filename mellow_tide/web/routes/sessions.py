@@ -6,10 +6,12 @@ from uuid import UUID
 from fastapi import APIRouter, Response
 from pydantic import Field
 
+from mellow_tide.core.catalogue.rules import Condition
 from mellow_tide.core.flow.brief import Brief, ConditionPlaces, Excluded
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.meeting import day
 from mellow_tide.core.meeting.day import DayAnswer
+from mellow_tide.core.meeting.headache import Headache
 from mellow_tide.core.planner.alternatives import Alternatives
 from mellow_tide.core.planner.reasons import Reasons
 from mellow_tide.core.planner.reshape import Pull
@@ -135,6 +137,12 @@ def answer_day(session_id: UUID, change: AnswerOfTheDay, desk: AtDesk) -> Respon
     """Keep what was answered to the question of the day; the closest plan that obeys it stands."""
     made = day_answers.answer_day(desk, ReadAt(session_id, change.revision), change.answer, change.lasting)
     return straight(made)
+
+
+@router.post("/headache")
+def judge_headache(session_id: UUID, told: Headache, desk: AtDesk) -> Condition:
+    """The condition that a headache of the session's client is, and what it means."""
+    return day_answers.judge_headache(desk, session_id, told)
 
 
 @router.put("/condition-places", response_model=SessionView)

@@ -1,8 +1,8 @@
 import { useId } from "react";
+import { Option } from "../../ui/Option";
 import { Conditions } from "./Conditions";
 import { Consents } from "./Consents";
 import { Depths } from "./Depths";
-import { Option } from "./Option";
 import { PlacesAsked } from "./PlacesAsked";
 import type { AskedProps } from "./question";
 import { WRITTEN, Written } from "./Written";

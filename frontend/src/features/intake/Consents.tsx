@@ -1,5 +1,5 @@
 import { say } from "../../phrases/screens/intake";
-import { Option } from "./Option";
+import { Option } from "../../ui/Option";
 import type { AskedProps } from "./question";
 
 const ANSWERS = [

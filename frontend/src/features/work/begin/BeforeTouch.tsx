@@ -24,8 +24,9 @@ export function BeforeTouch({ session, onBegin }: Props) {
   const refer = cautions.some(({ level }) => level === "refer");
   const answer = session.day_answer;
   function keep(answered: DayAnswer, lasting: boolean) {
-    const { note, conditions, condition_places, excluded } = answered;
-    const nothing = !note && !conditions?.length && !condition_places?.length && !excluded?.length;
+    const { note, conditions, condition_places, excluded, headache } = answered;
+    const told = [conditions, condition_places, excluded].some((list) => list?.length);
+    const nothing = !note && !headache && !told;
     // With nothing new the plan is as it was, so the same tap begins.
     answering.mutate({ answer: answered, lasting }, { onSuccess: () => nothing && onBegin("") });
   }
