@@ -11,6 +11,7 @@ from mellow_tide.core.catalogue.rules import Limits
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, ConditionPlaces
 from mellow_tide.core.flow.edits import ChangeStep, apply
+from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import DoesNotFit, NoSession, UnknownReference
 from tests.core.flows import AGREED
@@ -209,3 +210,24 @@ def test_a_stroke_turned_outward_by_hand_is_found_where_none_may_run_outward():
     arm = next(part for part in flow.parts if part.region == "arm")
     turned = apply(flow, [ChangeStep(part_id=arm.id, step=1, direction="away")])
     assert "HLT09" in {f.code for f in evaluate(turned, here).findings}
+
+
+@pytest.mark.parametrize(
+    ("born", "guardian", "refused"),
+    [
+        (2012, "", True),
+        (2008, "", True),
+        (2007, "", False),
+        (2012, "Morwenna Saltgrove, mother, in writing 3 May", False),
+        (2012, "   ", True),
+        (None, "", False),
+    ],
+)
+def test_under_eighteen_there_is_no_plan_before_a_guardian_has_agreed(born, guardian, refused):
+    """In 2026 who was born in 2008 may still be 17: only the year is known. Common practice; local law decides."""
+    record = ClientRecord(name="Jory", birth_year=born, guardian=guardian)
+    here = setting(record.facts(date(2026, 5, 4)), C)
+    assert bool(here.restrictions.refer) == refused
+    if refused:
+        with pytest.raises(NoSession, match="guardian"):
+            plan(Brief(booked_minutes=60), here)

@@ -1635,6 +1635,8 @@ export interface components {
             emergency_contact?: string | null;
             /** Birth Year */
             birth_year?: number | null;
+            /** Guardian */
+            guardian?: string | null;
             /** Language */
             language?: string | null;
             /** Height Cm */
@@ -2403,7 +2405,8 @@ export interface components {
          *
          *     Height in cm (100 to 230), weight in kg (25 to 300), breaths a minute (4 to 40). `conditions`, `consents` and
          *     `declined` are ids of the catalogue, `likes` and `dislikes` ids of its strokes and tools. `condition_places` says
-         *     where conditions are, `tension` where the client feels it, `excluded` where to keep off.
+         *     where conditions are, `tension` where the client feels it, `excluded` where to keep off. `guardian` says who has
+         *     agreed for a client under 18, or since when the client is of age.
          */
         ClientRecord: {
             /** Name */
@@ -2430,6 +2433,11 @@ export interface components {
             emergency_contact: string;
             /** Birth Year */
             birth_year?: number | null;
+            /**
+             * Guardian
+             * @default
+             */
+            guardian: string;
             /**
              * Language
              * @default

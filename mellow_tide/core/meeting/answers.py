@@ -13,6 +13,7 @@ from mellow_tide.core.meeting.record import (
     BirthYear,
     Email,
     EmergencyContact,
+    Guardian,
     HeightCm,
     KeptOff,
     Music,
@@ -44,6 +45,7 @@ class Answers(Record):
     email: Email | None = None
     emergency_contact: EmergencyContact | None = None
     birth_year: BirthYear | None = None
+    guardian: Guardian | None = None
     language: ShortLine | None = None
     height_cm: HeightCm | None = None
     conditions: Mapping[Heading, tuple[str, ...]] = {}

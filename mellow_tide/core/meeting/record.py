@@ -17,6 +17,7 @@ Phone = Annotated[str, Field(max_length=40)]
 Email = Annotated[str, Field(max_length=200)]
 EmergencyContact = Annotated[str, Field(max_length=200)]
 Words = Annotated[str, Field(max_length=1000)]
+Guardian = Annotated[str, Field(max_length=200)]
 BirthYear = Annotated[int, Field(ge=1900, le=2100)]
 HeightCm = Annotated[int, Field(ge=100, le=230)]
 Weight = Annotated[int, Field(ge=25, le=300)]
@@ -33,12 +34,18 @@ _RULED = FieldRule(group="own", merge="rule", bears_on_plan=True)
 """Merged and printed by rules of their own; a plan depends on it."""
 
 
+OF_AGE = 18
+WITHOUT_GUARDIAN = "minor_without_guardian"
+"""The condition of a client under 18 for whom nobody has agreed."""
+
+
 class ClientRecord(Record):
     """Everything a practice keeps of a client beside their sessions. Empty text: not known.
 
     Height in cm (100 to 230), weight in kg (25 to 300), breaths a minute (4 to 40). `conditions`, `consents` and
     `declined` are ids of the catalogue, `likes` and `dislikes` ids of its strokes and tools. `condition_places` says
-    where conditions are, `tension` where the client feels it, `excluded` where to keep off.
+    where conditions are, `tension` where the client feels it, `excluded` where to keep off. `guardian` says who has
+    agreed for a client under 18, or since when the client is of age.
     """
 
     name: ClientName
@@ -48,7 +55,20 @@ class ClientRecord(Record):
     emergency_contact: Annotated[
         EmergencyContact, FieldRule("In an emergency", asked=True, about="in an emergency")
     ] = ""
-    birth_year: Annotated[BirthYear | None, FieldRule("Born in", asked=True, about="year of birth")] = None
+    birth_year: Annotated[
+        BirthYear | None, FieldRule("Born in", asked=True, about="year of birth", bears_on_plan=True)
+    ] = None
+    guardian: Annotated[
+        Guardian,
+        FieldRule(
+            "Guardian",
+            asked=True,
+            about="guardian’s consent",
+            means="Under 18 there is no session without it. See it in writing.",
+            bears_on_plan=True,
+            grave=True,
+        ),
+    ] = ""
     language: Annotated[ShortLine, FieldRule("Language", asked=True)] = ""
     clothing: Annotated[str, Field(max_length=200), FieldRule("Clothing")] = ""
     note: Annotated[str, Field(max_length=4000), FieldRule("Notes", merge="join", between="\n")] = ""
@@ -144,9 +164,15 @@ class ClientRecord(Record):
             for field in ClientFacts.model_fields
             if field in type(self).model_fields
         }
+        if self.is_perhaps_minor(day) and not self.guardian.strip():
+            own["conditions"] = self.conditions | {WITHOUT_GUARDIAN}
         return ClientFacts(
             **own, gestation_days=gestation_days(self.due_date, day) if self.due_date else None
         )
+
+    def is_perhaps_minor(self, day: date) -> bool:
+        """Whether the client may be under 18: only the year of birth is known."""
+        return self.birth_year is not None and day.year - self.birth_year <= OF_AGE
 
     def told_where(self, told: Iterable[ConditionPlaces]) -> "ClientRecord":
         """The record with what is `told` of where conditions are; of those that it no longer has, nothing is kept."""

@@ -15,6 +15,7 @@ type Typed = Pick<
   | "email"
   | "emergency_contact"
   | "language"
+  | "guardian"
   | "know_first"
   | "clothing"
   | "note"
@@ -85,6 +86,7 @@ export function DescribeClient({ client, describe }: { client: ClientPage; descr
       {digits("height_cm", shared.heightInCm, 100, 230, true)}
       {digits("weight_kg", say.weightInKgIfKnown, 25, 300)}
       {digits("birth_year", say.yearOfBirthIfWanted, 1900, 2100)}
+      {text("guardian", 200, say.guardianIfMinor)}
       {digits("breaths_per_minute", say.breathsAtRest, 4, 40, true)}
       <Field label="Skin">
         <select className="select min-h-11 w-full" {...form.register("skin")}>

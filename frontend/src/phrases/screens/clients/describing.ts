@@ -5,6 +5,7 @@ export const say = {
   betweenAnd: (least: number, most: number) => `Between ${least} and ${most}.`,
   weightInKgIfKnown: "Weight in kg, if known",
   yearOfBirthIfWanted: "Year of birth, if wanted",
+  guardianIfMinor: "Under 18: who agreed as guardian, or of age since when",
   breathsAtRest: "Breaths a minute at rest",
   dryTakesMoreOil: "dry: takes more oil",
   muchTakesMoreOil: "much: takes more oil",
