@@ -183,6 +183,13 @@ def _at_a_wrong_place(entry: Entry, client: ClientFacts) -> Iterator[str]:
     for consent in client.declined:
         if CONSENTS.get(consent) == entry.region:
             yield f"declined: {consent}"
+    if entry.region == "hips":
+        if "hips" not in client.consents | client.through_cloth:
+            yield "the hips without a yes"
+        if "hips" in client.through_cloth and (
+            entry.kind == "oil" or entry.window not in ("none", "clothed")
+        ):
+            yield "the hips uncovered, and they were to be worked through the sheet"
     if entry.stroke == "hair_root_lift" and "hair" not in client.consents:
         yield "hair lifted without a yes"
     if entry.region == "abdomen" and "abdomen" not in client.consents and entry.role == "work":

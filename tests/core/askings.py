@@ -74,13 +74,15 @@ def client_for(
     random: Random, kind: str, regions: list[str], conditions: Sequence[str] = BEARABLE
 ) -> ClientFacts:
     consents = frozenset(some(random, CONSENTS, len(CONSENTS)))
+    through_cloth = frozenset({"hips"} if random.random() < 0.3 else ())
     brought = some(random, conditions, 2)
     days = {"prenatal": (60, 270), "labour_support": (260, 290)}.get(kind)
     return ClientFacts(
         height_cm=random.randint(145, 205),
         breaths_per_minute=random.randint(5, 25),
-        consents=consents,
-        declined=frozenset(some(random, CONSENTS, 2)) - consents,
+        consents=consents - through_cloth,
+        through_cloth=through_cloth,
+        declined=frozenset(some(random, CONSENTS, 2)) - consents - through_cloth,
         conditions=frozenset(brought),
         condition_places=tuple(told_where(random, id, regions) for id in brought if needs_place(id)),
         gestation_days=random.randint(*days) if days else None,
@@ -187,7 +189,11 @@ def tightened(random: Random, client: ClientFacts, regions: list[str]) -> Client
     if what == "declined":
         no = random.choice(CONSENTS)
         return client.model_copy(
-            update={"declined": client.declined | {no}, "consents": client.consents - {no}}
+            update={
+                "declined": client.declined | {no},
+                "through_cloth": client.through_cloth - {no},
+                "consents": client.consents - {no},
+            }
         )
     spared = place(random, regions).model_copy(update={"side": "both"})
     return client.model_copy(update={"excluded": (*client.excluded, spared)})

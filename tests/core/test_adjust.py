@@ -156,6 +156,20 @@ def test_a_hold_for_the_whole_stays_after_what_it_followed():
     assert faults(made.flow) == []
 
 
+def test_strokes_for_skin_are_not_kept_where_the_client_now_wants_the_sheet_between():
+    present = plan(HOUR, setting(CLIENT, CATALOGUE))
+    hips = {"hips"}
+    sheeted = CLIENT.model_copy(update={"consents": CLIENT.consents - hips, "through_cloth": frozenset(hips)})
+    made = adjust(present, HOUR, setting(sheeted, CATALOGUE))
+    there = [part for part in made.flow.parts if part.region == "hips"]
+    assert {part.medium for part in there} == {"clothed"}
+    findings = evaluate(made.flow, setting(sheeted, CATALOGUE)).findings
+    assert [f.what for f in findings if f.severity != "advice"] == []
+    # And back again: skin is oiled before it is kneaded.
+    back = adjust(made, HOUR, setting(CLIENT, CATALOGUE))
+    assert faults(back.flow) == []
+
+
 @pytest.mark.parametrize("seed", seeds(20))
 def test_any_plan_fitted_to_other_minutes_keeps_what_a_plan_must(seed):
     random = Random(1000 + seed)

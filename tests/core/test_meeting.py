@@ -56,7 +56,7 @@ def test_every_changed_item_is_named_once_with_what_was_and_is():
         wishes=(Wish(region="back", depth=4),),
         excluded=(Excluded(region="foot", side="left", zone="toes", because="a plaster"),),
     )
-    after = before.answered("foot", False).model_copy(
+    after = before.answered("foot", "no").model_copy(
         update={
             "conditions": frozenset({"eczema"}),
             "wishes": (Wish(region="back", depth=3),),

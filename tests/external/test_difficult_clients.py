@@ -60,6 +60,19 @@ def no_deeper(region: str, depth: int) -> Expectation:
     return lambda flow: all(s.depth <= depth for p in flow.parts if p.region == region for s in p.steps)
 
 
+def all_through_the_sheet(region: str) -> Expectation:
+    """It is worked, covered, without oil, with compression, rocking or the forearm among it."""
+
+    def expects(flow: Flow) -> bool:
+        parts = [part for part in flow.parts if part.region == region and part.role == "work"]
+        strokes = {step.stroke for part in parts for step in part.steps}
+        covered = all(part.medium == "clothed" and part.window == "none" for part in parts)
+        pressed = {"palm_compression", "forearm_compression", "rocking"} & strokes
+        return bool(parts) and covered and bool(pressed)
+
+    return expects
+
+
 def as_always(flow: Flow) -> bool:
     return True
 
@@ -98,6 +111,8 @@ SIDE = Brief(kind="side_lying", school="side_by_side", booked_minutes=60, pressu
 FEET = Brief(booked_minutes=75, pressure="firm", close_with="feet")
 WHOLE = Brief(booked_minutes=75, pressure="firm", close_with="whole")
 LABOUR = Brief(kind="labour_support", school="between_and_during", booked_minutes=60)
+HIPS = Brief(booked_minutes=75, focus=("hips",))
+SHEETED = ClientFacts(consents=ALL - {"hips"}, through_cloth=frozenset({"hips"}))
 BELLY = Brief(booked_minutes=75, focus=("abdomen",))
 SHORT = Brief(kind="side_lying", school="side_by_side", booked_minutes=50, pressure="firm")
 BRIGHT = Brief(
@@ -250,6 +265,31 @@ TABLE: tuple[tuple[str, Brief, ClientFacts, Expectation], ...] = (
     ),
     ("no to hips, through cloth neither", CHAIR, no_to("hips"), without("hips")),
     ("no to hips, on the side", SIDE, no_to("hips"), without("hips")),
+    ("hips not asked about, on the side", SIDE, ClientFacts(consents=ALL - {"hips"}), without("hips")),
+    ("hips not asked about, in the chair", CHAIR, ClientFacts(consents=ALL - {"hips"}), without("hips")),
+    ("hips not asked about, in labour", LABOUR, ClientFacts(consents=ALL - {"hips"}), without("hips")),
+    ("hips through the sheet, hips asked for", HIPS, SHEETED, all_through_the_sheet("hips")),
+    (
+        "hips through the sheet, hips asked for, firm",
+        HIPS.model_copy(update={"pressure": "firm"}),
+        SHEETED,
+        all_through_the_sheet("hips"),
+    ),
+    ("hips through the sheet, on the side", SIDE, SHEETED, all_through_the_sheet("hips")),
+    (
+        "scalp declined, back and shoulders burnt, in labour: it ends with a word",
+        LABOUR,
+        ClientFacts(
+            through_cloth=frozenset({"hips"}),
+            declined=frozenset({"scalp"}),
+            conditions=frozenset({"broken_skin"}),
+            condition_places=(
+                ConditionPlaces(condition="broken_skin", places=(*at("back"), *at("shoulders"))),
+            ),
+        ),
+        lambda flow: touched(flow) == {"hips"},
+    ),
+    ("hips through the sheet, in labour", LABOUR, SHEETED, works("hips")),
     ("no to scalp, in the chair", CHAIR, no_to("scalp"), without("scalp")),
     ("the back kept off: sunburn", FIRM, ClientFacts(excluded=(off("back"),)), opens_away_from("back")),
     (
@@ -370,12 +410,14 @@ def test_nothing_is_planned_before_somebody_says_where_it_is(condition: str, bri
         (ClientFacts(consents=ALL, excluded=(off("back"),)), "kept off: back"),
         (located({"eczema": at("arm")}), "eczema: arm"),
         (located({"numb_area": at("back")}), "2 is the most"),
+        (SHEETED, "the hips uncovered"),
+        (ClientFacts(consents=ALL - {"hips"}), "the hips without a yes"),
         (pregnant(30), "pregnancy after 12 weeks: lying prone"),
     ],
     ids=lambda value: value if isinstance(value, str) else "client",
 )
 def test_the_walk_finds_what_a_plan_for_somebody_else_does_wrong(client: ClientFacts, says: str) -> None:
-    brief = Brief(booked_minutes=120, pressure="firm", focus=("hip_front",))
+    brief = Brief(booked_minutes=120, pressure="firm", focus=("hip_front", "hips"))
     here = setting(ClientFacts(consents=ALL), CATALOGUE)
     sheet = evaluate(plan(brief, here).flow, here).sheet
     assert any(says in found for found in find_forbidden(sheet, client, brief.focus))

@@ -20,6 +20,7 @@ def test_nothing_new_is_an_answer_and_changes_no_plan(client):
         "conditions": [],
         "condition_places": [],
         "excluded": [],
+        "headache": None,
     }
     assert (after["plan"], after["revision"]) == (before["plan"], before["revision"])
     told = client.get(f"/api/clients/{before['client']['client_id']}/history").json()

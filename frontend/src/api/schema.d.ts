@@ -1680,7 +1680,7 @@ export interface components {
              * @default {}
              */
             consents: {
-                [key: string]: "yes" | "no" | "ask";
+                [key: string]: "yes" | "through_cloth" | "no" | "ask";
             };
             /** Oil */
             oil?: ("" | "usual" | "little" | "none") | null;
@@ -2253,11 +2253,11 @@ export interface components {
          * @description What of the client changes a plan on the day.
          *
          *     Height in cm (100 to 230), weight in kg (25 to 300) if known, settling breaths a minute (4 to 40; adults at rest 12
-         *     to 20). `consents` and `declined` are consent ids: a yes and a no on record. `conditions` are condition ids,
-         *     `condition_places` where those are that need a place, `gestation_days` the days of pregnancy (0 to 308) if there is
-         *     one. `day_question`: whether today's "anything new, anywhere to keep away from?" is due, and answered. `wishes` are
-         *     depths by region, said or learnt, that go before the brief's; `likes` and `dislikes` are ids of strokes and of
-         *     tools.
+         *     to 20). `consents`, `through_cloth` and `declined` are consent ids: a yes, "only through the sheet" and a no on
+         *     record; no id is in two of them. `conditions` are condition ids, `condition_places` where those are that need a
+         *     place, `gestation_days` the days of pregnancy (0 to 308) if there is one. `day_question`: whether today's "anything
+         *     new, anywhere to keep away from?" is due, and answered. `wishes` are depths by region, said or learnt, that go
+         *     before the brief's; `likes` and `dislikes` are ids of strokes and of tools.
          */
         ClientFacts: {
             /**
@@ -2289,6 +2289,11 @@ export interface components {
              * @default []
              */
             consents: string[];
+            /**
+             * Through Cloth
+             * @default []
+             */
+            through_cloth: string[];
             /**
              * Declined
              * @default []
@@ -2403,10 +2408,10 @@ export interface components {
          * ClientRecord
          * @description Everything a practice keeps of a client beside their sessions. Empty text: not known.
          *
-         *     Height in cm (100 to 230), weight in kg (25 to 300), breaths a minute (4 to 40). `conditions`, `consents` and
-         *     `declined` are ids of the catalogue, `likes` and `dislikes` ids of its strokes and tools. `condition_places` says
-         *     where conditions are, `tension` where the client feels it, `excluded` where to keep off. `guardian` says who has
-         *     agreed for a client under 18, or since when the client is of age.
+         *     Height in cm (100 to 230), weight in kg (25 to 300), breaths a minute (4 to 40). `conditions`, `consents`,
+         *     `through_cloth` and `declined` are ids of the catalogue, `likes` and `dislikes` ids of its strokes and tools.
+         *     `condition_places` says where conditions are, `tension` where the client feels it, `excluded` where to keep off.
+         *     `guardian` says who has agreed for a client under 18, or since when the client is of age.
          */
         ClientRecord: {
             /** Name */
@@ -2519,6 +2524,11 @@ export interface components {
              * @default []
              */
             consents: string[];
+            /**
+             * Through Cloth
+             * @default []
+             */
+            through_cloth: string[];
             /**
              * Declined
              * @default []
@@ -2748,8 +2758,9 @@ export interface components {
          * Consent
          * @description Something the client is asked before it is touched.
          *
-         *     `explicit`: only with a yes on record; `explicit_in`: only so in these kinds. `bare_only`: asked where the skin is
-         *     bare, not through the drape. `strokes`: asked for these strokes only; none named means any work on the region.
+         *     `explicit`: only with a yes on record; `explicit_in`: only so in these kinds. `through_cloth`: it may also be
+         *     answered with "only through the sheet". `strokes`: asked for these strokes only; none named means any work on the
+         *     region.
          */
         Consent: {
             /** Id */
@@ -2774,10 +2785,10 @@ export interface components {
              */
             explicit_in: string[];
             /**
-             * Bare Only
+             * Through Cloth
              * @default false
              */
-            bare_only: boolean;
+            through_cloth: boolean;
             /**
              * Strokes
              * @default []
@@ -3818,8 +3829,8 @@ export interface components {
          * ItemChange
          * @description One item that changed. `field` is the record's, `item` what of it: an id of the catalogue, a place, or nothing.
          *
-         *     `before` and `after` are None where there was, or is, nothing. Consents read `yes` and `no`; a place to keep off
-         *     reads why; a condition's places read as a list of keys.
+         *     `before` and `after` are None where there was, or is, nothing. Consents read `yes`, `through_cloth` and `no`; a
+         *     place to keep off reads why; a condition's places read as a list of keys.
          */
         ItemChange: {
             /** Field */
@@ -5133,7 +5144,8 @@ export interface components {
          *     through which a part of it is reached. `halves`: a mid-line region that is worked half by half on a client lying on
          *     the side. `lower`: of the lower half of the body. `limb`: an arm or a leg, or a part of one. `percussion`: whether
          *     any place on it bears some (common practice). `with_limb`: each side follows the rest of its limb before the other
-         *     limb is begun. `only`: the one side of a pair that is worked where the other is left alone; the catalogue has none.
+         *     limb is begun. `only`: the one side of a pair that is worked where the other is left alone; `covered`: it is worked
+         *     through the sheet alone, as the client wants it. The catalogue has none of either.
          */
         Region: {
             /** Id */
@@ -5234,6 +5246,11 @@ export interface components {
             with_limb: boolean;
             /** Only */
             only?: ("left" | "right") | null;
+            /**
+             * Covered
+             * @default false
+             */
+            covered: boolean;
             /**
              * Soils Hands
              * @default false

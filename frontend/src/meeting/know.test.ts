@@ -24,8 +24,9 @@ const page = {
       { region: "back", side: "both", zone: null, because: "" },
     ],
   },
-  facts: {
-    consents: ["hips"],
+  record: {
+    consents: ["scalp"],
+    through_cloth: ["hips"],
     declined: ["face"],
   },
 } as unknown as ClientPage;
@@ -42,6 +43,6 @@ it("puts what was declined before what was never asked", () => {
   expect(consentsOf(page, catalogue).map(({ id, answer }) => [id, answer])).toEqual([
     ["face", "no"],
     ["foot", "not asked"],
-    ["hips", "yes"],
+    ["hips", "through_cloth"],
   ]);
 });

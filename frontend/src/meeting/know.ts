@@ -34,15 +34,25 @@ export function keptOff(
 export interface ConsentWords {
   id: string;
   asks: string;
-  answer: "yes" | "no" | "not asked";
+  answer: "yes" | "through_cloth" | "no" | "not asked";
+}
+
+type Answered = Pick<ClientPage["record"], "consents" | "through_cloth" | "declined">;
+
+/** What was answered to a consent. */
+export function answerOf(
+  { consents, through_cloth, declined }: Answered,
+  id: string,
+): ConsentWords["answer"] {
+  if (declined.includes(id)) return "no";
+  if (through_cloth.includes(id)) return "through_cloth";
+  return consents.includes(id) ? "yes" : "not asked";
 }
 
 /** Every consent with its answer: what was declined first, then what was never asked. */
-export function consentsOf({ facts }: ClientPage, catalogue: Pick<Catalogue, "consents">): ConsentWords[] {
-  const answer = (id: string) =>
-    facts.declined?.includes(id) ? "no" : facts.consents?.includes(id) ? "yes" : "not asked";
-  const rank = { no: 0, "not asked": 1, yes: 2 };
+export function consentsOf({ record }: ClientPage, catalogue: Pick<Catalogue, "consents">): ConsentWords[] {
+  const rank = { no: 0, "not asked": 1, through_cloth: 2, yes: 3 };
   return Object.values(catalogue.consents)
-    .map(({ id, name }): ConsentWords => ({ id, asks: capital(name), answer: answer(id) }))
+    .map(({ id, name }): ConsentWords => ({ id, asks: capital(name), answer: answerOf(record, id) }))
     .sort((a, b) => rank[a.answer] - rank[b.answer]);
 }

@@ -66,6 +66,7 @@ function today(after: unknown): string {
 }
 
 function said(value: unknown): string {
+  if (value === "through_cloth") return "only through the sheet";
   return value === "yes" ? "said yes" : "said no";
 }
 

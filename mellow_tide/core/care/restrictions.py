@@ -241,10 +241,12 @@ class Limit:
 
 
 def _refuse_unknown(client: ClientFacts, c: Catalogue) -> None:
+    sheeted = {id: consent for id, consent in c.consents.items() if consent.through_cloth}
     problems: list[FieldProblem | None] = [
         *(check_known(c.conditions, id, "conditions", "condition") for id in sorted(client.conditions)),
         *(check_known(c.consents, id, "consents", "consent") for id in sorted(client.consents)),
         *(check_known(c.consents, id, "declined", "consent") for id in sorted(client.declined)),
+        *(check_known(sheeted, id, "through_cloth", "consent") for id in sorted(client.through_cloth)),
         *(check_known(c.regions, x.region, "excluded", "region") for x in client.excluded),
         *(
             check_known(c.conditions, x.condition, "condition_places", "condition")

@@ -68,7 +68,8 @@ class Region(Named):
     through which a part of it is reached. `halves`: a mid-line region that is worked half by half on a client lying on
     the side. `lower`: of the lower half of the body. `limb`: an arm or a leg, or a part of one. `percussion`: whether
     any place on it bears some (common practice). `with_limb`: each side follows the rest of its limb before the other
-    limb is begun. `only`: the one side of a pair that is worked where the other is left alone; the catalogue has none.
+    limb is begun. `only`: the one side of a pair that is worked where the other is left alone; `covered`: it is worked
+    through the sheet alone, as the client wants it. The catalogue has none of either.
     """
 
     short: str
@@ -93,6 +94,7 @@ class Region(Named):
     keeps_open: tuple[str, ...] = ()
     with_limb: bool = False
     only: Literal["left", "right"] | None = None
+    covered: bool = False
     soils_hands: bool = False
     oil_factor: Annotated[float, Field(gt=0)] = 1.0
 
@@ -124,7 +126,7 @@ class Region(Named):
 
     def window_in(self, position: str) -> str:
         """The draping window to open for this region in `position`; `none` where nothing is uncovered."""
-        return self.windows.get(position, "none")
+        return "none" if self.covered else self.windows.get(position, "none")
 
 
 class Support(Named):

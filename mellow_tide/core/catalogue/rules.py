@@ -160,14 +160,15 @@ class Point(Named):
 class Consent(Named):
     """Something the client is asked before it is touched.
 
-    `explicit`: only with a yes on record; `explicit_in`: only so in these kinds. `bare_only`: asked where the skin is
-    bare, not through the drape. `strokes`: asked for these strokes only; none named means any work on the region.
+    `explicit`: only with a yes on record; `explicit_in`: only so in these kinds. `through_cloth`: it may also be
+    answered with "only through the sheet". `strokes`: asked for these strokes only; none named means any work on the
+    region.
     """
 
     region: str
     explicit: bool = False
     explicit_in: tuple[str, ...] = ()
-    bare_only: bool = False
+    through_cloth: bool = False
     strokes: tuple[str, ...] = ()
     asks: str
 

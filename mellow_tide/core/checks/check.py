@@ -90,8 +90,8 @@ class Case:
 
     @cached_property
     def unanswered(self) -> tuple[Consent, ...]:
-        """The consents to which the client has said neither yes nor no."""
-        answered = self.client.consents | self.client.declined
+        """The consents to which the client has given no answer."""
+        answered = self.client.consents | self.client.through_cloth | self.client.declined
         return tuple(c for c in self.catalogue.consents.values() if c.id not in answered)
 
     def of_flow(self, flow: Flow) -> Self:

@@ -99,11 +99,11 @@ class ClientFacts(Record):
     """What of the client changes a plan on the day.
 
     Height in cm (100 to 230), weight in kg (25 to 300) if known, settling breaths a minute (4 to 40; adults at rest 12
-    to 20). `consents` and `declined` are consent ids: a yes and a no on record. `conditions` are condition ids,
-    `condition_places` where those are that need a place, `gestation_days` the days of pregnancy (0 to 308) if there is
-    one. `day_question`: whether today's "anything new, anywhere to keep away from?" is due, and answered. `wishes` are
-    depths by region, said or learnt, that go before the brief's; `likes` and `dislikes` are ids of strokes and of
-    tools.
+    to 20). `consents`, `through_cloth` and `declined` are consent ids: a yes, "only through the sheet" and a no on
+    record; no id is in two of them. `conditions` are condition ids, `condition_places` where those are that need a
+    place, `gestation_days` the days of pregnancy (0 to 308) if there is one. `day_question`: whether today's "anything
+    new, anywhere to keep away from?" is due, and answered. `wishes` are depths by region, said or learnt, that go
+    before the brief's; `likes` and `dislikes` are ids of strokes and of tools.
     """
 
     height_cm: Annotated[int, Field(ge=100, le=230)] = 170
@@ -112,6 +112,7 @@ class ClientFacts(Record):
     body_hair: Literal["usual", "much"] = "usual"
     skin: Literal["usual", "dry"] = "usual"
     consents: frozenset[str] = frozenset()
+    through_cloth: frozenset[str] = frozenset()
     declined: frozenset[str] = frozenset()
     conditions: frozenset[str] = frozenset()
     condition_places: tuple[ConditionPlaces, ...] = ()

@@ -91,6 +91,10 @@ def _condition(id: str, client: ClientRecord, catalogue: Catalogue) -> str:
 
 def _consents(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str, str]]:
     yield say("papers.yes_to"), ", ".join(catalogue.consents[id].name for id in sorted(client.consents))
+    yield (
+        say("papers.through_sheet"),
+        ", ".join(catalogue.consents[id].name for id in sorted(client.through_cloth)),
+    )
     yield say("papers.no_to"), ", ".join(catalogue.consents[id].name for id in sorted(client.declined))
     places = (
         say_place(place, catalogue) + (f" ({place.because})" if place.because else "")

@@ -29,7 +29,7 @@ from mellow_tide.core.meeting.record import (
 )
 from mellow_tide.core.refusal import FieldProblem
 
-Consenting = Literal["yes", "no", "ask"]
+Consenting = Literal["yes", "through_cloth", "no", "ask"]
 LATEST = timedelta(days=28)
 """A pregnancy is reckoned with until four weeks past its due date."""
 
@@ -102,6 +102,9 @@ def _problems(answers: Answers, day: date, catalogue: Catalogue) -> Iterator[Fie
     yield from filter(
         None, (check_known(catalogue.consents, id, "consents", "consent") for id in answers.consents)
     )
+    sheeted = {id: one for id, one in catalogue.consents.items() if one.through_cloth}
+    through = (id for id, answer in answers.consents.items() if answer == "through_cloth")
+    yield from filter(None, (check_known(sheeted, id, "consents", "consent") for id in through))
     for field in ("tension", "excluded", "wishes"):
         named = (one.region for one in getattr(answers, field) or ())
         yield from filter(None, (check_known(catalogue.regions, id, field, "region") for id in named))

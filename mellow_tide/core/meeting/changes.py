@@ -7,10 +7,12 @@ from pydantic import JsonValue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Place
 from mellow_tide.core.meeting.field_rules import read_field_rules
-from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.meeting.record import CONSENT_FIELDS, ClientRecord
 
 BEARS_ON_A_PLAN = frozenset(field for field, how in read_field_rules(ClientRecord) if how.bears_on_plan)
 """The fields whose change may change what a plan should be."""
+
+ANSWER_OF = {field: answer for answer, field in CONSENT_FIELDS.items()}
 
 _ONE_BY_ONE = ("conditions", "likes", "dislikes")
 
@@ -18,8 +20,8 @@ _ONE_BY_ONE = ("conditions", "likes", "dislikes")
 class ItemChange(Record):
     """One item that changed. `field` is the record's, `item` what of it: an id of the catalogue, a place, or nothing.
 
-    `before` and `after` are None where there was, or is, nothing. Consents read `yes` and `no`; a place to keep off
-    reads why; a condition's places read as a list of keys.
+    `before` and `after` are None where there was, or is, nothing. Consents read `yes`, `through_cloth` and `no`; a
+    place to keep off reads why; a condition's places read as a list of keys.
     """
 
     field: str
@@ -67,8 +69,8 @@ def _listed(record: ClientRecord) -> Iterator[tuple[str, str, JsonValue]]:
     for field, value in record.model_dump(mode="json").items():
         if field in _ONE_BY_ONE:
             yield from ((field, id, "yes") for id in sorted(value))
-        elif field in ("consents", "declined"):
-            yield from (("consents", id, "yes" if field == "consents" else "no") for id in sorted(value))
+        elif field in ANSWER_OF:
+            yield from (("consents", id, ANSWER_OF[field]) for id in sorted(value))
         elif field == "wishes":
             yield from ((field, wish.region, wish.depth) for wish in record.wishes)
         elif field == "excluded":

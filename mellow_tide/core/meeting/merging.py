@@ -11,8 +11,8 @@ from mellow_tide.core.meeting.record import ClientRecord
 def merge_records(kept: ClientRecord, other: ClientRecord) -> ClientRecord:
     """`kept` with what only `other` knows.
 
-    Conditions, where they are, and places to keep off add up, a no goes before a yes, the lighter of two wishes stands,
-    and of two due dates the earlier. Text is joined, cut at the record's bounds.
+    Conditions, where they are, and places to keep off add up, a no goes before “through the sheet” and that before a
+    yes, the lighter of two wishes stands, and of two due dates the earlier. Text is joined, cut at the record's bounds.
     """
     rules = dict(read_field_rules(ClientRecord))
     unknown = type(kept)(name=kept.name)
@@ -27,6 +27,7 @@ def merge_records(kept: ClientRecord, other: ClientRecord) -> ClientRecord:
         if rule.merge == "join"
     }
     declined = kept.declined | other.declined
+    through_cloth = (kept.through_cloth | other.through_cloth) - declined
     dislikes = kept.dislikes | other.dislikes
     return type(kept).model_validate(
         {
@@ -36,7 +37,8 @@ def merge_records(kept: ClientRecord, other: ClientRecord) -> ClientRecord:
             "conditions": kept.conditions | other.conditions,
             "condition_places": _condition_places(kept, other),
             "declined": declined,
-            "consents": (kept.consents | other.consents) - declined,
+            "through_cloth": through_cloth,
+            "consents": (kept.consents | other.consents) - declined - through_cloth,
             "dislikes": dislikes,
             "likes": (kept.likes | other.likes) - dislikes,
             "excluded": _kept_off(kept, other),

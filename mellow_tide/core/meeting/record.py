@@ -1,6 +1,6 @@
 """What is known of a client, as one record."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from datetime import date
 from typing import Annotated, Literal
 
@@ -39,13 +39,22 @@ WITHOUT_GUARDIAN = "minor_without_guardian"
 """The condition of a client under 18 for whom nobody has agreed."""
 
 
+ConsentAnswer = Literal["yes", "through_cloth", "no"]
+CONSENT_FIELDS: Mapping[ConsentAnswer, str] = {
+    "yes": "consents",
+    "through_cloth": "through_cloth",
+    "no": "declined",
+}
+"""Which field of a record holds the consents answered so."""
+
+
 class ClientRecord(Record):
     """Everything a practice keeps of a client beside their sessions. Empty text: not known.
 
-    Height in cm (100 to 230), weight in kg (25 to 300), breaths a minute (4 to 40). `conditions`, `consents` and
-    `declined` are ids of the catalogue, `likes` and `dislikes` ids of its strokes and tools. `condition_places` says
-    where conditions are, `tension` where the client feels it, `excluded` where to keep off. `guardian` says who has
-    agreed for a client under 18, or since when the client is of age.
+    Height in cm (100 to 230), weight in kg (25 to 300), breaths a minute (4 to 40). `conditions`, `consents`,
+    `through_cloth` and `declined` are ids of the catalogue, `likes` and `dislikes` ids of its strokes and tools.
+    `condition_places` says where conditions are, `tension` where the client feels it, `excluded` where to keep off.
+    `guardian` says who has agreed for a client under 18, or since when the client is of age.
     """
 
     name: ClientName
@@ -142,6 +151,7 @@ class ClientRecord(Record):
         ),
     ] = ""
     consents: Annotated[frozenset[str], _RULED] = frozenset()
+    through_cloth: Annotated[frozenset[str], _RULED] = frozenset()
     declined: Annotated[frozenset[str], FieldRule(group="own", merge="rule")] = frozenset()
     excluded: Annotated[KeptOff, _RULED] = ()
     wishes: Annotated[Wishes, _RULED] = ()
@@ -180,12 +190,17 @@ class ClientRecord(Record):
         kept = tuple(one for one in places if one.condition in self.conditions)
         return self.model_copy(update={"condition_places": kept})
 
-    def answered(self, consent: str, yes: bool | None) -> "ClientRecord":
-        """The record with a consent given (True), declined (False) or taken back to unasked (None)."""
-        consents, declined = self.consents - {consent}, self.declined - {consent}
-        if yes is not None:
-            consents, declined = (consents | {consent}, declined) if yes else (consents, declined | {consent})
-        return self.model_copy(update={"consents": consents, "declined": declined})
+    def answered(self, consent: str, answer: ConsentAnswer | None) -> "ClientRecord":
+        """The record with a consent answered, or taken back to unasked (None)."""
+        sets = {field: getattr(self, field) - {consent} for field in CONSENT_FIELDS.values()}
+        if answer is not None:
+            sets[CONSENT_FIELDS[answer]] |= {consent}
+        return self.model_copy(update=sets)
+
+
+def read_consents(record: ClientRecord) -> Mapping[str, ConsentAnswer]:
+    """Every consent that has an answer, with it."""
+    return {id: answer for answer, field in CONSENT_FIELDS.items() for id in getattr(record, field)}
 
 
 def nobody(name: str) -> ClientRecord:

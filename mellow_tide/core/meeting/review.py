@@ -15,7 +15,7 @@ from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.core.meeting.changes import place_key
 from mellow_tide.core.meeting.field_rules import read_field_rules
 from mellow_tide.core.meeting.questions import read_sections
-from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.meeting.record import ClientRecord, read_consents
 from mellow_tide.core.phrases.book import say
 
 Level = Literal["refer", "ask", "adapt", "note"]
@@ -73,7 +73,7 @@ def accept_answers(record: ClientRecord, answers: Answers, ids: Collection[str])
     )
     for id, answer in answers.consents.items():
         if f"consents {id}" in ids:
-            made = made.answered(id, {"yes": True, "no": False, "ask": None}[answer])
+            made = made.answered(id, None if answer == "ask" else answer)
     told = (one for one in answers.condition_places if one.condition in conditions)
     return type(record).model_validate(dict(made.told_where(told)))
 
@@ -161,9 +161,10 @@ def _places(answers: Answers, catalogue: Catalogue) -> Iterator[Item]:
 
 
 def _consents(answers: Answers, record: ClientRecord, catalogue: Catalogue) -> Iterator[Item]:
-    known = {**dict.fromkeys(record.consents, "yes"), **dict.fromkeys(record.declined, "no")}
+    known = {id: say(f"meeting.said_{answer}") for id, answer in read_consents(record).items()}
     means = {
         "yes": say("meeting.may_be_worked"),
+        "through_cloth": say("meeting.worked_through_sheet"),
         "no": say("meeting.left_out"),
         "ask": say("meeting.ask_on_the_day"),
     }
@@ -172,10 +173,10 @@ def _consents(answers: Answers, record: ClientRecord, catalogue: Catalogue) -> I
         yield Item(
             id=f"consents {id}",
             about=catalogue.consents[id].name,
-            answer={"yes": "yes", "no": "no", "ask": say("meeting.ask_me_then")}[answer],
+            answer=say(f"meeting.said_{answer}"),
             means=means[answer],
             level="adapt" if answer == "no" else "note",
-            before=before if before != answer else "",
+            before=before if before != say(f"meeting.said_{answer}") else "",
         )
 
 

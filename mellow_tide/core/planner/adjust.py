@@ -21,6 +21,7 @@ from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import PlanQuestion
 from mellow_tide.core.planner.strokes.fill import fill_flow
 from mellow_tide.core.planner.strokes.refit import NEAR
+from mellow_tide.core.planner.strokes.repertoire import medium_of
 from mellow_tide.core.planner.strokes.rests import drop_rests, keep_rests
 from mellow_tide.core.planner.strokes.rituals import stretch_close
 from mellow_tide.core.setting import Setting
@@ -83,14 +84,20 @@ def _seconds(flow: Flow, asked: Asked) -> int:
 
 
 PresentRegions = dict[str, tuple[int, tuple[Step, ...]]]
-"""By region, the whole seconds of one side and its steps."""
+"""By region, the whole seconds of one side and its steps.
+
+No steps where they are for skin and it is now worked through cloth, or the other way round.
+"""
 
 
 def _present(flow: Flow, asked: Asked) -> PresentRegions:
     found: PresentRegions = {}
     for part in flow.parts:
         if part.role == "work" and part.region not in found:
-            found[part.region] = part_seconds(part, asked.catalogue, asked.tempo), part.steps
+            now = medium_of(part.region, asked.kind.clothed, asked.catalogue)
+            same = (part.medium == "clothed") == (now == "clothed")
+            seconds = part_seconds(part, asked.catalogue, asked.tempo)
+            found[part.region] = seconds, part.steps if same else ()
     return found
 
 

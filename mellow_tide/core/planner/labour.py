@@ -4,8 +4,9 @@ from mellow_tide.core.catalogue.records import Slot
 from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.flow.flow import FIRM, Flow, Part, Step
 from mellow_tide.core.planner.order.legs import set_up_ritual
-from mellow_tide.core.planner.question.absent import refuse_unready
+from mellow_tide.core.planner.question.absent import lacks_consent, refuse_unready
 from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.question.rests import may_rest
 from mellow_tide.core.planner.strokes.repertoire import TOO_DEEP
 from mellow_tide.core.planner.strokes.rituals import make_ritual_steps
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem
@@ -47,17 +48,23 @@ def plan_labour(asked: Asked) -> Flow:
         _part(region, side, position, asked)
         for region in sorted(BETWEEN_AND_DURING, key=lambda id: id not in brief.focus)
         for side in SIDES[region]
-        if region not in barred and restrictions.kept_off(region, side) is None
+        if region not in barred
+        and not lacks_consent(region, asked)
+        and restrictions.kept_off(region, side) is None
     ]
     parts = [part for part in rounds if part]
     if not parts:
         raise DoesNotFit(FieldProblem("leave_out", "nothing_left"))
     opening = set_up_ritual("open", catalogue.openings[position], position, catalogue)
     closing = set_up_ritual("close", catalogue.closings[brief.close_with], position, catalogue)
+    # Where hands may rest nowhere, the round begins and ends with a word.
     first, last = (
-        Part.at(setup, setup.role, make_ritual_steps(setup, asked)) for setup in (opening, closing)
+        (Part.at(setup, setup.role, make_ritual_steps(setup, asked)),)
+        if may_rest(setup.region, restrictions)
+        else ()
+        for setup in (opening, closing)
     )
-    return Flow(brief=brief, parts=(first, *parts, last))
+    return Flow(brief=brief, parts=(*first, *parts, *last))
 
 
 def _part(region: str, side: Side, position: str, asked: Asked) -> Part | None:

@@ -95,6 +95,7 @@ function ConsentLine({ client }: { client: ClientPage }) {
           <span className="font-bold">{say.saidNoTo}</span> {those("no")}.{" "}
         </>
       )}
+      {those("through_cloth") && <>{say.throughSheetOnly(those("through_cloth"))} </>}
       {those("yes") && <>{say.saidYesTo(those("yes"))} </>}
       {those("not asked") && <span className="text-quiet">{say.notAsked(those("not asked"))}</span>}
     </p>

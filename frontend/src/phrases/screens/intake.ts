@@ -2,6 +2,7 @@
 export const say = {
   noneOfThese: "None of these",
   nowhereYouWork: "Nowhere you would work",
+  yesFoldedBack: "Yes, with the sheet folded back",
   askMeThen: "Ask me then",
   asYouThink: "As you think",
   seenFromBehind: "Seen from behind",

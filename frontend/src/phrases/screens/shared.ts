@@ -1,5 +1,7 @@
 /** What more than one area says. */
 export const shared = {
+  onlyThroughSheet: "Only through the sheet",
+  notAtAll: "Not at all",
   remove: (what: string) => `Remove: ${what}`,
   keepOffPlaces: (places: string) => `Keep off: ${places}.`,
   intakeToRead: "intake to read",

@@ -1,4 +1,4 @@
-"""CNS03: the hips worked uncovered without consent."""
+"""CNS03: work on bare skin where the client wants it through the sheet alone."""
 
 from collections.abc import Iterator
 
@@ -12,12 +12,10 @@ from mellow_tide.core.phrases.book import say
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Parts on bare skin where a yes is needed for bare skin, and none is on record."""
-    kind = case.flow.brief.kind
-    for consent in case.unanswered:
-        if not consent.bare_only or not consent.needs_yes(kind):
-            continue
-        for s in case.worked():
+    """Parts on bare skin where the answer was "only through the sheet"."""
+    for id in sorted(case.client.through_cloth):
+        consent = case.catalogue.consents[id]
+        for s in case.flow.parts:
             if s.region == consent.region and s.medium != "clothed":
                 what = say("findings.bare_hips", place=case.place(s))
                 yield Found(what, s, None, (*_through_the_drape(case, s), *leave_part_out(case, s)))
@@ -37,10 +35,10 @@ CHECK = Check(
     code="CNS03",
     name="hips uncovered",
     severity="refuse",
-    summary="The buttock muscles are uncovered only with a yes on record; otherwise they are worked through the drape.",
+    summary="The buttock muscles are uncovered only with a yes to that; “only through the sheet” keeps them covered.",
     rationale="Many clients welcome the work and not the uncovering. Schools differ: some never uncover.",
     bad=lambda c: flow(c, *both(c, "hips")),
     good=lambda c: flow(c, *both(c, "hips")),
-    client=ClientFacts(),
+    client=ClientFacts(through_cloth=frozenset({"hips"})),
     check=check,
 )

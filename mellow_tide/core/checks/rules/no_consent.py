@@ -12,7 +12,7 @@ def check(case: Case) -> Iterator[Found]:
     """Parts on regions where silence is a no, and the client has neither agreed nor declined."""
     kind = case.flow.brief.kind
     for consent in case.unanswered:
-        if consent.bare_only or consent.strokes or not consent.needs_yes(kind):
+        if consent.strokes or not consent.needs_yes(kind):
             continue
         for s in case.flow.parts:
             if s.region == consent.region:
@@ -24,7 +24,7 @@ CHECK = Check(
     code="CNS01",
     name="consent missing",
     severity="refuse",
-    summary="The abdomen, and in the chair the scalp, are worked only with a yes on record.",
+    summary="The abdomen, the hips, and in the chair the scalp, are touched only with a yes on record, cloth or not.",
     rationale="Where someone may be touched is theirs to say, before they are uncovered. Schools differ: some include "
     "the abdomen for all who do not decline.",
     bad=lambda c: flow(c, part(c, "neck", position="supine"), part(c, "abdomen", position="supine")),

@@ -12,11 +12,7 @@ def check(case: Case) -> Iterator[Found]:
     """Regions about which the client should be asked, with neither a yes nor a no on record; one finding for all."""
     kind = case.flow.brief.kind
     worked = {s.region: s for s in reversed(tuple(case.worked()))}
-    open_ones = [
-        c
-        for c in case.unanswered
-        if c.region in worked and not (c.strokes or c.bare_only or c.needs_yes(kind))
-    ]
+    open_ones = [c for c in case.unanswered if c.region in worked and not (c.strokes or c.needs_yes(kind))]
     if open_ones:
         names = ", ".join(c.name for c in open_ones)
         yield Found(say("findings.not_asked_yet", names=names), worked[open_ones[0].region])

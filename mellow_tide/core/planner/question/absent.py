@@ -3,7 +3,6 @@
 from typing import Literal
 
 from mellow_tide.core.care.restrictions import refuse_unplaced
-from mellow_tide.core.catalogue.rules import Consent
 from mellow_tide.core.planner.order.way import SchoolWay, homes
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
@@ -16,7 +15,6 @@ def explain_absent(id: str, asked: Asked, way: SchoolWay) -> Absence | None:
     """Why a region may not be worked at all; None if it may."""
     client, catalogue, restrictions = asked.client, asked.catalogue, asked.restrictions
     has_place = any(id in b.regions() for b in catalogue.schools[way.school].blocks)
-    consents = _consents(id, asked)
     barred = [x for x in restrictions.regions if x.id == id]
     unasked = id not in asked.brief.focus and any(x.id == id for x in restrictions.unless_asked)
     # In pregnancy the belly is worked by hand and by wish only, never by a plan.
@@ -29,20 +27,18 @@ def explain_absent(id: str, asked: Asked, way: SchoolWay) -> Absence | None:
             catalogue.regions[id].only is None
             and any(x.region == id and x.zone is None for x in restrictions.excluded),
         ),
-        ("no_consent", any(c.needs_yes(asked.brief.kind) and c.id not in client.consents for c in consents)),
+        ("no_consent", lacks_consent(id, asked)),
         ("not_in_school", not has_place),
         ("position_barred", id not in homes(way, catalogue)),
     )
     return next((why for why, holds in whys if holds), None)
 
 
-def _consents(id: str, asked: Asked) -> list[Consent]:
-    """The consents that working the region in this kind of session takes."""
-    return [
-        c
-        for c in asked.catalogue.consents.values()
-        if c.region == id and not c.strokes and not (c.bare_only and asked.kind.clothed)
-    ]
+def lacks_consent(id: str, asked: Asked) -> bool:
+    """Whether working the region, uncovered or through the sheet, takes a yes that is not on record."""
+    agreed = asked.client.consents | asked.client.through_cloth
+    consents = (c for c in asked.catalogue.consents.values() if c.region == id and not c.strokes)
+    return any(c.needs_yes(asked.brief.kind) and c.id not in agreed for c in consents)
 
 
 def refuse_unready(asked: Asked) -> None:

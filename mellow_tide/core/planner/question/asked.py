@@ -8,6 +8,7 @@ from typing import Literal, Self
 from mellow_tide.core.care.restrictions import Restrictions, restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import on_surface
+from mellow_tide.core.catalogue.records import Stroke
 from mellow_tide.core.catalogue.rules import Kind
 from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief, wished_depth
 from mellow_tide.core.planner.question.rests import bearable_rituals
@@ -15,13 +16,19 @@ from mellow_tide.core.planner.strokes.repertoire import Touch
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.tempo import Tempo
 
+THROUGH_SHEET = ("compression", "rocking", "hold", "labour")
+"""Families of strokes that work through the sheet."""
+
 OneSided = tuple[tuple[str, Literal["left", "right"]], ...]
 """Regions of which one side is left alone, with the side that is worked."""
 
 
 @dataclass(frozen=True)
 class Asked:
-    """A brief for a client; the catalogue is the house's, with regions of one side where the other is left alone."""
+    """A brief for a client; the catalogue is the house's, with regions of one side where the other is left alone.
+
+    What the client wants worked through the sheet is covered in it.
+    """
 
     brief: Brief
     client: ClientFacts
@@ -34,7 +41,8 @@ class Asked:
         check_brief(brief, setting.catalogue)
         here = on_surface(brief.surface, setting.catalogue)
         sides = _one_sided(setting.restrictions, here)
-        spared = _spared(sides, here) if sides else here
+        covered = tuple(c.region for c in here.consents.values() if c.id in setting.client.through_cloth)
+        spared = _spared(sides, covered, here) if sides or covered else here
         rested = bearable_rituals(setting.restrictions, here.kinds[brief.kind].positions, spared)
         return cls(brief, setting.client, rested, setting.tempo)
 
@@ -56,10 +64,12 @@ class Asked:
     def _barred_on(self, region: str) -> frozenset[str]:
         restrictions = self.restrictions
         barred: set[str] = set()
+        if self.catalogue.regions[region].covered:
+            barred.update(id for id, stroke in self.catalogue.strokes.items() if not _through_sheet(stroke))
         # Most clients have nothing that bars a stroke, and this is asked for every plan.
         if restrictions.strokes or restrictions.heat or restrictions.caps:
             strokes = self.catalogue.strokes
-            barred = {id for id, stroke in strokes.items() if not restrictions.allows(stroke, region)}
+            barred |= {id for id, stroke in strokes.items() if not restrictions.allows(stroke, region)}
         for consent in self.catalogue.consents.values():
             if consent.region == region and consent.strokes:
                 asked = consent.needs_yes(self.brief.kind)
@@ -84,6 +94,14 @@ class Asked:
         )
 
 
+def _through_sheet(stroke: Stroke) -> bool:
+    """Whether a stroke is one for work through the sheet on the table: it presses, rocks, holds or is the forearm's.
+
+    What kneads or rubs bunches the cloth. Common practice.
+    """
+    return stroke.family in THROUGH_SHEET or set(stroke.tools) == {"forearm"}
+
+
 def _one_sided(restrictions: Restrictions, catalogue: Catalogue) -> OneSided:
     whole = {(x.region, x.side) for x in restrictions.excluded if x.zone is None}
     found: list[tuple[str, Literal["left", "right"]]] = []
@@ -95,7 +113,14 @@ def _one_sided(restrictions: Restrictions, catalogue: Catalogue) -> OneSided:
 
 
 @lru_cache(maxsize=64)
-def _spared(sides: OneSided, catalogue: Catalogue) -> Catalogue:
-    """The catalogue with these regions worked on one side only. The same sides give the very same value."""
-    only = {id: catalogue.regions[id].model_copy(update={"only": side}) for id, side in sides}
-    return catalogue.changed(("only", sides), regions={**catalogue.regions, **only})
+def _spared(sides: OneSided, covered: tuple[str, ...], catalogue: Catalogue) -> Catalogue:
+    """The catalogue with regions worked on one side only, and others through the sheet.
+
+    The same ones give the very same value.
+    """
+    regions = dict(catalogue.regions)
+    for id, side in sides:
+        regions[id] = regions[id].model_copy(update={"only": side})
+    for id in covered:
+        regions[id] = regions[id].model_copy(update={"covered": True})
+    return catalogue.changed(("spared", sides, covered), regions=regions)

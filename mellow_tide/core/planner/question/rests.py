@@ -59,7 +59,7 @@ def _changed(
         stay = tuple(
             s.stroke for s in ritual.strokes if restrictions.allows(catalogue.strokes[s.stroke], region.id)
         )
-        if _may_rest(region.id, restrictions) and stay:
+        if may_rest(region.id, restrictions) and stay:
             if len(stay) < len(ritual.strokes):
                 found.append((id, region.id, stay))
             continue
@@ -69,7 +69,7 @@ def _changed(
                 other
                 for other in ELSEWHERE
                 if set(reached_from) <= set(catalogue.regions[other].positions)
-                and _may_rest(other, restrictions)
+                and may_rest(other, restrictions)
                 and restrictions.allows(catalogue.strokes[STILL], other)
             ),
             None,
@@ -79,7 +79,7 @@ def _changed(
     return tuple(found)
 
 
-def _may_rest(region: str, restrictions: Restrictions) -> bool:
+def may_rest(region: str, restrictions: Restrictions) -> bool:
     """Whether hands may rest on a region, through the sheet."""
     forbidden = any(barred.id == region for barred in restrictions.regions)
     return not forbidden and not any(place.region == region for place in restrictions.excluded)

@@ -24,7 +24,7 @@ ONCE: tuple[Slot, ...] = ("spread", "flush", "settle")
 """Slots in which one stroke at one place is enough."""
 
 REPEATED: tuple[Slot, ...] = ("warm", "knead", "specific")
-"""Slots that a long part works through again."""
+"""Slots that a long part works through again; through the sheet the dry work too."""
 
 LIGHT = 2
 """Depth that is light enough for any wish."""
@@ -109,7 +109,7 @@ def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Str
         replace(option, rank=option.rank + AGAIN * turn)
         for turn in range(1, ROUNDS)
         for option in found
-        if option.slot in REPEATED
+        if option.slot in REPEATED or (option.slot == "dry" and catalogue.regions[region_id].covered)
     ]
     return tuple(sorted((*found, *again), key=lambda o: (o.rank, SLOTS.index(o.slot))))
 
@@ -152,11 +152,13 @@ def _known(region_id: str, slot: Slot, medium: PartMedium, catalogue: Catalogue)
     if medium == "lubricated" and slot in catalogue.skipped_slots:
         return ()
     first = catalogue.planned_first(slot)
+    # Little works through the sheet, so what does is planned there even if it is else done by wish.
+    covered = catalogue.regions[region_id].covered
     ids = dict.fromkeys((*first, *catalogue.strokes))
     return tuple(
         stroke
         for stroke in (catalogue.strokes[id] for id in ids)
-        if (stroke.routine or stroke.id in first)
+        if (stroke.routine or covered or stroke.id in first)
         and region_id in stroke.regions
         and slot in stroke.slots
         and _medium_fits(stroke, slot, medium)
@@ -204,8 +206,8 @@ def _tool(stroke: Stroke, depth: int, touch: Touch, catalogue: Catalogue) -> str
 
 
 def medium_of(region_id: str, clothed: bool, catalogue: Catalogue) -> PartMedium:
-    """`clothed` in a kind that works so; else `lubricated` where oil may be spread on the region, or `dry`."""
-    if clothed:
+    """`clothed` in a kind, or on a region, that is worked so; else `lubricated` where oil may be spread, or `dry`."""
+    if clothed or catalogue.regions[region_id].covered:
         return "clothed"
     return "lubricated" if region_id in catalogue.strokes["oil_spread"].regions else "dry"
 

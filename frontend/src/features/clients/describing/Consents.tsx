@@ -2,46 +2,65 @@ import { useQuery } from "@tanstack/react-query";
 import type { ClientPage } from "../../../api/client";
 import { meQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { answerOf, type ConsentWords } from "../../../meeting/know";
 import { howKnown } from "../../../phrases/known";
 import { say } from "../../../phrases/screens/clients/describing";
+import { shared } from "../../../phrases/screens/shared";
 import { shortDay } from "../../../phrases/time";
 import { capital } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import type { Describe } from "./useDescribe";
 
-const ANSWERS = [
+const YES_OR_NO = [
   ["yes", "Yes"],
   ["no", "No"],
-  ["", "Not asked"],
+  ["not asked", "Not asked"],
 ] as const;
 
-const CHOSEN = { yes: "btn-primary", no: "btn-accent", "": "bg-base-300" };
+const WITH_THE_SHEET = [
+  ["yes", "Uncovered"],
+  ["through_cloth", shared.onlyThroughSheet],
+  ["no", shared.notAtAll],
+  ["not asked", "Not asked"],
+] as const;
+
+const CHOSEN = {
+  yes: "btn-primary",
+  through_cloth: "btn-primary",
+  no: "btn-accent",
+  "not asked": "bg-base-300",
+};
 
 /** What may be touched: each answer with its date; given or taken back in one tap. */
 export function Consents(props: { client: ClientPage; describe: Describe }) {
   const catalogue = useCatalogue();
   const { client, describe } = props;
-  const { consents, declined } = client.record;
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
-  function answer(id: string, said: string) {
-    const others = (ids: readonly string[]) => ids.filter((one) => one !== id);
+  const { consents, through_cloth, declined } = client.record;
+  function answer(id: string, said: ConsentWords["answer"]) {
+    const with_ = (ids: readonly string[], here: boolean) => [
+      ...ids.filter((one) => one !== id),
+      ...(here ? [id] : []),
+    ];
     describe.mutate({
-      consents: said === "yes" ? [...others(consents), id] : others(consents),
-      declined: said === "no" ? [...others(declined), id] : others(declined),
+      consents: with_(consents, said === "yes"),
+      through_cloth: with_(through_cloth, said === "through_cloth"),
+      declined: with_(declined, said === "no"),
     });
   }
   return (
     <section aria-label={say.yesAndNo}>
       <h2 className="text-2xl">{say.yesAndNo}</h2>
       <ul className="mt-1">
-        {Object.values(catalogue.consents).map(({ id, name, asks }) => {
-          const said = consents.includes(id) ? "yes" : declined.includes(id) ? "no" : "";
+        {Object.values(catalogue.consents).map((consent) => {
+          const { id, name, asks } = consent;
+          const said = answerOf(client.record, id);
           const since = client.since[`consents ${id}`];
           return (
             <li
               key={id}
-              className="grid items-center gap-x-4 border-t border-base-300 py-2 sm:grid-cols-[1fr_auto]"
+              className={`grid items-center gap-x-4 border-t border-base-300 py-2 ${consent.through_cloth ? "" : "sm:grid-cols-[1fr_auto]"}`}
             >
               <div>
                 <p className="font-bold" title={asks}>
@@ -51,8 +70,8 @@ export function Consents(props: { client: ClientPage; describe: Describe }) {
                   {since ? `${shortDay(since.at, timeZone, new Date())}, ${howKnown(since)}` : "never asked"}
                 </p>
               </div>
-              <fieldset aria-label={say.mayItBeTouched(capital(name))} className="flex gap-1">
-                {ANSWERS.map(([value, words]) => (
+              <fieldset aria-label={say.mayItBeTouched(capital(name))} className="flex flex-wrap gap-1">
+                {(consent.through_cloth ? WITH_THE_SHEET : YES_OR_NO).map(([value, words]) => (
                   <Button
                     key={value}
                     className={`${said === value ? CHOSEN[value] : "btn-ghost"}`}
