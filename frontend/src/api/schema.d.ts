@@ -2153,6 +2153,8 @@ export interface components {
             cue?: components["schemas"]["StepCue"] | null;
             /** Wipe */
             wipe?: boolean | null;
+            /** Support */
+            support?: boolean | null;
             /** Zone */
             zone?: string | null;
             /** Note */
@@ -4984,7 +4986,7 @@ export interface components {
          * @description How the client lies or sits. `setup` says in order what is done for it, `supports` what that takes.
          *
          *     `upper` is the side of a pair that is workable where the client lies on the other; `flat` means lying on the
-         *     table, `seated` sitting in the chair.
+         *     table, `seated` sitting in the chair; `face_up`: the head lies so that it can be held.
          */
         Position: {
             /** Id */
@@ -5015,6 +5017,11 @@ export interface components {
              * @default false
              */
             face_hidden: boolean;
+            /**
+             * Face Up
+             * @default false
+             */
+            face_up: boolean;
             /** Upper */
             upper?: ("left" | "right") | null;
         };
@@ -5983,7 +5990,7 @@ export interface components {
          * @description One stroke as it is to be done: `passes` 1 to 60, `depth` 1 to 5; `check_in` asks about the pressure after it.
          *
          *     `seconds` (1 to 1800) replaces what the passes take. `direction` and `cue` replace the stroke's own.
-         *     `wipe` takes the oil off first.
+         *     `wipe` takes the oil off first; `support`: one hand holds the head while the other works.
          */
         Step: {
             /** Stroke */
@@ -6011,6 +6018,11 @@ export interface components {
              * @default false
              */
             wipe: boolean;
+            /**
+             * Support
+             * @default false
+             */
+            support: boolean;
             /**
              * Check In
              * @default false
@@ -6054,7 +6066,8 @@ export interface components {
          * @description A stroke: `slots` maps each place in the arc to passes (least, usual, most).
          *
          *     `routine` strokes may be planned; the others come by wish or by hand. `heat` strokes bring warmth; `grip` strokes
-         *     need skin that does not slip, so the oil is wiped off first, or the tool is a towel.
+         *     need skin that does not slip, so the oil is wiped off first, or the tool is a towel. `lifts_head`: regions on which
+         *     it moves the head off the table, so that the client lies face up and one hand holds the head.
          */
         Stroke: {
             /** Id */
@@ -6109,6 +6122,11 @@ export interface components {
              * @default false
              */
             grip: boolean;
+            /**
+             * Lifts Head
+             * @default []
+             */
+            lifts_head: string[];
             /** Regions */
             regions: string[];
             /**

@@ -137,7 +137,7 @@ class Position(Named):
     """How the client lies or sits. `setup` says in order what is done for it, `supports` what that takes.
 
     `upper` is the side of a pair that is workable where the client lies on the other; `flat` means lying on the
-    table, `seated` sitting in the chair.
+    table, `seated` sitting in the chair; `face_up`: the head lies so that it can be held.
     """
 
     setup: tuple[str, ...]
@@ -145,6 +145,7 @@ class Position(Named):
     flat: bool
     seated: bool = False
     face_hidden: bool = False
+    face_up: bool = False
     upper: Literal["left", "right"] | None = None
 
     def reaches(self, side: str) -> bool:
@@ -198,7 +199,8 @@ class Stroke(Named):
     """A stroke: `slots` maps each place in the arc to passes (least, usual, most).
 
     `routine` strokes may be planned; the others come by wish or by hand. `heat` strokes bring warmth; `grip` strokes
-    need skin that does not slip, so the oil is wiped off first, or the tool is a towel.
+    need skin that does not slip, so the oil is wiped off first, or the tool is a towel. `lifts_head`: regions on which
+    it moves the head off the table, so that the client lies face up and one hand holds the head.
     """
 
     family: str
@@ -213,6 +215,7 @@ class Stroke(Named):
     routine: bool = True
     heat: bool = False
     grip: bool = False
+    lifts_head: tuple[str, ...] = ()
     regions: tuple[str, ...]
     zones: dict[str, tuple[str, ...]] = {}
     how: str

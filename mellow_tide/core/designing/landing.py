@@ -69,7 +69,8 @@ def turn_part(case: Case, part: Part, position: str) -> tuple[Edit, ...]:
     """The edit that works a part in another position, through the window it has there; none if it is in it."""
     if position == part.position:
         return ()
-    window = case.catalogue.regions[part.region].window_in(position)
+    covered = part.medium == "clothed" and part.window == "none"
+    window = "none" if covered else case.catalogue.regions[part.region].window_in(position)
     return (ChangePart(part_id=part.id, position=position, window=window),)
 
 
@@ -90,7 +91,7 @@ def _tried(trial: Trial, at: int, position: str, why_not: str, edits: tuple[Edit
         why_not=tried.why_not,
         warns=tried.warns,
         seconds=tried.seconds,
-        edits=edits,
+        edits=() if tried.why_not else edits,
     )
 
 

@@ -61,6 +61,7 @@ def step_of(trial: Trial, part: Part, stroke: Stroke, slot: Slot) -> Step:
         zone=zone,
         depth=stroke.depth_near(1 if light else min(wished, most_depth(part.region, zone, case.catalogue))),
         passes=stroke.slots[slot][1],
+        support=part.region in stroke.lifts_head,
     )
 
 

@@ -32,6 +32,7 @@ class ChangeStep(Record):
     direction: StepDirection | None = None
     cue: StepCue | None = None
     wipe: bool | None = None
+    support: bool | None = None
     zone: str | None = None
     note: Annotated[str, Field(max_length=400)] | None = None
     clear: tuple[Clearable, ...] = ()

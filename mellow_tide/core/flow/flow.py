@@ -51,7 +51,7 @@ class Step(Record):
     """One stroke as it is to be done: `passes` 1 to 60, `depth` 1 to 5; `check_in` asks about the pressure after it.
 
     `seconds` (1 to 1800) replaces what the passes take. `direction` and `cue` replace the stroke's own.
-    `wipe` takes the oil off first.
+    `wipe` takes the oil off first; `support`: one hand holds the head while the other works.
     """
 
     stroke: str
@@ -64,6 +64,7 @@ class Step(Record):
     direction: StepDirection | None = None
     cue: StepCue | None = None
     wipe: bool = False
+    support: bool = False
     check_in: bool = False
     note: Annotated[str, Field(max_length=400)] = ""
 

@@ -55,7 +55,11 @@ function strokeCue(entry: Entry, place: string, catalogue: Catalogue): CueWords 
     detail: [tool, `depth ${entry.depth}, ${depthWord[entry.depth ?? 1]}`, direction, count]
       .filter(Boolean)
       .join(" · "),
-    how: [stroke?.cue && `“${stroke.cue.command} … ${stroke.cue.release}.”`, stroke?.how]
+    how: [
+      stroke?.lifts_head?.includes(entry.region) && "One hand holds the head.",
+      stroke?.cue && `“${stroke.cue.command} … ${stroke.cue.release}.”`,
+      stroke?.how,
+    ]
       .filter(Boolean)
       .join(" "),
   };

@@ -16,7 +16,8 @@ def check(case: Case) -> Iterator[Found]:
     for id in sorted(case.client.through_cloth):
         consent = case.catalogue.consents[id]
         for s in case.flow.parts:
-            if s.region == consent.region and s.medium != "clothed":
+            covered = s.medium == "clothed" and s.window in ("none", "clothed")
+            if s.region == consent.region and not covered:
                 what = say("findings.bare_hips", place=case.place(s))
                 yield Found(what, s, None, (*_through_the_drape(case, s), *leave_part_out(case, s)))
 

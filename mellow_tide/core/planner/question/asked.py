@@ -70,12 +70,19 @@ class Asked:
         if restrictions.strokes or restrictions.heat or restrictions.caps:
             strokes = self.catalogue.strokes
             barred |= {id for id, stroke in strokes.items() if not restrictions.allows(stroke, region)}
+        if not self._lies_face_up(region):
+            barred.update(id for id, x in self.catalogue.strokes.items() if region in x.lifts_head)
         for consent in self.catalogue.consents.values():
             if consent.region == region and consent.strokes:
                 asked = consent.needs_yes(self.brief.kind)
                 if consent.id in self.client.declined or (asked and consent.id not in self.client.consents):
                     barred.update(consent.strokes)
         return frozenset(barred)
+
+    def _lies_face_up(self, region: str) -> bool:
+        """Whether the client lies face up wherever the school works a region."""
+        blocks = self.catalogue.schools[self.brief.school].blocks
+        return all(self.catalogue.positions[b.position].face_up for b in blocks if region in b.regions())
 
     def touch(self, region: str) -> Touch:
         """How a region may be worked."""

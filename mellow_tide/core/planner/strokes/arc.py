@@ -39,7 +39,7 @@ StrokesWorked = tuple[tuple[str, Slot, str, int], ...]
 class Arc:
     """The strokes of a part in order, with their passes; after those in `asked` comes a word about the pressure.
 
-    `seconds` are those of working it, on skin that is `medium`.
+    `seconds` are those of working it, on the skin of `region` that is `medium`.
     """
 
     options: tuple[StrokeOption, ...]
@@ -47,6 +47,7 @@ class Arc:
     asked: frozenset[int]
     seconds: int
     medium: PartMedium
+    region: str
 
     @cached_property
     def steps(self) -> tuple[Step, ...]:
@@ -60,6 +61,7 @@ class Arc:
                 depth=o.depth,
                 passes=n,
                 wipe=self.medium == "lubricated" and needs_wiping(o),
+                support=self.region in o.stroke.lifts_head,
                 check_in=i in self.asked,
             )
             for i, (o, n) in enumerate(zip(self.options, self.passes, strict=True))
@@ -108,7 +110,9 @@ def worked_as(steps: Iterable[Step]) -> StrokesWorked:
 
 def _arc(place: Site, options: tuple[StrokeOption, ...], passes: Passes) -> Arc:
     asked = _asked_after(place, options, passes)
-    return Arc(options, passes, asked, place.taken(options, passes, len(asked)), place.medium)
+    return Arc(
+        options, passes, asked, place.taken(options, passes, len(asked)), place.medium, place.region.id
+    )
 
 
 def _likely_sets(place: Site, seconds: int) -> Iterator[tuple[StrokeOption, ...]]:

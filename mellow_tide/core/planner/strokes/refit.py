@@ -68,7 +68,7 @@ def _grown(steps: list[Step], place: Site) -> list[Step] | None:
         at = next(
             (i for i, s in enumerate(steps) if SLOTS.index(s.slot) > SLOTS.index(option.slot)), len(steps)
         )
-        new = Arc((option,), (option.passes[0],), frozenset(), 0, place.medium).steps
+        new = Arc((option,), (option.passes[0],), frozenset(), 0, place.medium, place.region.id).steps
         return [*steps[:at], *new, *steps[at:]]
     return None
 
@@ -91,6 +91,7 @@ def _allowed(step: Step, place: Site) -> bool:
         and step.zone not in touch.zones
         and stroke.id not in touch.barred
         and not touch.dislikes & {stroke.id, step.tool}
+        and (step.support or place.region.id not in stroke.lifts_head)
         and step.wipe == (place.medium == "lubricated" and needs_wiping(_option(step, place)))
     )
 
