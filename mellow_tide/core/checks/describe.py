@@ -1,9 +1,10 @@
 """The list of checks as a page, generated from the checks themselves."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 
 from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
-from mellow_tide.core.catalogue.house import in_house
+from mellow_tide.core.catalogue.house import DEFAULTS, in_house
+from mellow_tide.core.catalogue.rules import Condition
 from mellow_tide.core.checks.check import Check, make_case
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.setting import Setting
@@ -18,13 +19,58 @@ not. `advice`: most would do otherwise. A repair is one action on the Plan scree
 """
 
 
+CONDITIONS = """
+## What conditions do
+
+Generated from `conditions.toml`. `refer`: no session. `ask`: the clinician first. `adapt`: worked otherwise. What it
+does are its data, which planner and checks obey; what it says stands on the screens.
+
+| condition | level | the intake asks | it does | it says |
+|---|---|---|---|---|
+"""
+
+
 def describe_checks(checks: Iterable[Check], shipped: ShippedCatalogue) -> str:
-    """A Markdown page with one row a check, in their order."""
+    """A Markdown page with one row a check and one a condition, in their order."""
     rows = [
         f"| {c.code} | {c.severity} | **{c.name}.** {c.summary} | {c.rationale} | {_repair(c, shipped)} |"
         for c in checks
     ]
-    return HEAD + "\n".join(rows) + "\n"
+    conditions = [
+        f"| **{c.name}** | {c.level} | {c.asks} | {'; '.join(_does(c, shipped)) or '–'} | {c.says} |"
+        for c in in_house(DEFAULTS, shipped).conditions.values()
+    ]
+    return HEAD + "\n".join(rows) + "\n" + CONDITIONS + "\n".join(conditions) + "\n"
+
+
+def _does(condition: Condition, shipped: ShippedCatalogue) -> Iterator[str]:
+    """What each of its data does, in short."""
+    names = {id: region.whole for id, region in in_house(DEFAULTS, shipped).regions.items()}
+
+    def named(ids: Iterable[str]) -> str:
+        return ", ".join(names.get(id, id) for id in ids).replace("_", " ")
+
+    if condition.needs_place:
+        yield "asks where"
+    if condition.forbid:
+        yield f"leaves alone: {named(condition.forbid)}"
+    if condition.unless_asked:
+        yield f"only if asked for: {named(condition.unless_asked)}"
+    yield from (f"{named([id])}: depth {depth} at most" for id, depth in condition.cap.items())
+    for one in condition.no_strokes:
+        yield f"no {named(one.strokes)} on {named(one.on)}"
+    if condition.no_outward:
+        yield f"nothing outward on {named(condition.no_outward)}"
+    if condition.no_positions:
+        yield f"never {named(condition.no_positions)}"
+    if condition.no_heat:
+        yield f"no heat on {named(condition.no_heat)}"
+    if condition.no_ingredients:
+        yield f"no {named(condition.no_ingredients)} in the oil"
+    if condition.most_minutes:
+        yield f"{condition.most_minutes} min at most"
+    if condition.raise_head:
+        yield "raises the head end"
 
 
 def _repair(check: Check, shipped: ShippedCatalogue) -> str:

@@ -9,7 +9,7 @@ export function advice(point: SorePoint, ceiling: number): string {
   if (point.left) return "Left for another day, as slow to ease.";
   if (point.holds >= MOST_HOLDS) return "Three holds: enough for today.";
   if (last <= 3) return "Eased: flush, and go on.";
-  if (before !== undefined && before - last >= 3) return "It falls fast: a recent one. Flush, and ask again.";
+  if (before !== undefined && before - last >= 3) return "It eased quickly. Flush, and ask again.";
   if (before === last) return "No fall: hold a little longer once, then leave it.";
   return "Breath in; press on the breath out; hold.";
 }

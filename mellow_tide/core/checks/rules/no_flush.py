@@ -34,7 +34,7 @@ CHECK = Check(
     name="no flush after specific work",
     severity="caution",
     summary="Strokes toward the heart follow points and friction.",
-    rationale="Small, local work leaves a place congested; broad strokes toward the heart clear and soothe it.",
+    rationale="Small, local work may leave a place tender; broad strokes toward the heart soothe it.",
     bad=lambda c: flow(c, part(c, "back", strokes=(*ARC[:3], ("circular_friction", "specific", 3), ARC[4]))),
     good=lambda c: flow(
         c, part(c, "back", strokes=(*ARC[:3], ("circular_friction", "specific", 3), *ARC[3:]))

@@ -28,7 +28,7 @@ export const say = {
   mostOilMl: (shares: string) => `Most oil: ${shares} ml.`,
   uncoveredFor: (time: string, percent: number) =>
     `Uncovered for ${time} in all, at most ${percent} % of the skin at a time.`,
-  thisSessionStrainsHand: "This session strains the hand",
+  thisSessionStrainsHand: "This session may strain the hand",
   easySessionForHand: "An easy session for the hand",
   ofTenThumbs: "of 10 at most, thumbs",
   percentOfTheTime: "% of the time,",
