@@ -103,7 +103,7 @@ def strokes_out(limits: Limits) -> set[str]:
 
 
 PROMISES: tuple[tuple[str, Callable[[Limits], object]], ...] = (
-    (r"\bno heat\b|without heat", lambda x: x.no_heat),
+    (r"\bno heat\b|without heat", lambda x: x.avoid_heat),
     (r"\bno\b[^.:]*\bpercussion", lambda x: "percussion" in strokes_out(x)),
     (r"\bno\b[^.:]*\btraction", lambda x: "traction" in strokes_out(x)),
     (r"\bno\b[^.:]*\bstretch", lambda x: "held_stretch" in strokes_out(x)),

@@ -2687,10 +2687,10 @@ export interface components {
              */
             no_positions: string[];
             /**
-             * No Heat
+             * Avoid Heat
              * @default []
              */
-            no_heat: string[];
+            avoid_heat: string[];
             /**
              * No Ingredients
              * @default []

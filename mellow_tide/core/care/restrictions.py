@@ -113,12 +113,12 @@ class Restrictions(Record):
     def why_no_stroke(self, stroke: Stroke, region: str, direction: str | None = None) -> str | None:
         """Why a stroke may not be done on a region, in its usual `direction` or another; None if health allows it.
 
-        Heat is told by `no_heat`.
+        Heat is told by `avoid_heat`.
         """
         way = direction or stroke.direction
         return next((barred.because for barred in self.strokes if barred.bars(stroke, region, way)), None)
 
-    def no_heat(self, region: str) -> tuple[Barred, ...]:
+    def avoid_heat(self, region: str) -> tuple[Barred, ...]:
         """All that forbids heat on a region."""
         return tuple(barred for barred in self.heat if barred.id in ("all", region))
 
@@ -127,7 +127,7 @@ class Restrictions(Record):
         return (
             self.why_no_stroke(stroke, region) is None
             and stroke.depth[0] <= self.cap(region)
-            and not (stroke.heat and self.no_heat(region))
+            and not (stroke.heat and self.avoid_heat(region))
         )
 
     def why_not(self, position: str) -> str | None:
@@ -183,7 +183,7 @@ def restrict(client: ClientFacts, catalogue: Catalogue) -> Restrictions:
                 if not c.strokes
             ),
         ),
-        heat=_barred(limits, "no_heat"),
+        heat=_barred(limits, "avoid_heat"),
         ingredients=_barred(limits, "no_ingredients"),
         unless_asked=_barred(limits, "unless_asked"),
         strokes=tuple(_barred_strokes(limits)),
@@ -320,7 +320,7 @@ def _at_places(condition: Condition, places: tuple[Place, ...]) -> Limits:
         update={
             "cap": cap,
             "forbid": tuple(id for id in condition.forbid if id != THERE),
-            "no_heat": named(condition.no_heat),
+            "avoid_heat": named(condition.avoid_heat),
             "no_outward": named(condition.no_outward),
             "unless_asked": named(condition.unless_asked),
             "no_strokes": tuple(strokes),

@@ -89,7 +89,7 @@ class Limits(Record):
     """What a state of health limits; `says` it in plain words.
 
     `cap`: most depth by region or for `all`. `forbid`: regions left alone; `unless_asked`: left alone unless they are
-    the focus. `no_heat`: regions without heat, or `all`. `no_ingredients`: what the lubricant must not contain.
+    the focus. `avoid_heat`: regions without heat, or `all`. `no_ingredients`: what the lubricant must not contain.
     `no_strokes`: strokes left out. `no_outward`: regions on which no stroke runs away from the heart. `most_minutes`:
     hands-on minutes at most. `raise_head`: a wedge under the head end where the client lies flat.
     """
@@ -97,7 +97,7 @@ class Limits(Record):
     cap: dict[str, Depth] = {}
     forbid: tuple[str, ...] = ()
     no_positions: tuple[str, ...] = ()
-    no_heat: tuple[str, ...] = ()
+    avoid_heat: tuple[str, ...] = ()
     no_ingredients: tuple[str, ...] = ()
     unless_asked: tuple[str, ...] = ()
     no_strokes: tuple[NoStrokes, ...] = ()
@@ -110,7 +110,7 @@ class Limits(Record):
         """All that its limits name as regions."""
         barred = (id for one in self.no_strokes for id in one.on)
         return frozenset(
-            (*self.cap, *self.forbid, *self.no_heat, *self.unless_asked, *self.no_outward, *barred)
+            (*self.cap, *self.forbid, *self.avoid_heat, *self.unless_asked, *self.no_outward, *barred)
         )
 
 

@@ -63,8 +63,8 @@ def _does(condition: Condition, shipped: ShippedCatalogue) -> Iterator[str]:
         yield f"nothing outward on {named(condition.no_outward)}"
     if condition.no_positions:
         yield f"never {named(condition.no_positions)}"
-    if condition.no_heat:
-        yield f"no heat on {named(condition.no_heat)}"
+    if condition.avoid_heat:
+        yield f"no heat on {named(condition.avoid_heat)}"
     if condition.no_ingredients:
         yield f"no {named(condition.no_ingredients)} in the oil"
     if condition.most_minutes:

@@ -12,7 +12,9 @@ from mellow_tide.core.phrases.book import say
 def check(case: Case) -> Iterator[Found]:
     """Strokes that bring heat, for a client who must have none."""
     for s, i, _, stroke in case.all_steps():
-        barred = [x for x in case.restrictions.no_heat(s.region) if not x.in_pregnancy] if stroke.heat else []
+        barred = (
+            [x for x in case.restrictions.avoid_heat(s.region) if not x.in_pregnancy] if stroke.heat else []
+        )
         if barred:
             why = barred[0].because
             what = say("findings.heat_barred", stroke=stroke.name, place=case.place(s), because=why)

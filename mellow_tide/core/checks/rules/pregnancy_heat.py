@@ -19,7 +19,7 @@ WARM: ExampleStrokes = (
 def check(case: Case) -> Iterator[Found]:
     """Heat on a region where the pregnancy rules it out."""
     for s, i, _, stroke in case.all_steps():
-        if stroke.heat and any(x.in_pregnancy for x in case.restrictions.no_heat(s.region)):
+        if stroke.heat and any(x.in_pregnancy for x in case.restrictions.avoid_heat(s.region)):
             what = say("findings.pregnancy_heat", stroke=stroke.name, place=case.place(s))
             yield Found(what, s, i, leave_out(case, s, i))
 
