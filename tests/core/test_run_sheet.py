@@ -41,6 +41,19 @@ def test_the_way_to_each_part_is_named_and_timed(catalogue):
     assert (turn.seconds, turn.about) == (pace.turn, "supine")
 
 
+def test_a_stroke_over_a_whole_region_says_which_fragile_places_it_passes_lightly(catalogue):
+    """What is lighter there than it is worked, and nothing for a stroke that has its place."""
+    deep, light = (BACK.steps[1].model_copy(update={"depth": depth, "zone": None}) for depth in (3, 1))
+    placed = deep.model_copy(update={"zone": "upper_back"})
+    back = BACK.model_copy(update={"steps": (deep, light, placed)})
+    found = [
+        e.eases_over
+        for e in lay_out(flow(OPEN, back, CLOSE), catalogue).entries
+        if e.part_id == back.id and e.stroke
+    ]
+    assert found == [("the spine", "the kidneys"), (), ()]
+
+
 def test_feet_soil_the_hands_until_they_are_washed(catalogue):
     sheet = lay_out(flow(OPEN, *FEET, HAND, CLOSE), catalogue)
     states = {e.part_id: e.hands for e in sheet.entries if e.kind == "stroke"}

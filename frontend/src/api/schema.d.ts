@@ -3053,7 +3053,8 @@ export interface components {
          *     the entry within its sheet: `neck/2` is the third stroke of the neck, `neck/2/oil` the oiling before it,
          *     `neck/walk` what leads there, `neck/stool-2` the second time something is done with the stool on the way.
          *     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the part, its
-         *     oiling and asking included; getting there is not.
+         *     oiling and asking included; getting there is not. `eases_over` names the fragile places of its region that a stroke
+         *     without a zone passes more lightly.
          */
         Entry: {
             /** Kind */
@@ -3135,6 +3136,11 @@ export interface components {
             depth?: number | null;
             /** Passes */
             passes?: number | null;
+            /**
+             * Eases Over
+             * @default []
+             */
+            eases_over: string[];
         };
         /**
          * Erased

@@ -42,7 +42,8 @@ class Entry:
     the entry within its sheet: `neck/2` is the third stroke of the neck, `neck/2/oil` the oiling before it,
     `neck/walk` what leads there, `neck/stool-2` the second time something is done with the stool on the way.
     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the part, its
-    oiling and asking included; getting there is not.
+    oiling and asking included; getting there is not. `eases_over` names the fragile places of its region that a stroke
+    without a zone passes more lightly.
     """
 
     kind: Literal["stroke"] | TransitionKind
@@ -72,6 +73,7 @@ class Entry:
     zone: str | None = None
     depth: Depth | None = None
     passes: int | None = None
+    eases_over: tuple[str, ...] = ()
 
 
 class RunSheet(Record):
@@ -136,7 +138,9 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
                 scene = working if item.kind == "oil" else scene
             else:
                 entries.append(
-                    _stroke_entry(clock, seconds, _where(index, part, scene), address, (step, item))
+                    _stroke_entry(
+                        clock, seconds, _where(index, part, scene), (address, step, item), catalogue
+                    )
                 )
             clock += seconds
         scene = working
@@ -200,9 +204,10 @@ def _transition_entry(
 
 
 def _stroke_entry(
-    clock: int, seconds: int, where: "Where", address: str, numbered: tuple[int, Step]
+    clock: int, seconds: int, where: "Where", addressed: tuple[str, int, Step], catalogue: Catalogue
 ) -> Entry:
-    number, step = numbered
+    address, number, step = addressed
+    region = where[3]
     return Entry(
         "stroke",
         address,
@@ -217,6 +222,7 @@ def _stroke_entry(
         zone=step.zone,
         depth=step.depth,
         passes=step.passes,
+        eases_over=() if step.zone else catalogue.passed_lightly(region, step.depth),
     )
 
 

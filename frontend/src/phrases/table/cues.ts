@@ -1,7 +1,7 @@
 /** What to do now, in few words: the name, how, and where. */
 import type { Catalogue, Entry } from "../../api/client";
 import type { Change, TableEntry } from "../../tableside/past";
-import { capital, depthWord, sided, walkWords, zoneName } from "../words";
+import { capital, depthWord, listed, sided, walkWords, zoneName } from "../words";
 
 export interface CueWords {
   place: string;
@@ -56,6 +56,7 @@ function strokeCue(entry: Entry, place: string, catalogue: Catalogue): CueWords 
       .filter(Boolean)
       .join(" · "),
     how: [
+      entry.eases_over?.length ? `Lighter over ${listed(entry.eases_over)}.` : "",
       stroke?.lifts_head?.includes(entry.region) && "One hand holds the head.",
       stroke?.cue && `“${stroke.cue.command} … ${stroke.cue.release}.”`,
       stroke?.how,
