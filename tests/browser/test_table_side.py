@@ -120,19 +120,19 @@ def test_several_points_are_held_against_the_time_there_is(page: Page, table: Wo
     to_work_on_the_back(table)
     page.keyboard.press("p")
     points = page.get_by_role("dialog", name="Sore points")
-    for zone, number in (("Upper back", "3"), ("Lower back", "6")):
+    for zone, number in (("Left upper back", "3"), ("Right lower back", "6")):
         points.get_by_role("button", name=zone, exact=True).click()
         points.get_by_role("button", name=number, exact=True).click()
         points.get_by_role("button", name="Another point").click()
     time = points.get_by_role("status", name="Time for points")
-    expect(time).to_contain_text("are enough for upper back and lower back (1 min 30 s)")
+    expect(time).to_contain_text("are enough for left upper back and right lower back (1 min 30 s)")
     page.get_by_role("button", name="Back to the stroke").click()
     # Nearly all of the part's time goes by; what is left is enough for the higher number.
     seconds = part_seconds(page)
     taken = sum(run_of(page)["taken"].values())
     page.clock.run_for((seconds - taken - 60) * 1000)
     page.keyboard.press("p")
-    expect(time).to_contain_text("enough for lower back (45 s). Left for another day: upper back.")
+    expect(time).to_contain_text("enough for right lower back (45 s). Left for another day: left upper back.")
 
 
 def part_seconds(page: Page) -> float:

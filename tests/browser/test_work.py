@@ -95,7 +95,7 @@ def test_a_sore_point_is_a_series_with_three_holds_at_most(page: Page, table: Wo
     page.keyboard.press("p")
     points = page.get_by_role("dialog", name="Sore points")
     points.get_by_role("checkbox", name="The client named it").check()
-    points.get_by_role("button", name="Inner edge of the shoulder blade").click()
+    points.get_by_role("button", name="Right inner edge of the shoulder blade").click()
     hold = points.get_by_role("button", name="Hold it")
     expect(hold).to_be_disabled()
     points.get_by_role("button", name="8", exact=True).click()
@@ -123,15 +123,15 @@ def test_a_sore_point_is_a_series_with_three_holds_at_most(page: Page, table: Wo
 def test_a_point_that_rises_is_left_and_the_order_to_treat_them_is_proposed(page: Page, table: Work):
     page.keyboard.press("p")
     points = page.get_by_role("dialog", name="Sore points")
-    for zone, numbers in (("Upper back", ("3",)), ("Lower back", ("6",)), ("Erectors", ("4", "6"))):
+    for zone, numbers in (("Left upper back", ("3",)), ("Right lower back", ("6",)), ("Left erectors", ("4", "6"))):
         points.get_by_role("button", name=zone, exact=True).click()
         for number in numbers:
             points.get_by_role("button", name=number, exact=True).click()
-        if zone == "Erectors":
+        if zone == "Left erectors":
             expect(points.get_by_role("status")).to_contain_text("It rises: part")
         points.get_by_role("button", name="Another point").click()
     order = points.get_by_role("list", name="In the order to treat them").get_by_role("listitem")
-    for index, words in enumerate(("Lower back", "Upper back", "Erectors")):
+    for index, words in enumerate(("Right lower back", "Left upper back", "Left erectors")):
         expect(order.nth(index)).to_contain_text(words)
     expect(order.nth(2)).to_contain_text("done for today")
 

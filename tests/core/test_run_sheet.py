@@ -46,12 +46,9 @@ def test_a_stroke_over_a_whole_region_says_which_fragile_places_it_passes_lightl
     deep, light = (BACK.steps[1].model_copy(update={"depth": depth, "zone": None}) for depth in (3, 1))
     placed = deep.model_copy(update={"zone": "upper_back"})
     back = BACK.model_copy(update={"steps": (deep, light, placed)})
-    found = [
-        e.eases_over
-        for e in lay_out(flow(OPEN, back, CLOSE), catalogue).entries
-        if e.part_id == back.id and e.stroke
-    ]
-    assert found == [("the spine", "the kidneys"), (), ()]
+    entries = lay_out(flow(OPEN, back, CLOSE), catalogue).entries
+    found = [entry.eases_over for entry in entries if entry.part_id == back.id and entry.stroke]
+    assert found == [("the spine", "the kidneys, at the lowest ribs"), (), ()]
 
 
 def test_feet_soil_the_hands_until_they_are_washed(catalogue):

@@ -10,10 +10,11 @@ import { HOLD } from "../../../tableside/treating";
 import { Button } from "../../../ui/Button";
 import type { Happen } from "../run/useRun";
 
-export function nameOf(point: SorePoint, catalogue: Catalogue): string {
-  return capital(
-    point.zone ? zoneName(point.zone, catalogue.regions[point.region]) : placeName(point, catalogue),
-  );
+export function nameOf(point: Pick<SorePoint, "region" | "side" | "zone">, catalogue: Catalogue): string {
+  const region = catalogue.regions[point.region];
+  if (!point.zone) return capital(placeName(point, catalogue));
+  const side = region?.sides === "mid" && point.side !== "mid" ? `${point.side} ` : "";
+  return capital(side + zoneName(point.zone, region));
 }
 
 interface Props {

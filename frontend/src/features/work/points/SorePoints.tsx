@@ -5,7 +5,7 @@ import { LeftForNow } from "../../../meeting/LeftForNow";
 import { shared } from "../../../phrases/screens/shared";
 import { say } from "../../../phrases/screens/work/points";
 import { span } from "../../../phrases/time";
-import { capital, listed, placeName, zoneName } from "../../../phrases/words";
+import { listed, placeName } from "../../../phrases/words";
 import { sidedZoneSpots } from "../../../tableplan/layout";
 import { TablePlan } from "../../../tableplan/TablePlan";
 import { useMoment } from "../../../tableplan/useMoment";
@@ -138,6 +138,12 @@ function Finding(props: {
   const [named, setNamed] = useState(false);
   const zones = catalogue.zones_to_hold[entry.region] ?? [];
   const spots = sidedZoneSpots(entry, zones, catalogue);
+  // What lies on both sides of a middle region is offered once for each.
+  const choices = zones.flatMap((zone) => {
+    const sides = new Set(spots.filter((spot) => spot.zone === zone).map(({ side }) => side));
+    const both = sides.has("left") && sides.has("right");
+    return both ? (["left", "right"] as const).map((side) => ({ zone, side })) : [{ zone, side: entry.side }];
+  });
   const moment = useMoment(session, entry, catalogue);
   return (
     <section aria-label={say.newPoint} className="grid gap-3 lg:grid-cols-2">
@@ -153,13 +159,13 @@ function Finding(props: {
           {say.clientNamedIt}
         </label>
         <div className="mt-2 flex flex-wrap gap-2">
-          {zones.map((zone) => (
+          {choices.map(({ zone, side }) => (
             <Button
-              key={zone}
+              key={`${zone} ${side}`}
               className="min-h-14 text-xl font-normal"
-              onClick={() => props.onFind(zone, entry.side, named)}
+              onClick={() => props.onFind(zone, side, named)}
             >
-              {capital(zoneName(zone, catalogue.regions[entry.region]))}
+              {nameOf({ region: entry.region, side, zone }, catalogue)}
             </Button>
           ))}
         </div>
