@@ -123,7 +123,11 @@ def test_a_sore_point_is_a_series_with_three_holds_at_most(page: Page, table: Wo
 def test_a_point_that_rises_is_left_and_the_order_to_treat_them_is_proposed(page: Page, table: Work):
     page.keyboard.press("p")
     points = page.get_by_role("dialog", name="Sore points")
-    for zone, numbers in (("Left upper back", ("3",)), ("Right lower back", ("6",)), ("Left erectors", ("4", "6"))):
+    for zone, numbers in (
+        ("Left upper back", ("3",)),
+        ("Right lower back", ("6",)),
+        ("Left erectors", ("4", "6")),
+    ):
         points.get_by_role("button", name=zone, exact=True).click()
         for number in numbers:
             points.get_by_role("button", name=number, exact=True).click()

@@ -10,6 +10,8 @@ export interface PartActions {
   onNudge(swell: Swell, by: number): void;
   onMove(partId: string, by: -1 | 1): void;
   onMirror(partId: string): void;
+  /** One side of a pair gets no work in this session, and the other keeps its own. */
+  onLeaveSideOut(partId: string): void;
   /** Takes the part away; `whole`: leaves its region out for good. */
   onRemove(part: Pick<Swell, "partId" | "region">, whole: boolean): void;
   onSplit(partId: string): void;

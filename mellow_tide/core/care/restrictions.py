@@ -307,24 +307,11 @@ def _at_places(condition: Condition, places: tuple[Place, ...]) -> Limits:
     """The limits with regions for `there`; what is left alone there is no region but a place."""
     if not condition.needs_place:
         return condition
-    regions = tuple(dict.fromkeys(place.region for place in places))
-
-    def named(ids: tuple[str, ...]) -> tuple[str, ...]:
-        return tuple(region for id in ids for region in (regions if id == THERE else (id,)))
-
     cap = {id: depth for id, depth in condition.cap.items() if id != THERE}
     if THERE in condition.cap:
-        cap |= {region: min(condition.cap[THERE], cap.get(region, DEEPEST)) for region in regions}
-    strokes = (one.model_copy(update={"on": named(one.on)}) for one in condition.no_strokes)
+        cap |= {place.region: condition.cap[THERE] for place in places}
     return condition.model_copy(
-        update={
-            "cap": cap,
-            "forbid": tuple(id for id in condition.forbid if id != THERE),
-            "avoid_heat": named(condition.avoid_heat),
-            "no_outward": named(condition.no_outward),
-            "unless_asked": named(condition.unless_asked),
-            "no_strokes": tuple(strokes),
-        }
+        update={"cap": cap, "forbid": tuple(id for id in condition.forbid if id != THERE)}
     )
 
 

@@ -59,11 +59,15 @@ def _kinds(c: Entries) -> Iterator[Reference]:
 
 
 def _care(c: Entries) -> Iterator[Reference]:
-    regions = {*c.regions, "all", THERE}
+    regions = {*c.regions, "all"}
     strokes = {*c.strokes, *(stroke.family for stroke in c.strokes.values())}
     ingredients = {id for lubricant in c.lubricants.values() for id in lubricant.contains}
     for limits in (*c.conditions.values(), *c.pregnancy_rules):
-        yield from (("conditions.toml", id, regions, "region") for id in sorted(limits.regions_named()))
+        barred = [id for one in limits.no_strokes for id in one.on]
+        for id in (*limits.avoid_heat, *limits.unless_asked, *limits.no_outward, *barred):
+            yield "conditions.toml", id, regions, "region"
+        for id in (*limits.cap, *limits.forbid):
+            yield "conditions.toml", id, {*regions, THERE}, "region"
         yield from (("conditions.toml", id, c.positions, "position") for id in limits.no_positions)
         for one in limits.no_strokes:
             yield from (("conditions.toml", id, strokes, "stroke or family") for id in one.strokes)

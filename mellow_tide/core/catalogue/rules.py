@@ -106,13 +106,6 @@ class Limits(Record):
     raise_head: bool = False
     says: str
 
-    def regions_named(self) -> frozenset[str]:
-        """All that its limits name as regions."""
-        barred = (id for one in self.no_strokes for id in one.on)
-        return frozenset(
-            (*self.cap, *self.forbid, *self.avoid_heat, *self.unless_asked, *self.no_outward, *barred)
-        )
-
 
 Heading = Literal["today", "pregnancy", "clinician", "usual", "allergies", "wearing"]
 """Under what an intake asks about a condition."""
@@ -122,8 +115,8 @@ class Condition(Limits, Named):
     """A condition a client may have. `refer`: no session, refer. `ask`: the clinician first. `adapt`.
 
     `in_pregnancy`: it is a state of a pregnancy. `asks`: the condition in the client's own words, under the heading
-    `asked` of the intake. `needs_place`: it is somewhere, and the client is asked where; among regions of its limits
-    `there` stands for the answer.
+    `asked` of the intake. `needs_place`: it is somewhere, and the client is asked where; in `cap` and `forbid` `there`
+    stands for the answer.
     """
 
     level: Literal["refer", "ask", "adapt"]
@@ -134,7 +127,7 @@ class Condition(Limits, Named):
 
     @model_validator(mode="after")
     def _asks_only_for_what_it_uses(self) -> Self:
-        if self.needs_place != (THERE in self.regions_named()):
+        if self.needs_place != (THERE in self.cap or THERE in self.forbid):
             raise ValueError(f"{self.id}: a place is asked for where, and only where, `there` is limited")
         return self
 

@@ -82,6 +82,15 @@ export function useEditing({ session, catalogue, changes, change, tell }: Args):
             focus: focus.filter((other) => other !== region),
           });
       },
+      onLeaveSideOut: (id: string) => {
+        const part = partOf(id);
+        if (!part) return;
+        const { client, excluded_today = [] } = now().session;
+        const here = { region: part.region, side: part.side, zone: null, because: say.leftOutToday };
+        void now()
+          .changes.keepOff({ excluded: client.excluded, today: [...excluded_today, here] })
+          .catch(() => undefined);
+      },
       onSplit: (id: string) => {
         const part = partOf(id);
         const edits = part ? splitPart(part) : [];

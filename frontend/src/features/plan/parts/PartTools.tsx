@@ -33,6 +33,11 @@ export function PartTools({ part, name, seconds, editing, onRemove }: Props) {
       )}
       {part.steps.length > 1 && <Button onClick={() => editing.onSplit(part.id)}>{say.splitInTwo}</Button>}
       <Button onClick={() => onRemove(false)}>Take away</Button>
+      {(part.side === "left" || part.side === "right") && (
+        <Button look="quiet" onClick={() => editing.onLeaveSideOut(part.id)}>
+          {say.leaveSideOut}
+        </Button>
+      )}
       <Button look="quiet" onClick={() => onRemove(true)}>
         {say.leaveRegionOut}
       </Button>

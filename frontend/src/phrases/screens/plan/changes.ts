@@ -4,6 +4,7 @@ export const say = {
   anotherLengthOfPart: "another length of a part",
   takingChangeBack: "taking a change back",
   doingItAgain: "doing it again",
+  leftOutToday: "left out in this session",
   whereConditionIs: "where a condition is",
   askWhereFirst: "Ask before you plan on",
   askedAndDone: "Done",

@@ -2,6 +2,7 @@
 export const say = {
   sameOn: (side: string) => `The same on the ${side}`,
   splitInTwo: "Split in two",
+  leaveSideOut: "Leave this side out",
   leaveRegionOut: "Leave the region out",
   minutes: (name: string) => `Minutes, ${name}`,
   minutesRange: "Between 0:15 and 30:00, as 4:30.",
