@@ -90,6 +90,10 @@ CONDITIONS: Mapping[str, Expected] = {
     "lymph_nodes_removed": Expected(
         caps={"arm": 2, "hand": 2, "chest": 2}, never={"arm": RUBS | PRESSES | DRUMS}
     ),
+    "lymph_nodes_removed_groin": Expected(
+        caps={"foot": 2, "hips": 2, **legs_at(2)},
+        never=dict.fromkeys((*LEGS, "foot"), RUBS | PRESSES | DRUMS),
+    ),
     "hernia": Expected(out=("abdomen", "hip_front")),
     "birth_within_six_weeks": Expected(out=("abdomen",), caps=legs_at(1), never={"all": PULLS}),
 }

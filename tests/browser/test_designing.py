@@ -207,6 +207,19 @@ def test_several_parts_are_changed_together(page: Page, plan: Plan):
     expect(plan.swell("left hip")).to_have_count(0)
 
 
+def test_one_side_is_left_out_of_this_session_alone(page: Page, plan: Plan):
+    plan.swell("left calf").click()
+    page.get_by_role("button", name="Leave this side out").click()
+    expect(plan.swell("left calf")).to_have_count(0)
+    expect(plan.swell("right calf")).to_have_count(1)
+    expect(plan.fit).to_have_text(re.compile("^Fits"))
+    page.get_by_role("button", name="Places to keep off").click()
+    off = page.get_by_role("region", name="Keep off")
+    expect(off.get_by_role("listitem")).to_contain_text(
+        "Left calf: left out in this session (this session only)"
+    )
+
+
 def test_strokes_are_added_by_typing(page: Page, plan: Plan):
     line = page.get_by_role("combobox", name="Add by typing")
     expect(line).to_be_visible()

@@ -2656,8 +2656,8 @@ export interface components {
          * @description A condition a client may have. `refer`: no session, refer. `ask`: the clinician first. `adapt`.
          *
          *     `in_pregnancy`: it is a state of a pregnancy. `asks`: the condition in the client's own words, under the heading
-         *     `asked` of the intake. `needs_place`: it is somewhere, and the client is asked where; among regions of its limits
-         *     `there` stands for the answer.
+         *     `asked` of the intake. `needs_place`: it is somewhere, and the client is asked where; in `cap` and `forbid` `there`
+         *     stands for the answer.
          */
         Condition: {
             /** Id */
