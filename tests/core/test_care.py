@@ -231,3 +231,18 @@ def test_under_eighteen_there_is_no_plan_before_a_guardian_has_agreed(born, guar
     if refused:
         with pytest.raises(NoSession, match="guardian"):
             plan(Brief(booked_minutes=60), here)
+
+
+def test_heat_is_barred_where_a_condition_says_so_and_nowhere_else():
+    armpit = restrict(of("lymph_nodes_removed"), C)
+    assert [x.because for x in armpit.avoid_heat("arm")] == ["lymph nodes removed at an armpit"]
+    assert armpit.avoid_heat("foot") == ()
+    everywhere = restrict(of("diabetes_numb"), C)
+    assert everywhere.avoid_heat("back") == everywhere.avoid_heat("foot") != ()
+
+
+def test_in_pregnancy_no_plan_works_the_belly_whatever_was_agreed():
+    brief = Brief(kind="prenatal", school="left_side_first", booked_minutes=60, focus=("abdomen",))
+    agreed = frozenset({*AGREED, "abdomen"})
+    with pytest.raises(DoesNotFit, match="abdomen"):
+        plan(brief, setting(ClientFacts(gestation_days=112, consents=agreed), C))

@@ -51,6 +51,13 @@ def test_nowhere_that_is_worked_limits_nothing_more_and_is_an_answer():
     assert restrict(facts("varicose_veins"), C).unplaced == ()
 
 
+def test_a_cap_at_the_place_goes_beside_the_caps_that_hold_everywhere():
+    both = C.conditions["numb_area"].model_copy(update={"cap": {"there": 2, "back": 3}})
+    ours = C.changed(("numb", both), conditions={**C.conditions, "numb_area": both})
+    found = restrict(facts("numb_area", where("numb_area", BOTH_FEET)), ours)
+    assert (found.cap("foot"), found.cap("back"), found.cap("neck")) == (2, 3, 5)
+
+
 def test_no_condition_keeps_the_word_there_among_its_limits():
     for condition in C.conditions.values():
         found = restrict(facts(condition.id, where(condition.id, LEFT_HAND)), C)

@@ -61,14 +61,14 @@ def no_deeper(region: str, depth: int) -> Expectation:
 
 
 def all_through_the_sheet(region: str) -> Expectation:
-    """It is worked, covered, without oil, with compression, rocking or the forearm among it."""
+    """It is worked, covered, without oil, with compression, rocking and the forearm, and a still hold, alone."""
 
     def expects(flow: Flow) -> bool:
         parts = [part for part in flow.parts if part.region == region and part.role == "work"]
         strokes = {step.stroke for part in parts for step in part.steps}
         covered = all(part.medium == "clothed" and part.window == "none" for part in parts)
-        pressed = {"palm_compression", "forearm_compression", "rocking"} & strokes
-        return bool(parts) and covered and bool(pressed)
+        pressed = {"palm_compression", "forearm_compression", "rocking", "hip_squeeze"}
+        return bool(strokes & pressed) and covered and strokes <= pressed | {"resting_hold"}
 
     return expects
 
@@ -344,6 +344,12 @@ TABLE: tuple[tuple[str, Brief, ClientFacts, Expectation], ...] = (
         no_deeper("foot", 2),
     ),
     ("pregnant, 38 weeks, no to feet", PRENATAL, pregnant(38, declined=frozenset({"foot"})), as_always),
+    (
+        "pregnant, 16 weeks, a yes to the belly on record",
+        PRENATAL,
+        pregnant(16),
+        without("abdomen"),
+    ),
     ("pregnant, 24 weeks, in the chair", CHAIR, pregnant(24), never("soft_fist", "held_stretch")),
 )
 

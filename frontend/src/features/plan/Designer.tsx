@@ -4,6 +4,7 @@ import { type Difference, type Edit, Problem, type SessionView } from "../../api
 import { meQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
 import { LeftForNow } from "../../meeting/LeftForNow";
+import { unplacedOf } from "../../meeting/unplaced";
 import { keptWords, whatMoved } from "../../phrases/plan/difference";
 import { say } from "../../phrases/screens/plan/page";
 import { PointedLine } from "../../tideline/PointedLine";
@@ -125,7 +126,7 @@ export function Designer({ session, from }: Props) {
       )}
       {!fixed && <PlacesNote session={session} changes={changes} onTold={() => wished && change({})} />}
       {!fixed && <LeftForNow sessionId={session.session_id} stage="plan" />}
-      {!fixed && <NewsNote session={session} changes={changes} />}
+      {!fixed && unplacedOf(session).length === 0 && <NewsNote session={session} changes={changes} />}
       {preview && (
         <PreviewNote
           preview={preview}

@@ -102,11 +102,11 @@ class Asked:
 
 
 def _through_sheet(stroke: Stroke) -> bool:
-    """Whether a stroke is one for work through the sheet on the table: it presses, rocks, holds or is the forearm's.
+    """Whether a stroke is one for work through the sheet on the table: what kneads or rubs bunches the cloth.
 
-    What kneads or rubs bunches the cloth. Common practice.
+    Common practice.
     """
-    return stroke.family in THROUGH_SHEET or set(stroke.tools) == {"forearm"}
+    return stroke.family in THROUGH_SHEET
 
 
 def _one_sided(restrictions: Restrictions, catalogue: Catalogue) -> OneSided:

@@ -158,7 +158,11 @@ function Finding(props: {
           />
           {say.clientNamedIt}
         </label>
-        <div className="mt-2 flex flex-wrap gap-2">
+        <div
+          className={
+            choices.length > zones.length ? "mt-2 grid grid-cols-2 gap-2" : "mt-2 flex flex-wrap gap-2"
+          }
+        >
           {choices.map(({ zone, side }) => (
             <Button
               key={`${zone} ${side}`}
