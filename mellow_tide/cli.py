@@ -30,8 +30,13 @@ def prepare() -> None:
     carried = freeze_stored_runs(os.environ["TIDE_OWNER_DSN"], load_catalogue())
     if carried.runs:
         typer.echo(f"  {carried}")
-    with _owner() as db:
-        ensure_demo(db, datetime.now(UTC))
+    try:
+        with _owner() as db:
+            ensure_demo(db, datetime.now(UTC))
+    except Exception as error:
+        # Whatever was done to the demo, the product starts.
+        typer.echo(f"  The demo could not be brought up to date ({error}). Everything else starts.")
+        typer.echo("  To put the demo back as it was shipped: ./tide reset-demo")
 
 
 @cli.command()

@@ -36,6 +36,7 @@ from mellow_tide.demo.worked_run import worked_run
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.meeting.evidence import Told, tell, tell_new
 from mellow_tide.services.sign_in import hash_password
+from mellow_tide.store.clients import list_contacts
 from mellow_tide.store.database import Database, Sight, Transaction
 from mellow_tide.store.intakes import IntakeToOpen, add_intake, hand_in, open_intake, save_answers
 from mellow_tide.store.logs import add_log
@@ -63,7 +64,10 @@ _SIGHT = Sight(PRACTICE_ID, THERAPIST_ID, THERAPIST_EMAIL)
 
 
 def ensure_demo(db: Database, now: datetime) -> None:
-    """Make the demo practice if there is none, and give it the day of `now` if that is empty."""
+    """Make the demo practice if there is none, and give it the day of `now` if that is empty.
+
+    Of the day's clients those are booked who are still there: some may have been erased or merged away.
+    """
     today = now.astimezone(ZoneInfo(TIME_ZONE)).date()
     with db.transaction(_SIGHT) as t:
         if find_person_by_email(t, THERAPIST_EMAIL) is None:
@@ -115,8 +119,11 @@ def _add_handed_in(t: Transaction, now: datetime) -> None:
 
 
 def _add_day(t: Transaction, day: date) -> None:
-    """The day's four sessions; the first has been worked and logged."""
+    """The day's four sessions, of clients who are there; the first has been worked and logged."""
+    there = {contact.client_id for contact in list_contacts(t)}
     for number, wanted in enumerate(DAY):
+        if CLIENTS[wanted.client].client_id not in there:
+            continue
         made = _add_session(t, day, wanted)
         if number == 0:
             _work_and_log(t, made, THE_LOG)

@@ -6,8 +6,9 @@ from mellow_tide.demo.load import ensure_demo, reset_demo
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID, demo_id
 from mellow_tide.services.days import read_day
 from mellow_tide.services.desk import Desk
+from mellow_tide.services.meeting.clients import erase, merge
 from mellow_tide.services.running.logs import read_log
-from mellow_tide.store.clients import add_client, list_contacts
+from mellow_tide.store.clients import add_client, list_contacts, search_clients
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.people import SignedIn
 from mellow_tide.store.sessions import find_session
@@ -51,3 +52,33 @@ def test_reset_puts_it_back_as_shipped(db, owner_dsn):
     with db.transaction(Sight(PRACTICE_ID)) as t:
         assert len(list_contacts(t)) == 13
         find_session(t, demo_id("session 2026-05-04 bram"))
+
+
+def test_a_day_is_made_for_the_demo_clients_who_are_still_there(db, owner_dsn):
+    """Whom a user has erased or merged away is not booked again, and the start goes on."""
+    here = desk(db)
+    isolde, corin, bram = (demo_id(f"client {name}") for name in ("isolde", "corin", "bram"))
+    erase(here, isolde, "Isolde Kelpworth")
+    merge(here, bram, corin)
+    later = NOW + timedelta(days=9)
+    with Database(owner_dsn, most_connections=1) as owner:
+        ensure_demo(owner, later)
+        assert [s.client.name for s in read_day(here, None, later).sessions] == [
+            "Ottilie Saltgrove",
+            "Bram Lanternby",
+        ]
+        reset_demo(owner, NOW)
+    assert stages(db, NOW) == ["logged", "plan", "plan", "plan"]
+
+
+def test_a_practice_without_any_demo_client_gets_no_day_and_no_error(db, owner_dsn):
+    here = desk(db)
+    with db.transaction(Sight(PRACTICE_ID)) as t:
+        clients = [(row.client_id, row.name) for row in search_clients(t, "", True, 50)]
+    for client_id, name in clients:
+        erase(here, client_id, name)
+    later = NOW + timedelta(days=10)
+    with Database(owner_dsn, most_connections=1) as owner:
+        ensure_demo(owner, later)
+        assert stages(db, later) == []
+        reset_demo(owner, NOW)
