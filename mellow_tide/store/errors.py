@@ -23,6 +23,10 @@ class Stale(StoreError):
     """The row was changed by somebody else since it was read."""
 
 
+class Differs(StoreError):
+    """There is such a row already, with other content; it is never written over."""
+
+
 class Conflict(StoreError):
     """A constraint refuses the write; `constraint` is its name."""
 

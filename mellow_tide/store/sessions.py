@@ -18,7 +18,7 @@ from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.frozen import FrozenRun
 from mellow_tide.core.timing.tempo import OwnPace
 from mellow_tide.store.database import Transaction
-from mellow_tide.store.errors import NotThere, Stale
+from mellow_tide.store.errors import Differs, NotThere, Stale
 
 _events: TypeAdapter[list[RunEvent]] = TypeAdapter(list[RunEvent])
 
@@ -187,15 +187,37 @@ def freeze_run(t: Transaction, session_id: UUID, run: FrozenRun) -> None:
 
 
 def append_events(t: Transaction, session_id: UUID, events: Sequence[RunEvent]) -> None:
-    """Add events in order; one whose id is already there changes nothing."""
+    """Add events in order; one that is already there changes nothing. Raises `Differs` for its id with other content.
+
+    What comes after the log was signed is kept, and counts nowhere.
+    """
     for event in events:
-        stored = Jsonb(event.model_dump(mode="json"))
-        t.run("append_event", session_id=session_id, event_id=event.id, event=stored)
+        values = {
+            "session_id": session_id,
+            "event_id": event.id,
+            "event": Jsonb(event.model_dump(mode="json")),
+        }
+        if t.run("append_event", **values) == 0 and not t.value("same_event", **values):
+            raise Differs("event")
 
 
 def list_events(t: Transaction, session_id: UUID) -> list[RunEvent]:
-    """All events of a session's run, in the order they came."""
+    """All events of a session's run that count, in the order they came."""
     return _events.validate_python(t.column("events_of_session", session_id=session_id))
+
+
+@dataclass(frozen=True)
+class LateEvent:
+    """A tap that came when the log had been signed: what, when by its device, and when it came."""
+
+    kind: str
+    at: datetime
+    received_at: datetime
+
+
+def list_late_events(t: Transaction, session_id: UUID) -> list[LateEvent]:
+    """All that came of a session's run after its log was signed, in the order it came."""
+    return t.all(LateEvent, "late_events_of_session", session_id=session_id)
 
 
 @dataclass(frozen=True)

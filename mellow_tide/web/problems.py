@@ -18,7 +18,7 @@ from mellow_tide.services.designing.standing import RunHasBegun
 from mellow_tide.services.meeting.intake_form import LinkEnded, LinkUsed
 from mellow_tide.services.running.runs import DayQuestionOpen, SheetUnknown
 from mellow_tide.services.sign_in import SignInRefused, TooManyAttempts
-from mellow_tide.store.errors import Conflict, NotThere, Stale, StoreUnavailable
+from mellow_tide.store.errors import Conflict, Differs, NotThere, Stale, StoreUnavailable
 
 log = logging.getLogger(__name__)
 
@@ -60,6 +60,7 @@ PLAIN: dict[type[Exception], tuple[int, str]] = {
     NotThere: (404, "not-there"),
     Stale: (409, "changed-elsewhere"),
     Conflict: (409, "changed-elsewhere"),
+    Differs: (409, "event-differs"),
     RunHasBegun: (409, "run-has-begun"),
     DayQuestionOpen: (409, "day-question-open"),
     SheetUnknown: (409, "sheet-unknown"),

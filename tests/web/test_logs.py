@@ -5,12 +5,16 @@ from datetime import timedelta
 from io import BytesIO
 from uuid import UUID, uuid4
 
+import pytest
 from pypdf import PdfReader
 
 from mellow_tide.core.formats.session_log import SessionLog
 from mellow_tide.core.planner.plan import Plan
-from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID, THERAPIST_NAME
+from mellow_tide.core.run.log import Log
+from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID, THERAPIST_NAME, demo_id
 from mellow_tide.store.database import Database, Sight
+from mellow_tide.store.errors import Conflict
+from mellow_tide.store.logs import add_log
 from mellow_tide.store.sessions import NewSession, add_session
 from tests.conftest import NOW
 from tests.web.test_sessions import answer_day, began, moved, url
@@ -184,6 +188,43 @@ class TestASession:
         assert [left["kind"] for left in visit["left"]] == ["point", "wish", "question"]
         assert [mark["left_out"] for mark in visit["marks"]] == [True, False]
         assert any(change["reason"] for change in whole["history"])
+
+    def test_what_a_device_sends_after_signing_is_kept_and_changes_nothing_that_was_signed(self, client):
+        def signed():
+            answer = client.get(url("bram", "/log.json")).json()
+            return {field: value for field, value in answer.items() if field != "additions"}
+
+        before, done = signed(), page(client, "bram")["done"]
+        late = [
+            {"id": str(uuid4()), "at": (NOW + timedelta(hours=2)).isoformat(), **kind}
+            for kind in (said("deeper", 3), {"kind": "halted", "reason": "safety"})
+        ]
+        assert client.post(url("bram", "/events"), json={"events": late}).status_code == 200
+        assert signed() == before
+        now = page(client, "bram")
+        assert (now["done"], now["session"]["run"]["halted"]) == (done, None)
+        assert [one["kind"] for one in now["late"]] == ["said", "halted"]
+        assert all(one["received_at"] for one in now["late"])
+        whole = client.get(f"/api/clients/{client_id(client, 'bram')}/record.json").json()
+        kept = [event for visit in whole["visits"] for event in visit["events"] if event.get("after_signing")]
+        assert [event["kind"] for event in kept] == ["said", "halted"]
+
+    def test_a_tap_sent_again_with_other_content_is_refused_and_the_first_stands(self, client):
+        tap = {"id": str(uuid4()), "at": (NOW + timedelta(hours=3)).isoformat(), **said("deeper", 3)}
+        assert client.post(url("bram", "/events"), json={"events": [tap]}).status_code == 200
+        assert client.post(url("bram", "/events"), json={"events": [tap]}).status_code == 200
+        other = client.post(url("bram", "/events"), json={"events": [{**tap, "word": "lighter"}]})
+        assert (other.status_code, other.json()["type"]) == (409, "urn:mellow-tide:problem:event-differs")
+        assert len(page(client, "bram")["late"]) == 3
+
+    def test_the_database_itself_refuses_a_revision_after_the_signed_one(self, client, app_dsn):
+        at = demo_id("session 2026-05-04 bram")
+        with (
+            Database(app_dsn, most_connections=1) as db,
+            pytest.raises(Conflict, match="session_log_signed"),
+            db.transaction(Sight(PRACTICE_ID)) as t,
+        ):
+            add_log(t, at, 99, Log(note="Written over."), None)
 
 
 def client_id(client, name):

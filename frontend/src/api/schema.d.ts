@@ -4004,6 +4004,24 @@ export interface components {
             edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangePart"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertPart"] | components["schemas"]["SplitPart"] | components["schemas"]["MovePart"] | components["schemas"]["RemovePart"])[];
         };
         /**
+         * LateTap
+         * @description A tap that came from a device when the log had been signed, and changes nothing of it.
+         */
+        LateTap: {
+            /** Kind */
+            kind: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+        };
+        /**
          * Learnt
          * @description What is known of a client's wishes at their next visit, number `visit`, and what it rests on.
          */
@@ -4167,7 +4185,8 @@ export interface components {
          * LogView
          * @description The session's log page. `log` is None until it is saved; `revision` 0 then, and must be sent back.
          *
-         *     `actual` is the session as it was. Once `signed_by` somebody, only `additions` come to it.
+         *     `actual` is the session as it was. Once `signed_by` somebody, only `additions` come to it, and `late` taps beside
+         *     it.
          */
         LogView: {
             session: components["schemas"]["SessionView"];
@@ -4183,6 +4202,11 @@ export interface components {
             signed_by: string | null;
             /** Additions */
             additions: components["schemas"]["AddedToLog"][];
+            /**
+             * Late
+             * @default []
+             */
+            late: components["schemas"]["LateTap"][];
         };
         /**
          * Lubricant

@@ -21,7 +21,7 @@ from mellow_tide.store.database import Transaction
 from mellow_tide.store.errors import NotThere
 from mellow_tide.store.logs import add_addition, add_follow_ups, add_log, find_log, list_additions
 from mellow_tide.store.people import find_practice
-from mellow_tide.store.sessions import ReadAt, find_session, list_events, lock_session
+from mellow_tide.store.sessions import ReadAt, find_session, list_events, list_late_events, lock_session
 
 AdditionText = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=4000)]
 
@@ -34,10 +34,19 @@ class AddedToLog(Record):
     at: AwareDatetime
 
 
+class LateTap(Record):
+    """A tap that came from a device when the log had been signed, and changes nothing of it."""
+
+    kind: str
+    at: AwareDatetime
+    received_at: AwareDatetime
+
+
 class LogView(Record):
     """The session's log page. `log` is None until it is saved; `revision` 0 then, and must be sent back.
 
-    `actual` is the session as it was. Once `signed_by` somebody, only `additions` come to it.
+    `actual` is the session as it was. Once `signed_by` somebody, only `additions` come to it, and `late` taps beside
+    it.
     """
 
     session: SessionView
@@ -48,6 +57,7 @@ class LogView(Record):
     logged_at: AwareDatetime | None
     signed_by: str | None
     additions: tuple[AddedToLog, ...]
+    late: tuple[LateTap, ...] = ()
 
 
 class NotEnded(BadFlow):
@@ -89,6 +99,7 @@ def _page(t: Transaction, desk: Desk, session_id: UUID) -> LogView:
         logged_at=newest.logged_at if newest else None,
         signed_by=newest.signed_by if newest else None,
         additions=tuple(AddedToLog(words=one.words, by=one.person_name, at=one.added_at) for one in added),
+        late=tuple(LateTap(**vars(one)) for one in list_late_events(t, session_id)),
     )
 
 

@@ -89,13 +89,14 @@ LIMIT %(most)s
 -- name: point_events_of_client
 SELECT s.session_id, s.starts_at, e.event AS stored
 FROM session s
-JOIN run_event e ON e.practice_id = s.practice_id AND e.session_id = s.session_id
+JOIN counted_event e ON e.practice_id = s.practice_id AND e.session_id = s.session_id
 WHERE s.practice_id = %(practice_id)s AND s.client_id = %(client_id)s AND e.event ->> 'kind' LIKE 'point!_%%' ESCAPE '!'
 ORDER BY s.starts_at DESC, e.place
 
 -- name: whole_visits
 SELECT s.starts_at, s.plan -> 'flow' AS flow, s.day_answer,
-       coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM run_event e
+       coalesce((SELECT jsonb_agg(CASE WHEN e.after_signing THEN e.event || '{"after_signing": true}' ELSE e.event END
+                                  ORDER BY e.place) FROM run_event e
                  WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id), '[]') AS events,
        coalesce((SELECT jsonb_agg(l.log || jsonb_build_object('at', l.logged_at, 'signed_by', l.signed_by) ORDER BY l.revision)
                  FROM session_log l

@@ -2,7 +2,7 @@
 SELECT s.session_id, s.starts_at, (s.plan #>> '{flow,brief,specific_ceiling}')::integer AS specific_ceiling,
        coalesce(s.plan #>> '{flow,brief,pressure}', 'medium') AS pressure,
        to_jsonb(b) - '{practice_id,session_id,begun_at}'::text[] AS stored_run,
-       coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM run_event e
+       coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM counted_event e
                  WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
                    AND e.event ->> 'kind' IN ('moved', 'said', 'point_rated', 'point_withdrawn')), '[]') AS stored_events,
        m.left_out, m.reason, m.person_name, m.marked_at
@@ -12,7 +12,7 @@ LEFT JOIN LATERAL (SELECT v.left_out, v.reason, v.person_name, v.marked_at FROM 
                    WHERE v.practice_id = s.practice_id AND v.session_id = s.session_id
                    ORDER BY v.number DESC LIMIT 1) m ON true
 WHERE s.practice_id = %(practice_id)s AND s.client_id = %(client_id)s
-  AND EXISTS (SELECT FROM run_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
+  AND EXISTS (SELECT FROM counted_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
               AND e.event ->> 'kind' IN ('ended', 'halted'))
 ORDER BY s.starts_at, s.session_id
 
@@ -23,13 +23,13 @@ WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
 
 -- name: worked_by
 SELECT s.session_id, s.starts_at, to_jsonb(b) - '{practice_id,session_id,begun_at}'::text[] AS stored_run,
-       coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM run_event e
+       coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM counted_event e
         WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
           AND e.event ->> 'kind' IN ('moved', 'paused', 'point_found', 'added')), '[]') AS stored_events
 FROM session s
 JOIN begun_run b ON b.practice_id = s.practice_id AND b.session_id = s.session_id
 WHERE s.practice_id = %(practice_id)s AND s.person_id = %(person_id)s
-  AND EXISTS (SELECT FROM run_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
+  AND EXISTS (SELECT FROM counted_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
               AND e.event ->> 'kind' IN ('ended', 'halted'))
 ORDER BY s.starts_at DESC
 LIMIT %(most)s

@@ -57,13 +57,22 @@ INSERT INTO run_event (practice_id, session_id, event_id, event)
 VALUES (%(practice_id)s, %(session_id)s, %(event_id)s, %(event)s)
 ON CONFLICT (practice_id, session_id, event_id) DO NOTHING
 
+-- name: same_event
+SELECT event = %(event)s FROM run_event
+WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s AND event_id = %(event_id)s
+
+-- name: late_events_of_session
+SELECT event ->> 'kind' AS kind, (event ->> 'at')::timestamptz AS at, received_at FROM run_event
+WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s AND after_signing
+ORDER BY place
+
 -- name: events_of_session
-SELECT event FROM run_event
+SELECT event FROM counted_event
 WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
 ORDER BY place
 
 -- name: events_of_sessions
-SELECT session_id, jsonb_agg(event ORDER BY place) AS events FROM run_event
+SELECT session_id, jsonb_agg(event ORDER BY place) AS events FROM counted_event
 WHERE practice_id = %(practice_id)s AND session_id = ANY(%(session_ids)s)
 GROUP BY session_id
 

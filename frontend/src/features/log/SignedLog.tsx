@@ -52,6 +52,14 @@ export function SignedLog({ page, timeZone }: Props) {
               ),
           )}
         </dl>
+        {page.late && page.late.length > 0 && (
+          <p role="note">
+            {say.cameAfterSigning(
+              page.late.length,
+              dayAndTime(page.late[page.late.length - 1]?.received_at ?? "", timeZone, new Date()),
+            )}
+          </p>
+        )}
         <Additions page={page} timeZone={timeZone} />
         <div className="flex flex-wrap gap-3">
           <a className="btn min-h-11" href={`/api/sessions/${sessionId}/log.pdf`}>

@@ -1,5 +1,7 @@
 /** What these screens say: log. */
 export const say = {
+  cameAfterSigning: (taps: number, when: string) =>
+    `After signing a device sent ${taps === 1 ? "one more tap" : `${taps} more taps`}, the last ${when}. The log stays as it was signed.`,
   noReasonSaid: "no reason said",
   leftOutForTime: "Left out for time",
   howItWent: "How it went",
