@@ -11,7 +11,7 @@ from mellow_tide.core.run.log import Log
 from mellow_tide.demo.people import CLIENTS, HOUSE, PRACTICE_ID, THERAPIST_ID, demo_id
 from mellow_tide.store.clients import add_client, find_client, replace_client
 from mellow_tide.store.database import Sight
-from mellow_tide.store.errors import Conflict, NotThere, Stale
+from mellow_tide.store.errors import Conflict, Differs, NotThere, Stale
 from mellow_tide.store.logs import add_log, find_log
 from mellow_tide.store.people import find_house
 from mellow_tide.store.queries import read_queries
@@ -52,8 +52,10 @@ def test_events_keep_their_order_and_one_sent_twice_changes_nothing(db):
     changed = events[3].model_copy(update={"point": uuid4()})
     with db.transaction(HERE) as t:
         append_events(t, SESSION, events[:12])
+    with pytest.raises(Differs), db.transaction(HERE) as t:
+        append_events(t, SESSION, [*events[8:], changed])
     with db.transaction(HERE) as t:
-        append_events(t, SESSION, [changed, *events[8:]])
+        append_events(t, SESSION, [events[3], *events[8:]])
         assert list_events(t, SESSION) == events
 
 
