@@ -60,9 +60,10 @@ function nameOf(id: string, names: Names): string {
 }
 
 function today(after: unknown): string {
-  const { note, conditions, excluded } = after as { note?: string; conditions?: []; excluded?: [] };
-  if (note) return `“${note}”`;
-  return `${(conditions?.length ?? 0) + (excluded?.length ?? 0)} to mind`;
+  const answer = after as { note?: string; conditions?: []; excluded?: []; headache?: object };
+  if (answer.note) return `“${answer.note}”`;
+  const minded = (answer.conditions?.length ?? 0) + (answer.excluded?.length ?? 0);
+  return `${minded + (answer.headache ? 1 : 0)} to mind`;
 }
 
 function said(value: unknown): string {
