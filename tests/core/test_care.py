@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from mellow_tide.core.care.restrictions import list_thresholds, restrict
 from mellow_tide.core.catalogue.rules import Limits
 from mellow_tide.core.evaluation.evaluate import evaluate
-from mellow_tide.core.flow.brief import Brief, ClientFacts, ConditionPlaces
+from mellow_tide.core.flow.brief import Brief, ClientFacts, ConditionPlaces, Excluded, Place, Wish
 from mellow_tide.core.flow.edits import ChangeStep, apply
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.planner.plan import plan
@@ -133,9 +133,55 @@ def test_what_a_condition_says_its_data_do(limits):
     assert broken == [], limits.says
 
 
-def test_an_unknown_condition_is_refused():
-    with pytest.raises(UnknownReference, match="dropsy"):
-        restrict(of("dropsy"), C)
+TAIL = Place(region="tail")
+TAIL_OF_FOOT = Place(region="foot", zone="tail")
+
+
+@pytest.mark.parametrize(
+    ("facts", "field", "what"),
+    [
+        ({"conditions": frozenset({"dropsy"})}, "conditions", "there is no condition called “dropsy”"),
+        ({"consents": frozenset({"tail"})}, "consents", "there is no consent called “tail”"),
+        ({"declined": frozenset({"tail"})}, "declined", "there is no consent called “tail”"),
+        ({"through_cloth": frozenset({"face"})}, "through_cloth", "there is no consent called “face”"),
+        ({"excluded": (Excluded(region="tail"),)}, "excluded", "there is no region called “tail”"),
+        ({"excluded": (Excluded(**dict(TAIL_OF_FOOT)),)}, "excluded", "foot has no zone “tail”"),
+        ({"wishes": (Wish(region="tail", depth=3),)}, "wishes", "there is no region called “tail”"),
+        ({"likes": frozenset({"tickling"})}, "likes", "there is no stroke or tool called “tickling”"),
+        ({"dislikes": frozenset({"tickling"})}, "dislikes", "there is no stroke or tool called “tickling”"),
+        (
+            {"condition_places": (ConditionPlaces(condition="dropsy"),)},
+            "condition_places",
+            "there is no condition called “dropsy”",
+        ),
+        (
+            {"condition_places": (ConditionPlaces(condition="eczema", places=(TAIL,)),)},
+            "condition_places.eczema",
+            "there is no region called “tail”",
+        ),
+        (
+            {"condition_places": (ConditionPlaces(condition="eczema", places=(TAIL_OF_FOOT,)),)},
+            "condition_places",
+            "foot has no zone “tail”",
+        ),
+    ],
+)
+def test_what_the_catalogue_does_not_know_of_a_client_is_named(facts, field, what):
+    with pytest.raises(UnknownReference) as refused:
+        restrict(ClientFacts(**facts), C)
+    assert [(problem.field, problem.what) for problem in refused.value.problems] == [(field, what)]
+    assert all(problem.remedy.startswith("use") for problem in refused.value.problems)
+
+
+def test_all_that_is_unknown_is_named_at_once_and_what_is_known_is_not():
+    facts = {
+        "conditions": {"dropsy", "fever"},
+        "likes": {"kneading", "thumb", "tickling"},
+        "excluded": ({"region": "foot", "zone": "toes"}, {"region": "tail"}),
+    }
+    with pytest.raises(UnknownReference) as refused:
+        restrict(ClientFacts.model_validate(facts), C)
+    assert [problem.field for problem in refused.value.problems] == ["conditions", "excluded", "likes"]
 
 
 @settings(max_examples=often(40))

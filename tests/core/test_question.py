@@ -181,3 +181,43 @@ def test_a_limit_of_pregnancy_says_that_it_is_one_and_whether_the_house_set_it()
     signs = restrict(has("pregnancy_danger_signs"), C)
     assert [(x.in_pregnancy, x.by_house) for x in signs.reasons] == [(True, False)]
     assert {x.in_pregnancy for x in restrict(ClientFacts(gestation_days=150), C).positions} == {True}
+    assert {x.in_pregnancy for x in restrict(ClientFacts(gestation_days=150), C).caps} == {True}
+    assert {x.in_pregnancy for x in restrict(has("thin_skin"), C).caps} == {False}
+
+
+def test_a_no_says_to_what():
+    (barred,) = restrict(ClientFacts(declined=frozenset({"foot"})), C).regions
+    assert (barred.id, barred.because, barred.declined) == ("foot", "the feet: declined", True)
+
+
+def test_a_stroke_that_cannot_be_light_enough_is_not_allowed_where_the_cap_is():
+    numb = restrict(has("diabetes_numb"), C)
+    strong = C.strokes["deep_effleurage"]
+    assert strong.depth[0] > numb.cap("lower_leg_back")
+    assert not numb.allows(strong, "lower_leg_back")
+    assert numb.allows(strong, "back")
+    assert numb.allows(C.strokes["effleurage"], "lower_leg_back")
+
+
+def test_a_mat_has_no_height():
+    other = next(choice.id for choice in C.house_rules["table_height"].choices if choice.id != "fixed")
+    house = House(rules={"table_height": other})
+    assert asked(changed(HOUR, surface="mat"), has(), house).catalogue.chosen["table_height"] == "fixed"
+    assert asked(HOUR, has(), house).catalogue.chosen["table_height"] == other
+
+
+def test_silence_about_the_scalp_is_a_no_in_the_chair_alone():
+    chair = Brief(
+        kind="chair", school="chair_downwards", booked_minutes=20, close_with="seated", focus=("scalp",)
+    )
+    with pytest.raises(DoesNotFit, match="scalp"):
+        plan(chair, setting(ClientFacts(), C))
+    assert plan(changed(HOUR, focus=("scalp",)), setting(ClientFacts(), C)).flow.parts
+
+
+def test_the_fewest_minutes_that_a_condition_names_are_the_most():
+    heart = C.conditions["heart_failure"]
+    shorter = C.conditions["thin_skin"].model_copy(update={"most_minutes": 30})
+    ours = C.changed(("thin", shorter), conditions={**C.conditions, "thin_skin": shorter})
+    most = restrict(has("heart_failure", "thin_skin"), ours).most_minutes
+    assert (most.minutes, most.because, heart.most_minutes) == (30, "very thin skin", 45)
