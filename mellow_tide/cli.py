@@ -13,6 +13,7 @@ from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.checks.describe import describe_checks
 from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.core.formats.whole_record import make_schema
+from mellow_tide.core.phrases.book import say
 from mellow_tide.demo.load import ensure_demo
 from mellow_tide.demo.load import reset_demo as load_demo_anew
 from mellow_tide.store.carry_over import freeze_stored_runs
@@ -35,8 +36,8 @@ def prepare() -> None:
             ensure_demo(db, datetime.now(UTC))
     except Exception as error:
         # Whatever was done to the demo, the product starts.
-        typer.echo(f"  The demo could not be brought up to date ({error}). Everything else starts.")
-        typer.echo("  To put the demo back as it was shipped: ./tide reset-demo")
+        told = say("launch.demo_failed", error=error)
+        typer.echo(f"  {told}")
 
 
 @cli.command()

@@ -36,6 +36,7 @@ export type Outline = Schemas["Outline"];
 export type Landing = Schemas["Landing"];
 export type Excluded = Schemas["Excluded"];
 export type Place = Schemas["Place"];
+export type PlacesToKeepOff = Schemas["PlacesToKeepOff"];
 export type ConditionPlaces = Schemas["ConditionPlaces"];
 export type PartPlaces = Schemas["PartPlaces"];
 export type StrokePick = Schemas["Pick"];

@@ -6,13 +6,13 @@ import {
   body,
   type ConditionPlaces,
   type Edit,
+  type PlacesToKeepOff,
   Problem,
   type SessionView,
 } from "../../../api/client";
 import { sessionQuery } from "../../../api/queries";
 import { say } from "../../../phrases/screens/plan/changes";
 import { shared } from "../../../phrases/screens/shared";
-import type { PlacesToKeepOff } from "../table/KeepOff";
 
 /** Sends a change over the plan read at `revision`. */
 type Send = (revision: number) => Promise<{ data?: unknown }>;
@@ -84,7 +84,7 @@ export function usePlanChanges(session: SessionView) {
       quietly(say.takingChangeBack, (revision) => api.POST(`${path}/undo`, { params, body: { revision } })),
     redo: () =>
       quietly(say.doingItAgain, (revision) => api.POST(`${path}/redo`, { params, body: { revision } })),
-    keepOff: (places: PlacesToKeepOff) =>
+    keepOff: (places: Omit<PlacesToKeepOff, "revision">) =>
       change(say.placesToKeepOff, (revision) =>
         api.PUT(`${path}/excluded`, { params, body: { revision, ...places } }),
       ),

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Entry, RunSheet, SessionView } from "../../../api/client";
+import type { Entry, PlacesToKeepOff, RunSheet, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import type { ChosenPlace } from "../../../meeting/PlaceChoice";
 import { say } from "../../../phrases/screens/plan/table";
@@ -11,7 +11,7 @@ import { TablePlan } from "../../../tableplan/TablePlan";
 import { useMoment } from "../../../tableplan/useMoment";
 import { type Pointed, usePointed } from "../../../tideline/pointed";
 import { Button } from "../../../ui/Button";
-import { KeepOff, type PlacesToKeepOff } from "./KeepOff";
+import { KeepOff } from "./KeepOff";
 import { PlayTable } from "./PlayTable";
 
 /** A step whose zone is being chosen. */
@@ -30,7 +30,7 @@ interface Props {
   choosing: ZoneChoice | null;
   onZone(choice: ZoneChoice, zone: string | null): void;
   /** Without it the places to keep off are only seen. */
-  onKeepOff: ((places: PlacesToKeepOff) => void) | undefined;
+  onKeepOff: ((places: Omit<PlacesToKeepOff, "revision">) => void) | undefined;
   busy: boolean;
 }
 

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Excluded, SessionView } from "../../../api/client";
+import type { Excluded, PlacesToKeepOff, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { type ChosenPlace, PlaceChoice } from "../../../meeting/PlaceChoice";
 import { placeKey } from "../../../meeting/places";
@@ -9,18 +9,13 @@ import { capital, placeName } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { Tick } from "../../../ui/Tick";
 
-/** All places to keep off from now on: for good, and in this session alone. */
-export interface PlacesToKeepOff {
-  excluded: Excluded[];
-  today: Excluded[];
-}
-
 interface Props {
   session: SessionView;
   place: ChosenPlace | null;
   busy: boolean;
   onPlace(place: ChosenPlace | null): void;
-  onKeepOff(places: PlacesToKeepOff): void;
+  /** All places to keep off from now on: for good, and in this session alone. */
+  onKeepOff(places: Omit<PlacesToKeepOff, "revision">): void;
 }
 
 /** Places to keep off: those there are, and one more, pointed at on the table plan or chosen here. */
