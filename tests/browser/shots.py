@@ -128,6 +128,7 @@ def work(page: Page) -> None:
     page.clock.run_for(340_000)
     table.pad("Just right").click()
     Work(page).stroke.wait_for()
+    connected(page)
 
 
 def log(page: Page) -> None:
@@ -156,7 +157,11 @@ def labour(page: Page) -> None:
         if rest:
             page.get_by_role("button", name="It has passed").click()
             page.clock.run_for(rest * 1000)
-    # The clock has leapt past answers that were on their way: the picture is taken once they are here.
+    connected(page)
+
+
+def connected(page: Page) -> None:
+    """The clock has leapt past answers that were on their way: the picture is taken once they are here."""
     expect(page.get_by_text("Not connected")).to_be_hidden()
 
 
