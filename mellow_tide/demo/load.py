@@ -38,7 +38,7 @@ from mellow_tide.services.meeting.evidence import Told, tell, tell_new
 from mellow_tide.services.sign_in import hash_password
 from mellow_tide.store.clients import list_contacts
 from mellow_tide.store.database import Database, Sight, Transaction
-from mellow_tide.store.intakes import IntakeToOpen, add_intake, hand_in, open_intake, save_answers
+from mellow_tide.store.intakes import IntakeToOpen, add_intake, hand_in, open_intake
 from mellow_tide.store.logs import add_log
 from mellow_tide.store.people import (
     Person,
@@ -114,8 +114,7 @@ def _add_handed_in(t: Transaction, now: datetime) -> None:
     client_id = CLIENTS["mirabel"].client_id
     add_intake(t, IntakeToOpen(intake_id, client_id, sealed[0], now + timedelta(days=6)))
     open_intake(t, intake_id, sealed[1], now - timedelta(hours=2))
-    save_answers(t, intake_id, 1, MIRABEL_SAYS)
-    hand_in(t, intake_id, now - timedelta(hours=1))
+    hand_in(t, intake_id, 1, MIRABEL_SAYS, now - timedelta(hours=1))
 
 
 def _add_day(t: Transaction, day: date) -> None:

@@ -68,9 +68,20 @@ def list_intakes(t: Transaction, client_id: UUID) -> list[IntakeRow]:
     return t.all(IntakeRow, "intakes_of_client", client_id=client_id)
 
 
-def lock_intake(t: Transaction, intake_id: UUID) -> None:
-    """Hold the intake until the transaction ends."""
-    t.run("lock_intake", intake_id=intake_id)
+@dataclass(frozen=True)
+class HeldIntake:
+    """How far an intake is that is held: the newest saving, and when it was handed in."""
+
+    sequence: int
+    handed_in_at: datetime | None
+
+
+def lock_intake(t: Transaction, intake_id: UUID) -> HeldIntake:
+    """Hold the intake until the transaction ends; raises `NotThere`."""
+    held = t.one(HeldIntake, "lock_intake", intake_id=intake_id)
+    if held is None:
+        raise NotThere("intake")
+    return held
 
 
 def open_intake(t: Transaction, intake_id: UUID, key_hash: bytes, now: datetime) -> bool:
@@ -84,9 +95,15 @@ def save_answers(t: Transaction, intake_id: UUID, sequence: int, answers: Answer
     t.run("save_answers", intake_id=intake_id, sequence=sequence, answers=stored)
 
 
-def hand_in(t: Transaction, intake_id: UUID, now: datetime) -> None:
-    """Close the intake for the client; a second time changes nothing."""
-    t.run("hand_in", intake_id=intake_id, now=now)
+def hand_in(t: Transaction, intake_id: UUID, sequence: int, answers: Answers, now: datetime) -> None:
+    """Close the intake for the client with these answers; a second time changes nothing."""
+    stored = Jsonb(answers.model_dump(mode="json", exclude_none=True))
+    t.run("hand_in", intake_id=intake_id, sequence=sequence, answers=stored, now=now)
+
+
+def withdraw_intake(t: Transaction, intake_id: UUID, now: datetime) -> None:
+    """Let the link and the form behind it end now; one that was handed in stays."""
+    t.run("withdraw_intake", intake_id=intake_id, now=now)
 
 
 def set_verdicts(

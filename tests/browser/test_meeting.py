@@ -44,6 +44,15 @@ def phone(browser: Browser):
     context.close()
 
 
+def test_a_link_is_withdrawn_and_opens_nothing(page: Page, today: Today, phone: BrowserContext):
+    link = a_link(page, "Corin Foghollow")
+    page.get_by_role("button", name="Withdraw the link").first.click()
+    expect(page.get_by_role("list", name="Intakes").get_by_role("listitem").first).to_contain_text("nded")
+    form = phone.new_page()
+    form.goto(link)
+    expect(form.get_by_text("This link is no longer open.")).to_be_visible()
+
+
 def go_on(form: Page, times: int = 1) -> None:
     for _ in range(times):
         form.get_by_role("button", name="Go on").click()

@@ -1,5 +1,6 @@
 """Intakes over HTTP: the link opens once, what is filled in is kept, and the therapist reads it."""
 
+import json
 from datetime import UTC, datetime, timedelta
 
 import psycopg
@@ -11,6 +12,7 @@ from mellow_tide.store.database import Sight, look_through
 from tests.web.test_clients import client_of
 from tests.web.test_sessions import fields
 
+OTHER_ID = "00000000-0000-0000-0000-000000000001"
 OTHER_KEY = "b" * 40
 
 
@@ -97,10 +99,55 @@ def test_what_cannot_be_right_is_said_and_kept_but_not_handed_in(stranger, link)
 def test_it_is_handed_in_once_and_stands(stranger, client, link):
     assert client.get(f"/api/intakes/{link['intake_id']}").status_code == 404
     handed_in(stranger, link, {"talk": "quiet"})
-    assert filled(stranger, link, 10, {"talk": "talk"}, path="/hand-in", method="POST").status_code == 204
-    filled(stranger, link, 11, {"talk": "talk"})
+    # An answer that got lost is asked for again: the same once more is no fault, anything else is.
+    assert filled(stranger, link, 9, {"talk": "quiet"}, path="/hand-in", method="POST").status_code == 204
+    ended(filled(stranger, link, 10, {"talk": "talk"}, path="/hand-in", method="POST"), 409, "handed-in")
+    ended(filled(stranger, link, 11, {"talk": "talk"}), 409, "handed-in")
     items = client.get(f"/api/intakes/{link['intake_id']}").json()["items"]
     assert [(one["item"]["id"], one["item"]["answer"]) for one in items] == [("talk", "Quiet")]
+
+
+def test_what_is_handed_in_is_what_was_looked_at_and_never_older_answers(stranger, client, link):
+    """Older answers used to be looked at, and newer ones, never looked at, to be handed in."""
+    opened(stranger, link)
+    filled(stranger, link, 5, {"conditions": {"today": ["dropsy"]}})
+    older = filled(stranger, link, 4, {"talk": "quiet"}, path="/hand-in", method="POST")
+    ended(older, 409, "answers-out-of-turn")
+    assert stranger.post("/api/intake/form", json={"key": key_of(link)}).json()["handed_in"] is False
+    ahead = filled(stranger, link, 900_000, {"talk": "quiet"}, path="/hand-in", method="POST")
+    ended(ahead, 409, "answers-out-of-turn")
+    ended(filled(stranger, link, 900_000, {"talk": "quiet"}), 409, "answers-out-of-turn")
+    assert filled(stranger, link, 6, {"talk": "quiet"}, path="/hand-in", method="POST").status_code == 204
+    items = client.get(f"/api/intakes/{link['intake_id']}").json()["items"]
+    assert [one["item"]["id"] for one in items] == ["talk"]
+
+
+def test_a_form_stored_with_an_answer_nobody_knows_can_still_be_read(stranger, client, link, owner_dsn):
+    handed_in(stranger, link, {"talk": "quiet"})
+    with psycopg.connect(owner_dsn) as c:
+        look_through(c, Sight(PRACTICE_ID))
+        stray = json.dumps(
+            {
+                "conditions": {"today": ["dropsy"]},
+                "condition_places": [{"condition": "eczema", "places": [{"region": "tail"}]}],
+                "consents": {"tail": "yes"},
+                "excluded": [{"region": "tail"}],
+                "wishes": [{"region": "tail", "depth": 3}],
+                "talk": "quiet",
+            }
+        )
+        c.execute("UPDATE intake SET answers = %s WHERE intake_id = %s", (stray, link["intake_id"]))
+    review = client.get(f"/api/intakes/{link['intake_id']}")
+    assert [one["item"]["id"] for one in review.json()["items"]] == ["talk"]
+
+
+def test_a_link_is_withdrawn_and_what_was_handed_in_stays(stranger, client, link):
+    opened(stranger, link)
+    filled(stranger, link, 1, {"talk": "quiet"})
+    assert client.post(f"/api/intakes/{link['intake_id']}/withdraw").status_code == 204
+    ended(opened(stranger, link), 410, "link-ended")
+    ended(filled(stranger, link, 2, {"talk": "talk"}), 410, "link-ended")
+    assert client.post(f"/api/intakes/{OTHER_ID}/withdraw").status_code == 404
 
 
 def test_each_answer_is_accepted_or_questioned_and_only_the_accepted_change_the_record(

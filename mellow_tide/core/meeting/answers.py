@@ -1,14 +1,14 @@
 """What a client answers in an intake. What is not answered is None and changes nothing."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from datetime import date, timedelta
-from typing import Literal
+from typing import Literal, TypeVar
 
 from mellow_tide.core.care.pregnancy import TERM_DAYS, due_date_of
 from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.catalogue.rules import Heading
-from mellow_tide.core.flow.brief import Place
+from mellow_tide.core.flow.brief import Excluded, Place, Wish
 from mellow_tide.core.meeting.record import (
     BirthYear,
     Email,
@@ -32,6 +32,9 @@ from mellow_tide.core.refusal import FieldProblem
 Consenting = Literal["yes", "through_cloth", "no", "ask"]
 LATEST = timedelta(days=28)
 """A pregnancy is reckoned with until four weeks past its due date."""
+
+
+P = TypeVar("P", Place, Excluded, Wish)
 
 
 class Answers(Record):
@@ -86,6 +89,31 @@ class Answers(Record):
             if heading != "pregnancy" or self.pregnant == "yes"
             for id in ids
         )
+
+
+def keep_known(answers: Answers, catalogue: Catalogue) -> Answers:
+    """The answers without what names nothing of the catalogue, as an older or a broken form may."""
+
+    def placed(places: Iterable[P] | None) -> tuple[P, ...] | None:
+        return None if places is None else tuple(x for x in places if x.region in catalogue.regions)
+
+    return answers.model_copy(
+        update={
+            "conditions": {
+                heading: tuple(id for id in ids if id in catalogue.conditions)
+                for heading, ids in answers.conditions.items()
+            },
+            "condition_places": tuple(
+                one.model_copy(update={"places": placed(one.places)})
+                for one in answers.condition_places
+                if one.condition in catalogue.conditions
+            ),
+            "consents": {id: said for id, said in answers.consents.items() if id in catalogue.consents},
+            "tension": placed(answers.tension),
+            "excluded": placed(answers.excluded),
+            "wishes": placed(answers.wishes),
+        }
+    )
 
 
 def find_problems(answers: Answers, day: date, catalogue: Catalogue) -> tuple[FieldProblem, ...]:

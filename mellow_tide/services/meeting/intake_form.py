@@ -12,7 +12,14 @@ from mellow_tide.core.meeting.questions import IntakeSection, read_sections
 from mellow_tide.core.refusal import Refused
 from mellow_tide.services.sign_in import hash_token
 from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.intakes import IntakeRow, find_intake_by_token, hand_in, open_intake, save_answers
+from mellow_tide.store.intakes import (
+    IntakeRow,
+    find_intake_by_token,
+    hand_in,
+    lock_intake,
+    open_intake,
+    save_answers,
+)
 from mellow_tide.store.people import find_house, find_practice
 
 
@@ -30,6 +37,18 @@ class AtFault(Record):
     field: str
     what: str
     remedy: str
+
+
+class HandedIn(Exception):
+    """The form has been handed in: its answers stand."""
+
+
+class AnswersOutOfTurn(Exception):
+    """Newer answers than these are there, or these are further ahead than a device can be."""
+
+
+MOST_AHEAD = 10_000
+"""By how many savings a device that was offline can be ahead of what arrived."""
 
 
 class IntakeForm(Record):
@@ -108,10 +127,18 @@ def read_form(db: Database, key: str, shipped: ShippedCatalogue) -> IntakeForm:
 
 
 def save(db: Database, key: str, sequence: int, answers: Answers, shipped: ShippedCatalogue) -> Saved:
-    """Keep the answers as they are, half-filled too; one that comes late changes nothing. Raises `LinkEnded`."""
+    """Keep the answers as they are, half-filled too; one that comes late changes nothing.
+
+    Raises `LinkEnded`, `HandedIn`, and `AnswersOutOfTurn` for a sequence far ahead of what is there.
+    """
     opened = _opened(db, key)
     row = opened.row
     with db.transaction(Sight(row.practice_id)) as t:
+        held = lock_intake(t, row.intake_id)
+        if held.handed_in_at is not None:
+            raise HandedIn
+        if sequence > held.sequence + MOST_AHEAD:
+            raise AnswersOutOfTurn
         save_answers(t, row.intake_id, sequence, answers)
     found = find_problems(answers, db.now().date(), in_house(opened.house, shipped))
     return Saved(
@@ -121,17 +148,25 @@ def save(db: Database, key: str, sequence: int, answers: Answers, shipped: Shipp
 
 
 def hand_in_form(db: Database, key: str, sequence: int, answers: Answers, shipped: ShippedCatalogue) -> None:
-    """Hand the form in; a second time changes nothing. Raises `LinkEnded`, `AnswersAtFault`."""
+    """Hand the form in with these answers, all or nothing; the same once more changes nothing.
+
+    Raises `LinkEnded`, `AnswersAtFault`, `HandedIn` for other answers than those that were handed in, and
+    `AnswersOutOfTurn` where newer ones are there, or these are far ahead.
+    """
     opened = _opened(db, key)
     row = opened.row
     found = find_problems(answers, db.now().date(), in_house(opened.house, shipped))
     if found:
         raise AnswersAtFault(*found)
-    if row.handed_in_at is not None:
-        return
-    save(db, key, sequence, answers, shipped)
     with db.transaction(Sight(row.practice_id)) as t:
-        hand_in(t, row.intake_id, db.now())
+        held = lock_intake(t, row.intake_id)
+        if held.handed_in_at is not None:
+            if sequence == held.sequence:
+                return
+            raise HandedIn
+        if not held.sequence <= sequence <= held.sequence + MOST_AHEAD:
+            raise AnswersOutOfTurn
+        hand_in(t, row.intake_id, sequence, answers, db.now())
 
 
 def _by(db: Database, token_hash: bytes) -> IntakeRow:

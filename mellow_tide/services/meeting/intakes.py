@@ -10,6 +10,7 @@ from pydantic import AwareDatetime, Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.meeting.answers import keep_known
 from mellow_tide.core.meeting.review import Item, accept_answers, review_answers
 from mellow_tide.core.refusal import FieldProblem, Refused
 from mellow_tide.services.desk import Desk
@@ -23,6 +24,7 @@ from mellow_tide.store.intakes import (
     find_intake,
     lock_intake,
     set_verdicts,
+    withdraw_intake,
 )
 from mellow_tide.store.intakes import IntakeToOpen as StoredIntake
 
@@ -99,6 +101,13 @@ def make_intake(desk: Desk, client_id: UUID) -> NewIntake:
     return NewIntake(intake_id=intake_id, token=token, expires_at=expires_at)
 
 
+def withdraw(desk: Desk, intake_id: UUID) -> None:
+    """Let a link, and the form behind it, end now; what was handed in stays. Raises `NotThere`."""
+    with desk.writing() as t:
+        lock_intake(t, intake_id)
+        withdraw_intake(t, intake_id, desk.db.now())
+
+
 def read_review(desk: Desk, intake_id: UUID) -> IntakeReview:
     """A handed-in intake, each answer with what it means. Raises `NotThere`."""
     with desk.reading() as t:
@@ -138,7 +147,7 @@ def judge(desk: Desk, intake_id: UUID, verdicts: Mapping[str, Verdict]) -> Intak
         before = _judged(row)
         taken = {id for id, one in verdicts.items() if one.verdict == "accepted"}
         taken -= {id for id, one in before.items() if one.verdict == "accepted"}
-        answers = row.answers
+        answers = keep_known(row.answers, desk.catalogue)
         tell(t, desk, row.client_id, lambda record: accept_answers(record, answers, taken), Told("intake"))
         name = desk.name(t)
         made = {id: Judged(**one.model_dump(), at=now, person_name=name) for id, one in verdicts.items()}
@@ -169,7 +178,7 @@ def list_to_ask(rows: Iterable[IntakeRow], client: ClientRow, catalogue: Catalog
 
 
 def _items(row: IntakeRow, client: ClientRow, catalogue: Catalogue) -> tuple[Item, ...]:
-    return review_answers(row.answers, client.record, client.day, catalogue)
+    return review_answers(keep_known(row.answers, catalogue), client.record, client.day, catalogue)
 
 
 def _judged(row: IntakeRow) -> dict[str, Judged]:

@@ -13,7 +13,7 @@ SELECT practice_id, intake_id, client_id, key_hash, made_at, expires_at, opened_
 FROM intake WHERE link_hash = %(token_hash)s OR key_hash = %(token_hash)s
 
 -- name: lock_intake
-SELECT sequence FROM intake WHERE practice_id = %(practice_id)s AND intake_id = %(intake_id)s FOR UPDATE
+SELECT sequence, handed_in_at FROM intake WHERE practice_id = %(practice_id)s AND intake_id = %(intake_id)s FOR UPDATE
 
 -- name: intakes_of_client
 SELECT practice_id, intake_id, client_id, key_hash, made_at, expires_at, opened_at, handed_in_at, reviewed_at, sequence,
@@ -30,7 +30,11 @@ UPDATE intake SET answers = %(answers)s, sequence = %(sequence)s
 WHERE practice_id = %(practice_id)s AND intake_id = %(intake_id)s AND sequence < %(sequence)s AND handed_in_at IS NULL
 
 -- name: hand_in
-UPDATE intake SET handed_in_at = %(now)s
+UPDATE intake SET answers = %(answers)s, sequence = %(sequence)s, handed_in_at = %(now)s
+WHERE practice_id = %(practice_id)s AND intake_id = %(intake_id)s AND handed_in_at IS NULL
+
+-- name: withdraw_intake
+UPDATE intake SET expires_at = least(expires_at, %(now)s)
 WHERE practice_id = %(practice_id)s AND intake_id = %(intake_id)s AND handed_in_at IS NULL
 
 -- name: set_verdicts

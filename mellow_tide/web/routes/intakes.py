@@ -47,6 +47,12 @@ def make_intake(client_id: UUID, request: Request, desk: AtDesk) -> IntakeLink:
     )
 
 
+@router.post("/intakes/{intake_id}/withdraw", status_code=204)
+def withdraw_intake(intake_id: UUID, desk: AtDesk) -> None:
+    """End a link before its time."""
+    intakes.withdraw(desk, intake_id)
+
+
 @router.get("/intakes/{intake_id}")
 def read_intake(intake_id: UUID, desk: AtDesk) -> IntakeReview:
     """A handed-in intake, each answer with what it means for a session."""

@@ -29,7 +29,12 @@ export function Intakes({ client }: { client: ClientPage }) {
       location.assign(`/intake#${token}`);
     },
   });
-  const problem = making.error ?? handing.error;
+  const withdrawing = useMutation({
+    mutationFn: (intake_id: string) =>
+      api.POST("/api/intakes/{intake_id}/withdraw", { params: { path: { intake_id } } }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: clientQuery(client.client_id).queryKey }),
+  });
+  const problem = making.error ?? handing.error ?? withdrawing.error;
   const when = (at: string) => dayAndTime(at, timeZone, new Date());
   return (
     <div className="grid gap-4">
@@ -56,7 +61,18 @@ export function Intakes({ client }: { client: ClientPage }) {
                   {say.handedIn(when(intake.handed_in_at), intake.reviewed_at ? "read" : "to be read")}
                 </Link>
               ) : (
-                <span className="text-quiet">{capital(waitsFor(intake, when))}</span>
+                <span className="flex flex-wrap items-center gap-x-4">
+                  <span className="text-quiet">{capital(waitsFor(intake, when))}</span>
+                  {new Date(intake.expires_at) > new Date() && (
+                    <Button
+                      look="quiet"
+                      disabled={withdrawing.isPending}
+                      onClick={() => withdrawing.mutate(intake.intake_id)}
+                    >
+                      {say.withdrawLink}
+                    </Button>
+                  )}
+                </span>
               )}
             </li>
           ))}

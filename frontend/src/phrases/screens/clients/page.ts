@@ -1,5 +1,6 @@
 /** What these screens say: clients. */
 export const say = {
+  withdrawLink: "Withdraw the link",
   throughSheetOnly: (places: string) => `Only through the sheet: ${places}.`,
   askWhere: "Ask where it is:",
   noSessionRefer: "No session, refer",
