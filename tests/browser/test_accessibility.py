@@ -138,9 +138,28 @@ def test_every_part_of_the_intake(page: Page, theme, today: Today):
         expect(page.get_by_role("heading", name=title)).to_be_visible()
         if title == "Pregnancy":
             page.get_by_label("Yes").check()
+        if title == "Health":
+            page.get_by_label("I have eczema or psoriasis").check()
+            expect(page.get_by_role("group", name="Where is it: I have eczema or psoriasis?")).to_be_visible()
         assert broken_rules(page) == []
         if not title.startswith("So"):
             page.get_by_role("button", name="Go on").click()
+
+
+@pytest.mark.long
+def test_what_is_asked_before_touching(page: Page, theme, today: Today):
+    today.open("Corin Foghollow")
+    page.get_by_role("link", name="Meet").click()
+    page.get_by_label("A condition to add today").click()
+    page.get_by_role("button", name="Acute injury within 72 hours").click()
+    page.get_by_role("button", name="A headache").click()
+    page.get_by_label("On one side").check()
+    assert broken_rules(page) == []
+    page.get_by_role("button", name="Health", exact=True).click()
+    health = page.get_by_role("region", name="Health", exact=True)
+    health.get_by_label("Add a condition").fill("frac")
+    health.get_by_role("button", name="Recent fracture or dislocation").click()
+    assert broken_rules(page) == []
 
 
 @pytest.mark.long
@@ -168,7 +187,7 @@ def test_work_and_all_that_opens_on_it(page: Page, today: Today):
         page.keyboard.press("PageDown")
     assert broken_rules(page) == []
     page.keyboard.press("p")
-    page.get_by_role("button", name="Inner edge of the shoulder blade").click()
+    page.get_by_role("button", name="Left inner edge of the shoulder blade").click()
     page.get_by_role("button", name="9", exact=True).click()
     assert broken_rules(page) == []
     page.get_by_role("button", name="Another point").click()
