@@ -15,7 +15,7 @@ from starlette.exceptions import HTTPException
 from mellow_tide.core.phrases.book import say
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, Offer, Refused
 from mellow_tide.services.designing.standing import RunHasBegun
-from mellow_tide.services.meeting.intake_form import AnswersOutOfTurn, HandedIn, LinkEnded, LinkUsed
+from mellow_tide.services.meeting.intake_form import AnswersOutOfTurn, FormHandedIn, LinkEnded, LinkUsed
 from mellow_tide.services.running.runs import DayQuestionOpen, SheetUnknown
 from mellow_tide.services.sign_in import SignInRefused, TooManyAttempts
 from mellow_tide.store.errors import Conflict, Differs, NotThere, Stale, StoreUnavailable
@@ -66,7 +66,7 @@ PLAIN: dict[type[Exception], tuple[int, str]] = {
     SheetUnknown: (409, "sheet-unknown"),
     LinkUsed: (409, "link-used"),
     LinkEnded: (410, "link-ended"),
-    HandedIn: (409, "handed-in"),
+    FormHandedIn: (409, "handed-in"),
     AnswersOutOfTurn: (409, "answers-out-of-turn"),
     StoreUnavailable: (503, "store-unavailable"),
     NotSignedIn: (401, "not-signed-in"),

@@ -39,7 +39,7 @@ class AtFault(Record):
     remedy: str
 
 
-class HandedIn(Exception):
+class FormHandedIn(Exception):
     """The form has been handed in: its answers stand."""
 
 
@@ -129,14 +129,14 @@ def read_form(db: Database, key: str, shipped: ShippedCatalogue) -> IntakeForm:
 def save(db: Database, key: str, sequence: int, answers: Answers, shipped: ShippedCatalogue) -> Saved:
     """Keep the answers as they are, half-filled too; one that comes late changes nothing.
 
-    Raises `LinkEnded`, `HandedIn`, and `AnswersOutOfTurn` for a sequence far ahead of what is there.
+    Raises `LinkEnded`, `FormHandedIn`, and `AnswersOutOfTurn` for a sequence far ahead of what is there.
     """
     opened = _opened(db, key)
     row = opened.row
     with db.transaction(Sight(row.practice_id)) as t:
         held = lock_intake(t, row.intake_id)
         if held.handed_in_at is not None:
-            raise HandedIn
+            raise FormHandedIn
         if sequence > held.sequence + MOST_AHEAD:
             raise AnswersOutOfTurn
         save_answers(t, row.intake_id, sequence, answers)
@@ -150,7 +150,7 @@ def save(db: Database, key: str, sequence: int, answers: Answers, shipped: Shipp
 def hand_in_form(db: Database, key: str, sequence: int, answers: Answers, shipped: ShippedCatalogue) -> None:
     """Hand the form in with these answers, all or nothing; the same once more changes nothing.
 
-    Raises `LinkEnded`, `AnswersAtFault`, `HandedIn` for other answers than those that were handed in, and
+    Raises `LinkEnded`, `AnswersAtFault`, `FormHandedIn` for other answers than those that were handed in, and
     `AnswersOutOfTurn` where newer ones are there, or these are far ahead.
     """
     opened = _opened(db, key)
@@ -163,7 +163,7 @@ def hand_in_form(db: Database, key: str, sequence: int, answers: Answers, shippe
         if held.handed_in_at is not None:
             if sequence == held.sequence:
                 return
-            raise HandedIn
+            raise FormHandedIn
         if not held.sequence <= sequence <= held.sequence + MOST_AHEAD:
             raise AnswersOutOfTurn
         hand_in(t, row.intake_id, sequence, answers, db.now())
