@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from random import Random
 
+from mellow_tide.core.care.restrictions import restrict
 from mellow_tide.core.catalogue.house import House
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import (
@@ -149,7 +150,7 @@ def _lopsided(flow, client):
         if part.role == "work" and CATALOGUE.regions[part.region].sides == "pair":
             steps.setdefault(part.region, {})[part.side] = part.steps
     for region, sides in steps.items():
-        spared = any(x.region == region for x in client.excluded)
+        spared = any(x.region == region for x in restrict(client, CATALOGUE).excluded)
         if len(sides) == 2 and sides["left"] != sides["right"]:
             yield f"{region}: other strokes left than right"
         if len(sides) == 1 and not spared:

@@ -15,11 +15,13 @@ def check(case: Case) -> Iterator[Found]:
     """Focus regions that are missing, or get less for their size than what was not asked for.
 
     Size is the body's surface, weighed as the school does. A region that already has its most sensible time is not
-    short, nor is one beside which all others have their least.
+    short, nor is one beside which all others have their least, nor one that the client wants worked through the sheet:
+    few strokes work there.
     """
     if case.kind.open_ended:
         return
     focus = case.flow.brief.focus
+    sheeted = {case.catalogue.consents[id].region for id in case.client.through_cloth}
     parts = list(case.worked())
     others = [s for s in parts if s.region not in focus]
     for wanted in focus:
@@ -31,7 +33,7 @@ def check(case: Case) -> Iterator[Found]:
         seconds = sum(case.seconds(s) for s in own)
         full = all(case.seconds(s) >= case.bounds(s)[1] - TOLERATED for s in own)
         bare = all(case.seconds(s) <= case.bounds(s)[0] + TOLERATED for s in others)
-        if full or bare:
+        if full or bare or wanted in sheeted:
             continue
         neutral = _size(case, own) * sum(case.seconds(s) for s in others) / _size(case, others)
         if seconds < neutral - TOLERATED * len(own):
