@@ -52,5 +52,12 @@ export default defineConfig({
   plugins: [react(), tailwindcss(), offline],
   server: { proxy: { "/api": "http://127.0.0.1:8420" } },
   build: { target: "es2022" },
-  test: { environment: "node", pool: "threads", isolate: false, include: ["src/**/*.test.{ts,tsx}"] },
+  test: {
+    environment: "node",
+    pool: "threads",
+    isolate: false,
+    include: ["src/**/*.test.{ts,tsx}"],
+    // One of them reads every file, and a busy machine takes its time.
+    testTimeout: 60_000,
+  },
 });

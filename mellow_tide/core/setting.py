@@ -4,7 +4,8 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Self
 
-from mellow_tide.core.care.restrictions import Restrictions, restrict
+from mellow_tide.core.care.restrict import restrict
+from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.flow import Flow

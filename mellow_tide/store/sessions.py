@@ -11,7 +11,7 @@ from psycopg.types.json import Jsonb
 from pydantic import TypeAdapter
 
 from mellow_tide.core.flow.brief import ClientFacts, Excluded
-from mellow_tide.core.meeting.day import DayAnswer, add_day_answer
+from mellow_tide.core.meeting.day import DayAnswer, add_day_answer, add_excluded
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.run.events import RunEvent
@@ -76,7 +76,7 @@ class SessionRow:
         # The question is due as soon as work begins.
         asked = "answered" if self.answer else "open" if self.begun else "not_due"
         facts = self.client.facts(self.day).model_copy(update={"day_question": asked})
-        return add_day_answer(facts, DayAnswer(excluded=self._by_hand))
+        return add_excluded(facts, self._by_hand)
 
     @cached_property
     def _by_hand(self) -> tuple[Excluded, ...]:

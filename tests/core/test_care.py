@@ -6,7 +6,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mellow_tide.core.care.restrictions import list_thresholds, restrict
+from mellow_tide.core.care.restrict import restrict
+from mellow_tide.core.care.thresholds import list_thresholds
 from mellow_tide.core.catalogue.rules import Limits
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, ConditionPlaces, Excluded, Place, Wish

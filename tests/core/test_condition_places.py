@@ -5,7 +5,7 @@ from datetime import date
 import pytest
 from pydantic import ValidationError
 
-from mellow_tide.core.care.restrictions import restrict
+from mellow_tide.core.care.restrict import restrict
 from mellow_tide.core.catalogue.rules import Condition
 from mellow_tide.core.flow.brief import ClientFacts, ConditionPlaces, Excluded, Place
 from mellow_tide.core.meeting.answers import Answers, find_problems

@@ -5,7 +5,7 @@ from typing import get_args
 
 import pytest
 
-from mellow_tide.core.care.restrictions import restrict
+from mellow_tide.core.care.restrict import restrict
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.meeting.day import DayAnswer, add_day_answer
 from mellow_tide.core.meeting.headache import BY_GRAVITY, Headache, judge_headache, read_headache_questions

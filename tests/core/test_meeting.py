@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mellow_tide.core.care.restrictions import restrict
+from mellow_tide.core.care.restrict import restrict
 from mellow_tide.core.flow.brief import ClientFacts, Excluded, Place, Wish
 from mellow_tide.core.meeting.changes import ItemChange, compare_records, net_changes
 from mellow_tide.core.meeting.day import DayAnswer, add_day_answer, hear_places

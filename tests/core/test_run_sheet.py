@@ -51,6 +51,13 @@ def test_a_stroke_over_a_whole_region_says_which_fragile_places_it_passes_lightl
     assert found == [("the spine", "the kidneys, at the lowest ribs"), (), ()]
 
 
+def test_an_entry_says_that_a_hand_holds_the_head(catalogue):
+    pull = step("traction", "mobilise", "palms", 2, 1).model_copy(update={"support": True})
+    neck = part("neck", "mid", "supine", "none", pull, step())
+    entries = lay_out(flow(OPEN, neck, CLOSE), catalogue).entries
+    assert [entry.support for entry in entries if entry.part_id == neck.id and entry.stroke] == [True, False]
+
+
 def test_feet_soil_the_hands_until_they_are_washed(catalogue):
     sheet = lay_out(flow(OPEN, *FEET, HAND, CLOSE), catalogue)
     states = {e.part_id: e.hands for e in sheet.entries if e.kind == "stroke"}

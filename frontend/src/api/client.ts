@@ -36,7 +36,8 @@ export type Outline = Schemas["Outline"];
 export type Landing = Schemas["Landing"];
 export type Excluded = Schemas["Excluded"];
 export type Place = Schemas["Place"];
-export type PlacesToKeepOff = Schemas["PlacesToKeepOff"];
+/** All places to keep off: for good, and in one session alone. */
+export type PlacesKeptOff = Omit<Schemas["PlacesToKeepOff"], "revision">;
 export type ConditionPlaces = Schemas["ConditionPlaces"];
 export type PartPlaces = Schemas["PartPlaces"];
 export type StrokePick = Schemas["Pick"];

@@ -2677,7 +2677,8 @@ export interface components {
          *
          *     `in_pregnancy`: it is a state of a pregnancy. `asks`: the condition in the client's own words, under the heading
          *     `asked` of the intake. `needs_place`: it is somewhere, and the client is asked where; in `cap` and `forbid` `there`
-         *     stands for the answer.
+         *     stands for the answer. `headache`: on the day it is not chosen from a list but follows from the questions of a
+         *     headache.
          */
         Condition: {
             /** Id */
@@ -2762,6 +2763,11 @@ export interface components {
              * @default false
              */
             needs_place: boolean;
+            /**
+             * Headache
+             * @default false
+             */
+            headache: boolean;
         };
         /**
          * ConditionPlaces
@@ -3074,7 +3080,7 @@ export interface components {
          *     `neck/walk` what leads there, `neck/stool-2` the second time something is done with the stool on the way.
          *     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the part, its
          *     oiling and asking included; getting there is not. `eases_over` names the fragile places of its region that a stroke
-         *     without a zone passes more lightly.
+         *     without a zone passes more lightly; `support`: one hand holds the head.
          */
         Entry: {
             /** Kind */
@@ -3161,6 +3167,11 @@ export interface components {
              * @default []
              */
             eases_over: string[];
+            /**
+             * Support
+             * @default false
+             */
+            support: boolean;
         };
         /**
          * Erased

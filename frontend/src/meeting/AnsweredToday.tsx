@@ -2,8 +2,8 @@ import type { Catalogue, DayAnswer, SessionView } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
 import { whatMoved } from "../phrases/plan/difference";
 import { say } from "../phrases/screens/meeting";
-import { capital, listed, placeName } from "../phrases/words";
-import { placesOf, placeWords } from "./places";
+import { capital, listed, placeName, placesNamed } from "../phrases/words";
+import { placesOf } from "./places";
 
 /** What was answered today, what it changed in the plan, and what the plan cannot obey. */
 export function AnsweredToday({ session }: { session: SessionView }) {
@@ -33,7 +33,7 @@ function answerWords(answer: DayAnswer, catalogue: Catalogue): string {
   const named = (id: string) => {
     const name = capital(catalogue.conditions[id]?.name ?? id);
     const places = placesOf(condition_places, id);
-    return places ? `${name}: ${placeWords(places, catalogue, say.nowhereTold)}` : name;
+    return places ? `${name}: ${placesNamed(places, catalogue)}` : name;
   };
   const parts = [
     note && `“${note}”`,

@@ -18,7 +18,6 @@ interface Props {
 }
 
 const MOST = 8;
-const ASKED_APART = ["headache_usual", "headache_warning", "sudden_headache"];
 
 /** A condition to add: the eight that are told most, or what the typed words find. Enter takes the first. */
 export function ConditionChoice({ label, chosen, today, onHeadache, onChoose }: Props) {
@@ -27,7 +26,7 @@ export function ConditionChoice({ label, chosen, today, onHeadache, onChoose }: 
   const [typed, setTyped] = useState("");
   const [open, setOpen] = useState(!today);
   const free = Object.values(catalogue.conditions).filter(
-    ({ id }) => !chosen.includes(id) && !(today && ASKED_APART.includes(id)),
+    ({ id, headache }) => !chosen.includes(id) && !(today && headache),
   );
   const ofToday = free.filter(({ asked, level }) => today && asked === "today" && level !== "refer");
   const usual = mostTold.flatMap((id) => free.filter((one) => one.id === id && !ofToday.includes(one)));

@@ -34,7 +34,7 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
   const [chosen, setChosen] = useState<Excluded[]>(answered?.excluded ?? []);
   const [told, setTold] = useState(answered?.condition_places ?? []);
   // What is on record and has no place yet is asked with the question, and stays until it is sent.
-  const [unplaced] = useState(() => unplacedOf(session));
+  const [unplaced] = useState(() => unplacedOf(session.evaluation.restrictions));
   const [headache, setHeadache] = useState<Partial<Headache> | null>(answered?.headache ?? null);
   const asking = headache !== null && !isAnswered(headache);
   const [refused, setRefused] = useState<string[]>([]);
@@ -119,7 +119,7 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
           condition={catalogue.conditions[id]?.name ?? id}
           places={placesOf(told, id)}
           nowhere={say.nowhereWeWork}
-          onTheSide={liesOnTheSide(session)}
+          onTheSide={liesOnTheSide(session.evaluation.restrictions)}
           onTell={(places) => setTold(tellPlaces(told, id, places))}
         />
       ))}

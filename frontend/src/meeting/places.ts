@@ -1,6 +1,6 @@
 /** Places on a client, in words and as the choices of a list. */
 import type { Catalogue, ConditionPlaces, Entry, Place } from "../api/client";
-import { listed, placeName, type SidedPlace } from "../phrases/words";
+import type { SidedPlace } from "../phrases/words";
 
 type Regions = Pick<Catalogue, "regions">;
 
@@ -38,9 +38,4 @@ export function tellPlaces(
   places: Place[],
 ): ConditionPlaces[] {
   return [...(told ?? []).filter((one) => one.condition !== condition), { condition, places }];
-}
-
-/** `left hand and both feet`, or that it is nowhere. */
-export function placeWords(places: readonly SidedPlace[], catalogue: Regions, nowhere: string): string {
-  return listed(places.map((place) => placeName(place, catalogue))) || nowhere;
 }

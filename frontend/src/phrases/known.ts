@@ -1,6 +1,6 @@
 /** What became known of a client, in words: what changed, how it became known, and when. */
 import type { Catalogue, Known } from "../api/client";
-import { capital, listed, placeName, type Side, type SidedPlace, spoken } from "./words";
+import { capital, placeName, placesNamed, type Side, type SidedPlace, spoken } from "./words";
 
 type Names = Pick<Catalogue, "conditions" | "consents" | "regions" | "strokes" | "tools">;
 
@@ -17,7 +17,7 @@ export function whatChanged({ about, change }: Pick<Known, "about" | "change">, 
     case "conditions":
       return `${capital(names.conditions[item]?.name ?? item)}: ${gone ? "no longer" : "noted"}`;
     case "condition_places":
-      return `Where, ${names.conditions[item]?.name ?? item}: ${gone ? "not told any more" : places(after, names)}`;
+      return `Where, ${names.conditions[item]?.name ?? item}: ${gone ? "not told any more" : placesNamed((after as string[]).map(read), names)}`;
     case "consents":
       return `${capital(names.consents[item]?.name ?? item)}: ${gone ? "no answer any more" : said(after)}${was(before)}`;
     case "wishes":
@@ -42,11 +42,6 @@ function placed(field: string, item: string, gone: boolean, after: unknown, name
   if (field === "tension") return `Tension, ${place}${gone ? ": no longer" : ""}`;
   if (gone) return `May be worked again: ${place}`;
   return `Keep off: ${place}${after === "keep off" ? "" : ` (${after})`}`;
-}
-
-function places(after: unknown, names: Names): string {
-  const keys = after as string[];
-  return listed(keys.map((key) => placeName(read(key), names))) || "nowhere we work";
 }
 
 /** A place from its key: `foot left toes`. */

@@ -54,6 +54,11 @@ export function placeName({ region, side = "both", zone }: SidedPlace, { regions
   return zone ? `${name}, ${zoneName(zone, known)}` : name;
 }
 
+/** Where a condition is: `left hand and both feet`, or that it is nowhere. */
+export function placesNamed(places: readonly SidedPlace[], names: Regions): string {
+  return listed(places.map((place) => placeName(place, names))) || "nowhere we work";
+}
+
 /** Where the therapist stands: behind a seated client is where the head of a table would be. */
 export function placeWord(place: string, position: string): string {
   if (position.startsWith("seated") && place === "head") return "behind";

@@ -116,7 +116,8 @@ class Condition(Limits, Named):
 
     `in_pregnancy`: it is a state of a pregnancy. `asks`: the condition in the client's own words, under the heading
     `asked` of the intake. `needs_place`: it is somewhere, and the client is asked where; in `cap` and `forbid` `there`
-    stands for the answer.
+    stands for the answer. `headache`: on the day it is not chosen from a list but follows from the questions of a
+    headache.
     """
 
     level: Literal["refer", "ask", "adapt"]
@@ -124,6 +125,7 @@ class Condition(Limits, Named):
     asks: str
     in_pregnancy: bool = False
     needs_place: bool = False
+    headache: bool = False
 
     @model_validator(mode="after")
     def _asks_only_for_what_it_uses(self) -> Self:

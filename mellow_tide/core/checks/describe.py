@@ -52,21 +52,18 @@ def _does(condition: Condition, shipped: ShippedCatalogue) -> Iterator[str]:
 
     if condition.needs_place:
         yield "asks where"
-    if condition.forbid:
-        yield f"leaves alone: {named(condition.forbid)}"
-    if condition.unless_asked:
-        yield f"only if asked for: {named(condition.unless_asked)}"
+    listed = (
+        ("leaves alone: {}", condition.forbid),
+        ("only if asked for: {}", condition.unless_asked),
+        ("nothing outward on {}", condition.no_outward),
+        ("never {}", condition.no_positions),
+        ("no heat on {}", condition.avoid_heat),
+        ("no {} in the oil", condition.no_ingredients),
+    )
+    yield from (words.format(named(ids)) for words, ids in listed if ids)
     yield from (f"{named([id])}: depth {depth} at most" for id, depth in condition.cap.items())
     for one in condition.no_strokes:
         yield f"no {named(one.strokes)} on {named(one.on)}"
-    if condition.no_outward:
-        yield f"nothing outward on {named(condition.no_outward)}"
-    if condition.no_positions:
-        yield f"never {named(condition.no_positions)}"
-    if condition.avoid_heat:
-        yield f"no heat on {named(condition.avoid_heat)}"
-    if condition.no_ingredients:
-        yield f"no {named(condition.no_ingredients)} in the oil"
     if condition.most_minutes:
         yield f"{condition.most_minutes} min at most"
     if condition.raise_head:

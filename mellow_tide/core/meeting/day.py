@@ -1,6 +1,7 @@
 """The question of the day: "anything new, anything or anywhere to keep away from today?", and what its answer does."""
 
 import re
+from collections.abc import Iterable
 from typing import Annotated
 
 from pydantic import Field
@@ -28,16 +29,20 @@ class DayAnswer(Record):
 
 def add_day_answer(facts: ClientFacts, answer: DayAnswer) -> ClientFacts:
     """What is known of the client, with what is so today."""
-    known = {place_key(place) for place in facts.excluded}
-    today = tuple(place for place in answer.excluded if place_key(place) not in known)
     headache = {judge_headache(answer.headache, facts)} if answer.headache else set()
-    return facts.model_copy(
+    return add_excluded(facts, answer.excluded).model_copy(
         update={
             "conditions": facts.conditions | answer.conditions | headache,
             "condition_places": merge_places(facts.condition_places, answer.condition_places),
-            "excluded": (*facts.excluded, *today),
         }
     )
+
+
+def add_excluded(facts: ClientFacts, places: Iterable[Excluded]) -> ClientFacts:
+    """What is known of the client, with places to keep off today that were not known before."""
+    known = {place_key(place) for place in facts.excluded}
+    today = (place for place in places if place_key(place) not in known)
+    return facts.model_copy(update={"excluded": (*facts.excluded, *today)})
 
 
 def hear_places(note: str, catalogue: Catalogue) -> tuple[Excluded, ...]:

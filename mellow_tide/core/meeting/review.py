@@ -5,7 +5,8 @@ from datetime import date
 from typing import Literal
 
 from mellow_tide.core.care.pregnancy import gestation_days
-from mellow_tide.core.care.restrictions import Restrictions, restrict
+from mellow_tide.core.care.restrict import restrict
+from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.catalogue.rules import Condition

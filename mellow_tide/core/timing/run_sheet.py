@@ -43,7 +43,7 @@ class Entry:
     `neck/walk` what leads there, `neck/stool-2` the second time something is done with the stool on the way.
     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the part, its
     oiling and asking included; getting there is not. `eases_over` names the fragile places of its region that a stroke
-    without a zone passes more lightly.
+    without a zone passes more lightly; `support`: one hand holds the head.
     """
 
     kind: Literal["stroke"] | TransitionKind
@@ -74,6 +74,7 @@ class Entry:
     depth: Depth | None = None
     passes: int | None = None
     eases_over: tuple[str, ...] = ()
+    support: bool = False
 
 
 class RunSheet(Record):
@@ -222,6 +223,7 @@ def _stroke_entry(
         zone=step.zone,
         depth=step.depth,
         passes=step.passes,
+        support=step.support,
         eases_over=() if step.zone else catalogue.passed_lightly(region, step.depth),
     )
 

@@ -7,7 +7,7 @@ from uuid import UUID
 
 from pydantic import AwareDatetime, StringConstraints
 
-from mellow_tide.core.care.restrictions import restrict
+from mellow_tide.core.care.restrict import restrict
 from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import PressureWord, Wish

@@ -6,7 +6,9 @@ from uuid import UUID, uuid4
 
 from pydantic import AwareDatetime
 
-from mellow_tide.core.care.restrictions import Restrictions, Threshold, list_thresholds, restrict
+from mellow_tide.core.care.restrict import restrict
+from mellow_tide.core.care.restrictions import Restrictions
+from mellow_tide.core.care.thresholds import Threshold, list_thresholds
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.meeting.changes import ItemChange

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from uuid import UUID
 
-from mellow_tide.core.care.restrictions import restrict
+from mellow_tide.core.care.restrict import restrict
 from mellow_tide.core.meeting.changes import compare_records
 from mellow_tide.core.meeting.record import ClientRecord, nobody
 from mellow_tide.core.meeting.sides import name_record_sides

@@ -34,7 +34,7 @@ export function MeetPage() {
 function Today({ session }: { session: SessionView }) {
   const answering = useDayAnswer(session);
   const [again, setAgain] = useState(false);
-  const asks = session.day_answer === null || again || unplacedOf(session).length > 0;
+  const asks = session.day_answer === null || again || unplacedOf(session.evaluation.restrictions).length > 0;
   const worked = session.stage !== "plan";
   return (
     <section aria-label="Today" className="mt-6 max-w-3xl">
@@ -42,7 +42,7 @@ function Today({ session }: { session: SessionView }) {
       <AnsweredToday session={session} />
       {asks && !worked && (
         <DayQuestion
-          key={unplacedOf(session).join()}
+          key={unplacedOf(session.evaluation.restrictions).join()}
           session={session}
           busy={answering.isPending}
           words={[say.nothingNewToday, say.putItIntoPlan]}

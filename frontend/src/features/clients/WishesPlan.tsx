@@ -2,6 +2,7 @@ import { useMemo } from "react";
 import type { ClientPage } from "../../api/client";
 import { useCatalogue } from "../../api/useCatalogue";
 import { BodyPlan } from "../../meeting/BodyPlan";
+import { liesOnTheSide } from "../../meeting/unplaced";
 
 /** The wishes by region on the table plan, the deeper the darker; places to keep off hatched. */
 export function WishesPlan({ client }: { client: ClientPage }) {
@@ -22,7 +23,7 @@ export function WishesPlan({ client }: { client: ClientPage }) {
       excluded={client.restrictions.excluded ?? []}
       barred={barred}
       pregnant={client.facts.gestation_days != null}
-      onTheSide={client.restrictions.positions?.some(({ id }) => id === "prone") ?? false}
+      onTheSide={liesOnTheSide(client.restrictions)}
       shaded={shaded}
     />
   );

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
-import { type Difference, type Edit, Problem, type SessionView } from "../../api/client";
+import type { Difference, Edit, SessionView } from "../../api/client";
 import { meQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
 import { LeftForNow } from "../../meeting/LeftForNow";
@@ -10,11 +10,9 @@ import { say } from "../../phrases/screens/plan/page";
 import { PointedLine } from "../../tideline/PointedLine";
 import { pointedMoment } from "../../tideline/pointed";
 import { TideLine } from "../../tideline/TideLine";
-import { Button } from "../../ui/Button";
-import { ProblemNote } from "../../ui/ProblemNote";
 import { useLater } from "../../ui/useLater";
+import { BriefProblem } from "./brief/BriefProblem";
 import { BriefSentence } from "./brief/BriefSentence";
-import { Offers } from "./brief/Offers";
 import { useBegins } from "./brief/useBegins";
 import { useBrief } from "./brief/useBrief";
 import { NewsNote } from "./changes/NewsNote";
@@ -101,19 +99,16 @@ export function Designer({ session, from }: Props) {
           {changes.changing ? "Planning" : problem ? say.planWasNotChanged : say.planIsUpToDate}
         </p>
         {problem && (
-          <>
-            <ProblemNote error={problem} />
-            {problem instanceof Problem && <Offers offers={problem.document.offers ?? []} onTake={change} />}
-            <Button
-              onClick={() => {
-                putBack();
-                leave();
-                mending.forget();
-              }}
-            >
-              {wished ? say.putBriefBack : say.keepPlan}
-            </Button>
-          </>
+          <BriefProblem
+            problem={problem}
+            wished={wished}
+            onTake={change}
+            onPutBack={() => {
+              putBack();
+              leave();
+              mending.forget();
+            }}
+          />
         )}
       </section>
       {changes.tooLate && (
@@ -126,7 +121,9 @@ export function Designer({ session, from }: Props) {
       )}
       {!fixed && <PlacesNote session={session} changes={changes} onTold={() => wished && change({})} />}
       {!fixed && <LeftForNow sessionId={session.session_id} stage="plan" />}
-      {!fixed && unplacedOf(session).length === 0 && <NewsNote session={session} changes={changes} />}
+      {!fixed && unplacedOf(session.evaluation.restrictions).length === 0 && (
+        <NewsNote session={session} changes={changes} />
+      )}
       {preview && (
         <PreviewNote
           preview={preview}

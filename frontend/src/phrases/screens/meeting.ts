@@ -26,7 +26,6 @@ export const say = {
   whereIs: (condition: string) => `Where is it: ${condition}?`,
   orChooseWhere: (condition: string) => `Or choose where it is: ${condition}`,
   nowhereWeWork: "Nowhere we work",
-  nowhereTold: "nowhere we work",
   keepForNextTimes: "Keep it for later visits too",
   intoPlan: "Into the plan …",
   toAskFromEarlierVisits: "To ask, from earlier visits",

@@ -56,7 +56,7 @@ function strokeCue(entry: Entry, place: string, catalogue: Catalogue): CueWords 
       .filter(Boolean)
       .join(" · "),
     how: [
-      stroke?.lifts_head?.includes(entry.region) && "One hand holds the head.",
+      entry.support && "One hand holds the head.",
       stroke?.cue && `“${stroke.cue.command} … ${stroke.cue.release}.”`,
       stroke?.how,
       entry.eases_over?.length ? `Lighter over ${listed(entry.eases_over)}.` : "",

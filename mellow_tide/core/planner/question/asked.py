@@ -5,7 +5,8 @@ from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from typing import Literal, Self
 
-from mellow_tide.core.care.restrictions import Restrictions, restrict
+from mellow_tide.core.care.restrict import restrict
+from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import on_surface
 from mellow_tide.core.catalogue.records import Stroke

@@ -39,14 +39,14 @@ export function Consents(props: { client: ClientPage; describe: Describe }) {
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   const { consents, through_cloth, declined } = client.record;
   function answer(id: string, said: ConsentWords["answer"]) {
-    const with_ = (ids: readonly string[], here: boolean) => [
+    const among = (ids: readonly string[], here: boolean) => [
       ...ids.filter((one) => one !== id),
       ...(here ? [id] : []),
     ];
     describe.mutate({
-      consents: with_(consents, said === "yes"),
-      through_cloth: with_(through_cloth, said === "through_cloth"),
-      declined: with_(declined, said === "no"),
+      consents: among(consents, said === "yes"),
+      through_cloth: among(through_cloth, said === "through_cloth"),
+      declined: among(declined, said === "no"),
     });
   }
   return (

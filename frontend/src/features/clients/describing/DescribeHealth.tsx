@@ -4,6 +4,7 @@ import type { ClientPage, ConditionPlaces, Place } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { ConditionChoice } from "../../../meeting/ConditionChoice";
 import { placesOf, tellPlaces } from "../../../meeting/places";
+import { liesOnTheSide } from "../../../meeting/unplaced";
 import { WhereIsIt } from "../../../meeting/WhereIsIt";
 import { say } from "../../../phrases/screens/clients/describing";
 import { say as meeting } from "../../../phrases/screens/meeting";
@@ -121,7 +122,7 @@ function Told({ condition, client, places, onTell, onRemove }: ToldProps) {
           under
           places={places}
           nowhere={meeting.nowhereWeWork}
-          onTheSide={client.restrictions.positions?.some(({ id }) => id === "prone") ?? false}
+          onTheSide={liesOnTheSide(client.restrictions)}
           onTell={onTell}
         />
       )}

@@ -20,13 +20,14 @@ interface Props {
 export function PlacesNote({ session, changes, onTold }: Props) {
   const catalogue = useCatalogue();
   const [told, setTold] = useState<ConditionPlaces[]>([]);
-  const unplaced = unplacedOf(session);
+  const unplaced = unplacedOf(session.evaluation.restrictions);
   const asked = [...new Set([...told.map(({ condition }) => condition), ...unplaced])];
   if (asked.length === 0) return null;
   async function tell(one: ConditionPlaces) {
-    setTold(tellPlaces(told, one.condition, one.places));
     const left = unplaced.filter((id) => id !== one.condition);
-    if ((await changes.tellWhere(one)) && left.length === 0) onTold();
+    setTold(tellPlaces(told, one.condition, one.places));
+    if (!(await changes.tellWhere(one))) setTold(told);
+    else if (left.length === 0) onTold();
   }
   return (
     <section aria-label={say.askWhereFirst} className="mt-4 rounded-box bg-base-200 px-6 py-4">
@@ -39,7 +40,7 @@ export function PlacesNote({ session, changes, onTold }: Props) {
             condition={catalogue.conditions[condition]?.name ?? condition}
             places={placesOf(told, condition)}
             nowhere={meeting.nowhereWeWork}
-            onTheSide={liesOnTheSide(session)}
+            onTheSide={liesOnTheSide(session.evaluation.restrictions)}
             busy={changes.changing}
             onTell={(places) => tell({ condition, places })}
           />

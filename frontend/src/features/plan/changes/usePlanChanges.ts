@@ -6,7 +6,7 @@ import {
   body,
   type ConditionPlaces,
   type Edit,
-  type PlacesToKeepOff,
+  type PlacesKeptOff,
   Problem,
   type SessionView,
 } from "../../../api/client";
@@ -84,7 +84,7 @@ export function usePlanChanges(session: SessionView) {
       quietly(say.takingChangeBack, (revision) => api.POST(`${path}/undo`, { params, body: { revision } })),
     redo: () =>
       quietly(say.doingItAgain, (revision) => api.POST(`${path}/redo`, { params, body: { revision } })),
-    keepOff: (places: Omit<PlacesToKeepOff, "revision">) =>
+    keepOff: (places: PlacesKeptOff) =>
       change(say.placesToKeepOff, (revision) =>
         api.PUT(`${path}/excluded`, { params, body: { revision, ...places } }),
       ),

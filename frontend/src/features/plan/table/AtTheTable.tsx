@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Entry, PlacesToKeepOff, RunSheet, SessionView } from "../../../api/client";
+import type { Entry, PlacesKeptOff, RunSheet, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import type { ChosenPlace } from "../../../meeting/PlaceChoice";
 import { say } from "../../../phrases/screens/plan/table";
@@ -30,7 +30,7 @@ interface Props {
   choosing: ZoneChoice | null;
   onZone(choice: ZoneChoice, zone: string | null): void;
   /** Without it the places to keep off are only seen. */
-  onKeepOff: ((places: Omit<PlacesToKeepOff, "revision">) => void) | undefined;
+  onKeepOff: ((places: PlacesKeptOff) => void) | undefined;
   busy: boolean;
 }
 

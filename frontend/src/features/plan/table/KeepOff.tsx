@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Excluded, PlacesToKeepOff, SessionView } from "../../../api/client";
+import type { Excluded, PlacesKeptOff, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { type ChosenPlace, PlaceChoice } from "../../../meeting/PlaceChoice";
 import { placeKey } from "../../../meeting/places";
@@ -15,7 +15,7 @@ interface Props {
   busy: boolean;
   onPlace(place: ChosenPlace | null): void;
   /** All places to keep off from now on: for good, and in this session alone. */
-  onKeepOff(places: Omit<PlacesToKeepOff, "revision">): void;
+  onKeepOff(places: PlacesKeptOff): void;
 }
 
 /** Places to keep off: those there are, and one more, pointed at on the table plan or chosen here. */

@@ -63,7 +63,7 @@ export function BeforeTouch({ session, onBegin }: Props) {
           {say.noSessionToday}
         </p>
       )}
-      {answer && unplacedOf(session).length === 0 ? (
+      {answer && unplacedOf(session.evaluation.restrictions).length === 0 ? (
         <div className="grid gap-5 text-xl">
           <AnsweredToday session={session} />
           {!refer && (
