@@ -32,9 +32,6 @@ CHROMIUM = [
 
 expect.set_options(timeout=PATIENCE)
 
-TOKEN = secrets.token_urlsafe(32)
-"""What a browser holds that has signed in already."""
-
 SHIFT = """
     const ahead = %d;
     const Real = Date;
@@ -72,14 +69,15 @@ def database_name(cluster: Cluster, template: str) -> str:
 
 
 @pytest.fixture(scope="session")
+def owner(cluster: Cluster, database_name: str) -> Iterator[Database]:
+    with Database(cluster.dsn(OWNER, database_name), most_connections=1) as owner:
+        yield owner
+
+
+@pytest.fixture(scope="session")
 def server(cluster, database_name, tmp_path_factory):
     if not Path(os.environ.get("TIDE_WEB", "")).joinpath("index.html").exists():
         pytest.fail("the front end is not built: run the tests through ./tide test")
-    with (
-        Database(cluster.dsn(OWNER, database_name), most_connections=1) as owner,
-        owner.transaction(Sight(PRACTICE_ID, THERAPIST_ID)) as t,
-    ):
-        add_sign_in(t, SignedIn(PRACTICE_ID, THERAPIST_ID), hash_token(TOKEN), NOW + timedelta(days=30))
     keep_as_shipped(cluster.dsn("postgres", database_name))
     live = LiveServer(
         cluster.dsn(APP, database_name), tmp_path_factory.mktemp("server") / "log", NOW - datetime.now(UTC)
@@ -90,10 +88,17 @@ def server(cluster, database_name, tmp_path_factory):
 
 
 @pytest.fixture(autouse=True)
-def _demo_as_shipped(server: LiveServer, superuser_dsn: str):
-    """Every test finds the demo untouched, and the server running."""
+def token(server: LiveServer, owner: Database, superuser_dsn: str) -> str:
+    """What a browser holds that has signed in already; with it every test finds the demo untouched.
+
+    Each test has its own: what the browser of the test before still sends, or the server still holds, is nobody's.
+    """
     put_back(superuser_dsn)
+    token = secrets.token_urlsafe(32)
+    with owner.transaction(Sight(PRACTICE_ID, THERAPIST_ID)) as t:
+        add_sign_in(t, SignedIn(PRACTICE_ID, THERAPIST_ID), hash_token(token), NOW + timedelta(days=30))
     server.start_again()
+    return token
 
 
 @pytest.fixture
@@ -125,9 +130,9 @@ def context(context: BrowserContext, server: LiveServer) -> Iterator[BrowserCont
 
 
 @pytest.fixture
-def today(context: BrowserContext, page: Page, server: LiveServer) -> Today:
+def today(context: BrowserContext, page: Page, server: LiveServer, token: str) -> Today:
     """Today, signed in."""
-    context.add_cookies([{"name": COOKIE, "value": TOKEN, "url": server.url, "httpOnly": True}])
+    context.add_cookies([{"name": COOKIE, "value": token, "url": server.url, "httpOnly": True}])
     page.goto(server.url)
     arrived = Today(page)
     expect(arrived.next_action).to_be_visible()
