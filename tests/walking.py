@@ -72,6 +72,7 @@ CONDITIONS: Mapping[str, Expected] = {
     "asthma_reflux": Expected(out=("abdomen",)),
     "menstruation": Expected(out=("abdomen",)),
     "cannot_lie_flat": Expected(not_lying=("prone", "supine")),
+    "flat_for_short": Expected(not_lying=("prone", "supine")),
     "neck_injury_old": Expected(caps={"neck": 2}, never={"neck": PULLS | DRUMS}),
     "neck_unstable": Expected(caps={"neck": 2}, never={"neck": PULLS, "scalp": PULLS}),
     "joint_replaced": Expected(never={"all": PULLS}),

@@ -112,7 +112,8 @@ PROMISES: tuple[tuple[str, Callable[[Limits], object]], ...] = (
     (r"\bno\b[^.:]*\b(rolling|wringing|lifting)", lambda x: {"skin_rolling", "wringing"} <= strokes_out(x)),
     (r"\bno\b[^.:]*\bfriction", lambda x: "circular_friction" in strokes_out(x)),
     (r"\blight\b|nothing firm|no deep|no deeper|depth \d", lambda x: x.cap),
-    (r"never flat", lambda x: {"prone", "supine"} <= set(x.no_positions)),
+    (r"never flat", lambda x: x.flat_minutes == 0),
+    (r"minutes on the back or face down", lambda x: x.flat_minutes),
     (r"raise the head", lambda x: x.raise_head),
     (r"only if it is asked for", lambda x: x.unless_asked),
     (r"(?<!: )\b(is|are) left alone(?! to)|nothing on the|no work on", lambda x: x.forbid or x.cap),
@@ -185,13 +186,16 @@ def test_all_that_is_unknown_is_named_at_once_and_what_is_known_is_not():
     assert [problem.field for problem in refused.value.problems] == ["conditions", "excluded", "likes"]
 
 
+NOT_FLAT = {"cannot_lie_flat", "flat_for_short", "heart_failure"}
+
+
 @settings(max_examples=often(40))
 @given(clients, st.sampled_from(["light", "medium", "firm"]))
 def test_a_plan_obeys_what_is_restricted(client, pressure):
     try:
         flow = plan(Brief(booked_minutes=75, pressure=pressure), setting(client, C)).flow
     except DoesNotFit:
-        assert client.gestation_days is not None or client.conditions & {"cannot_lie_flat", "heart_failure"}
+        assert client.gestation_days is not None or client.conditions & NOT_FLAT
         return
     evaluation = evaluate(flow, setting(client, C))
     assert [f for f in evaluation.findings if f.severity == "refuse"] == []
@@ -239,6 +243,29 @@ def test_a_booking_of_exactly_the_most_minutes_is_planned_and_one_more_refused()
     assert [f.code for f in findings if f.severity == "refuse"] == []
     with pytest.raises(DoesNotFit, match="so long a session is too much"):
         plan(brief.model_copy(update={"booked_minutes": 46 + around}), here)
+
+
+def test_who_cannot_lie_flat_for_long_does_so_in_a_session_that_is_no_longer():
+    client = of("flat_for_short", consents=AGREED)
+    here = setting(client, C)
+    around = C.kinds["focus"].before_after_minutes()
+    brief = Brief(kind="focus", school="part_in_depth", area="back_and_neck", booked_minutes=20 + around)
+    short = plan(brief, here).flow
+    assert "prone" in {part.position for part in short.parts}
+    assert [f.code for f in evaluate(short, here).findings if f.severity == "refuse"] == []
+    with pytest.raises(DoesNotFit, match="cannot lie flat for long"):
+        plan(brief.model_copy(update={"booked_minutes": 21 + around}), here)
+    side = Brief(kind="side_lying", school="side_by_side", booked_minutes=60)
+    lying = {part.position for part in plan(side, here).flow.parts}
+    assert lying <= {"side_left", "side_right", "semi_reclined"}
+
+
+def test_turning_over_is_no_rest_from_lying_flat():
+    client = of("flat_for_short", consents=AGREED)
+    hour = plan(Brief(booked_minutes=60), setting(ClientFacts(consents=AGREED), C)).flow
+    found = [f for f in evaluate(hour, setting(client, C)).findings if f.code == "HLT12"]
+    assert len(found) == 1
+    assert "20 min is the most (cannot lie flat for long)" in found[0].what
 
 
 def test_what_was_declined_is_told_as_declined():

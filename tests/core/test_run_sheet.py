@@ -106,7 +106,8 @@ def test_oil_goes_on_again_after_seven_minutes_of_work(catalogue):
     [
         # 55 cm there and back at 10 cm/s, and at 5 cm/s: domain numbers, common practice.
         (step(passes=1, depth=2), 11),
-        (step("reinforced_stroking", tool="stacked_palms", passes=2, depth=4), 44),
+        # Over the kidneys, 8 cm of the way, at depth 2 and so at 10 cm/s.
+        (step("reinforced_stroking", tool="stacked_palms", passes=2, depth=4), 41),
         (step("kneading", "knead", passes=2, depth=3), 66),  # 12 s for each of 55/20
         (step("palm_compression", "dry", passes=1, depth=2), 18),  # 3 s on each of 5.5 spots, rounded to 6
         (step("resting_hold", "open", depth=1, passes=4), 20),  # four breaths of 5 s
@@ -116,6 +117,32 @@ def test_a_step_takes_its_passes(catalogue, wanted, seconds):
     back = part("back", "mid", "prone", "back", wanted)
     entry = next(e for e in lay_out(flow(back), catalogue).entries if e.kind == "stroke")
     assert entry.seconds == seconds
+
+
+@pytest.mark.parametrize(
+    ("zone", "depth", "height", "seconds"),
+    [
+        # 38 cm of calf at 8 cm/s, 5 cm of them behind the knee at depth 1 and as fast: there and back four times.
+        (None, 3, 170, round(4 * 2 * (33 / 8 + 5 / 8))),
+        # At depth 4 the calf is slow, 5 cm/s, and the hollow of the knee is not.
+        (None, 4, 170, round(4 * 2 * (33 / 5 + 5 / 8))),
+        (None, 4, 204, round(4 * 2 * 1.2 * (33 / 5 + 5 / 8))),
+        ("calf", 4, 170, round(4 * 2 * 38 / 5)),
+    ],
+)
+def test_a_glide_over_a_whole_region_is_as_fast_as_its_depth_at_a_fragile_place(
+    catalogue, zone, depth, height, seconds
+):
+    glide = step("reinforced_stroking", tool="stacked_palms", passes=4, depth=depth, zone=zone)
+    calf = part("lower_leg_back", "left", "prone", "leg_back", glide)
+    sheet = lay_out(flow(calf), catalogue, Tempo(height))
+    assert [e.seconds for e in sheet.entries if e.kind == "stroke"] == [seconds]
+
+
+def test_what_a_glide_passes_lightly_is_less_than_the_region_is_long(catalogue):
+    for region in catalogue.regions.values():
+        passed = sum(place.passed_cm.get(region.id, 0) for place in catalogue.places.values())
+        assert passed < region.glide_cm / 2, region.id
 
 
 def test_a_taller_client_has_longer_glides(catalogue):

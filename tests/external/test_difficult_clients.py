@@ -125,7 +125,7 @@ TABLE: tuple[tuple[str, Brief, ClientFacts, Expectation], ...] = (
     *(
         (f"{id}, full body, firm", FIRM, has(id), as_always)
         for id in sorted(CONDITIONS)
-        if id not in ("heart_failure", "cannot_lie_flat")
+        if id not in ("heart_failure", "cannot_lie_flat", "flat_for_short")
     ),
     ("heart failure, on the side, 50 min", SHORT, has("heart_failure"), lying("side_left", "side_right")),
     ("heart failure, in the chair", CHAIR, has("heart_failure"), as_always),
@@ -252,6 +252,7 @@ TABLE: tuple[tuple[str, Brief, ClientFacts, Expectation], ...] = (
     ("make-up to keep", FIRM, has("make_up"), without("face")),
     ("jaw operation", FIRM, has("jaw_operation"), no_deeper("face", 1)),
     ("the usual headache, in the chair", CHAIR, has("headache_usual"), no_deeper("neck", 3)),
+    ("cannot lie flat for long, on the side", SIDE, has("flat_for_short"), lying("side_left", "side_right")),
     ("cannot lie flat, on the side", SIDE, has("cannot_lie_flat"), lying("side_left", "side_right")),
     ("cancer under treatment, on the side", SIDE, has("cancer_treatment"), no_deeper("back", 2)),
     *((f"no to {id}, full body", FIRM, no_to(id), as_always) for id in sorted(ALL)),

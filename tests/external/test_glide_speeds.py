@@ -6,7 +6,7 @@ pleasant, and C-tactile fibres fire most, between 1 and 10 cm/s.
 
 from itertools import product
 
-from mellow_tide.core.timing.step_seconds import pass_seconds
+from mellow_tide.core.timing.step_seconds import Ground, pass_seconds
 from mellow_tide.core.timing.tempo import Tempo
 
 
@@ -22,7 +22,9 @@ def test_every_glide_that_can_be_planned_lies_in_the_band(catalogue):
         region = catalogue.regions[region_id]
         for depth, height in product(range(stroke.depth[0], stroke.depth[1] + 1), (150, 170, 200)):
             there_and_back = 2 * region.glide_cm * height / 170
-            speed = there_and_back / pass_seconds(stroke, region, depth, catalogue.clock, Tempo(height))
+            speed = there_and_back / pass_seconds(
+                stroke, Ground(region, None, depth), catalogue, Tempo(height)
+            )
             assert 1 <= speed <= 10.0000001
 
 

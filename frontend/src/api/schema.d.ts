@@ -2734,6 +2734,8 @@ export interface components {
             no_outward: string[];
             /** Most Minutes */
             most_minutes?: number | null;
+            /** Flat Minutes */
+            flat_minutes?: number | null;
             /**
              * Raise Head
              * @default false
@@ -4336,7 +4338,7 @@ export interface components {
         };
         /**
          * MostMinutes
-         * @description Hands-on minutes at most, and why.
+         * @description Minutes at most, and why.
          */
         MostMinutes: {
             /** Minutes */
@@ -5459,7 +5461,8 @@ export interface components {
          *
          *     `caps`: most depth by region. `positions`, `regions`, `heat` (on regions), `ingredients` (of the lubricant) and
          *     `strokes` may not be; `unless_asked` are regions that only a focus brings in. `excluded` are places to keep away
-         *     from. `most_minutes`: hands-on at most. `raise_head`: why the head end is raised; empty where it is not. `unplaced`:
+         *     from. `most_minutes`: hands-on at most; `flat_minutes`: at most on the back or face down at a stretch, where it is
+         *     not barred altogether. `raise_head`: why the head end is raised; empty where it is not. `unplaced`:
          *     conditions that limit nothing at their place, because nobody has told where that is.
          */
         Restrictions: {
@@ -5504,6 +5507,7 @@ export interface components {
              */
             strokes: components["schemas"]["BarredStrokes"][];
             most_minutes?: components["schemas"]["MostMinutes"] | null;
+            flat_minutes?: components["schemas"]["MostMinutes"] | null;
             /**
              * Raise Head
              * @default

@@ -42,7 +42,7 @@ def restrict(client: ClientFacts, catalogue: Catalogue) -> Restrictions:
             for x in limits
         ),
         caps=_caps(limits, catalogue),
-        positions=_barred(limits, "no_positions"),
+        positions=(*_barred(limits, "no_positions"), *_never_flat(limits, catalogue)),
         regions=(
             *_barred(limits, "forbid"),
             *(
@@ -55,7 +55,8 @@ def restrict(client: ClientFacts, catalogue: Catalogue) -> Restrictions:
         ingredients=_barred(limits, "no_ingredients"),
         unless_asked=_barred(limits, "unless_asked"),
         strokes=tuple(_barred_strokes(limits)),
-        most_minutes=_most_minutes(limits),
+        most_minutes=_most_minutes(limits, "most_minutes"),
+        flat_minutes=_most_minutes(limits, "flat_minutes"),
         raise_head=next((limit.name for limit in limits if limit.limits.raise_head), ""),
         excluded=(*client.excluded, *_left_alone(client, catalogue)),
         unplaced=tuple(
@@ -63,6 +64,20 @@ def restrict(client: ClientFacts, catalogue: Catalogue) -> Restrictions:
             for condition in _conditions(client, catalogue)
             if condition.needs_place and _places(condition, client) is None
         ),
+    )
+
+
+def for_minutes(restrictions: Restrictions, seconds: int, catalogue: Catalogue) -> Restrictions:
+    """What is restricted in a session of so many seconds hands-on.
+
+    A client who may lie flat for some minutes does so only in a session that is no longer: nobody is moved about in
+    the middle of the hour to keep a limit.
+    """
+    flat = restrictions.flat_minutes
+    if flat is None or seconds <= 60 * flat.minutes:
+        return restrictions
+    return restrictions.model_copy(
+        update={"positions": (*restrictions.positions, *_flat(flat.because, catalogue))}
     )
 
 
@@ -175,11 +190,25 @@ def _barred_strokes(limits: Iterable[Limit]) -> Iterator[BarredStrokes]:
             yield BarredStrokes(outward=True, on=id, because=limit.name)
 
 
-def _most_minutes(limits: Iterable[Limit]) -> MostMinutes | None:
+def _never_flat(limits: Iterable[Limit], catalogue: Catalogue) -> Iterator[Barred]:
+    for limit in limits:
+        if limit.limits.flat_minutes == 0:
+            yield from _flat(limit.name, catalogue)
+
+
+def _flat(because: str, catalogue: Catalogue) -> Iterator[Barred]:
+    """Lying on the back and face down, barred."""
+    lying = (id for id, position in catalogue.positions.items() if position.on_back_or_face)
+    return (Barred(id=id, because=because) for id in lying)
+
+
+def _most_minutes(
+    limits: Iterable[Limit], field: Literal["most_minutes", "flat_minutes"]
+) -> MostMinutes | None:
     found = (
-        MostMinutes(minutes=limit.limits.most_minutes, because=limit.name)
+        MostMinutes(minutes=minutes, because=limit.name)
         for limit in limits
-        if limit.limits.most_minutes is not None
+        if (minutes := getattr(limit.limits, field))
     )
     return min(found, key=lambda one: one.minutes, default=None)
 

@@ -53,7 +53,7 @@ class BarredStrokes(Record):
 
 
 class MostMinutes(Record):
-    """Hands-on minutes at most, and why."""
+    """Minutes at most, and why."""
 
     minutes: int
     because: str
@@ -71,7 +71,8 @@ class Restrictions(Record):
 
     `caps`: most depth by region. `positions`, `regions`, `heat` (on regions), `ingredients` (of the lubricant) and
     `strokes` may not be; `unless_asked` are regions that only a focus brings in. `excluded` are places to keep away
-    from. `most_minutes`: hands-on at most. `raise_head`: why the head end is raised; empty where it is not. `unplaced`:
+    from. `most_minutes`: hands-on at most; `flat_minutes`: at most on the back or face down at a stretch, where it is
+    not barred altogether. `raise_head`: why the head end is raised; empty where it is not. `unplaced`:
     conditions that limit nothing at their place, because nobody has told where that is.
     """
 
@@ -84,6 +85,7 @@ class Restrictions(Record):
     unless_asked: tuple[Barred, ...] = ()
     strokes: tuple[BarredStrokes, ...] = ()
     most_minutes: MostMinutes | None = None
+    flat_minutes: MostMinutes | None = None
     raise_head: str = ""
     excluded: tuple[Excluded, ...] = ()
     unplaced: tuple[Unplaced, ...] = ()

@@ -63,17 +63,15 @@ class Entries:
         """The places at which a zone lies."""
         return self._fragile.get((region, zone), ())
 
-    def passed_lightly(self, region: str, depth: int) -> tuple[str, ...]:
-        """The fragile places of a region, by name, that do not bear `depth`: a stroke over all of it eases off."""
+    def passed_lightly(self, region: str, depth: int) -> tuple[FragilePlace, ...]:
+        """The fragile places of a region that do not bear `depth`: a stroke over all of it eases off there."""
         return self._passed_lightly.get((region, depth), ())
 
     @cached_property
-    def _passed_lightly(self) -> Mapping[tuple[str, int], tuple[str, ...]]:
+    def _passed_lightly(self) -> Mapping[tuple[str, int], tuple[FragilePlace, ...]]:
         return {
             (region, depth): tuple(
-                place.name
-                for place in self.places.values()
-                if region in place.zones and place.most_depth < depth
+                place for place in self.places.values() if region in place.zones and place.most_depth < depth
             )
             for region in self.regions
             for depth in range(1, 6)

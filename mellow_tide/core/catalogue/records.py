@@ -148,6 +148,11 @@ class Position(Named):
     face_up: bool = False
     upper: Literal["left", "right"] | None = None
 
+    @property
+    def on_back_or_face(self) -> bool:
+        """Whether the client lies on the back or face down, flat on the table."""
+        return self.flat and self.upper is None
+
     def reaches(self, side: str) -> bool:
         """Whether a region's `side` (left, right, mid, both) can be worked on a client who lies or sits so."""
         return self.upper is None or side in ("mid", self.upper)
@@ -233,10 +238,12 @@ class Stroke(Named):
 class FragilePlace(Named):
     """A place where pressure is limited: zones by region, the most depth there, whether percussion is allowed.
 
-    `holds`: whether a point there may be pressed and held.
+    `passed_cm`: by region, how much of one way of a glide over the whole region lies over it, in cm at a height of
+    170 cm; what lies beside the way has none. `holds`: whether a point there may be pressed and held.
     """
 
     zones: dict[str, tuple[str, ...]]
+    passed_cm: dict[str, PositiveInt] = {}
     most_depth: Depth
     percussion: bool
     holds: bool = True

@@ -33,6 +33,7 @@ def _body(c: Entries) -> Iterator[Reference]:
         yield from _zones("windows.toml", window.beyond, c)
     for place in c.places.values():
         yield from _zones("places.toml", place.zones, c)
+        yield from (("places.toml", id, place.zones, "region of its zones") for id in place.passed_cm)
 
 
 def _zones(file: str, zones: Mapping[str, tuple[str, ...]], c: Entries) -> Iterator[Reference]:

@@ -2,7 +2,7 @@
 
 from typing import Annotated, Literal, Self
 
-from pydantic import Field, model_validator
+from pydantic import Field, NonNegativeInt, model_validator
 
 from mellow_tide.core.catalogue.records import (
     Depth,
@@ -91,7 +91,8 @@ class Limits(Record):
     `cap`: most depth by region or for `all`. `forbid`: regions left alone; `unless_asked`: left alone unless they are
     the focus. `avoid_heat`: regions without heat, or `all`. `no_ingredients`: what the lubricant must not contain.
     `no_strokes`: strokes left out. `no_outward`: regions on which no stroke runs away from the heart. `most_minutes`:
-    hands-on minutes at most. `raise_head`: a wedge under the head end where the client lies flat.
+    hands-on minutes at most; `flat_minutes`: of them, those lying on the back or face down at a stretch, 0 is never.
+    `raise_head`: a wedge under the head end where the client lies flat.
     """
 
     cap: dict[str, Depth] = {}
@@ -103,6 +104,7 @@ class Limits(Record):
     no_strokes: tuple[NoStrokes, ...] = ()
     no_outward: tuple[str, ...] = ()
     most_minutes: PositiveInt | None = None
+    flat_minutes: NonNegativeInt | None = None
     raise_head: bool = False
     says: str
 

@@ -66,6 +66,10 @@ def _does(condition: Condition, shipped: ShippedCatalogue) -> Iterator[str]:
         yield f"no {named(one.strokes)} on {named(one.on)}"
     if condition.most_minutes:
         yield f"{condition.most_minutes} min at most"
+    if condition.flat_minutes == 0:
+        yield "never on the back or face down"
+    elif condition.flat_minutes:
+        yield f"{condition.flat_minutes} min on the back or face down at a stretch"
     if condition.raise_head:
         yield "raises the head end"
 

@@ -163,7 +163,7 @@ def work_through(
     region, clock = catalogue.regions[part.region], catalogue.clock
     strokes = [catalogue.strokes[step.stroke] for step in part.steps]
     taken = [
-        step_seconds(step, stroke, region, clock, tempo)
+        step_seconds(step, stroke, region, catalogue, tempo)
         for step, stroke in zip(part.steps, strokes, strict=True)
     ]
     worked = (
@@ -224,7 +224,9 @@ def _stroke_entry(
         depth=step.depth,
         passes=step.passes,
         support=step.support,
-        eases_over=() if step.zone else catalogue.passed_lightly(region, step.depth),
+        eases_over=()
+        if step.zone
+        else tuple(place.name for place in catalogue.passed_lightly(region, step.depth)),
     )
 
 

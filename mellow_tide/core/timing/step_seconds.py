@@ -1,7 +1,9 @@
 """How long one step takes."""
 
+from typing import NamedTuple
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Region, Stroke
-from mellow_tide.core.catalogue.rules import ClockNumbers
 from mellow_tide.core.flow.flow import Step
 from mellow_tide.core.timing.tempo import Tempo
 
@@ -9,22 +11,31 @@ REFERENCE_HEIGHT_CM = 170
 """Height for which the catalogue's glide lengths are given."""
 
 
-def pass_seconds(stroke: Stroke, region: Region, depth: int, clock: ClockNumbers, tempo: Tempo) -> float:
-    """Seconds of one pass of `stroke` on `region` at `depth` (1 to 5).
+class Ground(NamedTuple):
+    """Where a stroke works, the whole region if it has no zone, and how deep (1 to 5)."""
 
-    A glide goes there and back along the region, at the speed of its depth (cm/s) times the stroke's own pace;
-    lengths scale with the client's height over 170 cm. A breath is the client's own. All but a breath scales with the
-    therapist's factor. Counts are common practice.
+    region: Region
+    zone: str | None
+    depth: int
+
+
+def pass_seconds(stroke: Stroke, ground: Ground, catalogue: Catalogue, tempo: Tempo) -> float:
+    """Seconds of one pass of `stroke` on its ground.
+
+    A glide goes there and back along the region, at the speed of its depth (cm/s) times the stroke's own pace; one
+    without a zone is lighter over the fragile places in its way, and as fast there as that depth is. Lengths scale
+    with the client's height over 170 cm. A breath is the client's own. All but a breath scales with the therapist's
+    factor. Counts are common practice.
     """
     passing = stroke.passing
     if passing.kind == "breaths":
         return 60 / tempo.breaths_per_minute
-    factor = tempo.factor(stroke.id, region.id)
+    factor = tempo.factor(stroke.id, ground.region.id)
     if passing.kind == "seconds":
         return passing.seconds * factor
-    length = glide_cm(region, tempo)
+    length = glide_cm(ground.region, tempo)
     if passing.kind == "glide":
-        return 2 * length / (clock.glide_cm_per_second[depth] * passing.pace) * factor
+        return 2 * _one_way(ground, catalogue, tempo) / passing.pace * factor
     if passing.kind == "per_20cm":
         return passing.seconds * length / 20 * factor
     return passing.seconds * max(1, round(length / 10)) * factor
@@ -35,13 +46,24 @@ def glide_cm(region: Region, tempo: Tempo) -> float:
     return region.glide_cm * tempo.height_cm / REFERENCE_HEIGHT_CM
 
 
+def _one_way(ground: Ground, catalogue: Catalogue, tempo: Tempo) -> float:
+    """Seconds of one way along the region, each stretch at the speed of its depth."""
+    region, zone, depth = ground
+    speed = catalogue.clock.glide_cm_per_second
+    seconds = glide_cm(region, tempo) / speed[depth]
+    for place in () if zone else catalogue.passed_lightly(region.id, depth):
+        over = place.passed_cm.get(region.id, 0) * tempo.height_cm / REFERENCE_HEIGHT_CM
+        seconds += over / speed[place.most_depth] - over / speed[depth]
+    return seconds
+
+
 def whole(seconds: float) -> int:
     """Whole seconds on the clock, at least 1."""
     return max(1, round(seconds))
 
 
-def step_seconds(step: Step, stroke: Stroke, region: Region, clock: ClockNumbers, tempo: Tempo) -> int:
+def step_seconds(step: Step, stroke: Stroke, region: Region, catalogue: Catalogue, tempo: Tempo) -> int:
     """Whole seconds of a step: its own if it names them, else those of its passes."""
     if step.seconds is not None:
         return step.seconds
-    return whole(step.passes * pass_seconds(stroke, region, step.depth, clock, tempo))
+    return whole(step.passes * pass_seconds(stroke, Ground(region, step.zone, step.depth), catalogue, tempo))

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from typing import Literal, Self
 
-from mellow_tide.core.care.restrict import restrict
+from mellow_tide.core.care.restrict import for_minutes, restrict
 from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import on_surface
@@ -15,6 +15,7 @@ from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief, wished_
 from mellow_tide.core.planner.question.rests import bearable_rituals
 from mellow_tide.core.planner.strokes.repertoire import Touch
 from mellow_tide.core.setting import Setting
+from mellow_tide.core.timing.run_sheet import hands_on_seconds
 from mellow_tide.core.timing.tempo import Tempo
 
 THROUGH_SHEET = ("compression", "rocking", "hold", "labour")
@@ -44,13 +45,15 @@ class Asked:
         sides = _one_sided(setting.restrictions, here)
         covered = tuple(c.region for c in here.consents.values() if c.id in setting.client.through_cloth)
         spared = _spared(sides, covered, here) if sides or covered else here
-        rested = bearable_rituals(setting.restrictions, here.kinds[brief.kind].positions, spared)
+        restricted = for_minutes(setting.restrictions, hands_on_seconds(brief, here), here)
+        rested = bearable_rituals(restricted, here.kinds[brief.kind].positions, spared)
         return cls(brief, setting.client, rested, setting.tempo)
 
     @cached_property
     def restrictions(self) -> Restrictions:
-        """What the client's health and wishes take away."""
-        return restrict(self.client, self.catalogue)
+        """What the client's health and wishes take away in a session of these minutes."""
+        seconds = hands_on_seconds(self.brief, self.catalogue)
+        return for_minutes(restrict(self.client, self.catalogue), seconds, self.catalogue)
 
     @property
     def kind(self) -> Kind:

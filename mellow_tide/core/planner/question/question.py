@@ -23,7 +23,7 @@ from mellow_tide.core.planner.strokes.repertoire import arc_options
 from mellow_tide.core.planner.strokes.rituals import ROUSING_SECONDS, can_rouse
 from mellow_tide.core.refusal import DoesNotFit
 from mellow_tide.core.timing.run_sheet import TOLERATED, hands_on_seconds
-from mellow_tide.core.timing.step_seconds import pass_seconds, whole
+from mellow_tide.core.timing.step_seconds import Ground, pass_seconds, whole
 from mellow_tide.core.timing.tempo import Tempo
 
 GRAIN = 15
@@ -126,7 +126,8 @@ def _ritual_seconds(
     for s in ritual.strokes:
         stroke = catalogue.strokes[s.stroke]
         passes = s.passes or stroke.slots[slot][which]
-        total += whole(passes * pass_seconds(stroke, region, stroke.depth[0], catalogue.clock, tempo))
+        ground = Ground(region, None, stroke.depth[0])
+        total += whole(passes * pass_seconds(stroke, ground, catalogue, tempo))
     return total
 
 

@@ -7,7 +7,7 @@ from mellow_tide.core.flow.flow import Flow, Setup, Step
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.strokes.repertoire import TOO_DEEP
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.timing.step_seconds import pass_seconds
+from mellow_tide.core.timing.step_seconds import Ground, pass_seconds
 from mellow_tide.core.timing.tempo import Tempo
 
 ROUSING = Step(stroke="soft_fist", slot="rouse", tool="fist", depth=2, passes=2)
@@ -70,7 +70,7 @@ def stretch_close(flow: Flow, missing: int, catalogue: Catalogue, tempo: Tempo) 
     stroke, region = catalogue.strokes[last.stroke], catalogue.regions[close.region]
     if close.role != "close" or "close" not in stroke.slots:
         return flow
-    one = pass_seconds(stroke, region, last.depth, catalogue.clock, tempo)
+    one = pass_seconds(stroke, Ground(region, last.zone, last.depth), catalogue, tempo)
     least, _, most = stroke.slots["close"]
     passes = min(most, max(least, last.passes + round(missing / one)))
     steps = (*close.steps[:-1], last.model_copy(update={"passes": passes}))

@@ -11,10 +11,10 @@ from mellow_tide.core.flow.flow import PartMedium
 from mellow_tide.core.planner.strokes.passes import Lengths, Passes
 from mellow_tide.core.planner.strokes.repertoire import StrokeOption, Touch, arc_options, medium_of
 from mellow_tide.core.timing.oiling import plan_oilings, wants_oil
-from mellow_tide.core.timing.step_seconds import pass_seconds, whole
+from mellow_tide.core.timing.step_seconds import Ground, pass_seconds, whole
 from mellow_tide.core.timing.tempo import Tempo
 
-SiteKey = tuple[str, int, tuple[int, int, int]]
+SiteKey = tuple[str, str | None, int, tuple[int, int, int]]
 
 
 @dataclass(frozen=True, eq=False)
@@ -52,7 +52,7 @@ class Site:
     def lengths(self, option: StrokeOption) -> Lengths:
         """Whole seconds of an option with each number of passes it may have, and how far that is from usual."""
         # The most passes are told apart: a stroke has them by slot.
-        key = (option.stroke.id, option.depth, option.passes)
+        key = (option.stroke.id, option.zone, option.depth, option.passes)
         if key not in self._lengths:
             low, usual, high = option.passes
             self._lengths[key] = tuple(
@@ -65,7 +65,8 @@ class Site:
         return self.lengths(option)[passes - option.passes[0]][0]
 
     def _seconds(self, option: StrokeOption, passes: int) -> int:
-        one = pass_seconds(option.stroke, self.region, option.depth, self.catalogue.clock, self.tempo)
+        ground = Ground(self.region, option.zone, option.depth)
+        one = pass_seconds(option.stroke, ground, self.catalogue, self.tempo)
         return whole(passes * one)
 
     def taken(self, options: tuple[StrokeOption, ...], passes: Passes, asked: int) -> int:
