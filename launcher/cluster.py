@@ -2,6 +2,7 @@
 
 import json
 import os
+import re
 import secrets
 import shutil
 import signal
@@ -41,6 +42,8 @@ class Cluster:
         if self._running():
             return
         self._clear_stale()
+        if self.durable:
+            self._ensure_checksums()
         port = free_port(self._settings().get("port", 5440))
         self._remember(port=port)
         options = [f"-p {port}", "-c listen_addresses=127.0.0.1", "-c unix_socket_directories=''"]
@@ -78,22 +81,19 @@ class Cluster:
 
     def psql(self, database: str, sql: str) -> str:
         """Run `sql` as the superuser; what it printed."""
+        command = [str(POSTGRES_BIN / "psql"), "-XtAq", "-v", "ON_ERROR_STOP=1"]
         done = subprocess.run(
-            [
-                POSTGRES_BIN / "psql",
-                "-XtAq",
-                "-v",
-                "ON_ERROR_STOP=1",
-                self.dsn("postgres", database),
-                "-c",
-                sql,
-            ],
-            capture_output=True,
-            text=True,
+            command, env=self.as_superuser(database), input=sql, capture_output=True, text=True
         )
         if done.returncode:
             raise Trouble(f"the database refused: {done.stderr.strip()}", f"look at {self.folder / 'log'}")
         return done.stdout
+
+    def as_superuser(self, database: str) -> dict[str, str]:
+        """The environment in which PostgreSQL's own tools work as the superuser; no password is an argument."""
+        settings = self._settings()
+        told = {"PGHOST": "127.0.0.1", "PGPORT": str(settings["port"]), "PGDATABASE": database}
+        return {**os.environ, **told, "PGUSER": "postgres", "PGPASSWORD": str(settings["postgres"])}
 
     def _make(self) -> None:
         with step("making the database cluster"):
@@ -106,12 +106,23 @@ class Cluster:
             password.write_text(str(self._settings()["postgres"]))
             own(password, DATABASE_USER)
             command = [str(POSTGRES_BIN / "initdb"), "-D", str(fresh), "-U", "postgres", "--locale=C.UTF-8"]
-            command += ["-E", "UTF8", "-A", "scram-sha-256", f"--pwfile={password}"]
+            command += ["-E", "UTF8", "-k", "-A", "scram-sha-256", f"--pwfile={password}"]
             try:
                 self._as_database_user(command)
             finally:
                 password.unlink()
             fresh.rename(self.data)
+
+    def _ensure_checksums(self) -> None:
+        """Turn checksums on in a cluster made without, once it is shut down cleanly, so that a broken page is told."""
+        control = [str(POSTGRES_BIN / "pg_controldata"), "-D", str(self.data)]
+        told = subprocess.run(
+            as_user(DATABASE_USER, control), cwd="/", env={"LC_ALL": "C"}, capture_output=True, text=True
+        ).stdout
+        has_none = re.search(r"checksum version: +0$", told, re.MULTILINE)
+        if has_none and re.search(r"cluster state: +shut down$", told, re.MULTILINE):
+            with step("turning on checksums in the database"):
+                self._as_database_user([str(POSTGRES_BIN / "pg_checksums"), "-e", "-D", str(self.data)])
 
     def _pg_ctl(self, *words: str) -> None:
         self._as_database_user([str(POSTGRES_BIN / "pg_ctl"), "-D", str(self.data), "-s", *words])

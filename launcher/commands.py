@@ -2,8 +2,11 @@
 
 import fcntl
 import os
+import shutil
 import subprocess
+import sys
 from collections.abc import Callable
+from pathlib import Path
 
 from launcher import checks, server
 from launcher.debian import ensure_chromium, ensure_server_packages
@@ -22,17 +25,36 @@ USAGE = """usage: ./tide COMMAND
   bench [AREA]        measure what is promised about speed; --json for one object a line
   chaos [--runs N]    work sessions while network, browser, server and database fail; 200 if not said
   vectors             write the cases anew that hold the front end's own sums to the core's
-  reset-demo          put the demo practice back as it was shipped"""
+  reset-demo [--yes]  put the demo practice back as it was shipped; asks first, unless told yes
+
+settings, in the environment of ./tide start:
+  TIDE_OPEN           what the door offers: demo (as usual), or nothing: TIDE_OPEN= ./tide start
+  TIDE_PORT           the port, if it is free; 8420 if not said"""
+
+
+LEAST_FREE = 200_000_000
+"""Bytes that must be free on the disk of our files before the database is started."""
 
 
 def start(places: Places, words: list[str]) -> int:
     """Everything, from a bare machine to a printed address."""
+    refuse_full_disk(shutil.disk_usage(places.state).free, places.state)
     _up(places)
     address = server.start(places, server.cluster_of(places))
     say(f"Mellow Tide is at {address}")
-    say("  demo sign-in: wenna@boatshed.example, password: slackwater")
+    if "demo" in [word.strip() for word in os.environ.get("TIDE_OPEN", "demo").split(",")]:
+        say("  the door offers the demo: sign in as wenna@boatshed.example, password: slackwater")
+    else:
+        say("  the door offers nothing but signing in: the demo is switched off (TIDE_OPEN)")
     say("  ./tide stop ends it")
     return 0
+
+
+def refuse_full_disk(free: int, folder: Path) -> None:
+    """Raise `Trouble` where too few bytes are free for the database to work."""
+    if free < LEAST_FREE:
+        what = f"the disk is nearly full: {free // 1_000_000} MB are free where {folder} lies"
+        raise Trouble(what, f"free {LEAST_FREE // 1_000_000} MB at least and start again; nothing is lost")
 
 
 def stop(places: Places, words: list[str]) -> int:
@@ -44,7 +66,12 @@ def stop(places: Places, words: list[str]) -> int:
 
 
 def reset_demo(places: Places, words: list[str]) -> int:
-    """The demo practice as shipped; other practices stay as they are."""
+    """The demo practice as shipped, once that is agreed to; other practices stay as they are."""
+    if "--yes" not in words and not _agrees(
+        "Everything that was made in the demo practice is lost. Go on? [y/N] "
+    ):
+        say("The demo practice stays as it is.")
+        return 1
     _up(places)
     server.prepare(places, server.cluster_of(places), "reset-demo")
     say("The demo practice is as it was shipped. Other practices were not touched.")
@@ -80,6 +107,14 @@ def vectors(places: Places, words: list[str]) -> int:
     """What the core says of made-up cases, for the front end to be held to."""
     ensure_python(places, ("run", "dev"))
     return _python(places, "-m", "tests.vectors")
+
+
+def _agrees(question: str) -> bool:
+    """Whether somebody at a terminal says yes; nobody there is a no."""
+    if not sys.stdin.isatty():
+        say("Nobody is here to ask. Say yes beforehand: ./tide reset-demo --yes")
+        return False
+    return input(question).strip().lower() in ("y", "yes")
 
 
 def _python(places: Places, *words: str) -> int:

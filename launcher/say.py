@@ -39,8 +39,8 @@ def run(
     cwd: Path | None = None,
     env: dict[str, str] | None = None,
     log: Path | None = None,
-) -> None:
-    """Run a command quietly; raises `Trouble` with the end of what it printed and the remedy `do`."""
+) -> str:
+    """Run a command quietly; what it printed. Raises `Trouble` with the end of that and the remedy `do`."""
     done = subprocess.run(
         [str(part) for part in command],
         cwd=cwd,
@@ -56,6 +56,7 @@ def run(
         tail = "\n".join("    " + line for line in done.stdout.strip().splitlines()[-12:])
         name = Path(str(command[0])).name
         raise Trouble(f"“{name}” ended with {done.returncode}:\n{tail}", do)
+    return done.stdout
 
 
 def report(trouble: Trouble) -> int:

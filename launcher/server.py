@@ -15,6 +15,9 @@ from launcher.say import Trouble, run, say
 
 FIRST_PORT = 8420
 
+SETTINGS = ("TIDE_OPEN",)
+"""What whoever starts it may set, and the package reads."""
+
 
 def cluster_of(places: Places) -> Cluster:
     """The product's own cluster."""
@@ -24,21 +27,25 @@ def cluster_of(places: Places) -> Cluster:
 def environment_of(places: Places, cluster: Cluster, owner: bool) -> dict[str, str]:
     """What a process of the package is told; only migrations and the demo see the owner's address."""
     env = {key: value for key, value in os.environ.items() if not key.startswith("TIDE_")}
+    env |= {key: os.environ[key] for key in SETTINGS if key in os.environ}
     env |= {"PYTHONPATH": str(places.code), "TIDE_DSN": cluster.dsn(), "TIDE_WEB": str(places.built)}
     env |= {"TIDE_OWNER_DSN": cluster.dsn(OWNER)} if owner else {}
     return env
 
 
 def prepare(places: Places, cluster: Cluster, *words: str) -> None:
-    """Migrate and load the demo."""
+    """Migrate and load the demo; what was told on the way is told on."""
     command = [str(places.python), "-m", "mellow_tide.cli", *words]
     do = "read the message above; nothing half-done is kept"
-    run(as_user(SERVER_USER, command), do, cwd=Path("/"), env=environment_of(places, cluster, owner=True))
+    env = environment_of(places, cluster, owner=True)
+    told = run(as_user(SERVER_USER, command), do, cwd=Path("/"), env=env)
+    if told.strip():
+        say(told.rstrip())
 
 
 def start(places: Places, cluster: Cluster) -> str:
     """The address of the running server; starts it if it does not run or is older than its sources."""
-    version = package_hash(places) + sources_hash()
+    version = package_hash(places) + sources_hash() + os.environ.get("TIDE_OPEN", "as usual")
     known = _known(places)
     if known and known["version"] == version:
         return str(known["address"])
@@ -109,9 +116,9 @@ def _await_answer(process: subprocess.Popen[bytes], port: int, log: Path) -> Non
             raise Trouble(f"the server ended at once:\n{tail}", f"read {log}")
         try:
             with socket.create_connection(("127.0.0.1", port), timeout=1) as probe:
-                probe.sendall(b"GET / HTTP/1.0\r\n\r\n")
-                probe.settimeout(2)
-                if probe.recv(12).endswith(b"200"):
+                probe.sendall(b"GET /api/ready HTTP/1.0\r\n\r\n")
+                probe.settimeout(4)
+                if probe.recv(12).endswith(b"204"):
                     return
         except OSError:
             pass

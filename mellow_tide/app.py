@@ -4,6 +4,7 @@ import gc
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from pathlib import Path
+from uuid import UUID
 
 from fastapi import APIRouter, Depends, FastAPI
 from fastapi.routing import APIRoute
@@ -23,6 +24,7 @@ from mellow_tide.web.routes import (
     intakes,
     learning,
     practice,
+    ready,
     run_and_log,
     sessions,
     sign_in,
@@ -30,9 +32,14 @@ from mellow_tide.web.routes import (
 )
 
 
-def make_app(dsn: str, built: Path | None = None, now: Clock = read_machine_clock) -> FastAPI:
-    """The application over the database at `dsn`, serving the front end in `built` if given."""
-    database = Database(dsn, now=now)
+def make_app(
+    dsn: str,
+    built: Path | None = None,
+    now: Clock = read_machine_clock,
+    shut: frozenset[UUID] = frozenset(),
+) -> FastAPI:
+    """The application over the database at `dsn`, serving the front end in `built` if given; `shut` are practices."""
+    database = Database(dsn, now=now, shut=shut)
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
@@ -74,6 +81,7 @@ def make_app(dsn: str, built: Path | None = None, now: Clock = read_machine_cloc
     ):
         inside.include_router(part.router)
     inside.include_router(learning.pace_router)
+    app.include_router(ready.router, prefix="/api")
     app.include_router(sign_in.router, prefix="/api")
     app.include_router(intake_form.router, prefix="/api")
     app.include_router(inside, prefix="/api")

@@ -16,6 +16,8 @@ from mellow_tide.core.formats.whole_record import make_schema
 from mellow_tide.core.phrases.book import say
 from mellow_tide.demo.load import ensure_demo
 from mellow_tide.demo.load import reset_demo as load_demo_anew
+from mellow_tide.demo.people import PRACTICE_ID
+from mellow_tide.services.door import UnknownOffer, read_offers
 from mellow_tide.store.carry_over import freeze_stored_runs
 from mellow_tide.store.clock import make_clock
 from mellow_tide.store.database import Database
@@ -26,11 +28,14 @@ cli = typer.Typer(add_completion=False, no_args_is_help=True, pretty_exceptions_
 
 @cli.command()
 def prepare() -> None:
-    """Migrate, then make the demo if there is none and give it today's sessions."""
+    """Migrate, then, where the door offers the demo, make it if there is none and give it today's sessions."""
+    open_to = _offers()
     migrate(os.environ["TIDE_OWNER_DSN"])
     carried = freeze_stored_runs(os.environ["TIDE_OWNER_DSN"], load_catalogue())
     if carried.runs:
         typer.echo(f"  {carried}")
+    if "demo" not in open_to:
+        return
     try:
         with _owner() as db:
             ensure_demo(db, datetime.now(UTC))
@@ -52,7 +57,8 @@ def serve(fd: Annotated[int, typer.Option(help="a listening socket's file descri
     """Serve on a socket that is already bound."""
     import uvicorn
 
-    app = make_app(os.environ["TIDE_DSN"], Path(os.environ["TIDE_WEB"]), make_clock(os.environ))
+    shut = frozenset() if "demo" in _offers() else frozenset({PRACTICE_ID})
+    app = make_app(os.environ["TIDE_DSN"], Path(os.environ["TIDE_WEB"]), make_clock(os.environ), shut)
     uvicorn.run(app, fd=fd, log_level="info", access_log=False, timeout_graceful_shutdown=3)
 
 
@@ -73,6 +79,14 @@ def checks(out: Path) -> None:
 def record_schema(out: Path) -> None:
     """Write the JSON Schema of a client's whole record."""
     out.write_text(json.dumps(make_schema(), indent=1, ensure_ascii=False) + "\n", encoding="utf-8")
+
+
+def _offers() -> frozenset[str]:
+    try:
+        return read_offers(os.environ.get("TIDE_OPEN"))
+    except UnknownOffer as error:
+        typer.echo(str(error), err=True)
+        raise typer.Exit(2) from error
 
 
 def _owner() -> Database:

@@ -85,7 +85,7 @@ def sign_in(db: Database, email: str, password: str, address: str, now: datetime
 def _begin(db: Database, person: Person, attempt_key: bytes, now: datetime) -> str:
     token = secrets.token_urlsafe(32)
     with db.transaction(Sight(person=person.person_id, token_hash=hash_token(token))) as t:
-        memberships = list_memberships(t, person.person_id)
+        memberships = [m for m in list_memberships(t, person.person_id) if m.practice_id not in db.shut]
         if not memberships:
             raise SignInRefused
         signed_in = SignedIn(memberships[0].practice_id, person.person_id)
@@ -95,9 +95,10 @@ def _begin(db: Database, person: Person, attempt_key: bytes, now: datetime) -> s
 
 
 def find_holder(db: Database, token: str, now: datetime) -> SignedIn | None:
-    """Who is signed in with this token, or None."""
+    """Who is signed in with this token, or None; None too where their practice is shut."""
     with db.transaction(Sight(token_hash=hash_token(token))) as t:
-        return find_sign_in(t, hash_token(token), now)
+        found = find_sign_in(t, hash_token(token), now)
+    return found if found and found.practice_id not in db.shut else None
 
 
 def sign_out(db: Database, token: str) -> None:

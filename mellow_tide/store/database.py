@@ -13,10 +13,13 @@ from psycopg.sql import Composed
 from psycopg_pool import ConnectionPool
 
 from mellow_tide.store.clock import Clock, read_machine_clock
-from mellow_tide.store.errors import translated
+from mellow_tide.store.errors import PracticeShut, translated
 from mellow_tide.store.queries import query
 
 Stored = TypeVar("Stored")
+
+LIMITS = "-c statement_timeout=30s -c lock_timeout=10s -c idle_in_transaction_session_timeout=60s"
+"""No statement, lock or forgotten transaction holds the others up for longer."""
 
 
 @dataclass(frozen=True)
@@ -76,11 +79,32 @@ class Transaction:
 
 
 class Database:
-    """A pool of connections under the application's role; `dsn` is a libpq connection string, `now` the time."""
+    """A pool of connections under the application's role; `dsn` is a libpq connection string, `now` the time.
 
-    def __init__(self, dsn: str, most_connections: int = 10, now: Clock = read_machine_clock) -> None:
+    Nobody enters the practices that are `shut`; `limits` are PostgreSQL's settings for every connection.
+    """
+
+    def __init__(
+        self,
+        dsn: str,
+        most_connections: int = 10,
+        now: Clock = read_machine_clock,
+        shut: frozenset[UUID] = frozenset(),
+        limits: str = LIMITS,
+    ) -> None:
         self.now = now
-        self._pool = ConnectionPool(dsn, min_size=1, max_size=most_connections, open=False, timeout=5)
+        self.shut = shut
+        self._pool = ConnectionPool(
+            dsn,
+            kwargs={"options": limits},
+            min_size=1,
+            max_size=most_connections,
+            open=False,
+            timeout=5,
+            check=ConnectionPool.check_connection,
+            # A pool that goes on trying waits longer and longer; whoever asks next makes it try at once.
+            reconnect_timeout=1,
+        )
 
     def open(self) -> None:
         """Connect; raises `StoreUnavailable` if PostgreSQL does not answer within 5 s."""
@@ -100,9 +124,19 @@ class Database:
         """Give all connections back."""
         self.close()
 
+    def ask(self) -> None:
+        """Raise `StoreUnavailable` where PostgreSQL does not answer."""
+        with translated(), self._pool.connection(timeout=2) as connection:
+            connection.execute("SELECT 1")
+
     @contextmanager
     def transaction(self, sight: Sight) -> Iterator[Transaction]:
-        """A transaction that commits at the end, or changes nothing if anything is raised."""
+        """A transaction that commits at the end, or changes nothing if anything is raised.
+
+        Raises `PracticeShut` for one that is shut.
+        """
+        if sight.practice in self.shut:
+            raise PracticeShut
         with translated(), self._pool.connection() as connection, connection.transaction():
             yield Transaction(connection, sight, self.now())
 

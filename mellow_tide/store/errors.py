@@ -15,6 +15,18 @@ class StoreUnavailable(StoreError):
     """PostgreSQL does not answer."""
 
 
+class DiskFull(StoreError):
+    """PostgreSQL has no room left to write."""
+
+
+class TookTooLong(StoreError):
+    """A statement or a lock took longer than is allowed."""
+
+
+class PracticeShut(StoreError):
+    """The practice is switched off: nothing of it is read or written."""
+
+
 class NotThere(StoreError):
     """No such row, or none that this practice may see."""
 
@@ -42,5 +54,9 @@ def translated() -> Iterator[None]:
         yield
     except psycopg.errors.IntegrityError as error:
         raise Conflict(error.diag.constraint_name or "unnamed") from error
+    except psycopg.errors.DiskFull as error:
+        raise DiskFull("the disk is full") from error
+    except (psycopg.errors.QueryCanceled, psycopg.errors.LockNotAvailable) as error:
+        raise TookTooLong(str(error)) from error
     except (psycopg.OperationalError, PoolTimeout) as error:
         raise StoreUnavailable("the database does not answer") from error

@@ -18,7 +18,16 @@ from mellow_tide.services.designing.standing import RunHasBegun
 from mellow_tide.services.meeting.intake_form import AnswersOutOfTurn, FormHandedIn, LinkEnded, LinkUsed
 from mellow_tide.services.running.runs import DayQuestionOpen, SheetUnknown
 from mellow_tide.services.sign_in import SignInRefused, TooManyAttempts
-from mellow_tide.store.errors import Conflict, Differs, NotThere, Stale, StoreUnavailable
+from mellow_tide.store.errors import (
+    Conflict,
+    Differs,
+    DiskFull,
+    NotThere,
+    PracticeShut,
+    Stale,
+    StoreUnavailable,
+    TookTooLong,
+)
 
 log = logging.getLogger(__name__)
 
@@ -68,6 +77,9 @@ PLAIN: dict[type[Exception], tuple[int, str]] = {
     LinkEnded: (410, "link-ended"),
     FormHandedIn: (409, "handed-in"),
     AnswersOutOfTurn: (409, "answers-out-of-turn"),
+    PracticeShut: (410, "practice-shut"),
+    DiskFull: (507, "disk-full"),
+    TookTooLong: (503, "took-too-long"),
     StoreUnavailable: (503, "store-unavailable"),
     NotSignedIn: (401, "not-signed-in"),
     SignInRefused: (401, "sign-in-refused"),

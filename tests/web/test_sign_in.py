@@ -2,10 +2,15 @@ import re
 from datetime import UTC, datetime, timedelta
 
 import pytest
+from fastapi.testclient import TestClient
 
-from mellow_tide.demo.people import THERAPIST_EMAIL, THERAPIST_PASSWORD
+from mellow_tide.app import make_app
+from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_EMAIL, THERAPIST_PASSWORD, demo_id
+from mellow_tide.services.door import UnknownOffer, read_offers
 from mellow_tide.services.sign_in import SignInRefused, TooManyAttempts, find_holder, sign_in, sign_out
+from mellow_tide.web.guard import COOKIE
 from tests.conftest import NOW
+from tests.web.conftest import ORIGIN
 
 RIGHT = {"email": THERAPIST_EMAIL, "password": THERAPIST_PASSWORD}
 
@@ -30,7 +35,7 @@ def test_every_route_but_signing_in_asks_who_it_is(stranger):
         (path, method)
         for path, ways in paths.items()
         for method in ways
-        if path != "/api/sign-in" and not path.startswith("/api/intake/")
+        if path not in ("/api/sign-in", "/api/ready") and not path.startswith("/api/intake/")
     ]
     assert len(inside) >= 8
     for path, method in inside:
@@ -98,3 +103,31 @@ def test_a_sign_in_expires(db):
     assert find_holder(db, token, now + timedelta(days=15)) is None
     sign_out(db, token)
     assert find_holder(db, token, now) is None
+
+
+def test_a_practice_that_is_shut_is_entered_by_nobody(stranger, app_dsn):
+    """Neither by signing in, nor with a sign-in from before, nor by a link to an intake."""
+    stranger.post("/api/sign-in", json=RIGHT)
+    cookie = stranger.cookies["tide_sign_in"]
+    linnet = demo_id("client linnet")
+    link = stranger.post(f"/api/clients/{linnet}/intakes").json()["token"]
+    stranger.cookies.clear()
+    app = make_app(app_dsn, shut=frozenset({PRACTICE_ID}))
+    with TestClient(app, headers=ORIGIN, raise_server_exceptions=False) as outside:
+        assert problem(outside.post("/api/sign-in", json=RIGHT), 401) == "sign-in-refused"
+        outside.cookies.set(COOKIE, cookie)
+        assert problem(outside.get("/api/me"), 401) == "not-signed-in"
+        opening = {"token": link, "key": "k" * 40}
+        assert problem(outside.post("/api/intake/open", json=opening), 410) == "practice-shut"
+
+
+@pytest.mark.parametrize(
+    ("words", "offers"), [(None, {"demo"}), ("", set()), (" demo ,", {"demo"}), ("demo", {"demo"})]
+)
+def test_what_the_door_offers(words, offers):
+    assert read_offers(words) == offers
+
+
+def test_a_door_that_knows_no_such_offer_says_what_it_knows():
+    with pytest.raises(UnknownOffer, match=r"“demos”.*use demo"):
+        read_offers("demo,demos")
