@@ -5,14 +5,17 @@ import os
 import shutil
 import subprocess
 import sys
+import time
 from collections.abc import Callable
+from datetime import UTC, datetime
 from pathlib import Path
 
-from launcher import checks, server
-from launcher.debian import ensure_chromium, ensure_server_packages
+from launcher import backups, checks, server
+from launcher.cluster import DATABASE, Cluster
+from launcher.debian import ensure_chromium, ensure_gpg, ensure_server_packages
 from launcher.environment import ensure_built, ensure_python
 from launcher.places import ROOT, Places, settle
-from launcher.say import Trouble, report, say
+from launcher.say import Trouble, report, say, step
 
 USAGE = """usage: ./tide COMMAND
 
@@ -25,6 +28,11 @@ USAGE = """usage: ./tide COMMAND
   bench [AREA]        measure what is promised about speed; --json for one object a line
   chaos [--runs N]    work sessions while network, browser, server and database fail; 200 if not said
   vectors             write the cases anew that hold the front end's own sums to the core's
+  backup [DIR]        write all data to a file, read it back, and delete what has aged out; with
+                      --passphrase FILE encrypted
+  restore FILE        put the data of a backup in the place of what is there; asks first, unless told
+                      --yes; what is there is backed up before
+  drill               back up, restore into a database of its own, and compare row by row
   reset-demo [--yes]  put the demo practice back as it was shipped; asks first, unless told yes
 
 settings, in the environment of ./tide start:
@@ -78,6 +86,68 @@ def reset_demo(places: Places, words: list[str]) -> int:
     return 0
 
 
+def backup(places: Places, words: list[str]) -> int:
+    """All data in a file, read back after it was written."""
+    words, passphrase = _passphrase(words)
+    cluster = _running(places)
+    folder = Path(words[0]) if words else _backups(places)
+    with step("backing up"):
+        made = backups.back_up(cluster, DATABASE, folder, passphrase, datetime.now(UTC))
+    say(f"Backed up and read back: {made.file} ({made.size / 1e6:.1f} MB)")
+    return 0
+
+
+def restore(places: Places, words: list[str]) -> int:
+    """The data of a backup in the place of what is there, but for the clients erased since."""
+    words, passphrase = _passphrase(words)
+    files = [word for word in words if word != "--yes"]
+    if len(files) != 1:
+        raise Trouble("which backup is not said", "name it: ./tide restore FILE")
+    question = "What was written since that backup is in use no more; it is backed up first. Go on? [y/N] "
+    if "--yes" not in words and not _agrees(question):
+        say("Nothing was restored.")
+        return 1
+    ensure_python(places)
+    cluster = _running(places)
+    server.stop(places)
+    with step("backing up what is there"):
+        before = backups.back_up(cluster, DATABASE, _backups(places), passphrase, datetime.now(UTC))
+    with step("restoring"):
+        again = backups.restore(
+            cluster, DATABASE, Path(files[0]), passphrase, lambda dsn: server.migrate(places, cluster, dsn)
+        )
+    say(f"Restored. What was there before: {before.file}")
+    if again:
+        say(f"  {again} erased {'client stays' if again == 1 else 'clients stay'} erased")
+    say("  ./tide start serves it")
+    return 0
+
+
+def drill(places: Places, words: list[str]) -> int:
+    """Whether a backup made now could be restored: done, in a database of its own."""
+    _, passphrase = _passphrase(words)
+    ensure_python(places)
+    cluster = _running(places)
+    spare = Cluster(places.state / "drill-postgres")
+    folder = places.state / "drill"
+    began = time.monotonic()
+    try:
+        made = backups.back_up(cluster, DATABASE, folder, passphrase, datetime.now(UTC))
+        written = time.monotonic()
+        spare.start()
+        spare.ensure_roles()
+        backups.restore(spare, DATABASE, made.file, passphrase, lambda dsn: None)
+        rows = backups.compare((cluster, DATABASE), (spare, DATABASE))
+    finally:
+        spare.stop()
+        shutil.rmtree(spare.folder, ignore_errors=True)
+        shutil.rmtree(folder, ignore_errors=True)
+    say(f"The drill went well: {sum(rows.values())} rows in {len(rows)} tables are the same after restoring.")
+    wrote, restored = written - began, time.monotonic() - written
+    say(f"  {made.size / 1e6:.1f} MB written in {wrote:.1f} s, restored in {restored:.1f} s")
+    return 0
+
+
 def shots(places: Places, words: list[str]) -> int:
     """Screenshots from a fresh demo on a database of their own."""
     ensure_chromium()
@@ -109,10 +179,32 @@ def vectors(places: Places, words: list[str]) -> int:
     return _python(places, "-m", "tests.vectors")
 
 
+def _passphrase(words: list[str]) -> tuple[list[str], Path | None]:
+    """The words without --passphrase FILE, and that file."""
+    if "--passphrase" not in words:
+        return words, None
+    at = words.index("--passphrase")
+    if at + 1 == len(words):
+        raise Trouble("the passphrase's file is not said", "--passphrase FILE")
+    ensure_gpg()
+    return [*words[:at], *words[at + 2 :]], Path(words[at + 1])
+
+
+def _backups(places: Places) -> Path:
+    return places.state / "backups"
+
+
+def _running(places: Places) -> Cluster:
+    cluster = server.cluster_of(places)
+    cluster.start()
+    cluster.ensure_roles()
+    return cluster
+
+
 def _agrees(question: str) -> bool:
     """Whether somebody at a terminal says yes; nobody there is a no."""
     if not sys.stdin.isatty():
-        say("Nobody is here to ask. Say yes beforehand: ./tide reset-demo --yes")
+        say("Nobody is here to ask. Say it beforehand with --yes.")
         return False
     return input(question).strip().lower() in ("y", "yes")
 
@@ -125,10 +217,7 @@ def _python(places: Places, *words: str) -> int:
 def _up(places: Places) -> None:
     ensure_python(places)
     ensure_built(places)
-    cluster = server.cluster_of(places)
-    cluster.start()
-    cluster.ensure_roles()
-    server.prepare(places, cluster, "prepare")
+    server.prepare(places, _running(places), "prepare")
 
 
 COMMANDS: dict[str, Callable[[Places, list[str]], int]] = {
@@ -139,6 +228,9 @@ COMMANDS: dict[str, Callable[[Places, list[str]], int]] = {
     "bench": bench,
     "chaos": chaos,
     "vectors": vectors,
+    "backup": backup,
+    "restore": restore,
+    "drill": drill,
     "reset-demo": reset_demo,
 }
 
@@ -153,7 +245,7 @@ def main(words: list[str]) -> int:
         places = settle()
         # Two starters take turns.
         with (places.state / "lock").open("w") as lock:
-            if words[0] in ("start", "stop", "reset-demo"):
+            if words[0] in ("start", "stop", "backup", "restore", "drill", "reset-demo"):
                 fcntl.flock(lock, fcntl.LOCK_EX)
             return COMMANDS[words[0]](places, words[1:])
     except Trouble as trouble:

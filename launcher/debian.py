@@ -28,6 +28,11 @@ def ensure_chromium() -> None:
     _install([] if CHROMIUM.exists() else ["chromium", "fonts-liberation"])
 
 
+def ensure_gpg() -> None:
+    """GnuPG, for encrypted backups."""
+    _install([] if shutil.which("gpg") else ["gnupg"])
+
+
 def system_python() -> str:
     """A Python that every user of the machine can reach, with its venv module."""
     for path in PYTHONS:

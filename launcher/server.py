@@ -43,6 +43,13 @@ def prepare(places: Places, cluster: Cluster, *words: str) -> None:
         say(told.rstrip())
 
 
+def migrate(places: Places, cluster: Cluster, owner_dsn: str) -> None:
+    """Bring another database of the cluster up to the newest migration, and make no demo in it."""
+    command = [str(places.python), "-m", "mellow_tide.cli", "prepare"]
+    env = environment_of(places, cluster, owner=True) | {"TIDE_OWNER_DSN": owner_dsn, "TIDE_OPEN": ""}
+    run(as_user(SERVER_USER, command), "read the message above", cwd=Path("/"), env=env)
+
+
 def start(places: Places, cluster: Cluster) -> str:
     """The address of the running server; starts it if it does not run or is older than its sources."""
     version = package_hash(places) + sources_hash() + os.environ.get("TIDE_OPEN", "as usual")

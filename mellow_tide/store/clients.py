@@ -234,9 +234,18 @@ def merge_client(t: Transaction, kept: UUID, other: UUID) -> int:
 
 
 def erase_client(t: Transaction, client_id: UUID, person_name: str) -> dict[str, int]:
-    """Delete everything of a client that is held; how many rows of each kind went. That alone is kept."""
+    """Delete everything of a client that is held; how many rows of each kind went.
+
+    That is kept, with the id, by which a backup that is restored erases them again.
+    """
     counts: dict[str, int] = t.value("erase_client", client_id=client_id)
-    t.run("insert_erasure", erasure_id=uuid4(), person_name=person_name, counts=Jsonb(counts))
+    t.run(
+        "insert_erasure",
+        erasure_id=uuid4(),
+        client_id=client_id,
+        person_name=person_name,
+        counts=Jsonb(counts),
+    )
     return counts
 
 

@@ -168,7 +168,9 @@ def test_erasing_asks_for_the_name_says_what_went_and_leaves_nothing(client, own
     assert gone["counts"]["events"] > 50
     assert client.get(url).status_code == 404
     assert client.get(f"/api/sessions/{page['visits'][0]['session_id']}").status_code == 404
-    assert left_of("marrowby", owner_dsn) == left_of(page["client_id"], owner_dsn) == []
+    assert left_of("marrowby", owner_dsn) == []
+    # The id alone, for backups that are older.
+    assert left_of(page["client_id"], owner_dsn) == ["erasure"]
 
 
 TABLES = "SELECT relname FROM pg_class WHERE relkind = 'r' AND relnamespace = 'public'::regnamespace"

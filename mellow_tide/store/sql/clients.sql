@@ -66,8 +66,8 @@ SELECT merge_client(%(kept)s, %(other)s)
 SELECT erase_client(%(client_id)s)
 
 -- name: insert_erasure
-INSERT INTO erasure (practice_id, erasure_id, person_name, counts)
-VALUES (%(practice_id)s, %(erasure_id)s, %(person_name)s, %(counts)s)
+INSERT INTO erasure (practice_id, erasure_id, client_id, person_name, counts)
+VALUES (%(practice_id)s, %(erasure_id)s, %(client_id)s, %(person_name)s, %(counts)s)
 
 -- name: clients_with_contact
 SELECT client_id, name, digits, lower(email) AS email FROM client WHERE practice_id = %(practice_id)s
