@@ -51,7 +51,7 @@ def back_up(cluster: Cluster, database: str, folder: Path, passphrase: Path | No
             )
             out.flush()
             os.fsync(out.fileno())
-        _read_back(fresh, passphrase)
+        read_back(fresh, passphrase)
     except Trouble:
         fresh.unlink()
         raise
@@ -69,7 +69,7 @@ def restore(
 
     How many erasures were replayed. Until all of that is done the database stays as it is. Raises `Trouble`.
     """
-    _read_back(file, passphrase)
+    read_back(file, passphrase)
     erased = _erased_beside(file.parent)
     there = cluster.psql("postgres", f"SELECT true FROM pg_database WHERE datname = '{database}'")
     if there.strip():
@@ -189,8 +189,8 @@ def _digests(cluster: Cluster, database: str) -> dict[str, tuple[int, str]]:
     return found
 
 
-def _read_back(file: Path, passphrase: Path | None) -> None:
-    """Read a backup from end to end, as a restoring would. Raises `Trouble`."""
+def read_back(file: Path, passphrase: Path | None) -> None:
+    """Read a backup from end to end, as a restoring would. Raises `Trouble` for one that cannot be."""
     if not file.exists():
         raise Trouble(f"there is no backup {file}", "name a file that ./tide backup has written")
     with _opened(file, passphrase) as (steps, source):

@@ -107,6 +107,7 @@ def restore(places: Places, words: list[str]) -> int:
     if "--yes" not in words and not _agrees(question):
         say("Nothing was restored.")
         return 1
+    backups.read_back(Path(files[0]), passphrase)
     ensure_python(places)
     cluster = _running(places)
     server.stop(places)

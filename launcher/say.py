@@ -54,7 +54,9 @@ def run(
         log.write_text(done.stdout, encoding="utf-8")
     if done.returncode:
         tail = "\n".join("    " + line for line in done.stdout.strip().splitlines()[-12:])
-        name = Path(str(command[0])).name
+        # Whose user it ran as says nothing of what failed.
+        words = [str(part) for part in command]
+        name = Path(words[words.index("--clear-groups") + 1 if "--clear-groups" in words else 0]).name
         raise Trouble(f"“{name}” ended with {done.returncode}:\n{tail}", do)
     return done.stdout
 

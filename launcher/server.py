@@ -11,7 +11,7 @@ from pathlib import Path
 from launcher.cluster import OWNER, Cluster, free_port, port_is_free
 from launcher.environment import package_hash, sources_hash
 from launcher.places import SERVER_USER, Places, as_user
-from launcher.say import Trouble, run, say
+from launcher.say import Trouble, run, say, step
 
 FIRST_PORT = 8420
 
@@ -38,7 +38,8 @@ def prepare(places: Places, cluster: Cluster, *words: str) -> None:
     command = [str(places.python), "-m", "mellow_tide.cli", *words]
     do = "read the message above; nothing half-done is kept"
     env = environment_of(places, cluster, owner=True)
-    told = run(as_user(SERVER_USER, command), do, cwd=Path("/"), env=env)
+    with step("bringing the data up to date"):
+        told = run(as_user(SERVER_USER, command), do, cwd=Path("/"), env=env)
     if told.strip():
         say(told.rstrip())
 
