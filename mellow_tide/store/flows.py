@@ -15,7 +15,10 @@ from mellow_tide.store.errors import NotThere, Stale
 
 @dataclass(frozen=True, kw_only=True)
 class FlowRow:
-    """A flow of a practice. `origin` is its id among the shipped ones, if it is one."""
+    """A flow of a practice. `origin` is its id among the shipped ones, if it is one.
+
+    `made_for` is the client from whose session it was kept.
+    """
 
     flow_id: UUID
     name: str
@@ -23,6 +26,7 @@ class FlowRow:
     stored: dict[str, Any]
     gestation_days: int | None
     origin: str | None
+    made_for: UUID | None
     archived: bool
     revision: int
     made_at: datetime
@@ -56,13 +60,17 @@ def find_flow(t: Transaction, flow_id: UUID) -> FlowRow:
 
 @dataclass(frozen=True)
 class NewFlow:
-    """A flow to be kept; `gestation_days` if it is for somebody in pregnancy, `origin` if it is a shipped one."""
+    """A flow to be kept; `gestation_days` if it is for somebody in pregnancy, `origin` if it is a shipped one.
+
+    `made_for` is the client from whose session it is kept.
+    """
 
     flow_id: UUID
     text: FlowText
     flow: Flow
     gestation_days: int | None = None
     origin: str | None = None
+    made_for: UUID | None = None
 
 
 def add_flow(t: Transaction, new: NewFlow) -> None:
@@ -74,6 +82,7 @@ def add_flow(t: Transaction, new: NewFlow) -> None:
         flow=Jsonb(new.flow.model_dump(mode="json")),
         gestation_days=new.gestation_days,
         origin=new.origin,
+        made_for=new.made_for,
     )
 
 

@@ -96,14 +96,15 @@ def keep_flow(desk: Desk, session_id: UUID, text: FlowText) -> FlowView:
     days = stands.setting.client.gestation_days
     flow = stands.plan.flow
     anybody = flow.model_copy(update={"brief": flow.brief.model_copy(update={"leave_out": ()})})
-    return _added(desk, NewFlow(uuid4(), text, anybody, days))
+    return _added(desk, NewFlow(uuid4(), text, anybody, days, made_for=stands.row.client_id))
 
 
 def copy_flow(desk: Desk, flow_id: UUID, name: str) -> FlowView:
     """Keep another flow just like one, under a name of its own. Raises `NotThere`."""
     with desk.reading() as t:
         like = find_flow(t, flow_id)
-    return _added(desk, NewFlow(uuid4(), FlowText(name, like.note), like.flow, like.gestation_days))
+    text = FlowText(name, like.note)
+    return _added(desk, NewFlow(uuid4(), text, like.flow, like.gestation_days, made_for=like.made_for))
 
 
 def describe_flow(desk: Desk, flow_id: UUID, revision: int, text: FlowText, archived: bool) -> FlowView:
