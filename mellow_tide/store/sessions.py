@@ -195,7 +195,7 @@ def append_events(t: Transaction, session_id: UUID, events: Sequence[RunEvent]) 
         values = {
             "session_id": session_id,
             "event_id": event.id,
-            "event": Jsonb(event.model_dump(mode="json")),
+            "event": Jsonb(event.model_dump(mode="json", exclude=None if event.odd_at else {"odd_at"})),
         }
         if t.run("append_event", **values) == 0 and not t.value("same_event", **values):
             raise Differs("event")

@@ -107,3 +107,23 @@ def test_a_run_that_has_begun_goes_on_when_a_place_is_missing(client):
     assert noted.status_code == 200
     assert send(client, "isolde", {"kind": "paused"}, after=60).status_code == 200
     assert answer_day(client, "isolde", note="itches").status_code == 200
+
+
+def test_a_tap_with_an_odd_time_counts_when_it_arrives_is_told_and_may_be_sent_again(client):
+    """A device whose clock was never set, and one that is a year ahead."""
+    send_ids = [str(uuid4()) for _ in range(3)]
+    answer_day(client, "corin")
+    times = ["1970-01-01T00:00:05+00:00", "2031-05-04T08:00:00+00:00", "0001-01-01T00:00:00+23:59"]
+    kinds = [began(client, "corin"), moved(client, "corin", 3), {"kind": "ended"}]
+    body = {
+        "events": [{"id": id, "at": at, **kind} for id, at, kind in zip(send_ids, times, kinds, strict=True)]
+    }
+    first = client.post(url("corin", "/events"), json=body)
+    assert first.status_code == 200
+    assert first.json()["ended_at"]
+    # Sent again, as a device does that never saw the answer.
+    assert client.post(url("corin", "/events"), json=body).json() == first.json()
+    page = client.get(url("corin", "/log")).json()
+    assert page["odd_times"] == 3
+    body["events"][1]["to"] = "elsewhere"
+    assert client.post(url("corin", "/events"), json=body).status_code == 409

@@ -1532,6 +1532,11 @@ export interface components {
              */
             at: string;
             /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -1877,6 +1882,11 @@ export interface components {
              */
             at: string;
             /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -1906,6 +1916,11 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2876,6 +2891,11 @@ export interface components {
              */
             at: string;
             /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -2896,6 +2916,11 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3087,6 +3112,11 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3524,6 +3554,11 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -4239,7 +4274,7 @@ export interface components {
          * @description The session's log page. `log` is None until it is saved; `revision` 0 then, and must be sent back.
          *
          *     `actual` is the session as it was. Once `signed_by` somebody, only `additions` come to it, and `late` taps beside
-         *     it.
+         *     it. `odd_times` counts the taps that came with a time that cannot be right.
          */
         LogView: {
             session: components["schemas"]["SessionView"];
@@ -4260,6 +4295,11 @@ export interface components {
              * @default []
              */
             late: components["schemas"]["LateTap"][];
+            /**
+             * Odd Times
+             * @default 0
+             */
+            odd_times: number;
         };
         /**
          * Lubricant
@@ -4421,6 +4461,11 @@ export interface components {
              */
             at: string;
             /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -4515,6 +4560,11 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -4736,6 +4786,11 @@ export interface components {
              */
             at: string;
             /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -4886,6 +4941,11 @@ export interface components {
              */
             at: string;
             /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -4926,6 +4986,11 @@ export interface components {
              */
             at: string;
             /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -4954,6 +5019,11 @@ export interface components {
              */
             at: string;
             /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -4979,6 +5049,11 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5008,6 +5083,11 @@ export interface components {
              */
             at: string;
             /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -5035,6 +5115,11 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5560,6 +5645,11 @@ export interface components {
              */
             at: string;
             /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -5727,6 +5817,11 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5922,6 +6017,11 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /**
+             * Odd At
+             * @default
+             */
+            odd_at: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}

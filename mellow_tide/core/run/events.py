@@ -1,10 +1,11 @@
 """What happens at the table, as events that are only ever added."""
 
-from collections.abc import Iterable, Mapping
-from typing import Annotated, Literal
+from collections.abc import Iterable, Mapping, Sequence
+from datetime import UTC, datetime, timedelta
+from typing import Annotated, Any, Literal
 from uuid import UUID
 
-from pydantic import AwareDatetime, Field
+from pydantic import AwareDatetime, Field, TypeAdapter, ValidationError, model_validator
 
 from mellow_tide.core.catalogue.records import Depth, Record
 from mellow_tide.core.flow.brief import Side
@@ -21,12 +22,39 @@ Number = Annotated[int, Field(ge=0, le=10)]
 ReasonWords = Annotated[str, Field(max_length=400)]
 PartId = Annotated[str, Field(max_length=80)]
 
+EARLIEST = datetime(2020, 1, 1, tzinfo=UTC)
+"""Before this nothing was worked with Mellow Tide: a clock that says so was never set."""
+
+AHEAD = timedelta(days=1)
+"""So far a device's clock may be ahead of the server's."""
+
+_TIME: TypeAdapter[datetime] = TypeAdapter(AwareDatetime)
+
 
 class Event(Record):
-    """Made by the device, which also makes its `id`; `at` is the device's time. Sent twice, it counts once."""
+    """Made by the device, which also makes its `id`; `at` is the device's time. Sent twice, it counts once.
+
+    `odd_at` is what the device gave where that cannot be when it happened: `at` is then when it was received.
+    """
 
     id: UUID
     at: AwareDatetime
+    odd_at: Annotated[str, Field(max_length=80)] = ""
+
+    @model_validator(mode="before")
+    @classmethod
+    def _keep_what_is_no_time(cls, given: Any) -> Any:
+        """No tap is lost for its time: what cannot be read is kept aside, until `receive` gives it another."""
+        if not isinstance(given, dict) or given.get("odd_at"):
+            return given
+        told = given.get("at")
+        try:
+            if _TIME.validate_python(told) >= EARLIEST:
+                return given
+        except (ValidationError, OverflowError):
+            pass
+        legible = "".join(letter for letter in str(told) if letter.isprintable())
+        return {**given, "at": EARLIEST, "odd_at": legible[:80] or "none"}
 
 
 class Began(Event):
@@ -204,6 +232,15 @@ RunEvent = Annotated[
     | Ended,
     Field(discriminator="kind"),
 ]
+
+
+def receive(events: Sequence[RunEvent], now: datetime) -> list[RunEvent]:
+    """Events as they are stored: one with an odd time, or one that is still to come, happened when it was received."""
+    received = []
+    for event in events:
+        told = event.odd_at or (event.at.isoformat() if event.at > now + AHEAD else "")
+        received.append(event.model_copy(update={"at": now, "odd_at": told}) if told else event)
+    return received
 
 
 def order_events(events: Iterable[RunEvent]) -> list[RunEvent]:

@@ -46,7 +46,7 @@ class LogView(Record):
     """The session's log page. `log` is None until it is saved; `revision` 0 then, and must be sent back.
 
     `actual` is the session as it was. Once `signed_by` somebody, only `additions` come to it, and `late` taps beside
-    it.
+    it. `odd_times` counts the taps that came with a time that cannot be right.
     """
 
     session: SessionView
@@ -58,6 +58,7 @@ class LogView(Record):
     signed_by: str | None
     additions: tuple[AddedToLog, ...]
     late: tuple[LateTap, ...] = ()
+    odd_times: int = 0
 
 
 class NotEnded(BadFlow):
@@ -86,7 +87,8 @@ def read_log(desk: Desk, session_id: UUID) -> LogView:
 
 def _page(t: Transaction, desk: Desk, session_id: UUID) -> LogView:
     row = find_session(t, session_id)
-    view = make_view(desk, row, list_events(t, session_id))
+    events = list_events(t, session_id)
+    view = make_view(desk, row, events)
     newest = find_log(t, session_id)
     added = list_additions(t, session_id)
     sheet = view.evaluation.sheet
@@ -100,6 +102,7 @@ def _page(t: Transaction, desk: Desk, session_id: UUID) -> LogView:
         signed_by=newest.signed_by if newest else None,
         additions=tuple(AddedToLog(words=one.words, by=one.person_name, at=one.added_at) for one in added),
         late=tuple(LateTap(**vars(one)) for one in list_late_events(t, session_id)),
+        odd_times=sum(bool(event.odd_at) for event in events),
     )
 
 

@@ -5,7 +5,7 @@ from uuid import UUID
 
 from mellow_tide.core.catalogue.catalogue import check_known
 from mellow_tide.core.refusal import BadFlow, FieldProblem, UnknownReference
-from mellow_tide.core.run.events import Added, Began, Observed, PointFound, RunEvent, Said
+from mellow_tide.core.run.events import Added, Began, Observed, PointFound, RunEvent, Said, receive
 from mellow_tide.core.run.frozen import FrozenRun
 from mellow_tide.core.run.state import RunState
 from mellow_tide.core.timing.run_sheet import RunSheet, sheet_id
@@ -39,7 +39,7 @@ class WrongSheet(BadFlow):
 def add_events(
     desk: Desk, session_id: UUID, events: Sequence[RunEvent], sheet: RunSheet | None = None
 ) -> RunState:
-    """Append events in their order and fold all there are. Those already there change nothing.
+    """Append events in their order and fold all there are. Those already there change nothing; no time is too odd.
 
     With the first touch the run sheet is frozen that it names: the present one, or the `sheet` sent along where house,
     pace or plan have changed since the device fetched it. Raises `NotThere`, `UnknownReference`, `SheetUnknown`,
@@ -62,7 +62,7 @@ def add_events(
             raise DayQuestionOpen
         if began and row.run is None:
             freeze_run(t, session_id, _frozen(desk, row, began.sheet_id, sheet))
-        append_events(t, session_id, events)
+        append_events(t, session_id, receive(events, desk.db.now()))
         return _state(t, desk, session_id)
 
 

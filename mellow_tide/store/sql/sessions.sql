@@ -58,7 +58,8 @@ VALUES (%(practice_id)s, %(session_id)s, %(event_id)s, %(event)s)
 ON CONFLICT (practice_id, session_id, event_id) DO NOTHING
 
 -- name: same_event
-SELECT event = %(event)s FROM run_event
+-- What came with an odd time has the time at which it was received, which is another one each time.
+SELECT event - 'at' = %(event)s - 'at' AND (event ? 'odd_at' OR event = %(event)s) FROM run_event
 WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s AND event_id = %(event_id)s
 
 -- name: late_events_of_session

@@ -70,6 +70,7 @@ function Summary({ page, timeZone }: { page: LogView; timeZone: string }) {
       )}
       {span(taken)} of {span(sheet.seconds)} planned.
       {run.news && <> {say.newThatDay(run.news)}</>}
+      {page.odd_times ? <> {say.oddTimes(page.odd_times)}</> : null}
       {run.halted != null && (
         <span className="font-bold text-accent"> {say.stoppedEarly(run.halted && `: ${run.halted}`)}</span>
       )}

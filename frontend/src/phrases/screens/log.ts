@@ -2,6 +2,8 @@
 export const say = {
   cameAfterSigning: (taps: number, when: string) =>
     `After signing a device sent ${taps === 1 ? "one more tap" : `${taps} more taps`}, the last ${when}. The log stays as it was signed.`,
+  oddTimes: (taps: number) =>
+    `${taps === 1 ? "One tap" : `${taps} taps`} came with a time that cannot be right; the time of arrival counts.`,
   noReasonSaid: "no reason said",
   leftOutForTime: "Left out for time",
   howItWent: "How it went",

@@ -20,10 +20,10 @@ const AGAIN = 3000;
 const PATIENCE = 8000;
 const MOST_AT_ONCE = 200;
 
-/** What happened, without the id and time that the device adds. */
+/** What happened, without the id and time that the device adds; only the server finds a time odd. */
 export type Happening = RunEvent extends infer E
   ? E extends RunEvent
-    ? Omit<E, "id" | "at">
+    ? Omit<E, "id" | "at" | "odd_at">
     : never
   : never;
 
