@@ -150,6 +150,15 @@ def _erase_again(cluster: Cluster, database: str, erased: Iterable[dict[str, obj
     )
 
 
+def note_restored(cluster: Cluster, database: str, file: Path) -> None:
+    """Write down in the database that it was restored, and from when."""
+    try:
+        what = f"backup of {_made_at(file):%F %H:%M}"
+    except ValueError:
+        what = "backup of another name"
+    cluster.psql(database, f"INSERT INTO security_event (at, kind, what) VALUES (now(), 'restored', '{what}')")
+
+
 def _together(*lists: Iterable[dict[str, object]]) -> list[dict[str, object]]:
     return list({one["erasure_id"]: one for several in lists for one in several}.values())
 

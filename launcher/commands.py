@@ -117,6 +117,7 @@ def restore(places: Places, words: list[str]) -> int:
         again = backups.restore(
             cluster, DATABASE, Path(files[0]), passphrase, lambda dsn: server.migrate(places, cluster, dsn)
         )
+    backups.note_restored(cluster, DATABASE, Path(files[0]))
     say(f"Restored. What was there before: {before.file}")
     if again:
         say(f"  {again} erased {'client stays' if again == 1 else 'clients stay'} erased")

@@ -20,8 +20,9 @@ from mellow_tide.demo.people import PRACTICE_ID
 from mellow_tide.services.door import UnknownOffer, read_offers
 from mellow_tide.store.carry_over import freeze_stored_runs
 from mellow_tide.store.clock import make_clock
-from mellow_tide.store.database import Database
+from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.migrate import migrate
+from mellow_tide.store.security import prune
 
 cli = typer.Typer(add_completion=False, no_args_is_help=True, pretty_exceptions_enable=False)
 
@@ -34,6 +35,8 @@ def prepare() -> None:
     carried = freeze_stored_runs(os.environ["TIDE_OWNER_DSN"], load_catalogue())
     if carried.runs:
         typer.echo(f"  {carried}")
+    with _owner() as db, db.transaction(Sight()) as t:
+        prune(t, db.now())
     if "demo" not in open_to:
         return
     try:

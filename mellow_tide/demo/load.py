@@ -50,6 +50,7 @@ from mellow_tide.store.people import (
     delete_practice_and_person,
     find_person_by_email,
 )
+from mellow_tide.store.security import Whose, add_security_event
 from mellow_tide.store.sessions import (
     NewSession,
     add_session,
@@ -82,6 +83,8 @@ def reset_demo(db: Database, now: datetime) -> None:
     with db.transaction(_SIGHT) as t:
         delete_practice_and_person(t, PRACTICE_ID, THERAPIST_ID)
     ensure_demo(db, now)
+    with db.transaction(_SIGHT) as t:
+        add_security_event(t, "demo_reset", now, Whose(PRACTICE_ID))
 
 
 def _add_practice(t: Transaction, desk: Desk, now: datetime) -> None:

@@ -9,6 +9,7 @@ from mellow_tide.core.catalogue.house import House, in_house
 from mellow_tide.core.setting import Setting
 from mellow_tide.store.database import Database, Sight, Transaction
 from mellow_tide.store.people import SignedIn, find_house, find_person
+from mellow_tide.store.security import SecurityEventKind, Whose, add_security_event
 from mellow_tide.store.sessions import SessionRow
 
 
@@ -39,6 +40,10 @@ class Desk:
     def writing(self) -> AbstractContextManager[Transaction]:
         """A transaction that sees the practice and who asks, so that what is written has a name under it."""
         return self.db.transaction(Sight(self.who.practice_id, self.who.person_id))
+
+    def note(self, t: Transaction, kind: SecurityEventKind, what: str) -> None:
+        """Write down what touches safety, with who did it."""
+        add_security_event(t, kind, self.db.now(), Whose(self.who.practice_id, self.who.person_id), what)
 
     def name(self, t: Transaction) -> str:
         """Who writes it down, by name: it stays readable when the person is gone."""

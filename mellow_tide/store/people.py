@@ -89,21 +89,6 @@ def delete_sign_in(t: Transaction, token_hash: bytes) -> None:
     t.run("delete_sign_in", token_hash=token_hash)
 
 
-def list_attempts(t: Transaction, key: bytes, since: datetime) -> list[datetime]:
-    """When signing in failed for this key since then, oldest first."""
-    return t.column("recent_attempts", attempt_key=key, since=since)
-
-
-def add_attempt(t: Transaction, key: bytes, failed_at: datetime) -> None:
-    """Remember a failed attempt."""
-    t.run("insert_attempt", attempt_key=key, failed_at=failed_at)
-
-
-def forget_attempts(t: Transaction, key: bytes, before: datetime) -> None:
-    """Forget this key's attempts, and everyone's from before then."""
-    t.run("forget_attempts", attempt_key=key, before=before)
-
-
 def add_practice(t: Transaction, practice: Practice, house: House = DEFAULTS) -> None:
     """Add a practice with its house rules; only the owner of the tables may."""
     t.run("insert_practice", **vars(practice), house=Jsonb(house.model_dump()))

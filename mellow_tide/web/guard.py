@@ -14,6 +14,8 @@ from mellow_tide.store.people import SignedIn
 from mellow_tide.web.problems import NotSignedIn, answer, tell
 
 COOKIE = "tide_sign_in"
+KNOWN_BROWSER = "tide_known"
+"""Held for a year by a browser in which somebody signed in; it lets nobody in."""
 
 
 class OwnPagesOnly:

@@ -14,10 +14,11 @@ from starlette.exceptions import HTTPException
 
 from mellow_tide.core.phrases.book import say
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, Offer, Refused
+from mellow_tide.services.attempts import TooManyAttempts
 from mellow_tide.services.designing.standing import RunHasBegun
 from mellow_tide.services.meeting.intake_form import AnswersOutOfTurn, FormHandedIn, LinkEnded, LinkUsed
 from mellow_tide.services.running.runs import DayQuestionOpen, SheetUnknown
-from mellow_tide.services.sign_in import SignInRefused, TooManyAttempts
+from mellow_tide.services.sign_in import SignInRefused
 from mellow_tide.store.errors import (
     Conflict,
     Differs,

@@ -33,6 +33,9 @@ TENANT_TABLES = (
     "begun_run",
 )
 
+OF_NO_PRACTICE_ALWAYS = ("security_event",)
+"""A sign-in that fails belongs to nobody."""
+
 
 @pytest.fixture(scope="module", autouse=True)
 def _second_practice(owner_dsn):
@@ -189,4 +192,22 @@ def test_every_table_of_a_practice_forces_row_security_and_starts_its_key_with_t
     """
     with psycopg.connect(owner_dsn) as connection:
         found = connection.execute(keys).fetchall()
-    assert sorted(found) == sorted((table, True, "practice_id") for table in TENANT_TABLES)
+    ours = [row for row in found if row[0] not in OF_NO_PRACTICE_ALWAYS]
+    assert sorted(ours) == sorted((table, True, "practice_id") for table in TENANT_TABLES)
+    assert all(forced for _, forced, _ in found)
+
+
+def test_what_touches_safety_is_seen_by_its_practice_and_changed_by_nobody(app_dsn, other):
+    add = "INSERT INTO security_event (at, kind, practice_id) VALUES (now(), 'exported', %s)"
+    with psycopg.connect(app_dsn) as first:
+        look_through(first, Sight(PRACTICE_ID))
+        first.execute(add, [PRACTICE_ID])
+        first.commit()
+        look_through(first, Sight(PRACTICE_ID))
+        assert count(first, "security_event") > 0
+        assert first.execute("DELETE FROM security_event").rowcount == 0
+        with pytest.raises(psycopg.errors.InsufficientPrivilege):
+            first.execute("UPDATE security_event SET kind = 'erased'")
+    assert count(other, "security_event") == 0
+    with pytest.raises(psycopg.errors.InsufficientPrivilege):
+        other.execute(add, [PRACTICE_ID])

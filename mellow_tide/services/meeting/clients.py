@@ -155,6 +155,7 @@ def erase(desk: Desk, client_id: UUID, name: str) -> Erased:
         if " ".join(name.lower().split()) != " ".join(theirs.lower().split()):
             raise NameDiffers(FieldProblem("name", "name_differs", name=name, theirs=theirs))
         counts = erase_client(t, client_id, desk.name(t))
+        desk.note(t, "erased", "client")
     return Erased(name=theirs, counts=counts)
 
 

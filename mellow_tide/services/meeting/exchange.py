@@ -98,6 +98,7 @@ def bring_in(desk: Desk, brought: Sequence[Contact], leave_out: Collection[int])
 def write_cards(desk: Desk, client_id: UUID | None) -> str:
     """The contact of a client as a card, or of all that are not put away. Raises `NotThere`."""
     with desk.reading() as t:
+        desk.note(t, "exported", "contact" if client_id else "all contacts")
         if client_id:
             return write_vcard([find_client(t, client_id).record])
         return write_vcard(list_all_contacts(t))
@@ -111,6 +112,7 @@ def read_whole_record(desk: Desk, client_id: UUID) -> WholeRecord:
         intakes = list_intakes(t, client_id)
         visits = list_whole_visits(t, client_id)
         practice = find_practice(t).name
+        desk.note(t, "exported", "whole record")
     return WholeRecord(
         practice=practice,
         exported_at=desk.db.now(),

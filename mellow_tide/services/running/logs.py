@@ -146,6 +146,7 @@ def read_document(desk: Desk, session_id: UUID) -> tuple[SessionLog, str]:
     with desk.reading() as t:
         page = _page(t, desk, session_id)
         practice = find_practice(t)
+        desk.note(t, "exported", "session log")
     run = page.session.run
     if page.log is None or page.logged_at is None or run.begun_at is None or run.ended_at is None:
         raise NotThere("log")

@@ -20,17 +20,6 @@ SELECT practice_id, person_id FROM sign_in WHERE token_hash = %(token_hash)s AND
 -- name: delete_sign_in
 DELETE FROM sign_in WHERE token_hash = %(token_hash)s
 
--- name: recent_attempts
-SELECT failed_at FROM sign_in_attempt
-WHERE attempt_key = %(attempt_key)s AND failed_at > %(since)s
-ORDER BY failed_at
-
--- name: insert_attempt
-INSERT INTO sign_in_attempt (attempt_key, failed_at) VALUES (%(attempt_key)s, %(failed_at)s)
-
--- name: forget_attempts
-DELETE FROM sign_in_attempt WHERE attempt_key = %(attempt_key)s OR failed_at < %(before)s
-
 -- name: insert_practice
 INSERT INTO practice (practice_id, name, time_zone, house)
 VALUES (%(practice_id)s, %(name)s, %(time_zone)s, %(house)s)

@@ -5,8 +5,8 @@ from typing import Annotated
 from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel, ConfigDict, Field
 
-from mellow_tide.services.sign_in import STAYS, sign_in, sign_out
-from mellow_tide.web.guard import COOKIE, Db
+from mellow_tide.services.sign_in import KNOWN, STAYS, sign_in, sign_out
+from mellow_tide.web.guard import COOKIE, KNOWN_BROWSER, Db
 
 router = APIRouter(tags=["sign in"])
 
@@ -23,17 +23,20 @@ class Credentials(BaseModel):
 @router.post("/sign-in", status_code=204)
 def begin_sign_in(credentials: Credentials, request: Request, response: Response, db: Db) -> None:
     """Sign in: sets the cookie."""
-    address = request.client.host if request.client else ""
-    token = sign_in(db, credentials.email, credentials.password, address, db.now())
-    response.set_cookie(
-        COOKIE,
-        token,
-        max_age=int(STAYS.total_seconds()),
-        httponly=True,
-        samesite="strict",
-        secure=request.url.scheme == "https",
-        path="/",
+    came_by = request.client.host if request.client else ""
+    held = sign_in(
+        db, credentials.email, credentials.password, came_by, request.cookies.get(KNOWN_BROWSER, "")
     )
+    for name, value, stays in ((COOKIE, held.token, STAYS), (KNOWN_BROWSER, held.browser, KNOWN)):
+        response.set_cookie(
+            name,
+            value,
+            max_age=int(stays.total_seconds()),
+            httponly=True,
+            samesite="strict",
+            secure=request.url.scheme == "https",
+            path="/",
+        )
 
 
 @router.delete("/sign-in", status_code=204)
