@@ -156,7 +156,9 @@ def note_restored(cluster: Cluster, database: str, file: Path) -> None:
         what = f"backup of {_made_at(file):%F %H:%M}"
     except ValueError:
         what = "backup of another name"
-    cluster.psql(database, f"INSERT INTO security_event (at, kind, what) VALUES (now(), 'restored', '{what}')")
+    cluster.psql(
+        database, f"INSERT INTO security_event (at, kind, what) VALUES (now(), 'restored', '{what}')"
+    )
 
 
 def _together(*lists: Iterable[dict[str, object]]) -> list[dict[str, object]]:

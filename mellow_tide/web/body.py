@@ -4,7 +4,7 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
-Revision = Annotated[int, Field(ge=0)]
+Revision = Annotated[int, Field(ge=0, le=2_000_000_000)]
 
 ShortName = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80)]
 

@@ -29,6 +29,10 @@ TableHeight = Literal["low", "high"]
 Surface = Literal["table", "chair", "bed", "mat"]
 PositiveInt = Annotated[int, Field(ge=1)]
 Depth = Annotated[int, Field(ge=1, le=5)]
+Id = Annotated[str, Field(max_length=80)]
+"""What tells an entry of the catalogue, or a part of a flow, from the others."""
+
+Ids = Annotated[frozenset[Id], Field(max_length=200)]
 
 
 class Record(BaseModel):

@@ -6,11 +6,13 @@ from typing import Annotated, Literal, Self
 from pydantic import Field, model_validator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
-from mellow_tide.core.catalogue.records import Record, Surface
+from mellow_tide.core.catalogue.records import Id, Record, Surface
 from mellow_tide.core.refusal import BadBrief, FieldProblem, UnknownReference
 
 SHORTEST_BOOKING, LONGEST_BOOKING = 10, 120
 """Minutes."""
+
+Regions = Annotated[tuple[Id, ...], Field(max_length=40)]
 
 PressureWord = Literal["light", "medium", "firm"]
 
@@ -28,21 +30,21 @@ class Brief(Record):
     discomfort numbers (0 to 10) at which one eases off, in relaxation and in specific work.
     """
 
-    kind: str = "full_body"
-    area: str | None = None
-    school: str = "back_outwards"
+    kind: Id = "full_body"
+    area: Id | None = None
+    school: Id = "back_outwards"
     surface: Surface | None = None
-    first_position: str | None = None
+    first_position: Id | None = None
     booked_minutes: Annotated[int, Field(ge=SHORTEST_BOOKING, le=LONGEST_BOOKING)]
     first_visit: bool = False
-    focus: tuple[str, ...] = ()
-    leave_out: tuple[str, ...] = ()
-    close_with: str = "head"
+    focus: Regions = ()
+    leave_out: Regions = ()
+    close_with: Id = "head"
     finish: Literal["calm", "bright"] = "calm"
     pressure: PressureWord = "medium"
     ceiling: Annotated[int, Field(ge=0, le=10)] = 4
     specific_ceiling: Annotated[int, Field(ge=0, le=10)] = 7
-    lubricant: str = "grapeseed_oil"
+    lubricant: Id = "grapeseed_oil"
 
     @model_validator(mode="after")
     def _each_region_once(self) -> Self:
@@ -59,9 +61,9 @@ Side = Literal["left", "right", "mid", "both"]
 class Place(Record):
     """A place on a client: a region's side, or only a zone of it."""
 
-    region: str
+    region: Id
     side: Side = "both"
-    zone: str | None = None
+    zone: Id | None = None
 
 
 class Excluded(Place):
@@ -77,8 +79,8 @@ class Excluded(Place):
 class ConditionPlaces(Record):
     """Where on a client a condition is; no place: nowhere that is worked."""
 
-    condition: str
-    places: tuple[Place, ...] = ()
+    condition: Id
+    places: Annotated[tuple[Place, ...], Field(max_length=60)] = ()
 
 
 def merge_places(
@@ -91,7 +93,7 @@ def merge_places(
 class Wish(Record):
     """The depth (1 to 5, half levels too) that a client wishes on a region."""
 
-    region: str
+    region: Id
     depth: Annotated[float, Field(ge=1, le=5, multiple_of=0.5)]
 
 

@@ -5,11 +5,11 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
-from mellow_tide.core.catalogue.records import Depth, Record
+from mellow_tide.core.catalogue.records import Depth, Id, Record
 from mellow_tide.core.flow.flow import Amount, Flow, Part, PartMedium, Step, StepCue, StepDirection, WaySkip
 from mellow_tide.core.refusal import BadFlow, FieldProblem
 
-Index = Annotated[int, Field(ge=0)]
+Index = Annotated[int, Field(ge=0, le=1000)]
 
 
 Clearable = Literal["zone", "seconds", "direction", "cue"]
@@ -22,18 +22,18 @@ class ChangeStep(Record):
     """
 
     kind: Literal["change_step"] = "change_step"
-    part_id: str
+    part_id: Id
     step: Index
     depth: Depth | None = None
     passes: Annotated[int, Field(ge=1, le=60)] | None = None
     check_in: bool | None = None
-    tool: str | None = None
+    tool: Id | None = None
     seconds: Annotated[int, Field(ge=1, le=1800)] | None = None
     direction: StepDirection | None = None
     cue: StepCue | None = None
     wipe: bool | None = None
     support: bool | None = None
-    zone: str | None = None
+    zone: Id | None = None
     note: Annotated[str, Field(max_length=400)] | None = None
     clear: tuple[Clearable, ...] = ()
     mirrored: bool = False
@@ -46,7 +46,7 @@ class MoveStep(Record):
     """
 
     kind: Literal["move_step"] = "move_step"
-    part_id: str
+    part_id: Id
     step: Index
     to: Index
     mirrored: bool = False
@@ -56,7 +56,7 @@ class InsertStep(Record):
     """Put a new step before place `at` (at the end, if `at` is the number of steps)."""
 
     kind: Literal["insert_step"] = "insert_step"
-    part_id: str
+    part_id: Id
     at: Index
     step: Step
 
@@ -65,7 +65,7 @@ class RemoveStep(Record):
     """Take a step away; the last one of a part cannot be. `mirrored` as in `ChangeStep`."""
 
     kind: Literal["remove_step"] = "remove_step"
-    part_id: str
+    part_id: Id
     step: Index
     mirrored: bool = False
 
@@ -74,8 +74,8 @@ class CopySteps(Record):
     """Give `part_id` the very steps of `like`: the other side, usually."""
 
     kind: Literal["copy_steps"] = "copy_steps"
-    part_id: str
-    like: str
+    part_id: Id
+    like: Id
 
 
 class InsertPart(Record):
@@ -90,9 +90,9 @@ class ChangePart(Record):
     """Give a part another position, window, medium, amount of oil, or way there; what is left out stays."""
 
     kind: Literal["change_part"] = "change_part"
-    part_id: str
-    position: str | None = None
-    window: str | None = None
+    part_id: Id
+    position: Id | None = None
+    window: Id | None = None
     medium: PartMedium | None = None
     skips: tuple[WaySkip, ...] | None = None
     oil: Amount | None = None
@@ -103,15 +103,15 @@ class SplitPart(Record):
     """Make two parts of one: its steps from `at` on, or its second half, become a part of their own right after it."""
 
     kind: Literal["split_part"] = "split_part"
-    part_id: str
-    at: Annotated[int, Field(ge=1)] | None = None
+    part_id: Id
+    at: Annotated[int, Field(ge=1, le=1000)] | None = None
 
 
 class ChangeBrief(Record):
     """Give the brief another lubricant or other ceilings; what is left out stays."""
 
     kind: Literal["change_brief"] = "change_brief"
-    lubricant: str | None = None
+    lubricant: Id | None = None
     ceiling: Annotated[int, Field(ge=0, le=10)] | None = None
     specific_ceiling: Annotated[int, Field(ge=0, le=10)] | None = None
 
@@ -120,7 +120,7 @@ class MovePart(Record):
     """Take a part out and put it back before place `to` of what is left."""
 
     kind: Literal["move_part"] = "move_part"
-    part_id: str
+    part_id: Id
     to: Index
 
 
@@ -128,7 +128,7 @@ class RemovePart(Record):
     """Take a part away."""
 
     kind: Literal["remove_part"] = "remove_part"
-    part_id: str
+    part_id: Id
 
 
 Edit = Annotated[

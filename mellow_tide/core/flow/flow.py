@@ -5,7 +5,7 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field
 
-from mellow_tide.core.catalogue.records import Depth, Record, Slot
+from mellow_tide.core.catalogue.records import Depth, Id, Record, Slot
 from mellow_tide.core.flow.brief import Brief, Side
 
 Role = Literal["open", "work", "integrate", "close"]
@@ -54,10 +54,10 @@ class Step(Record):
     `wipe` takes the oil off first; `support`: one hand holds the head while the other works.
     """
 
-    stroke: str
+    stroke: Id
     slot: Slot
-    tool: str
-    zone: str | None = None
+    tool: Id
+    zone: Id | None = None
     depth: Depth
     passes: Annotated[int, Field(ge=1, le=60)]
     seconds: Annotated[int, Field(ge=1, le=1800)] | None = None
@@ -78,10 +78,10 @@ class Part(Record):
 
     id: Annotated[str, Field(min_length=1, max_length=80)]
     role: Role = "work"
-    region: str
+    region: Id
     side: Side
-    position: str
-    window: str
+    position: Id
+    window: Id
     medium: PartMedium
     skips: tuple[WaySkip, ...] = ()
     oil: Amount = "usual"

@@ -2,11 +2,13 @@
 
 from collections.abc import Iterable, Iterator, Mapping
 from datetime import date, timedelta
-from typing import Literal, TypeVar
+from typing import Annotated, Literal, TypeVar
+
+from pydantic import Field
 
 from mellow_tide.core.care.pregnancy import TERM_DAYS, due_date_of
 from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
-from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.catalogue.records import Id, Record
 from mellow_tide.core.catalogue.rules import Heading
 from mellow_tide.core.flow.brief import Excluded, Place, Wish
 from mellow_tide.core.meeting.record import (
@@ -51,7 +53,9 @@ class Answers(Record):
     guardian: Guardian | None = None
     language: ShortLine | None = None
     height_cm: HeightCm | None = None
-    conditions: Mapping[Heading, tuple[str, ...]] = {}
+    conditions: Annotated[
+        Mapping[Heading, Annotated[tuple[Id, ...], Field(max_length=80)]], Field(max_length=20)
+    ] = {}
     condition_places: PlacesOfConditions = ()
     medicines: Words | None = None
     allergies: Words | None = None
@@ -64,7 +68,7 @@ class Answers(Record):
     tension: TensionPlaces | None = None
     excluded: KeptOff | None = None
     wishes: Wishes | None = None
-    consents: Mapping[str, Consenting] = {}
+    consents: Annotated[Mapping[Id, Consenting], Field(max_length=80)] = {}
     oil: Oil | None = None
     warmth: Warmth | None = None
     talk: Talk | None = None

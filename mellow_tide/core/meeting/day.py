@@ -7,7 +7,7 @@ from typing import Annotated
 from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.records import Record, Region
+from mellow_tide.core.catalogue.records import Ids, Record, Region
 from mellow_tide.core.flow.brief import ClientFacts, Excluded, Side, merge_places
 from mellow_tide.core.meeting.changes import place_key
 from mellow_tide.core.meeting.headache import Headache, judge_headache
@@ -21,7 +21,7 @@ class DayAnswer(Record):
     """
 
     note: Annotated[str, Field(max_length=400)] = ""
-    conditions: frozenset[str] = frozenset()
+    conditions: Ids = frozenset()
     condition_places: PlacesOfConditions = ()
     excluded: KeptOff = ()
     headache: Headache | None = None

@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field, StringConstraints
 
 from mellow_tide.core.care.pregnancy import gestation_days
-from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.catalogue.records import Ids, Record
 from mellow_tide.core.flow.brief import ClientFacts, ConditionPlaces, Excluded, Place, Wish, merge_places
 from mellow_tide.core.meeting.field_rules import FieldRule
 
@@ -104,7 +104,7 @@ class ClientRecord(Record):
     ] = 12
     body_hair: Annotated[Literal["usual", "much"], FieldRule("Body hair")] = "usual"
     skin: Annotated[Literal["usual", "dry"], FieldRule("Skin")] = "usual"
-    conditions: Annotated[frozenset[str], _RULED] = frozenset()
+    conditions: Annotated[Ids, _RULED] = frozenset()
     condition_places: Annotated[PlacesOfConditions, _RULED] = ()
     due_date: Annotated[date | None, _RULED] = None
     medicines: Annotated[
@@ -150,13 +150,13 @@ class ClientRecord(Record):
             grave=True,
         ),
     ] = ""
-    consents: Annotated[frozenset[str], _RULED] = frozenset()
-    through_cloth: Annotated[frozenset[str], _RULED] = frozenset()
-    declined: Annotated[frozenset[str], FieldRule(group="own", merge="rule")] = frozenset()
+    consents: Annotated[Ids, _RULED] = frozenset()
+    through_cloth: Annotated[Ids, _RULED] = frozenset()
+    declined: Annotated[Ids, FieldRule(group="own", merge="rule")] = frozenset()
     excluded: Annotated[KeptOff, _RULED] = ()
     wishes: Annotated[Wishes, _RULED] = ()
-    likes: Annotated[frozenset[str], _RULED] = frozenset()
-    dislikes: Annotated[frozenset[str], _RULED] = frozenset()
+    likes: Annotated[Ids, _RULED] = frozenset()
+    dislikes: Annotated[Ids, _RULED] = frozenset()
     aims: Annotated[
         Words, FieldRule("What was wished for", merge="join", asked=True, about="what would be good")
     ] = ""

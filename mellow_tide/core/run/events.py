@@ -7,7 +7,7 @@ from uuid import UUID
 
 from pydantic import AwareDatetime, Field, TypeAdapter, ValidationError, model_validator
 
-from mellow_tide.core.catalogue.records import Depth, Record
+from mellow_tide.core.catalogue.records import Depth, Id, Record
 from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.timing.run_sheet import Address
 
@@ -80,7 +80,7 @@ class Said(Event):
 
     kind: Literal["said"] = "said"
     word: Word
-    region: str
+    region: Id
     side: Side
     depth: Depth
 
@@ -90,7 +90,7 @@ class Observed(Event):
 
     kind: Literal["observed"] = "observed"
     sign: Sign
-    region: str
+    region: Id
     side: Side
 
 
@@ -99,9 +99,9 @@ class PointFound(Event):
 
     kind: Literal["point_found"] = "point_found"
     point: UUID
-    region: str
+    region: Id
     side: Side
-    zone: str | None = None
+    zone: Id | None = None
     named: bool = False
 
 
@@ -180,7 +180,7 @@ class Added(Event):
 
     kind: Literal["added"] = "added"
     part_id: PartId
-    region: str
+    region: Id
     side: Side
     seconds: Annotated[int, Field(ge=15, le=3600)]
 

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.records import Depth, Record
+from mellow_tide.core.catalogue.records import Depth, Id, Record
 from mellow_tide.core.flow.place_names import say_site
 from mellow_tide.core.phrases.book import say
 from mellow_tide.core.run.points import SorePoint
@@ -27,7 +27,7 @@ class Log(Record):
     `for_clinician` is a question for the client's own clinician.
     """
 
-    suited: Mapping[str, Depth] = {}
+    suited: Annotated[Mapping[Id, Depth], Field(max_length=80)] = {}
     note: LogWords = ""
     client_words: LogWords = ""
     next_time: LogWords = ""

@@ -10,7 +10,7 @@ from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house import on_surface
-from mellow_tide.core.catalogue.records import Depth, Record, Slot, TableHeight
+from mellow_tide.core.catalogue.records import Depth, Id, Record, Slot, TableHeight
 from mellow_tide.core.flow.brief import Brief, Side
 from mellow_tide.core.flow.flow import Flow, Part, Role, Step
 from mellow_tide.core.timing.oiling import plan_oilings, wants_oil
@@ -48,32 +48,32 @@ class Entry:
 
     kind: Literal["stroke"] | TransitionKind
     address: Address
-    start: Annotated[int, Field(ge=0)]
-    seconds: Annotated[int, Field(ge=0)]
-    part: int
-    part_id: str
+    start: Annotated[int, Field(ge=0, le=86_400)]
+    seconds: Annotated[int, Field(ge=0, le=86_400)]
+    part: Annotated[int, Field(ge=0, le=1000)]
+    part_id: Id
     role: Role
-    region: str
+    region: Id
     side: Side
-    position: str
+    position: Id
     place: StandingPlace
-    window: str
+    window: Id
     window_side: Side
     hands: HandState
     height: TableHeight
     seated: bool
-    also_open: str
+    also_open: Id
     working: bool
-    about: str = ""
+    about: Id = ""
     about_side: Side = "mid"
-    step: int | None = None
-    stroke: str | None = None
+    step: Annotated[int, Field(ge=0, le=1000)] | None = None
+    stroke: Id | None = None
     slot: Slot | None = None
-    tool: str | None = None
-    zone: str | None = None
+    tool: Id | None = None
+    zone: Id | None = None
     depth: Depth | None = None
-    passes: int | None = None
-    eases_over: tuple[str, ...] = ()
+    passes: Annotated[int, Field(ge=1, le=1000)] | None = None
+    eases_over: Annotated[tuple[Id, ...], Field(max_length=40)] = ()
     support: bool = False
 
 
@@ -83,9 +83,9 @@ class RunSheet(Record):
     An `open_ended` session has no minutes to meet.
     """
 
-    entries: tuple[Entry, ...]
-    seconds: int
-    hands_on_seconds: int
+    entries: Annotated[tuple[Entry, ...], Field(max_length=6000)]
+    seconds: Annotated[int, Field(ge=0, le=86_400)]
+    hands_on_seconds: Annotated[int, Field(ge=-86_400, le=86_400)]
     open_ended: bool = False
 
     @cached_property

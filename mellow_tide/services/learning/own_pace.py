@@ -15,7 +15,7 @@ from mellow_tide.store.learning import WorkedRow, accept_pace, find_own_pace, li
 MOST = 60
 """Sessions back that count: hands change."""
 
-Confirmed = Annotated[list[str], Field(max_length=500)]
+Confirmed = Annotated[list[Annotated[str, Field(max_length=170)]], Field(max_length=500)]
 
 
 class OwnPaceView(Record):

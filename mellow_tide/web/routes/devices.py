@@ -27,6 +27,8 @@ def press_foot_switch(pressed: PedalPressed, desk: AtDesk) -> Press:
 
 
 @router.get("/foot-switch/presses")
-def read_presses(desk: AtDesk, after: Annotated[int | None, Query(ge=0)] = None) -> Presses:
+def read_presses(
+    desk: AtDesk, after: Annotated[int | None, Query(ge=0, le=9_000_000_000_000_000)] = None
+) -> Presses:
     """What was pressed since; without `after`, only the number to ask after."""
     return foot_switch.read_presses(desk, after)

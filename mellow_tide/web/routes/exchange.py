@@ -16,7 +16,7 @@ from mellow_tide.web.straight import as_file
 
 router = APIRouter(tags=["in and out"])
 
-Text = Annotated[str, Field(min_length=1, max_length=2_000_000)]
+Text = Annotated[str, Field(min_length=1, max_length=10_000_000)]
 
 
 class Brought(Body):
@@ -30,13 +30,13 @@ class Matched(Body):
 
     kind: Literal["vcard", "table"]
     text: Text
-    matching: dict[Annotated[int, Field(ge=0)], ColumnField] = {}
+    matching: Annotated[dict[Annotated[int, Field(ge=0, le=1000)], ColumnField], Field(max_length=1000)] = {}
 
 
 class Taken(Matched):
     """What to bring in, but for the lines left out."""
 
-    leave_out: list[int] = []
+    leave_out: Annotated[list[Annotated[int, Field(ge=0, le=100_000)]], Field(max_length=10_000)] = []
 
 
 @router.post("/clients-in/columns")

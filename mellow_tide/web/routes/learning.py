@@ -6,6 +6,7 @@ from uuid import UUID
 from fastapi import APIRouter, Response
 from pydantic import Field
 
+from mellow_tide.core.catalogue.records import Id
 from mellow_tide.core.flow.brief import Wish
 from mellow_tide.services.learning import drafting, learnt, own_pace
 from mellow_tide.services.learning.drafting import Drafted
@@ -76,6 +77,6 @@ def mark_visit(client_id: UUID, session_id: UUID, mark: VisitMark, desk: AtDesk)
 
 
 @router.put("/wishes/{region}")
-def set_wish(client_id: UUID, region: str, wish: WishSet, desk: AtDesk) -> Learnt:
+def set_wish(client_id: UUID, region: Id, wish: WishSet, desk: AtDesk) -> Learnt:
     """Set a wish by hand."""
     return learnt.set_wish(desk, client_id, Wish(region=region, depth=wish.depth), wish.reason)

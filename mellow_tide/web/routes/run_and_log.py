@@ -3,7 +3,7 @@
 from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Path, Response
 from pydantic import Field
 
 from mellow_tide.core.run.events import RunEvent
@@ -100,7 +100,11 @@ def read_follow_ups(session_id: UUID, desk: AtDesk) -> list[LeftForNow]:
 
 @router.put("/follow-ups/{made_in}/{number}")
 def tick_follow_up(
-    session_id: UUID, made_in: UUID, number: int, ticked: Ticked, desk: AtDesk
+    session_id: UUID,
+    made_in: UUID,
+    number: Annotated[int, Path(ge=0, le=10_000)],
+    ticked: Ticked,
+    desk: AtDesk,
 ) -> list[LeftForNow]:
     """Tick one off, or open it again."""
     return list(follow_ups.tick(desk, session_id, FollowUpTick(made_in, number, ticked.done)))
