@@ -18,7 +18,7 @@ from mellow_tide.demo.people import CLIENTS, DAY, HOUSE, THERAPIST_EMAIL, THERAP
 from tests.demo_database import demo_database
 from tests.settings import CATALOGUE, setting
 
-HEADERS = {"Origin": "http://testserver", "Content-Type": "application/json"}
+HEADERS = {"Origin": "http://localhost", "Content-Type": "application/json"}
 CORE_TARGET = 25
 TIMES = 100
 
@@ -34,7 +34,7 @@ def figures() -> Iterator[Figure]:
     with demo_database("tide_bench") as dsn:
         app = make_app(dsn)
 
-        with TestClient(app, headers=HEADERS) as client:
+        with TestClient(app, base_url=HEADERS["Origin"], headers=HEADERS) as client:
             client.post("/api/sign-in", json={"email": THERAPIST_EMAIL, "password": THERAPIST_PASSWORD})
             session = client.get("/api/day").json()["sessions"][1]
             url = f"/api/sessions/{session['session_id']}"

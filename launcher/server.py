@@ -10,12 +10,12 @@ from pathlib import Path
 
 from launcher.cluster import OWNER, Cluster, free_port, port_is_free
 from launcher.environment import package_hash, sources_hash
-from launcher.places import SERVER_USER, Places, as_user
+from launcher.places import SERVER_USER, Places, as_user, own
 from launcher.say import Trouble, run, say, step
 
 FIRST_PORT = 8420
 
-SETTINGS = ("TIDE_OPEN",)
+SETTINGS = ("TIDE_OPEN", "TIDE_PUBLIC_URL", "TIDE_PROXIES")
 """What whoever starts it may set, and the package reads."""
 
 
@@ -53,7 +53,9 @@ def migrate(places: Places, cluster: Cluster, owner_dsn: str) -> None:
 
 def start(places: Places, cluster: Cluster) -> str:
     """The address of the running server; starts it if it does not run or is older than its sources."""
-    version = package_hash(places) + sources_hash() + os.environ.get("TIDE_OPEN", "as usual")
+    version = (
+        package_hash(places) + sources_hash() + "|".join(os.environ.get(key, "as usual") for key in SETTINGS)
+    )
     known = _known(places)
     if known and known["version"] == version:
         return str(known["address"])
@@ -67,7 +69,7 @@ def start(places: Places, cluster: Cluster) -> str:
     listener.bind(("127.0.0.1", port))
     process = _spawn(places, cluster, listener)
     address = f"http://127.0.0.1:{port}"
-    _await_answer(process, port, places.state / "server.log")
+    _await_answer(process, port, places.state / "server.out")
     record = {"pid": process.pid, "address": address, "version": version}
     (places.state / "server.json").write_text(json.dumps(record))
     return address
@@ -100,13 +102,26 @@ def _gone(pid: int) -> bool:
     return False
 
 
+def log_of(places: Places) -> Path:
+    """Where the server logs, in a folder that only it can read."""
+    folder = places.state / "log"
+    folder.mkdir(mode=0o700, exist_ok=True)
+    own(folder, SERVER_USER)
+    return folder / "server.log"
+
+
 def _spawn(places: Places, cluster: Cluster, listener: socket.socket) -> subprocess.Popen[bytes]:
     command = [str(places.python), "-m", "mellow_tide.cli", "serve", "--fd", str(listener.fileno())]
-    with (places.state / "server.log").open("ab") as log:
+    # What is printed before the log is open: of use only if that is as far as it gets.
+    printed = places.state / "server.out"
+    printed.touch(mode=0o600)
+    env = environment_of(places, cluster, owner=False) | {"TIDE_LOG": str(log_of(places))}
+    with printed.open("wb") as log:
         process = subprocess.Popen(
             as_user(SERVER_USER, command),
             cwd="/",
-            env=environment_of(places, cluster, owner=False),
+            env=env,
+            umask=0o077,
             pass_fds=[listener.fileno()],
             stdin=subprocess.DEVNULL,
             stdout=log,

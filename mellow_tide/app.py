@@ -13,7 +13,9 @@ from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.store.clock import Clock, read_machine_clock
 from mellow_tide.store.database import Database
 from mellow_tide.web import pages, problems
-from mellow_tide.web.guard import OwnPagesOnly, signed_in
+from mellow_tide.web.description import describe
+from mellow_tide.web.gate import Gate, Surroundings
+from mellow_tide.web.guard import signed_in
 from mellow_tide.web.routes import (
     clients,
     designing,
@@ -31,12 +33,15 @@ from mellow_tide.web.routes import (
     versions,
 )
 
+AT_LOOPBACK = Surroundings()
+
 
 def make_app(
     dsn: str,
     built: Path | None = None,
     now: Clock = read_machine_clock,
     shut: frozenset[UUID] = frozenset(),
+    around: Surroundings = AT_LOOPBACK,
 ) -> FastAPI:
     """The application over the database at `dsn`, serving the front end in `built` if given; `shut` are practices."""
     database = Database(dsn, now=now, shut=shut)
@@ -58,11 +63,11 @@ def make_app(
         redoc_url=None,
         openapi_url="/api/openapi.json",
         generate_unique_id_function=_operation_id,
-        responses={422: {"model": problems.Problem}, 401: {"model": problems.Problem}},
     )
     app.state.database = database
     app.state.catalogue = load_catalogue()
-    app.add_middleware(OwnPagesOnly)
+    app.state.surroundings = around
+    app.add_middleware(Gate, surroundings=around)
     problems.install(app)
     # Asking who it is sits on the parent, so that no new route can forget it.
     inside = APIRouter(dependencies=[Depends(signed_in)])
@@ -85,6 +90,7 @@ def make_app(
     app.include_router(sign_in.router, prefix="/api")
     app.include_router(intake_form.router, prefix="/api")
     app.include_router(inside, prefix="/api")
+    app.openapi = describe(app)  # type: ignore[method-assign]
     if built:
         pages.install(app, built)
     return app

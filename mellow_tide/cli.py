@@ -2,6 +2,7 @@
 
 import json
 import os
+import sys
 from datetime import UTC, datetime
 from pathlib import Path
 from typing import Annotated
@@ -17,12 +18,14 @@ from mellow_tide.core.phrases.book import say
 from mellow_tide.demo.load import ensure_demo
 from mellow_tide.demo.load import reset_demo as load_demo_anew
 from mellow_tide.demo.people import PRACTICE_ID
-from mellow_tide.services.door import UnknownOffer, read_offers
+from mellow_tide.services.door import BadSetting, read_offers, read_public_url
 from mellow_tide.store.carry_over import freeze_stored_runs
 from mellow_tide.store.clock import make_clock
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.migrate import migrate
 from mellow_tide.store.security import prune
+from mellow_tide.web.gate import Surroundings
+from mellow_tide.web.server_log import make_log_config
 
 cli = typer.Typer(add_completion=False, no_args_is_help=True, pretty_exceptions_enable=False)
 
@@ -61,8 +64,19 @@ def serve(fd: Annotated[int, typer.Option(help="a listening socket's file descri
     import uvicorn
 
     shut = frozenset() if "demo" in _offers() else frozenset({PRACTICE_ID})
-    app = make_app(os.environ["TIDE_DSN"], Path(os.environ["TIDE_WEB"]), make_clock(os.environ), shut)
-    uvicorn.run(app, fd=fd, log_level="info", access_log=False, timeout_graceful_shutdown=3)
+    around = Surroundings(read_public_url(os.environ.get("TIDE_PUBLIC_URL", "")))
+    app = make_app(os.environ["TIDE_DSN"], Path(os.environ["TIDE_WEB"]), make_clock(os.environ), shut, around)
+    proxies = os.environ.get("TIDE_PROXIES", "")
+    uvicorn.run(
+        app,
+        fd=fd,
+        log_config=make_log_config(os.environ.get("TIDE_LOG")),
+        access_log=False,
+        proxy_headers=bool(proxies),
+        forwarded_allow_ips=proxies or None,
+        server_header=False,
+        timeout_graceful_shutdown=3,
+    )
 
 
 @cli.command()
@@ -85,16 +99,20 @@ def record_schema(out: Path) -> None:
 
 
 def _offers() -> frozenset[str]:
-    try:
-        return read_offers(os.environ.get("TIDE_OPEN"))
-    except UnknownOffer as error:
-        typer.echo(str(error), err=True)
-        raise typer.Exit(2) from error
+    return read_offers(os.environ.get("TIDE_OPEN"))
 
 
 def _owner() -> Database:
     return Database(os.environ["TIDE_OWNER_DSN"], most_connections=1)
 
 
+def run() -> None:
+    """Carry out a command; a setting that cannot be used is told in a line."""
+    try:
+        cli()
+    except BadSetting as error:
+        sys.exit(str(error))
+
+
 if __name__ == "__main__":
-    cli()
+    run()

@@ -1,39 +1,28 @@
-"""Who may come in: the sign-in cookie, and writes only from our own pages."""
+"""Who may come in: whoever holds the cookie of a sign-in."""
 
 from typing import Annotated
-from urllib.parse import urlsplit
 
 from fastapi import Depends, Request
-from starlette.types import ASGIApp, Receive, Scope, Send
 
 from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.sign_in import find_holder
 from mellow_tide.store.database import Database
 from mellow_tide.store.people import SignedIn
-from mellow_tide.web.problems import NotSignedIn, answer, tell
+from mellow_tide.web.problems import NotSignedIn
 
-COOKIE = "tide_sign_in"
-KNOWN_BROWSER = "tide_known"
-"""Held for a year by a browser in which somebody signed in; it lets nobody in."""
+SIGN_IN, KNOWN_BROWSER = "tide_sign_in", "tide_known"
+"""Cookies: of who is signed in, and, for a year, of a browser in which somebody signed in; that one lets nobody in."""
 
 
-class OwnPagesOnly:
-    """Refuses writes whose Origin is not the address they are sent to, before anything else reads them."""
+def cookie_name(request: Request, name: str) -> str:
+    """How a cookie is called: under https a browser takes it from this very host alone, and from no other."""
+    return f"__Host-{name}" if request.url.scheme == "https" else name
 
-    def __init__(self, app: ASGIApp) -> None:
-        self._app = app
 
-    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
-        """Pass on, or answer 403."""
-        if scope["type"] == "http" and scope["method"] not in ("GET", "HEAD", "OPTIONS"):
-            request = Request(scope)
-            origin = request.headers.get("origin", "")
-            if urlsplit(origin).netloc != request.headers.get("host", ""):
-                refuse = answer(tell(403, "foreign-origin"))
-                await refuse(scope, receive, send)
-                return
-        await self._app(scope, receive, send)
+def held(request: Request, name: str) -> str:
+    """What a browser holds as this cookie; empty if nothing."""
+    return request.cookies.get(cookie_name(request, name), "")
 
 
 async def database(request: Request) -> Database:
@@ -50,7 +39,7 @@ async def shipped(request: Request) -> ShippedCatalogue:
 
 def signed_in(request: Request, db: Annotated[Database, Depends(database)]) -> SignedIn:
     """Who sends this request; raises `NotSignedIn`."""
-    token = request.cookies.get(COOKIE)
+    token = held(request, SIGN_IN)
     who = find_holder(db, token, db.now()) if token else None
     if who is None:
         raise NotSignedIn

@@ -24,7 +24,7 @@ from mellow_tide.app import make_app
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_EMAIL, THERAPIST_PASSWORD, demo_id
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.errors import StoreUnavailable, TookTooLong
-from tests.web.conftest import ORIGIN
+from tests.web.conftest import BASE, ORIGIN
 
 
 class Gate:
@@ -85,7 +85,7 @@ def test_it_is_ready_while_the_database_answers_and_again_within_moments(gate, a
     """However long it was away: a pool that doubles its pauses would sleep on after an outage of 18 s."""
     real = f":{urlsplit(app_dsn).port}/"
     app = make_app(app_dsn.replace(real, f":{gate.port}/"))
-    with TestClient(app, headers=ORIGIN, raise_server_exceptions=False) as client:
+    with TestClient(app, base_url=BASE, headers=ORIGIN, raise_server_exceptions=False) as client:
         assert client.get("/api/ready").status_code == 204
         gate.close()
         until = time.monotonic() + 18
@@ -109,7 +109,9 @@ def test_a_full_disk_is_told_in_plain_words_and_keeps_nothing_half(app_dsn, owne
             "CREATE TRIGGER full_up BEFORE INSERT ON client FOR EACH ROW EXECUTE FUNCTION run_out()"
         )
     try:
-        with TestClient(make_app(app_dsn), headers=ORIGIN, raise_server_exceptions=False) as client:
+        with TestClient(
+            make_app(app_dsn), base_url=BASE, headers=ORIGIN, raise_server_exceptions=False
+        ) as client:
             client.post("/api/sign-in", json={"email": THERAPIST_EMAIL, "password": THERAPIST_PASSWORD})
             before = len(client.get("/api/clients").json())
             refused = client.post("/api/clients", json={"name": "Nobody Keptwell"})

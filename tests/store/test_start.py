@@ -15,7 +15,7 @@ from launcher.cluster import APP, OWNER, Cluster
 from mellow_tide.app import make_app
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_EMAIL, THERAPIST_PASSWORD
 from tests.browser.serving import ROOT
-from tests.web.conftest import ORIGIN
+from tests.web.conftest import BASE, ORIGIN
 
 SCHEMAS = sorted((Path(__file__).parent / "schemas").glob("*.sql.gz"))
 """Databases as earlier versions left them, each with the demo that version loaded and worked."""
@@ -78,7 +78,7 @@ def test_every_earlier_schema_comes_up_with_all_its_data(cluster, make_database:
     assert (done.returncode, done.stderr) == (0, "")
     assert "could not" not in done.stdout
     assert rows(superuser, "SELECT count(*) FROM run_event") >= events
-    with TestClient(make_app(cluster.dsn(APP, name)), headers=ORIGIN) as client:
+    with TestClient(make_app(cluster.dsn(APP, name)), base_url=BASE, headers=ORIGIN) as client:
         signed_in = client.post(
             "/api/sign-in", json={"email": THERAPIST_EMAIL, "password": THERAPIST_PASSWORD}
         )

@@ -11,12 +11,12 @@ from fastapi.testclient import TestClient
 from mellow_tide.app import make_app
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_EMAIL, THERAPIST_ID, THERAPIST_PASSWORD, demo_id
 from mellow_tide.services.attempts import HASHED_AT_ONCE, WAITING_FOR_HASH, TooManyAttempts, taking_turns
-from mellow_tide.services.door import UnknownOffer, read_offers
+from mellow_tide.services.door import BadSetting, read_offers
 from mellow_tide.services.sign_in import SignInRefused, find_holder, sign_in, sign_out
 from mellow_tide.store.database import Database
-from mellow_tide.web.guard import COOKIE
+from mellow_tide.web.guard import SIGN_IN
 from tests.conftest import NOW
-from tests.web.conftest import ORIGIN
+from tests.web.conftest import BASE, ORIGIN
 
 RIGHT = {"email": THERAPIST_EMAIL, "password": THERAPIST_PASSWORD}
 
@@ -49,7 +49,17 @@ def test_every_route_but_signing_in_asks_who_it_is(stranger):
         assert problem(stranger.request(method.upper(), url, json={}), 401) == "not-signed-in", (path, method)
 
 
-@pytest.mark.parametrize("origin", ["http://evil.example", "null", "", "http://testserver.evil.example"])
+@pytest.mark.parametrize(
+    "origin",
+    [
+        "http://evil.example",
+        "null",
+        "",
+        "http://localhost.evil.example",
+        "https://localhost",
+        "http://localhost:80",
+    ],
+)
 def test_a_write_from_a_foreign_page_is_refused(client, origin):
     answer = client.delete("/api/sign-in", headers={"Origin": origin})
     assert problem(answer, 403) == "foreign-origin"
@@ -245,9 +255,9 @@ def test_a_practice_that_is_shut_is_entered_by_nobody(stranger, app_dsn):
     link = stranger.post(f"/api/clients/{linnet}/intakes").json()["token"]
     stranger.cookies.clear()
     app = make_app(app_dsn, shut=frozenset({PRACTICE_ID}))
-    with TestClient(app, headers=ORIGIN, raise_server_exceptions=False) as outside:
+    with TestClient(app, base_url=BASE, headers=ORIGIN, raise_server_exceptions=False) as outside:
         assert problem(outside.post("/api/sign-in", json=RIGHT), 401) == "sign-in-refused"
-        outside.cookies.set(COOKIE, cookie)
+        outside.cookies.set(SIGN_IN, cookie)
         assert problem(outside.get("/api/me"), 401) == "not-signed-in"
         opening = {"token": link, "key": "k" * 40}
         assert problem(outside.post("/api/intake/open", json=opening), 410) == "practice-shut"
@@ -261,5 +271,5 @@ def test_what_the_door_offers(words, offers):
 
 
 def test_a_door_that_knows_no_such_offer_says_what_it_knows():
-    with pytest.raises(UnknownOffer, match=r"“demos”.*use demo"):
+    with pytest.raises(BadSetting, match=r"“demos”.*use demo"):
         read_offers("demo,demos")

@@ -27,21 +27,25 @@ BOUNDED = {"birth_year": "bad_birth_year", "height_cm": "bad_height"}
 
 
 class Contact(Record):
-    """A contact on `line` of what was read. `record` is None where something cannot be taken, as `problems` say."""
+    """A contact on `line` of what was read. `record` is None where something cannot be taken, as `problems` say.
+
+    `unread` are lines of it, counted from 1 in the whole text, that cannot be read and are left out.
+    """
 
     line: int
     record: ClientRecord | None
     problems: tuple[FieldProblem, ...] = ()
+    unread: tuple[int, ...] = ()
 
 
-def read_contact(line: int, values: dict[str, str]) -> Contact:
+def read_contact(line: int, values: dict[str, str], unread: tuple[int, ...] = ()) -> Contact:
     """A contact of texts by field; empty ones say nothing."""
     given = {field: value.strip() for field, value in values.items() if value.strip()}
     if not given.get("name"):
         problem = FieldProblem("name", "no_name", line=line)
-        return Contact(line=line, record=None, problems=(problem,))
+        return Contact(line=line, record=None, problems=(problem,), unread=unread)
     try:
-        return Contact(line=line, record=ClientRecord.model_validate(given, strict=False))
+        return Contact(line=line, record=ClientRecord.model_validate(given, strict=False), unread=unread)
     except ValidationError as error:
         faults = tuple(
             FieldProblem(
@@ -52,4 +56,4 @@ def read_contact(line: int, values: dict[str, str]) -> Contact:
             )
             for fault in error.errors()
         )
-        return Contact(line=line, record=None, problems=faults)
+        return Contact(line=line, record=None, problems=faults, unread=unread)

@@ -13,7 +13,7 @@ from mellow_tide.core.refusal import FieldProblem, Refused
 ColumnField = ContactField | Literal["given_name", "family_name"]
 """What a column may be: names often come in two."""
 
-MOST_LINES = 5000
+MOST_LINES, MOST_COLUMNS = 5000, 200
 SAMPLES = 3
 
 HEADINGS: Mapping[ColumnField, tuple[str, ...]] = {
@@ -99,6 +99,9 @@ def _read(text: str) -> tuple[list[str], list[tuple[int, list[str]]]]:
     except csv.Error as error:
         problem = FieldProblem("text", "table_unreadable", line=reader.line_num, error=str(error))
         raise UnreadableTable(problem) from error
+    columns = max((len(row) for _, row in rows), default=0)
+    if columns > MOST_COLUMNS:
+        raise UnreadableTable(FieldProblem("text", "too_many_columns", columns=columns, most=MOST_COLUMNS))
     if len(rows) < 2:
         raise UnreadableTable(FieldProblem("text", "no_lines"))
     if len(rows) - 1 > MOST_LINES:

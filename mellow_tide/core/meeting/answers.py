@@ -13,6 +13,7 @@ from mellow_tide.core.catalogue.rules import Heading
 from mellow_tide.core.flow.brief import Excluded, Place, Wish
 from mellow_tide.core.meeting.record import (
     BirthYear,
+    CalendarDay,
     Email,
     EmergencyContact,
     Guardian,
@@ -62,8 +63,8 @@ class Answers(Record):
     operations: Words | None = None
     injuries: Words | None = None
     pregnant: Literal["yes", "no"] | None = None
-    due_date: date | None = None
-    last_period: date | None = None
+    due_date: CalendarDay | None = None
+    last_period: CalendarDay | None = None
     aims: Words | None = None
     tension: TensionPlaces | None = None
     excluded: KeptOff | None = None

@@ -18,6 +18,9 @@ Email = Annotated[str, Field(max_length=200)]
 EmergencyContact = Annotated[str, Field(max_length=200)]
 Words = Annotated[str, Field(max_length=1000)]
 Guardian = Annotated[str, Field(max_length=200)]
+CalendarDay = Annotated[date, Field(ge=date(1900, 1, 1), le=date(2200, 12, 31))]
+"""Days that can be reckoned with, whatever is added to them."""
+
 BirthYear = Annotated[int, Field(ge=1900, le=2100)]
 HeightCm = Annotated[int, Field(ge=100, le=230)]
 Weight = Annotated[int, Field(ge=25, le=300)]
@@ -106,7 +109,7 @@ class ClientRecord(Record):
     skin: Annotated[Literal["usual", "dry"], FieldRule("Skin")] = "usual"
     conditions: Annotated[Ids, _RULED] = frozenset()
     condition_places: Annotated[PlacesOfConditions, _RULED] = ()
-    due_date: Annotated[date | None, _RULED] = None
+    due_date: Annotated[CalendarDay | None, _RULED] = None
     medicines: Annotated[
         Words,
         FieldRule(

@@ -41,7 +41,8 @@ LEAST_DIGITS = 6
 class Arrival(Record):
     """A line of what was brought: a new client, somebody who is there already, or one that cannot be taken.
 
-    `known_as` and `known_id` name the client that is there; `twice_of` the earlier line of the same person.
+    `known_as` and `known_id` name the client that is there; `twice_of` the earlier line of the same person; `unread`
+    the lines of the text, counted from 1, that could not be read and are left out of it.
     """
 
     line: int
@@ -53,6 +54,7 @@ class Arrival(Record):
     known_id: UUID | None = None
     twice_of: int | None = None
     problems: tuple[str, ...] = ()
+    unread: tuple[int, ...] = ()
 
 
 class BroughtIn(Record):
@@ -172,18 +174,26 @@ def _arrivals(brought: Sequence[Contact], there: Sequence[ContactRow]) -> tuple[
         if record is None:
             problems = tuple(f"{p.what}: {p.remedy}" for p in contact.problems)
             arrivals.append(
-                Arrival(line=contact.line, name="", phone="", email="", outcome="faulty", problems=problems)
+                Arrival(
+                    line=contact.line,
+                    name="",
+                    phone="",
+                    email="",
+                    outcome="faulty",
+                    problems=problems,
+                    unread=contact.unread,
+                )
             )
             continue
         marks = _marks(record.name, "".join(filter(str.isdigit, record.phone)), record.email.lower())
-        arrivals.append(_arrival(contact.line, record, marks, known, seen))
+        arrivals.append(_arrival(contact, record, marks, known, seen))
         for mark in marks:
             seen.setdefault(mark, contact.line)
     return tuple(arrivals)
 
 
 def _arrival(
-    line: int,
+    contact: Contact,
     record: ClientRecord,
     marks: Sequence[str],
     known: Mapping[str, ContactRow],
@@ -192,7 +202,7 @@ def _arrival(
     row = next((known[mark] for mark in marks if mark in known), None)
     twice = next((seen[mark] for mark in marks if mark in seen), None)
     return Arrival(
-        line=line,
+        line=contact.line,
         name=record.name,
         phone=record.phone,
         email=record.email,
@@ -200,6 +210,7 @@ def _arrival(
         known_as=row.name if row else "",
         known_id=row.client_id if row else None,
         twice_of=None if row else twice,
+        unread=contact.unread,
     )
 
 

@@ -7,12 +7,12 @@ from fastapi import APIRouter, Response
 from pydantic import Field
 
 from mellow_tide.core.formats.contact_table import ColumnField, Table, read_table
-from mellow_tide.core.formats.whole_record import make_schema
+from mellow_tide.core.formats.whole_record import WholeRecord, make_schema
 from mellow_tide.services.meeting import exchange
 from mellow_tide.services.meeting.exchange import Arrival, BroughtIn
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import AtDesk
-from mellow_tide.web.straight import as_file
+from mellow_tide.web.straight import as_file, file_of
 
 router = APIRouter(tags=["in and out"])
 
@@ -59,21 +59,21 @@ def bring_in_clients(taken: Taken, desk: AtDesk) -> BroughtIn:
     return exchange.bring_in(desk, found, set(taken.leave_out))
 
 
-@router.get("/clients-out/cards", response_class=Response)
+@router.get("/clients-out/cards", response_class=Response, responses=file_of("text/vcard"))
 def read_cards(desk: AtDesk, client_id: UUID | None = None) -> Response:
     """The contact of a client, or of all, as vCard."""
     text = exchange.write_cards(desk, client_id)
     return as_file(text.encode(), "text/vcard; charset=utf-8", "contact.vcf" if client_id else "contacts.vcf")
 
 
-@router.get("/clients/{client_id}/record.json", response_class=Response)
+@router.get("/clients/{client_id}/record.json", response_model=WholeRecord)
 def read_whole_record(client_id: UUID, desk: AtDesk) -> Response:
     """Everything that is kept of a client, as the schema says it."""
     whole = exchange.read_whole_record(desk, client_id)
     return as_file(whole.model_dump_json(indent=1).encode(), "application/json", "client-record.json")
 
 
-@router.get("/clients/{client_id}/record.pdf", response_class=Response)
+@router.get("/clients/{client_id}/record.pdf", response_class=Response, responses=file_of("application/pdf"))
 def read_client_paper(client_id: UUID, desk: AtDesk) -> Response:
     """Everything that is kept of a client, to read."""
     _, paper = exchange.print_record(desk, client_id)

@@ -36,7 +36,7 @@ def make_intake(client_id: UUID, request: Request, desk: AtDesk) -> IntakeLink:
     """A form for the client, with its one-time link."""
     made = intakes.make_intake(desk, client_id)
     # What stands behind the # is never sent to a server, nor written into its logs.
-    link = f"{request.base_url}intake#{made.token}"
+    link = f"{request.app.state.surroundings.public_url or str(request.base_url).rstrip('/')}/intake#{made.token}"
     code = segno.make(link, error="m")
     return IntakeLink(
         intake_id=made.intake_id,

@@ -1,8 +1,10 @@
 """Who is signed in, the day, and the catalogue."""
 
 from datetime import date
+from typing import Annotated
+from uuid import UUID
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel
 
 from mellow_tide.core.catalogue.records import Position, Region, Stroke, Support, Tool, Window
@@ -19,10 +21,13 @@ from mellow_tide.web.straight import straight
 
 router = APIRouter(tags=["practice"])
 
+DayOfPractice = Annotated[date, Query(ge=date(1900, 1, 1), le=date(2200, 12, 31))]
+
 
 class MeView(BaseModel):
     """The person signed in and their practice."""
 
+    person_id: UUID
     name: str
     email: str
     practice: str
@@ -66,6 +71,7 @@ def read_me(desk: AtDesk) -> MeView:
     """Who is signed in."""
     found = sign_in.read_me(desk)
     return MeView(
+        person_id=found.person.person_id,
         name=found.person.name,
         email=found.person.email,
         practice=found.practice.name,
@@ -74,7 +80,7 @@ def read_me(desk: AtDesk) -> MeView:
 
 
 @router.get("/day", response_model=Day)
-def read_day(desk: AtDesk, day: date | None = None) -> Response:
+def read_day(desk: AtDesk, day: DayOfPractice | None = None) -> Response:
     """A day of the practice, today if none is named."""
     return straight(days.read_day(desk, day, desk.db.now()))
 

@@ -6,6 +6,7 @@ from uuid import UUID
 from fastapi import APIRouter, Path, Response
 from pydantic import Field
 
+from mellow_tide.core.formats.session_log import SessionLog
 from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.log import Log
 from mellow_tide.core.run.state import RunState
@@ -17,7 +18,7 @@ from mellow_tide.store.logs import FollowUpTick
 from mellow_tide.store.sessions import ReadAt
 from mellow_tide.web.body import Body, Revision
 from mellow_tide.web.guard import AtDesk
-from mellow_tide.web.straight import as_file
+from mellow_tide.web.straight import as_file, file_of
 
 router = APIRouter(prefix="/sessions/{session_id}", tags=["run and log"])
 
@@ -79,14 +80,14 @@ def add_to_log(session_id: UUID, addition: LogAddition, desk: AtDesk) -> LogView
     return logs.add_to_log(desk, session_id, addition.words)
 
 
-@router.get("/log.json", response_class=Response)
+@router.get("/log.json", response_model=SessionLog)
 def read_log_document(session_id: UUID, desk: AtDesk) -> Response:
     """The saved log, for other programs."""
     made, _ = logs.read_document(desk, session_id)
     return as_file(made.model_dump_json(indent=1).encode(), "application/json", "session-log.json")
 
 
-@router.get("/log.pdf", response_class=Response)
+@router.get("/log.pdf", response_class=Response, responses=file_of("application/pdf"))
 def read_log_paper(session_id: UUID, desk: AtDesk) -> Response:
     """The saved log, to read."""
     return as_file(logs.print_paper(desk, session_id), "application/pdf", "session-log.pdf")

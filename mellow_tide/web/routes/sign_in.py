@@ -6,7 +6,7 @@ from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel, ConfigDict, Field
 
 from mellow_tide.services.sign_in import KNOWN, STAYS, sign_in, sign_out
-from mellow_tide.web.guard import COOKIE, KNOWN_BROWSER, Db
+from mellow_tide.web.guard import KNOWN_BROWSER, SIGN_IN, Db, cookie_name, held
 
 router = APIRouter(tags=["sign in"])
 
@@ -24,12 +24,10 @@ class Credentials(BaseModel):
 def begin_sign_in(credentials: Credentials, request: Request, response: Response, db: Db) -> None:
     """Sign in: sets the cookie."""
     came_by = request.client.host if request.client else ""
-    held = sign_in(
-        db, credentials.email, credentials.password, came_by, request.cookies.get(KNOWN_BROWSER, "")
-    )
-    for name, value, stays in ((COOKIE, held.token, STAYS), (KNOWN_BROWSER, held.browser, KNOWN)):
+    made = sign_in(db, credentials.email, credentials.password, came_by, held(request, KNOWN_BROWSER))
+    for name, value, stays in ((SIGN_IN, made.token, STAYS), (KNOWN_BROWSER, made.browser, KNOWN)):
         response.set_cookie(
-            name,
+            cookie_name(request, name),
             value,
             max_age=int(stays.total_seconds()),
             httponly=True,
@@ -42,7 +40,10 @@ def begin_sign_in(credentials: Credentials, request: Request, response: Response
 @router.delete("/sign-in", status_code=204)
 def end_sign_in(request: Request, response: Response, db: Db) -> None:
     """Sign out: forgets the token on both sides."""
-    token = request.cookies.get(COOKIE)
+    token = held(request, SIGN_IN)
     if token:
         sign_out(db, token)
-    response.delete_cookie(COOKIE, path="/")
+    secure = request.url.scheme == "https"
+    response.delete_cookie(
+        cookie_name(request, SIGN_IN), path="/", secure=secure, httponly=True, samesite="strict"
+    )

@@ -29,6 +29,9 @@ export function Arrivals({ lines, leftOut, onLeaveOut }: Props) {
               <span className="text-quiet max-sm:col-start-2">{one.phone || one.email}</span>
               <span className="max-sm:col-start-2">
                 <Becomes one={one} />
+                {one.unread && one.unread.length > 0 && (
+                  <span className="block text-accent">△ {say.linesUnread(one.unread)}</span>
+                )}
               </span>
             </label>
           </li>

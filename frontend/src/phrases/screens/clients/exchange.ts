@@ -1,4 +1,6 @@
 /** What these screens say: clients, exchange. */
+import { listed } from "../../words";
+
 export const say = {
   becomesPartOf: "becomes part of",
   visitsIntakesAndAllThat:
@@ -24,6 +26,8 @@ export const say = {
   lines: (lines: number) => `${lines} lines`,
   addLine: (line: number, name: string) => `Add line ${line}${name}`,
   line: (line: number) => `Line ${line}`,
+  linesUnread: (lines: readonly number[]) =>
+    `${lines.length === 1 ? "line" : "lines"} ${listed(lines.map(String))} of the file cannot be read and ${lines.length === 1 ? "is" : "are"} left out`,
   sameAsLine: "△ the same as line",
   yearOfBirth: "Year of birth",
   whatIsInWhichColumn: "What is in which column",
