@@ -6,14 +6,14 @@ from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import BrowserContext, Page, Request, expect
+from playwright.sync_api import BrowserContext, ConsoleMessage, Page, Request, expect
 
 from launcher.cluster import APP, OWNER, Cluster
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID
 from mellow_tide.services.sign_in import hash_token
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.people import SignedIn, add_sign_in
-from mellow_tide.web.guard import COOKIE
+from mellow_tide.web.guard import SIGN_IN
 from tests.as_shipped import keep_as_shipped, put_back
 from tests.browser.pages import PATIENCE, Today
 from tests.browser.serving import LiveServer
@@ -118,6 +118,13 @@ def context(context: BrowserContext, server: LiveServer) -> Iterator[BrowserCont
     def answered(one: Request) -> None:
         under_way.discard(one)
 
+    refused: list[str] = []
+
+    def said(one: ConsoleMessage) -> None:
+        if "Content Security Policy" in one.text:
+            refused.append(one.text)
+
+    context.on("console", said)
     context.on("request", asked)
     context.on("requestfinished", answered)
     context.on("requestfailed", answered)
@@ -127,12 +134,14 @@ def context(context: BrowserContext, server: LiveServer) -> Iterator[BrowserCont
     while context.pages and still < 3 and time.monotonic() < until:
         context.pages[0].wait_for_timeout(20)
         still = 0 if under_way else still + 1
+    # Whatever a test opens, its page needs nothing that the policy forbids.
+    assert refused == []
 
 
 @pytest.fixture
 def today(context: BrowserContext, page: Page, server: LiveServer, token: str) -> Today:
     """Today, signed in."""
-    context.add_cookies([{"name": COOKIE, "value": token, "url": server.url, "httpOnly": True}])
+    context.add_cookies([{"name": SIGN_IN, "value": token, "url": server.url, "httpOnly": True}])
     page.goto(server.url)
     arrived = Today(page)
     expect(arrived.next_action).to_be_visible()

@@ -6,7 +6,7 @@ from datetime import UTC, datetime, timedelta
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
-from tests.browser.pages import RUNS, Plan, SignIn, Today, Work, run_of, wait_for
+from tests.browser.pages import KEPT, RUNS, Plan, SignIn, Today, Work, run_of, wait_for
 from tests.browser.serving import LiveServer
 
 
@@ -86,6 +86,91 @@ def test_whoever_signs_out_leaves_no_session_on_the_device(page: Page, server: L
     page.goto(server.url)
     page.get_by_role("button", name=re.compile("^Sign out")).click()
     expect(page.get_by_label("Password")).to_be_visible()
+    wait_for(page, RUNS, 0)
+
+
+def test_signing_out_needs_no_network_and_clears_the_device_first(
+    page: Page, context: BrowserContext, server: LiveServer, today: Today
+):
+    """What has not been sent is asked about, stays hidden from whoever comes next, and arrives with its owner."""
+    begun(page, today)
+    session = page.url
+    page.goto(server.url)
+    page.goto(session)
+    expect(Work(page).stroke).to_be_visible()
+    page.evaluate("localStorage.setItem('tide-intake left', '{}')")
+    context.set_offline(True)
+    page.keyboard.press("PageDown")
+    page.keyboard.press("PageDown")
+    wait_for(page, KEPT, 2)
+    page.goto(server.url)
+    page.get_by_role("button", name=re.compile("^Sign out")).click()
+    asked = page.get_by_role("alertdialog", name="Sign out now?")
+    expect(asked).to_contain_text("2 taps have not reached the practice yet")
+    asked.get_by_role("button", name="Stay signed in").click()
+    expect(asked).to_be_hidden()
+    page.get_by_role("button", name=re.compile("^Sign out")).click()
+    asked.get_by_role("button", name="Sign out").click()
+    expect(page.get_by_label("Password")).to_be_visible()
+    wait_for(page, RUNS, 0)
+    wait_for(page, KEPT, 2)
+    assert page.evaluate("localStorage.getItem('tide-intake left')") is None
+    # With the network back nobody is signed in, here and on the server.
+    page.goto(session)
+    expect(page.get_by_label("Password")).to_be_visible()
+    context.set_offline(False)
+    page.goto(server.url)
+    expect(page.get_by_label("Password")).to_be_visible()
+    assert page.evaluate("fetch('/api/me').then((answer) => answer.status)") == 401
+    wait_for(page, KEPT, 2)
+    SignIn(page).enter()
+    expect(Today(page).next_action).to_be_visible()
+    # Nobody has to open the session for its taps to arrive.
+    wait_for(page, KEPT, 0)
+
+
+def test_an_expired_sign_in_hides_what_the_device_keeps_until_its_owner_is_back(
+    page: Page, context: BrowserContext, server: LiveServer, today: Today
+):
+    work = begun(page, today)
+    session, here = page.url, work.stroke.inner_text()
+    context.clear_cookies()
+    page.goto(server.url)
+    expect(page.get_by_label("Password")).to_be_visible()
+    context.set_offline(True)
+    page.goto(session)
+    expect(page.get_by_text(here)).to_be_hidden()
+    expect(page.get_by_text("Isolde")).to_be_hidden()
+    context.set_offline(False)
+    wait_for(page, RUNS, 1)
+    page.goto(server.url)
+    SignIn(page).enter()
+    expect(Today(page).next_action).to_be_visible()
+    context.set_offline(True)
+    page.goto(session)
+    expect(work.stroke).to_have_text(here)
+    context.set_offline(False)
+
+
+def test_what_ended_elsewhere_and_whom_the_practice_erased_leave_the_device(
+    page: Page, context: BrowserContext, server: LiveServer, today: Today
+):
+    begun(page, today)
+    session = page.url.split("/session/")[1].split("/")[0]
+    page.goto(server.url)
+    expect(Today(page).next_action).to_be_visible()
+    wait_for(page, RUNS, 1)
+    # Another device ends it, and this one never opens it again.
+    page.evaluate(
+        """async (url) => {
+            const at = (await (await fetch(`${url}/run`)).json()).last_at;
+            const events = [{ id: crypto.randomUUID(), kind: "ended", at }];
+            const headers = { "Content-Type": "application/json" };
+            await fetch(`${url}/events`, { method: "POST", headers, body: JSON.stringify({ events }) });
+        }""",
+        f"/api/sessions/{session}",
+    )
+    page.goto(server.url)
     wait_for(page, RUNS, 0)
 
 

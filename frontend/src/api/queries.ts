@@ -28,12 +28,17 @@ import {
   type Version,
 } from "./client";
 import { orKept } from "./orKept";
+import { becomeOwner } from "./owner";
 
 export const meQuery = queryOptions({
   queryKey: ["me"],
   queryFn: () =>
     orKept(
-      (signal) => body<Me>(api.GET("/api/me", { signal })),
+      async (signal) => {
+        const me = await body<Me>(api.GET("/api/me", { signal }));
+        becomeOwner(me.person_id);
+        return me;
+      },
       (run) => run.me,
     ),
   staleTime: Number.POSITIVE_INFINITY,

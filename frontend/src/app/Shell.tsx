@@ -1,10 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, Outlet, useNavigate } from "@tanstack/react-router";
 import { LogOut, Moon, Sun } from "lucide-react";
+import { useState } from "react";
+import { countTaps } from "../api/keptRuns";
 import { meQuery } from "../api/queries";
 import { signOut } from "../api/signOut";
 import { say } from "../phrases/screens/app";
 import { Button } from "../ui/Button";
+import { focusIn } from "../ui/focusIn";
 import { Wordmark } from "../ui/Wordmark";
 import { useTheme } from "./theme";
 
@@ -73,22 +76,48 @@ function ThemeButton() {
 function SignOut({ name }: { name: string }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
+  const [unsent, setUnsent] = useState(0);
   const out = useMutation({
     mutationFn: signOut,
     onSuccess: async () => {
+      setUnsent(0);
       queries.clear();
       await navigate({ to: "/sign-in" });
     },
   });
+  const ask = async () => {
+    const waiting = await countTaps().catch(() => 0);
+    if (waiting > 0) setUnsent(waiting);
+    else out.mutate();
+  };
   return (
-    <Button
-      look="quiet"
-      className="px-2 font-normal"
-      onClick={() => out.mutate()}
-      aria-label={say.signOut(name)}
-    >
-      <LogOut aria-hidden="true" size={20} />
-      <span className="hidden sm:inline">Sign out</span>
-    </Button>
+    <>
+      <Button look="quiet" className="px-2 font-normal" onClick={ask} aria-label={say.signOut(name)}>
+        <LogOut aria-hidden="true" size={20} />
+        <span className="hidden sm:inline">Sign out</span>
+      </Button>
+      {unsent > 0 && (
+        <div
+          ref={focusIn}
+          tabIndex={-1}
+          role="alertdialog"
+          aria-modal="true"
+          aria-label={say.signOutNow}
+          onKeyDown={(event) => event.key === "Escape" && setUnsent(0)}
+          className="fixed inset-0 z-40 grid place-items-center bg-neutral/40 p-5 outline-none"
+        >
+          <div className="grid max-w-md gap-4 rounded-box bg-base-100 px-7 py-6 text-base-content shadow-xl">
+            <h2 className="text-2xl">{say.signOutNow}</h2>
+            <p>{say.tapsStay(unsent)}</p>
+            <div className="flex flex-wrap gap-3">
+              <Button look="main" onClick={() => out.mutate()}>
+                Sign out
+              </Button>
+              <Button onClick={() => setUnsent(0)}>{say.staySignedIn}</Button>
+            </div>
+          </div>
+        </div>
+      )}
+    </>
   );
 }

@@ -1,5 +1,6 @@
 /** Asking for what the first page will want before it is drawn, so that its answers come together with it. */
 import type { QueryClient } from "@tanstack/react-query";
+import { isLeaving } from "../api/owner";
 import { catalogueQuery, meQuery, sessionQuery } from "../api/queries";
 
 /** Pages for which nobody is signed in. */
@@ -9,7 +10,7 @@ export function outside(path: string): boolean {
 
 /** What a page at `path` will ask for. Who is signed in, every page wants to know. */
 export function askAhead(queries: QueryClient, path: string) {
-  if (outside(path)) return;
+  if (outside(path) || isLeaving()) return;
   void queries.prefetchQuery(meQuery);
   const session = /^\/session\/([0-9a-f-]{36})\b/.exec(path)?.[1];
   if (!session) return;

@@ -3,12 +3,16 @@ import { RouterProvider } from "@tanstack/react-router";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { Problem } from "../api/client";
+import { leaveOwnerless } from "../api/owner";
+import { finishSignOut } from "../api/signOut";
 import { askAhead, outside } from "./ahead";
 import { makeRouter } from "./router";
 import "./styles.css";
 
 function signInAgain(error: unknown) {
   const signedOut = error instanceof Problem && error.document.type.endsWith(":not-signed-in");
+  // What this device keeps is hidden until its owner signs in again.
+  if (signedOut) leaveOwnerless();
   if (signedOut && !outside(router.state.location.pathname))
     router.navigate({ to: "/sign-in", search: { to: router.state.location.href } });
 }
@@ -28,6 +32,10 @@ const queries: QueryClient = new QueryClient({
 });
 const router = makeRouter(queries);
 askAhead(queries, location.pathname);
+
+addEventListener("online", () => void finishSignOut());
+// A page that comes back out of memory shows what somebody else may have seen.
+addEventListener("pageshow", (event) => event.persisted && location.reload());
 
 // The pages' own worker: with it a reload needs no network. Nothing waits for it, and a browser without one goes on.
 if (import.meta.env.PROD && "serviceWorker" in navigator)

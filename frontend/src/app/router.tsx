@@ -8,6 +8,7 @@ import {
 } from "@tanstack/react-router";
 import { Problem } from "../api/client";
 import { meQuery } from "../api/queries";
+import { finishSignOut } from "../api/signOut";
 import { ClientPage } from "../features/clients/ClientPage";
 import { ClientsPage } from "../features/clients/ClientsPage";
 import { BringInPage } from "../features/clients/exchange/BringInPage";
@@ -49,6 +50,7 @@ const inside = createRoute({
   getParentRoute: () => root,
   id: "in",
   beforeLoad: async ({ context, location }) => {
+    if (!(await finishSignOut())) throw redirect({ to: "/sign-in" });
     try {
       await context.queries.ensureQueryData(meQuery);
     } catch (error) {

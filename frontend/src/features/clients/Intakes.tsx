@@ -26,7 +26,7 @@ export function Intakes({ client }: { client: ClientPage }) {
       const { token } = await make();
       // Whoever holds the tablet next is not the therapist; the load that follows forgets what this page knew.
       await signOut();
-      location.assign(`/intake#${token}`);
+      location.replace(`/intake#${token}`);
     },
   });
   const withdrawing = useMutation({

@@ -1,5 +1,6 @@
 /** A form's answers on the client's own device until the practice has them: a reload or a lost network loses none. */
 import type { IntakeAnswers } from "../../api/client";
+import { FORM_PREFIX } from "../../api/keptForms";
 
 export interface Kept {
   /** Made here when the link is opened; it opens the form again on this device, and on no other. */
@@ -14,10 +15,8 @@ export interface Kept {
 /** A form of which no question has been answered. */
 export const NOTHING_ANSWERED: IntakeAnswers = { conditions: {}, condition_places: [], consents: {} };
 
-const PREFIX = "tide-intake ";
-
 export function read(token: string, storage: Storage = localStorage): Kept | null {
-  const text = storage.getItem(PREFIX + token);
+  const text = storage.getItem(FORM_PREFIX + token);
   if (!text) return null;
   try {
     return JSON.parse(text) as Kept;
@@ -27,12 +26,12 @@ export function read(token: string, storage: Storage = localStorage): Kept | nul
 }
 
 export function keep(token: string, kept: Kept, storage: Storage = localStorage): void {
-  storage.setItem(PREFIX + token, JSON.stringify(kept));
+  storage.setItem(FORM_PREFIX + token, JSON.stringify(kept));
 }
 
 /** Nothing of the form stays on the device. */
 export function forget(token: string, storage: Storage = localStorage): void {
-  storage.removeItem(PREFIX + token);
+  storage.removeItem(FORM_PREFIX + token);
 }
 
 export function begun(): Kept {

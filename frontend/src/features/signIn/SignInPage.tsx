@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate, useSearch } from "@tanstack/react-router";
 import { useForm } from "react-hook-form";
 import { api } from "../../api/client";
+import { setLeaving } from "../../api/owner";
 import { meQuery } from "../../api/queries";
 import { say } from "../../phrases/screens/signIn";
 import { Button } from "../../ui/Button";
@@ -23,6 +24,7 @@ export function SignInPage() {
   const signIn = useMutation({
     mutationFn: (credentials: Credentials) => api.POST("/api/sign-in", { body: credentials }),
     onSuccess: async () => {
+      setLeaving(false);
       queries.removeQueries({ queryKey: meQuery.queryKey });
       await navigate({ to });
     },

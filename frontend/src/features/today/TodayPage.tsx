@@ -1,7 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
+import { useEffect } from "react";
 import type { Day, SessionView } from "../../api/client";
 import { catalogueQuery, dayQuery } from "../../api/queries";
+import { sweepRuns } from "../../api/sweepRuns";
 import { shared } from "../../phrases/screens/shared";
 import { say } from "../../phrases/screens/today";
 import { longDate, timeOfDay } from "../../phrases/time";
@@ -14,6 +16,7 @@ import { DayLine } from "./DayLine";
 /** The day along one line, and the one thing to do next. */
 export function TodayPage() {
   const day = useQuery(dayQuery);
+  useEffect(() => void sweepRuns().catch(() => undefined), []);
   if (day.error) return <ProblemNote error={day.error} onAgain={() => day.refetch()} />;
   if (!day.data) return <Waiting what={say.readingDay} />;
   return (

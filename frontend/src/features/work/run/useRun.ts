@@ -163,6 +163,7 @@ function useKeeping(session: SessionView, under_way: boolean) {
   const { session_id: sessionId } = session;
   useEffect(() => {
     if (!under_way) return;
+    let over = false;
     Promise.all([
       queries.ensureQueryData(meQuery),
       queries.ensureQueryData(catalogueQuery),
@@ -171,10 +172,15 @@ function useKeeping(session: SessionView, under_way: boolean) {
       queries.ensureQueryData(tableSideQuery(sessionId)).catch(() => null),
     ])
       .then(([me, catalogue, asked, side]) => {
+        // The session may have ended while all this was asked for: then nothing of it is kept any more.
+        if (over) return;
         // The run has gone on while the rest was asked for.
         const session = queries.getQueryData(sessionQuery(sessionId).queryKey) ?? asked;
         return keepRun({ me, catalogue, session, side });
       })
       .catch(() => undefined);
+    return () => {
+      over = true;
+    };
   }, [queries, sessionId, under_way]);
 }
