@@ -27,6 +27,7 @@ USAGE = """usage: ./tide COMMAND
   shots               make the screenshots in docs/screenshots anew from the demo
   bench [AREA]        measure what is promised about speed; --json for one object a line
   chaos [--runs N]    work sessions while network, browser, server and database fail; 200 if not said
+  fuzz [--minutes N]  send whatever the description allows, and what it does not, to a real server; 10 if not said
   vectors             write the cases anew that hold the front end's own sums to the core's
   backup [DIR]        write all data to a file, read it back, and delete what has aged out; with
                       --passphrase FILE encrypted
@@ -175,6 +176,14 @@ def chaos(places: Places, words: list[str]) -> int:
     return _python(places, "-m", "tests.chaos", *words)
 
 
+def fuzz(places: Places, words: list[str]) -> int:
+    """The described interface, fuzzed, on a world of its own."""
+    ensure_server_packages()
+    ensure_python(places, ("run", "dev"))
+    ensure_built(places)
+    return _python(places, "-m", "tests.fuzz", *words)
+
+
 def vectors(places: Places, words: list[str]) -> int:
     """What the core says of made-up cases, for the front end to be held to."""
     ensure_python(places, ("run", "dev"))
@@ -229,6 +238,7 @@ COMMANDS: dict[str, Callable[[Places, list[str]], int]] = {
     "shots": shots,
     "bench": bench,
     "chaos": chaos,
+    "fuzz": fuzz,
     "vectors": vectors,
     "backup": backup,
     "restore": restore,

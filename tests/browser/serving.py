@@ -21,7 +21,7 @@ class LiveServer:
     def __init__(self, dsn: str, log: Path, ahead: timedelta = timedelta()) -> None:
         self.ahead = ahead
         self.dsn = dsn
-        self._log = log
+        self.log = log
         self._listener = socket.socket()
         self._listener.bind(("127.0.0.1", 0))
         self._listener.listen(64)
@@ -32,7 +32,7 @@ class LiveServer:
         fd = self._listener.fileno()
         env = {**os.environ, "TIDE_DSN": self.dsn, "PYTHONPATH": str(ROOT)}
         env[OFFSET] = str(self.ahead.total_seconds())
-        with self._log.open("ab") as log:
+        with self.log.open("ab") as log:
             self._process = subprocess.Popen(
                 [sys.executable, "-m", "mellow_tide.cli", "serve", "--fd", str(fd)],
                 env=env,
@@ -46,7 +46,7 @@ class LiveServer:
                     return
             except httpx.HTTPError:
                 time.sleep(0.05)
-        raise RuntimeError(f"the server did not answer:\n{self._log.read_text()}")
+        raise RuntimeError(f"the server did not answer:\n{self.log.read_text()}")
 
     def stop(self) -> None:
         if self._process:

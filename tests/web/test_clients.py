@@ -213,3 +213,13 @@ def test_sore_points_of_every_visit_stand_on_the_page(client):
     (visit,) = client_of(client, "Corin")["sore"]
     (found_point,) = visit["points"]
     assert (found_point["numbers"], found_point["holds"], found_point["left"]) == ([7, 4], 1, True)
+
+
+def test_tension_at_a_place_that_nobody_has_is_refused(client, newcomer):
+    """It restricts nothing, and yet the paper names it."""
+    refused = described(client, newcomer, tension=[{"region": "tail"}])
+    assert fields(refused)["tension"] == (
+        "there is no region called “tail”",
+        fields(refused)["tension"][1],
+    )
+    assert client.get(f"/api/clients/{newcomer['client_id']}/record.pdf").status_code == 200
