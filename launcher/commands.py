@@ -28,6 +28,7 @@ USAGE = """usage: ./tide COMMAND
   bench [AREA]        measure what is promised about speed; --json for one object a line
   chaos [--runs N]    work sessions while network, browser, server and database fail; 200 if not said
   fuzz [--minutes N]  send whatever the description allows, and what it does not, to a real server; 10 if not said
+  audit [FILE]        every locked package with its licence; with a file of advisories (OSV), what they are about
   vectors             write the cases anew that hold the front end's own sums to the core's
   backup [DIR]        write all data to a file, read it back, and delete what has aged out; with
                       --passphrase FILE encrypted
@@ -184,6 +185,12 @@ def fuzz(places: Places, words: list[str]) -> int:
     return _python(places, "-m", "tests.fuzz", *words)
 
 
+def audit(places: Places, words: list[str]) -> int:
+    """What the product is made of, and what is known against it."""
+    ensure_python(places, ("run", "dev"))
+    return _python(places, "-m", "launcher.audit", *words)
+
+
 def vectors(places: Places, words: list[str]) -> int:
     """What the core says of made-up cases, for the front end to be held to."""
     ensure_python(places, ("run", "dev"))
@@ -238,6 +245,7 @@ COMMANDS: dict[str, Callable[[Places, list[str]], int]] = {
     "shots": shots,
     "bench": bench,
     "chaos": chaos,
+    "audit": audit,
     "fuzz": fuzz,
     "vectors": vectors,
     "backup": backup,
