@@ -12,14 +12,16 @@ from pathlib import Path
 
 from launcher import backups, checks, server
 from launcher.cluster import DATABASE, Cluster
-from launcher.debian import ensure_chromium, ensure_gpg, ensure_server_packages
+from launcher.debian import ensure_chromium, ensure_gpg, ensure_openssl, ensure_server_packages
 from launcher.environment import ensure_built, ensure_python
+from launcher.lan import find_address
 from launcher.places import ROOT, Places, settle
 from launcher.say import Trouble, report, say, step
 
 USAGE = """usage: ./tide COMMAND
 
-  start               install what is missing, start everything, print the address
+  start               install what is missing, start everything, print the address; with --lan [ADDRESS]
+                      also for devices in the same room, over TLS
   stop                stop the server and the database
   test [PYTEST WORDS] check and test all but what is long, or run pytest with the words given
   test quick          the inner loop: types, lint, core and units, in less than a minute
@@ -49,15 +51,28 @@ LEAST_FREE = 200_000_000
 def start(places: Places, words: list[str]) -> int:
     """Everything, from a bare machine to a printed address."""
     refuse_full_disk(shutil.disk_usage(places.state).free, places.state)
+    lan = _lan(words)
     _up(places)
-    address = server.start(places, server.cluster_of(places))
-    say(f"Mellow Tide is at {address}")
+    running = server.start(places, server.cluster_of(places), lan)
+    say(f"Mellow Tide is at {running.address}")
+    if running.lan_address:
+        say(f"  devices in the same room: {running.lan_address}")
+        say(f"  the first time they are told not to trust it: {running.lan_address}/trust says what to do")
     if "demo" in [word.strip() for word in os.environ.get("TIDE_OPEN", "demo").split(",")]:
         say("  the door offers the demo: sign in as wenna@boatshed.example, password: slackwater")
     else:
         say("  the door offers nothing but signing in: the demo is switched off (TIDE_OPEN)")
     say("  ./tide stop ends it")
     return 0
+
+
+def _lan(words: list[str]) -> str | None:
+    """Where the local network finds this machine, if devices there are to be served."""
+    if "--lan" not in words:
+        return None
+    ensure_openssl()
+    named = words[words.index("--lan") + 1 :][:1]
+    return named[0] if named else find_address()
 
 
 def refuse_full_disk(free: int, folder: Path) -> None:

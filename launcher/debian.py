@@ -33,6 +33,11 @@ def ensure_gpg() -> None:
     _install([] if shutil.which("gpg") else ["gnupg"])
 
 
+def ensure_openssl() -> None:
+    """OpenSSL, for the certificates of the local network."""
+    _install([] if shutil.which("openssl") else ["openssl"])
+
+
 def system_python() -> str:
     """A Python that every user of the machine can reach, with its venv module."""
     for path in PYTHONS:

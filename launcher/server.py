@@ -6,10 +6,13 @@ import signal
 import socket
 import subprocess
 import time
+from dataclasses import dataclass
 from pathlib import Path
 
 from launcher.cluster import OWNER, Cluster, free_port, port_is_free
 from launcher.environment import package_hash, sources_hash
+from launcher.lan import FIRST_PORT as LAN_PORT
+from launcher.lan import ensure_certificate
 from launcher.places import SERVER_USER, Places, as_user, own
 from launcher.say import Trouble, run, say, step
 
@@ -51,28 +54,54 @@ def migrate(places: Places, cluster: Cluster, owner_dsn: str) -> None:
     run(as_user(SERVER_USER, command), "read the message above", cwd=Path("/"), env=env)
 
 
-def start(places: Places, cluster: Cluster) -> str:
-    """The address of the running server; starts it if it does not run or is older than its sources."""
-    version = (
-        package_hash(places) + sources_hash() + "|".join(os.environ.get(key, "as usual") for key in SETTINGS)
-    )
+@dataclass(frozen=True)
+class Running:
+    """Where the product is reached: on this machine, and from devices in the same room if that was asked for."""
+
+    address: str
+    lan_address: str = ""
+
+
+def start(places: Places, cluster: Cluster, lan: str | None = None) -> Running:
+    """Where the running server is; starts it if it does not run, is older than its sources or is set otherwise.
+
+    `lan` is this machine's address in its local network, if devices there are served as well.
+    """
+    settings = "|".join(os.environ.get(key, "as usual") for key in SETTINGS)
+    version = package_hash(places) + sources_hash() + settings + (lan or "")
     known = _known(places)
     if known and known["version"] == version:
-        return str(known["address"])
+        return Running(str(known["address"]), str(known.get("lan_address", "")))
     stop(places)
     wanted = int(os.environ.get("TIDE_PORT", FIRST_PORT))
     port = free_port(wanted)
     if port != wanted:
         say(f"· port {wanted} is taken; using {port}")
+    room: dict[str, str] = {}
+    lan_address, certificate = "", None
+    if lan:
+        certificate = ensure_certificate(places.state / "lan", lan)
+        lan_port = free_port(LAN_PORT)
+        lan_address = f"https://{lan}:{lan_port}"
+        room = {"TIDE_AUTHORITY": str(certificate.authority)}
+        room |= {} if "TIDE_PUBLIC_URL" in os.environ else {"TIDE_PUBLIC_URL": lan_address}
+    process = _spawn(places, cluster, _listen("127.0.0.1", port), room)
+    record = {"pid": process.pid, "address": f"http://127.0.0.1:{port}", "version": version}
+    _await_answer(process, port, places.state / "server.out")
+    if lan and certificate:
+        words = ("--key", str(certificate.key), "--certificate", str(certificate.certificate))
+        room["TIDE_LOG"] = str(log_of(places).with_name("server-lan.log"))
+        second = _spawn(places, cluster, _listen(lan, lan_port), room, *words)
+        record |= {"lan_pid": second.pid, "lan_address": lan_address}
+    (places.state / "server.json").write_text(json.dumps(record))
+    return Running(f"http://127.0.0.1:{port}", lan_address)
+
+
+def _listen(host: str, port: int) -> socket.socket:
     listener = socket.socket()
     listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-    listener.bind(("127.0.0.1", port))
-    process = _spawn(places, cluster, listener)
-    address = f"http://127.0.0.1:{port}"
-    _await_answer(process, port, places.state / "server.out")
-    record = {"pid": process.pid, "address": address, "version": version}
-    (places.state / "server.json").write_text(json.dumps(record))
-    return address
+    listener.bind((host, port))
+    return listener
 
 
 def stop(places: Places) -> None:
@@ -80,17 +109,23 @@ def stop(places: Places) -> None:
     known = _known(places)
     if not known:
         return
-    pid = int(str(known["pid"]))
-    os.kill(pid, signal.SIGTERM)
-    if not _gone(pid):
-        os.kill(pid, signal.SIGKILL)
-        _gone(pid)
+    for pid in (int(str(known[key])) for key in ("pid", "lan_pid") if key in known):
+        _end(pid)
     # A dying process lets go of its port last.
     port = int(str(known["address"]).rsplit(":", 1)[1])
     for _ in range(40):
         if port_is_free(port):
             return
         time.sleep(0.05)
+
+
+def _end(pid: int) -> None:
+    if not _is_ours(pid):
+        return
+    os.kill(pid, signal.SIGTERM)
+    if not _gone(pid):
+        os.kill(pid, signal.SIGKILL)
+        _gone(pid)
 
 
 def _gone(pid: int) -> bool:
@@ -110,13 +145,16 @@ def log_of(places: Places) -> Path:
     return folder / "server.log"
 
 
-def _spawn(places: Places, cluster: Cluster, listener: socket.socket) -> subprocess.Popen[bytes]:
-    command = [str(places.python), "-m", "mellow_tide.cli", "serve", "--fd", str(listener.fileno())]
+def _spawn(
+    places: Places, cluster: Cluster, listener: socket.socket, room: dict[str, str], *words: str
+) -> subprocess.Popen[bytes]:
+    fd = str(listener.fileno())
+    command = [str(places.python), "-m", "mellow_tide.cli", "serve", "--fd", fd, *words]
     # What is printed before the log is open: of use only if that is as far as it gets.
     printed = places.state / "server.out"
     printed.touch(mode=0o600)
-    env = environment_of(places, cluster, owner=False) | {"TIDE_LOG": str(log_of(places))}
-    with printed.open("wb") as log:
+    env = environment_of(places, cluster, owner=False) | {"TIDE_LOG": str(log_of(places)), **room}
+    with printed.open("ab") as log:
         process = subprocess.Popen(
             as_user(SERVER_USER, command),
             cwd="/",

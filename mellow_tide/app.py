@@ -92,7 +92,7 @@ def make_app(
     app.include_router(inside, prefix="/api")
     app.openapi = describe(app)  # type: ignore[method-assign]
     if built:
-        pages.install(app, built)
+        pages.install(app, built, around.authority)
     return app
 
 

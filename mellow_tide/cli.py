@@ -59,17 +59,27 @@ def reset_demo() -> None:
 
 
 @cli.command()
-def serve(fd: Annotated[int, typer.Option(help="a listening socket's file descriptor")]) -> None:
+def serve(
+    fd: Annotated[int, typer.Option(help="a listening socket's file descriptor")],
+    key: Annotated[Path | None, typer.Option(help="the key of a certificate, to serve over TLS")] = None,
+    certificate: Annotated[Path | None, typer.Option(help="that certificate")] = None,
+) -> None:
     """Serve on a socket that is already bound."""
     import uvicorn
 
     shut = frozenset() if "demo" in _offers() else frozenset({PRACTICE_ID})
-    around = Surroundings(read_public_url(os.environ.get("TIDE_PUBLIC_URL", "")))
+    authority = os.environ.get("TIDE_AUTHORITY")
+    around = Surroundings(
+        read_public_url(os.environ.get("TIDE_PUBLIC_URL", "")),
+        authority=Path(authority) if authority else None,
+    )
     app = make_app(os.environ["TIDE_DSN"], Path(os.environ["TIDE_WEB"]), make_clock(os.environ), shut, around)
     proxies = os.environ.get("TIDE_PROXIES", "")
     uvicorn.run(
         app,
         fd=fd,
+        ssl_keyfile=key,
+        ssl_certfile=certificate,
         log_config=make_log_config(os.environ.get("TIDE_LOG")),
         access_log=False,
         proxy_headers=bool(proxies),

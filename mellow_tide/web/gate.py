@@ -3,7 +3,8 @@
 import json
 import re
 from collections.abc import Awaitable, Callable, Iterable
-from dataclasses import dataclass, field
+from dataclasses import dataclass
+from pathlib import Path
 from typing import Any
 from urllib.parse import unquote, urlsplit
 
@@ -55,10 +56,14 @@ ILLEGIBLE = re.compile("[\x00-\x08\x0b\x0c\x0e-\x1f\x7f\ud800-\udfff]")
 
 @dataclass(frozen=True)
 class Surroundings:
-    """Where the product is reached: at loopback, and, if there is one, at a public address."""
+    """Where the product is reached: at loopback, and, if there is one, at a public address.
+
+    `authority` is the certificate that a device in the same room installs, if there is such a one.
+    """
 
     public_url: str = ""
-    hosts: frozenset[str] = field(default=LOOPBACK)
+    hosts: frozenset[str] = LOOPBACK
+    authority: Path | None = None
 
     def origin(self, scheme: str, host: str) -> str | None:
         """The origin of our own pages as seen at this host; None for a host that is none of ours."""

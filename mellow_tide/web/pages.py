@@ -21,10 +21,19 @@ class Hashed(StaticFiles):
         return response
 
 
-def install(app: FastAPI, built: Path) -> None:
-    """Serve the folder `built`, made by the front end's build; file names under assets carry their hash."""
+def install(app: FastAPI, built: Path, authority: Path | None = None) -> None:
+    """Serve the folder `built`, made by the front end's build; file names under assets carry their hash.
+
+    `authority` is a certificate that devices install, if there is one.
+    """
     assets = GZipMiddleware(Hashed(directory=built / "assets"))
     app.mount("/assets", assets, name="assets")
+
+    @app.get("/authority.crt", include_in_schema=False)
+    def read_authority() -> FileResponse:
+        if authority is None:
+            raise HTTPException(404)
+        return FileResponse(authority, media_type="application/x-x509-ca-cert")
 
     @app.get("/{path:path}", include_in_schema=False)
     def page(path: str) -> FileResponse:

@@ -2,6 +2,7 @@
 
 import os
 import socket
+import ssl
 import subprocess
 import sys
 import time
@@ -10,31 +11,49 @@ from pathlib import Path
 
 import httpx
 
+from launcher.lan import Certificate
 from mellow_tide.store.clock import OFFSET
 
 ROOT = Path(__file__).parents[2]
 
 
 class LiveServer:
-    """Serves the application over `dsn`, its clock so far `ahead`; keeps its port over a restart."""
+    """Serves the application over `dsn`, its clock so far `ahead`; keeps its port over a restart.
 
-    def __init__(self, dsn: str, log: Path, ahead: timedelta = timedelta()) -> None:
+    With a `certificate` it does so over TLS, as for devices in the same room.
+    """
+
+    def __init__(
+        self,
+        dsn: str,
+        log: Path,
+        ahead: timedelta = timedelta(),
+        certificate: Certificate | None = None,
+    ) -> None:
         self.ahead = ahead
         self.dsn = dsn
+        self._certificate = certificate
         self.log = log
         self._listener = socket.socket()
         self._listener.bind(("127.0.0.1", 0))
         self._listener.listen(64)
-        self.url = f"http://127.0.0.1:{self._listener.getsockname()[1]}"
+        scheme = "https" if certificate else "http"
+        self.url = f"{scheme}://127.0.0.1:{self._listener.getsockname()[1]}"
         self._process: subprocess.Popen | None = None
 
     def start(self) -> None:
         fd = self._listener.fileno()
         env = {**os.environ, "TIDE_DSN": self.dsn, "PYTHONPATH": str(ROOT)}
         env[OFFSET] = str(self.ahead.total_seconds())
+        words, trusted = [sys.executable, "-m", "mellow_tide.cli", "serve", "--fd", str(fd)], True
+        if self._certificate:
+            files = self._certificate
+            words += ["--key", str(files.key), "--certificate", str(files.certificate)]
+            env |= {"TIDE_PUBLIC_URL": self.url, "TIDE_AUTHORITY": str(files.authority)}
+            trusted = ssl.create_default_context(cafile=files.authority)
         with self.log.open("ab") as log:
             self._process = subprocess.Popen(
-                [sys.executable, "-m", "mellow_tide.cli", "serve", "--fd", str(fd)],
+                words,
                 env=env,
                 pass_fds=[fd],
                 stdout=log,
@@ -42,7 +61,7 @@ class LiveServer:
             )
         for _ in range(1200):
             try:
-                if httpx.get(self.url, timeout=1).status_code == 200:
+                if httpx.get(self.url, timeout=1, verify=trusted).status_code == 200:
                     return
             except httpx.HTTPError:
                 time.sleep(0.05)

@@ -22,6 +22,7 @@ import { LogPage } from "../features/log/LogPage";
 import { PlanPage } from "../features/plan/PlanPage";
 import { SheetPage } from "../features/sheet/SheetPage";
 import { SignInPage } from "../features/signIn/SignInPage";
+import { TrustPage } from "../features/signIn/TrustPage";
 import { TodayPage } from "../features/today/TodayPage";
 import { WorkPage } from "../features/work";
 import { ProblemNote } from "../ui/ProblemNote";
@@ -44,6 +45,9 @@ const signIn = createRoute({
 
 /** A form that a client fills in: nobody signs in for it, and it knows nothing of the practice. */
 const intake = createRoute({ getParentRoute: () => root, path: "/intake", component: IntakePage });
+
+/** How a device in the same room comes to trust this server. */
+const trust = createRoute({ getParentRoute: () => root, path: "/trust", component: TrustPage });
 
 /** Everything inside asks who it is first. With the network gone, what is already here may go on. */
 const inside = createRoute({
@@ -115,6 +119,7 @@ export function makeRouter(queries: QueryClient) {
   return createRouter({
     routeTree: root.addChildren([
       signIn,
+      trust,
       intake,
       inside.addChildren([
         framed.addChildren([
