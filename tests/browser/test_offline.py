@@ -3,6 +3,7 @@
 import re
 from datetime import UTC, datetime, timedelta
 
+import httpx
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
@@ -152,7 +153,7 @@ def test_an_expired_sign_in_hides_what_the_device_keeps_until_its_owner_is_back(
     context.set_offline(False)
 
 
-def test_what_ended_elsewhere_and_whom_the_practice_erased_leave_the_device(
+def test_what_ended_elsewhere_leaves_the_device(
     page: Page, context: BrowserContext, server: LiveServer, today: Today
 ):
     begun(page, today)
@@ -172,6 +173,30 @@ def test_what_ended_elsewhere_and_whom_the_practice_erased_leave_the_device(
     )
     page.goto(server.url)
     wait_for(page, RUNS, 0)
+
+
+def test_of_an_erased_client_nothing_stays_on_the_device_not_even_what_was_never_sent(
+    page: Page, context: BrowserContext, server: LiveServer, today: Today
+):
+    begun(page, today)
+    context.set_offline(True)
+    page.keyboard.press("PageDown")
+    page.keyboard.press("PageDown")
+    wait_for(page, KEPT, 2)
+    # A colleague erases the client meanwhile.
+    cookies = {cookie["name"]: cookie["value"] for cookie in context.cookies()}
+    headers = {"Origin": server.url}
+    with httpx.Client(base_url=server.url, cookies=cookies, headers=headers) as colleague:
+        (isolde,) = colleague.get("/api/clients", params={"typed": "isolde"}).json()
+        gone = colleague.post(f"/api/clients/{isolde['client_id']}/erase", json={"name": isolde["name"]})
+        assert gone.status_code == 200
+    page.goto(server.url)
+    context.set_offline(False)
+    page.reload()
+    wait_for(page, RUNS, 0)
+    wait_for(page, KEPT, 0)
+    kept = page.evaluate("JSON.stringify({ ...localStorage, ...sessionStorage })")
+    assert "Isolde" not in kept
 
 
 def test_a_tablet_and_a_phone_on_one_run_come_to_the_same(
