@@ -160,6 +160,9 @@ def _(error: TooManyAttempts) -> JSONResponse:
 
 @_respond.register
 def _(error: RequestValidationError) -> JSONResponse:
+    if any(e["loc"][0] == "path" for e in error.errors()):
+        # An address that names nothing, however it is misspelt.
+        return answer(tell(404, "no-such-page"))
     problems = [_field_problem(e) for e in error.errors()]
     return answer(tell(422, "unreadable"), problems)
 

@@ -138,6 +138,11 @@ def test_an_address_that_nobody_can_read_is_no_page(client, address):
     assert problem(client.get(address), 404) == "no-such-page"
 
 
+@pytest.mark.parametrize("address", ["/api/clients/nobody", "/api/sessions/1/log", "/api/nothing"])
+def test_an_address_that_names_nothing_is_no_page(client, address):
+    assert problem(client.get(address), 404) == "no-such-page"
+
+
 def test_a_long_address_is_told_to_be_long(client):
     assert problem(client.get("/" + "a" * 5000), 414) == "address-too-long"
 

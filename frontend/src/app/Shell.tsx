@@ -104,7 +104,7 @@ function SignOut({ name }: { name: string }) {
           aria-modal="true"
           aria-label={say.signOutNow}
           onKeyDown={(event) => event.key === "Escape" && setUnsent(0)}
-          className="fixed inset-0 z-40 grid place-items-center bg-neutral/40 p-5 outline-none"
+          className="fixed inset-0 z-40 grid place-items-center bg-black/50 p-5 outline-none"
         >
           <div className="grid max-w-md gap-4 rounded-box bg-base-100 px-7 py-6 text-base-content shadow-xl">
             <h2 className="text-2xl">{say.signOutNow}</h2>

@@ -1,5 +1,5 @@
 import { Link } from "@tanstack/react-router";
-import { trust } from "../../phrases/screens/trust";
+import { say } from "../../phrases/screens/trust";
 import { Wordmark } from "../../ui/Wordmark";
 
 /** What to do on a device in the same room, once, so that it trusts this server. */
@@ -7,20 +7,20 @@ export function TrustPage() {
   return (
     <main className="mx-auto grid max-w-prose gap-5 px-5 py-10">
       <Wordmark />
-      <h1 className="text-3xl">{trust.trustThisServer}</h1>
-      <p>{trust.whyItWarns}</p>
+      <h1 className="text-3xl">{say.trustThisServer}</h1>
+      <p>{say.whyItWarns}</p>
       <ol className="grid list-decimal gap-3 pl-6">
         <li>
           <a href="/authority.crt" download className="link inline-flex min-h-11 items-center">
-            {trust.downloadCertificate}
+            {say.downloadCertificate}
           </a>
         </li>
-        {trust.steps.map((step) => (
+        {say.steps.map((step) => (
           <li key={step}>{step}</li>
         ))}
       </ol>
-      <p role="note">{trust.withoutIt}</p>
-      <p className="text-quiet">{trust.howFarItGoes}</p>
+      <p role="note">{say.withoutIt}</p>
+      <p className="text-quiet">{say.howFarItGoes}</p>
       <Link to="/sign-in" className="btn btn-primary min-h-11 justify-self-start">
         Sign in
       </Link>

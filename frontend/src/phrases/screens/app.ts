@@ -13,6 +13,8 @@ export const say = {
   signOutNow: "Sign out now?",
   staySignedIn: "Stay signed in",
   tapsStay: (taps: number) =>
-    `${taps === 1 ? "One tap has" : `${taps} taps have`} not reached the practice yet. They stay on this device, hidden, until you sign in here again.`,
+    taps === 1
+      ? "One tap has not reached the practice yet. It stays on this device, hidden, until you sign in here again."
+      : `${taps} taps have not reached the practice yet. They stay on this device, hidden, until you sign in here again.`,
   signOut: (name: string) => `Sign out ${name}`,
 };

@@ -1,5 +1,5 @@
 /** What this screen says: how a device comes to trust the server. */
-export const trust = {
+export const say = {
   trustThisServer: "Trust this server on this device",
   whyItWarns:
     "This server belongs to your practice and vouches for itself, so a browser that does not know it warns you. Install its certificate once on each device.",
