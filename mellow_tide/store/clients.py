@@ -230,22 +230,19 @@ def list_changes_since_plan(t: Transaction, session_id: UUID, fields: Collection
 
 def merge_client(t: Transaction, kept: UUID, other: UUID) -> int:
     """Give sessions, intakes and evidence of `other` to `kept`, and take `other` away; how many sessions moved."""
+    t.run("insert_merge", kept_id=kept, other_id=other)
     return int(t.value("merge_client", kept=kept, other=other))
 
 
 def erase_client(t: Transaction, client_id: UUID, person_name: str) -> dict[str, int]:
     """Delete everything of a client that is held; how many rows of each kind went.
 
-    That is kept, with the id, by which a backup that is restored erases them again.
+    That is kept, with the id, and those of the entries that were merged into it, so that no backup brings them back.
     """
     counts: dict[str, int] = t.value("erase_client", client_id=client_id)
-    t.run(
-        "insert_erasure",
-        erasure_id=uuid4(),
-        client_id=client_id,
-        person_name=person_name,
-        counts=Jsonb(counts),
-    )
+    for id in t.column("ids_of_client", client_id=client_id):
+        went = counts if id == client_id else {}
+        t.run("insert_erasure", erasure_id=uuid4(), client_id=id, person_name=person_name, counts=Jsonb(went))
     return counts
 
 

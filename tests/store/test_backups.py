@@ -15,7 +15,7 @@ from launcher.say import Trouble
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID, demo_id
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.meeting.clients import erase
+from mellow_tide.services.meeting.clients import erase, merge
 from mellow_tide.store.migrate import migrate
 from mellow_tide.store.people import SignedIn
 from tests.conftest import NOW
@@ -100,6 +100,21 @@ def test_an_erased_client_never_comes_back(cluster, database_name, db, spare, tm
     assert restore(cluster, "lost", alone / before.file.name, None, no_migration) == 1
     assert "Isolde Kelpworth" not in names(cluster, "lost")
     cluster.psql("postgres", "DROP DATABASE lost WITH (FORCE)")
+
+
+def test_a_backup_from_before_a_merging_brings_no_half_of_an_erased_client_back(
+    cluster, database_name, db, tmp_path
+):
+    desk = Desk.of(db, SignedIn(PRACTICE_ID, THERAPIST_ID), load_catalogue())
+    before = back_up(cluster, database_name, tmp_path, None, NOW)
+    assert {"Corin Foghollow", "Bram Lanternby"} <= names(cluster, database_name)
+    corin, bram = (demo_id(f"client {name}") for name in ("corin", "bram"))
+    merge(desk, bram, corin)
+    erase(desk, bram, "Bram Lanternby")
+    back_up(cluster, database_name, tmp_path, None, NOW + timedelta(hours=1))
+    restore(cluster, "halves", before.file, None, no_migration)
+    assert not {"Corin Foghollow", "Bram Lanternby"} & names(cluster, "halves")
+    cluster.psql("postgres", "DROP DATABASE halves WITH (FORCE)")
 
 
 def test_an_older_backup_is_brought_up_to_the_newest_schema(cluster, spare, tmp_path):

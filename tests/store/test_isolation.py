@@ -31,6 +31,7 @@ TENANT_TABLES = (
     "visit_mark",
     "own_pace",
     "begun_run",
+    "client_merge",
 )
 
 OF_NO_PRACTICE_ALWAYS = ("security_event",)
@@ -81,6 +82,7 @@ def test_the_first_practice_has_rows_to_protect(app_dsn):
                 "follow_up",
                 "visit_mark",
                 "own_pace",
+                "client_merge",
             )
         }
     assert counts["client"] == 13

@@ -65,6 +65,17 @@ SELECT merge_client(%(kept)s, %(other)s)
 -- name: erase_client
 SELECT erase_client(%(client_id)s)
 
+-- name: insert_merge
+INSERT INTO client_merge (practice_id, other_id, kept_id) VALUES (%(practice_id)s, %(other_id)s, %(kept_id)s)
+
+-- name: ids_of_client
+WITH RECURSIVE one (id) AS (
+    SELECT %(client_id)s::uuid
+    UNION
+    SELECT m.other_id FROM client_merge m JOIN one ON m.kept_id = one.id WHERE m.practice_id = %(practice_id)s
+)
+SELECT id FROM one
+
 -- name: insert_erasure
 INSERT INTO erasure (practice_id, erasure_id, client_id, person_name, counts)
 VALUES (%(practice_id)s, %(erasure_id)s, %(client_id)s, %(person_name)s, %(counts)s)
