@@ -199,6 +199,32 @@ def test_of_an_erased_client_nothing_stays_on_the_device_not_even_what_was_never
     assert "Isolde" not in kept
 
 
+def test_nothing_stays_on_a_device_for_more_than_thirty_days(
+    page: Page, context: BrowserContext, server: LiveServer, today: Today
+):
+    """Taps that could never be sent, of whoever it was: yesterday's stay."""
+    page.evaluate(
+        """() => new Promise((done) => {
+            const opening = indexedDB.open("mellow-tide");
+            opening.onsuccess = () => {
+                const adding = opening.result.transaction("events", "readwrite");
+                for (const days of [31, 1])
+                    adding.objectStore("events").add({
+                        sessionId: "of somebody else", owner: "somebody else", event: { id: `${days}` },
+                        keptAt: Date.now() - days * 24 * 3600 * 1000,
+                    });
+                adding.oncomplete = () => { opening.result.close(); done(); };
+            };
+        })"""
+    )
+    page.reload()
+    wait_for(page, KEPT, 1)
+    expect(Today(page).next_action).to_be_visible()
+    page.get_by_role("button", name=re.compile("^Sign out")).click()
+    # They are somebody else's: nobody is asked about them.
+    expect(page.get_by_label("Password")).to_be_visible()
+
+
 def test_a_tablet_and_a_phone_on_one_run_come_to_the_same(
     page: Page, context: BrowserContext, browser: Browser, server: LiveServer, today: Today
 ):

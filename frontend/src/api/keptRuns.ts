@@ -28,7 +28,7 @@ interface Schema extends DBSchema {
 const LONGEST = 30 * 24 * 3600 * 1000;
 
 function isOurs(one: { owner?: string }): boolean {
-  return one.owner === undefined || one.owner === owner();
+  return !one.owner || one.owner === owner();
 }
 
 let opened: Promise<IDBPDatabase<Schema>> | null = null;
@@ -91,9 +91,10 @@ export async function forgetTaps(sessionId: string): Promise<void> {
 export async function forgetOld(now: Date): Promise<void> {
   const before = now.getTime() - LONGEST;
   const transaction = (await store()).transaction(["events", "runs"], "readwrite");
-  for (const name of ["events", "runs"] as const)
-    for await (const cursor of transaction.objectStore(name))
-      if ((cursor.value.keptAt ?? before) < before) await cursor.delete();
+  for await (const cursor of transaction.objectStore("events"))
+    if ((cursor.value.keptAt ?? Date.parse(cursor.value.event.at)) < before) await cursor.delete();
+  for await (const cursor of transaction.objectStore("runs"))
+    if (cursor.value.keptAt < before) await cursor.delete();
   await transaction.done;
 }
 

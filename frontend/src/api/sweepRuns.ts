@@ -5,7 +5,6 @@ import { forgetOld, forgetRun, forgetTaps, keptSessions, keptTaps, release } fro
 const MOST_AT_ONCE = 200;
 
 export async function sweepRuns(): Promise<void> {
-  await forgetOld(new Date());
   for (const sessionId of await keptSessions()) {
     try {
       await sweep(sessionId);
@@ -13,9 +12,11 @@ export async function sweepRuns(): Promise<void> {
       if (!(error instanceof Problem)) throw error;
       // The client was erased, and everything of them goes.
       if (error.document.status === 404) await Promise.all([forgetRun(sessionId), forgetTaps(sessionId)]);
-      else if (error.document.status === 0) return;
+      else if (error.document.status === 0) break;
     }
   }
+  // Only what could not be sent for so long is still there.
+  await forgetOld(new Date());
 }
 
 async function sweep(sessionId: string) {
