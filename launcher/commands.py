@@ -14,7 +14,7 @@ from launcher import backups, checks, server
 from launcher.cluster import DATABASE, Cluster
 from launcher.debian import ensure_chromium, ensure_gpg, ensure_openssl, ensure_server_packages
 from launcher.environment import ensure_built, ensure_python
-from launcher.lan import find_address
+from launcher.lan import check_address, find_address
 from launcher.places import ROOT, Places, settle
 from launcher.say import Trouble, report, say, step
 
@@ -72,7 +72,7 @@ def _lan(words: list[str]) -> str | None:
         return None
     ensure_openssl()
     named = words[words.index("--lan") + 1 :][:1]
-    return named[0] if named else find_address()
+    return check_address(named[0]) if named else find_address()
 
 
 def refuse_full_disk(free: int, folder: Path) -> None:

@@ -11,11 +11,13 @@ from launcher.say import Trouble, run, step
 FIRST_PORT = 8443
 AUTHORITY_DAYS, DAYS, RENEWED_BEFORE_DAYS = 3650, 397, 30
 
-ONLY_FOR = "critical," + ",".join(
-    f"permitted;IP:{net.network_address}/{net.netmask}"
-    for net in map(ipaddress.ip_network, ("10.0.0.0/8", "172.16.0.0/12", "192.168.0.0/16", "127.0.0.0/8"))
-)
-"""The authority can vouch for private addresses, and for nothing else: a device that trusts it risks no more."""
+PRIVATE = [
+    ipaddress.IPv4Network(net) for net in ("10.0.0.0/8", "172.16.0.0/12", "192.168.0.0/16", "127.0.0.0/8")
+]
+"""Addresses of networks of one's own (RFC 1918), and this machine's own."""
+
+ONLY_FOR = "critical," + ",".join(f"permitted;IP:{net.network_address}/{net.netmask}" for net in PRIVATE)
+"""The authority can vouch for these, and for nothing else: a device that trusts it risks no more."""
 
 EC = ["-newkey", "ec", "-pkeyopt", "ec_paramgen_curve:P-256", "-nodes"]
 MEND = "look at the message above; to make the authority anew, delete the folder"
@@ -36,12 +38,23 @@ def find_address() -> str:
         try:
             # Nothing is sent: it only asks by which address such a packet would leave.
             probe.connect(("10.255.255.255", 9))
-            found = str(probe.getsockname()[0])
-        except OSError:
-            found = "0.0.0.0"
-    if not ipaddress.ip_address(found).is_private or found == "0.0.0.0":
-        raise Trouble("this machine is in no local network", "name its address: ./tide start --lan ADDRESS")
-    return found
+            return check_address(str(probe.getsockname()[0]))
+        except (OSError, Trouble) as error:
+            do = "name its address: ./tide start --lan ADDRESS"
+            raise Trouble("this machine is in no local network", do) from error
+
+
+def check_address(address: str) -> str:
+    """The address, if it is one of a private network. Raises `Trouble`."""
+    try:
+        here = ipaddress.IPv4Address(address)
+    except ValueError as error:
+        raise Trouble(f"“{address}” is no address", "name one as 192.168.1.20") from error
+    if not any(here in net for net in PRIVATE):
+        raise Trouble(
+            f"{address} is not a private address", "put a proxy with TLS in front: docs/operations.md"
+        )
+    return address
 
 
 def ensure_certificate(folder: Path, address: str) -> Certificate:
@@ -49,14 +62,7 @@ def ensure_certificate(folder: Path, address: str) -> Certificate:
 
     Raises `Trouble`.
     """
-    try:
-        private = ipaddress.ip_address(address).is_private
-    except ValueError as error:
-        raise Trouble(f"“{address}” is no address", "name one as 192.168.1.20") from error
-    if not private:
-        raise Trouble(
-            f"{address} is not a private address", "put a proxy with TLS in front: docs/operations.md"
-        )
+    check_address(address)
     folder.mkdir(mode=0o711, parents=True, exist_ok=True)
     made = Certificate(
         folder / f"server-{address}.key", folder / f"server-{address}.crt", folder / "authority.crt"

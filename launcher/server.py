@@ -87,7 +87,12 @@ def start(places: Places, cluster: Cluster, lan: str | None = None) -> Running:
         room |= {} if "TIDE_PUBLIC_URL" in os.environ else {"TIDE_PUBLIC_URL": lan_address}
     process = _spawn(places, cluster, _listen("127.0.0.1", port), room)
     record = {"pid": process.pid, "address": f"http://127.0.0.1:{port}", "version": version}
-    _await_answer(process, port, places.state / "server.out")
+    try:
+        _await_answer(process, port, places.state / "server.out")
+    except Trouble:
+        # One that serves nobody would only hold the port.
+        _end(process.pid)
+        raise
     if lan and certificate:
         words = ("--key", str(certificate.key), "--certificate", str(certificate.certificate))
         room["TIDE_LOG"] = str(log_of(places).with_name("server-lan.log"))
@@ -177,7 +182,7 @@ def _await_answer(process: subprocess.Popen[bytes], port: int, log: Path) -> Non
             raise Trouble(f"the server ended at once:\n{tail}", f"read {log}")
         try:
             with socket.create_connection(("127.0.0.1", port), timeout=1) as probe:
-                probe.sendall(b"GET /api/ready HTTP/1.0\r\n\r\n")
+                probe.sendall(b"GET /api/ready HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n")
                 probe.settimeout(4)
                 if probe.recv(12).endswith(b"204"):
                     return
