@@ -30,7 +30,7 @@ def describe(app: FastAPI) -> Callable[[], dict[str, Any]]:
             made["components"]["schemas"]["Problem"] = _schema_of_problem(made)
             made["components"]["responses"] = {
                 "Problem": {
-                    "description": "What went wrong, and what to do (RFC 9457).",
+                    "description": "problem document (RFC 9457)",
                     "content": {MEDIA_TYPE: {"schema": {"$ref": "#/components/schemas/Problem"}}},
                 }
             }

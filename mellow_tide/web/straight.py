@@ -14,7 +14,7 @@ def straight(model: BaseModel) -> Response:
 def file_of(*media_types: str) -> dict[int | str, dict[str, Any]]:
     """How an operation that answers with a file is described."""
     of_bytes = {"schema": {"type": "string", "format": "binary"}}
-    return {200: {"content": dict.fromkeys(media_types, of_bytes), "description": "The file."}}
+    return {200: {"content": dict.fromkeys(media_types, of_bytes), "description": "the file"}}
 
 
 def as_file(content: bytes, media_type: str, name: str) -> Response:

@@ -7138,7 +7138,7 @@ export interface components {
         };
     };
     responses: {
-        /** @description What went wrong, and what to do (RFC 9457). */
+        /** @description problem document (RFC 9457) */
         Problem: {
             headers: {
                 [name: string]: unknown;
@@ -7923,7 +7923,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The file. */
+            /** @description the file */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7987,7 +7987,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The file. */
+            /** @description the file */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -9239,7 +9239,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The file. */
+            /** @description the file */
             200: {
                 headers: {
                     [name: string]: unknown;
