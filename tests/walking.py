@@ -34,14 +34,15 @@ class Expected:
     """What a teacher expects for a difficulty.
 
     `out`: regions untouched. `caps`: most depth by region, or for all. `never`: strokes not done, by region or on all.
-    `not_lying`: positions not lain in. `no_heat`: no hot towel. `out_there`: its places are untouched; `cap_there`: the
-    most depth on the regions of its places.
+    `not_lying`: positions not lain in; `flat_minutes`: so long at most on the back or face down. `no_heat`: no hot
+    towel. `out_there`: its places are untouched; `cap_there`: the most depth on the regions of its places.
     """
 
     out: tuple[str, ...] = ()
     caps: Mapping[str, int] = field(default_factory=dict)
     never: Mapping[str, set[str]] = field(default_factory=dict)
     not_lying: tuple[str, ...] = ()
+    flat_minutes: int | None = None
     no_heat: bool = False
     out_there: bool = False
     cap_there: int = 5
@@ -72,7 +73,7 @@ CONDITIONS: Mapping[str, Expected] = {
     "asthma_reflux": Expected(out=("abdomen",)),
     "menstruation": Expected(out=("abdomen",)),
     "cannot_lie_flat": Expected(not_lying=("prone", "supine")),
-    "flat_for_short": Expected(not_lying=("prone", "supine")),
+    "flat_for_short": Expected(flat_minutes=20),
     "neck_injury_old": Expected(caps={"neck": 2}, never={"neck": PULLS | DRUMS}),
     "neck_unstable": Expected(caps={"neck": 2}, never={"neck": PULLS, "scalp": PULLS}),
     "joint_replaced": Expected(never={"all": PULLS}),
@@ -145,8 +146,23 @@ TOUCHES = ("stroke", "announce", "oil", "check_in")
 def find_forbidden(sheet: RunSheet, client: ClientFacts, focus: tuple[str, ...] = ()) -> list[str]:
     """What the sheet does that a careful teacher would not, in words; a focus has asked for its region."""
     return [
-        f"{entry.address}: {what}" for entry in sheet.entries for what in _wrong_with(entry, client, focus)
+        *(
+            f"{entry.address}: {what}"
+            for entry in sheet.entries
+            for what in _wrong_with(entry, client, focus)
+        ),
+        *_flat_too_long(sheet, client),
     ]
+
+
+def _flat_too_long(sheet: RunSheet, client: ClientFacts) -> Iterator[str]:
+    """Stretches on the back or face down; a last hold may be some seconds longer, as every session may."""
+    for name, expected in _expectations(client):
+        taken = 0
+        for entry in sheet.entries:
+            taken = taken + entry.seconds if entry.position in ("prone", "supine") else 0
+            if expected.flat_minutes is not None and taken > 60 * expected.flat_minutes + 15:
+                yield f"{name}: {taken} s flat at {entry.address}"
 
 
 def _wrong_with(entry: Entry, client: ClientFacts, focus: tuple[str, ...]) -> Iterator[str]:
