@@ -39,17 +39,26 @@ class Cluster:
         own(self.folder, DATABASE_USER)
         if not self.data.exists():
             self._make()
-        if self._running():
+        if self._running() and self._wait_until_it_answers():
             return
         self._clear_stale()
         if self.durable:
             self._ensure_checksums()
-        port = free_port(self._settings().get("port", 5440))
+        self._start_on_free_port(self._settings().get("port", 5440))
+
+    def _start_on_free_port(self, wanted: object, tries: int = 5) -> None:
+        port = free_port(wanted)
         self._remember(port=port)
         options = [f"-p {port}", "-c listen_addresses=127.0.0.1", "-c unix_socket_directories=''"]
         options += ["-c fsync=on -c synchronous_commit=on -c full_page_writes=on"] if self.durable else []
         options += [] if self.durable else ["-c fsync=off -c synchronous_commit=off -c full_page_writes=off"]
-        self._pg_ctl("start", "-w", "-l", str(self.folder / "log"), "-o", " ".join(options))
+        try:
+            self._pg_ctl("start", "-w", "-l", str(self.folder / "log"), "-o", " ".join(options))
+        except Trouble:
+            # Somebody else may have begun to listen there between the look and the start.
+            if tries == 1 or port_is_free(port):
+                raise
+            self._start_on_free_port(port + 1, tries - 1)
 
     def stop(self) -> None:
         """Stop it, if it runs, letting transactions end."""
@@ -137,6 +146,16 @@ class Cluster:
             self._postmaster()
         )
 
+    def _wait_until_it_answers(self, seconds: float = 60) -> bool:
+        """Whether the process that is there serves: one that a signal has just ended may still be seen for a moment."""
+        told = {**os.environ, "PGHOST": "127.0.0.1", "PGPORT": str(self._settings().get("port", 5440))}
+        ends = time.monotonic() + seconds
+        while self._running() and time.monotonic() < ends:
+            if subprocess.run([str(POSTGRES_BIN / "pg_isready"), "-q"], env=told).returncode == 0:
+                return True
+            time.sleep(0.1)
+        return False
+
     def _postmaster(self) -> int | None:
         """The process that serves this very data folder, if the pid file tells the truth."""
         try:
@@ -184,21 +203,21 @@ class Cluster:
         fresh.replace(file)
 
 
-def port_is_free(port: int) -> bool:
-    """Whether nobody listens on this port of the loopback address."""
+def port_is_free(port: int, host: str = "127.0.0.1") -> bool:
+    """Whether nobody listens on this port of an address of this machine."""
     with socket.socket() as probe:
         probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
-            probe.bind(("127.0.0.1", port))
+            probe.bind((host, port))
         except OSError:
             return False
     return True
 
 
-def free_port(wanted: object) -> int:
+def free_port(wanted: object, host: str = "127.0.0.1") -> int:
     """`wanted`, or the next port that nobody listens on."""
     first = int(str(wanted))
     for port in range(first, first + 100):
-        if port_is_free(port):
+        if port_is_free(port, host):
             return port
     raise Trouble(f"no free port from {first} on", "stop something that listens there")

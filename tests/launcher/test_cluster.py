@@ -79,3 +79,18 @@ def test_a_refused_statement_says_what_and_where_to_look(own):
         own.psql("postgres", "SELECT nonsense")
     assert "nonsense" in refused.value.what
     assert str(own.folder) in refused.value.do
+
+
+def test_a_port_taken_between_the_look_and_the_start_is_given_up(own, monkeypatch):
+    own.stop()
+    with socket.socket() as other:
+        other.bind(("127.0.0.1", 0))
+        other.listen()
+        taken = other.getsockname()[1]
+        looks = iter([taken])
+        monkeypatch.setattr(
+            "launcher.cluster.free_port", lambda wanted: next(looks, None) or free_port(wanted)
+        )
+        own.start()
+        assert f":{taken}/" not in own.dsn()
+    assert ask(own, "SELECT 1") == 1
