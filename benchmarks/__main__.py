@@ -9,7 +9,7 @@ import sys
 from datetime import UTC, datetime
 from pathlib import Path
 
-from benchmarks import clients, clock, evaluation, learning, planner, plans, screen
+from benchmarks import clients, clock, day, evaluation, learning, planner, plans, screen
 from benchmarks.figure import Figure
 
 PAGE = Path(__file__).parents[1] / "docs" / "benchmarks.md"
@@ -21,6 +21,7 @@ AREAS = {
     "planner": planner.figures,
     "screen": screen.figures,
     "clients": clients.figures,
+    "day": day.figures,
     "learning": learning.figures,
 }
 LONG = {"plans": plans.figures}

@@ -9,7 +9,7 @@ from fastapi.testclient import TestClient
 from benchmarks.figure import Figure, by_turns, figure
 from benchmarks.long_flow import long_flow
 from mellow_tide.app import make_app
-from mellow_tide.core.catalogue.house import in_house
+from mellow_tide.core.catalogue.house.in_house import in_house
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.flow import Flow

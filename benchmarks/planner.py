@@ -10,7 +10,7 @@ from dataclasses import dataclass, field
 from benchmarks.figure import Figure, figure, milliseconds
 from benchmarks.long_flow import CLIENT
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS
+from mellow_tide.core.catalogue.house.house import DEFAULTS
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.planner.adjust import adjust
 from mellow_tide.core.planner.choice.choice import no_deadline

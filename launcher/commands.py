@@ -4,19 +4,15 @@ import fcntl
 import os
 import shutil
 import subprocess
-import sys
-import time
 from collections.abc import Callable
-from datetime import UTC, datetime
 from pathlib import Path
 
-from launcher import backups, checks, server
-from launcher.cluster import DATABASE, Cluster
-from launcher.debian import ensure_chromium, ensure_gpg, ensure_openssl, ensure_server_packages
+from launcher import checks, data, server
+from launcher.debian import ensure_chromium, ensure_openssl, ensure_server_packages
 from launcher.environment import ensure_built, ensure_python
 from launcher.lan import check_address, find_address
 from launcher.places import ROOT, Places, settle
-from launcher.say import Trouble, report, say, step
+from launcher.say import Trouble, report, say
 
 USAGE = """usage: ./tide COMMAND
 
@@ -37,10 +33,13 @@ USAGE = """usage: ./tide COMMAND
   restore FILE        put the data of a backup in the place of what is there; asks first, unless told
                       --yes; what is there is backed up before
   drill               back up, restore into a database of its own, and compare row by row
+  password EMAIL      print a one-time link that sets a new password; with --end-second-factor where the phone
+                      with the codes is gone, too
   reset-demo [--yes]  put the demo practice back as it was shipped; asks first, unless told yes
 
 settings, in the environment of ./tide start:
-  TIDE_OPEN           what the door offers: demo (as usual), or nothing: TIDE_OPEN= ./tide start
+  TIDE_OPEN           what the door offers: demo, practices (anybody may open one), invited (who holds an invitation
+                      may join); all of them on this machine, invited where TIDE_PUBLIC_URL is set or in the room
   TIDE_PORT           the port, if it is free; 8420 if not said"""
 
 
@@ -52,16 +51,17 @@ def start(places: Places, words: list[str]) -> int:
     """Everything, from a bare machine to a printed address."""
     refuse_full_disk(shutil.disk_usage(places.state).free, places.state)
     lan = _lan(words)
-    _up(places)
+    data.bring_up(places)
     running = server.start(places, server.cluster_of(places), lan)
     say(f"Mellow Tide is at {running.address}")
     if running.lan_address:
         say(f"  devices in the same room: {running.lan_address}")
         say(f"  the first time they are told not to trust it: {running.lan_address}/trust says what to do")
-    if "demo" in [word.strip() for word in os.environ.get("TIDE_OPEN", "demo").split(",")]:
-        say("  the door offers the demo: sign in as wenna@boatshed.example, password: slackwater")
-    else:
-        say("  the door offers nothing but signing in: the demo is switched off (TIDE_OPEN)")
+    usual = "invited" if os.environ.get("TIDE_PUBLIC_URL") else server.EVERYTHING
+    offers = [word.strip() for word in os.environ.get("TIDE_OPEN", usual).split(",") if word.strip()]
+    say(f"  the door offers: {', '.join(offers) or 'signing in, nothing else'}")
+    if "demo" in offers:
+        say("  the demo opens with one tap, or sign in as wenna@boatshed.example, password: slackwater")
     say("  ./tide stop ends it")
     return 0
 
@@ -87,83 +87,6 @@ def stop(places: Places, words: list[str]) -> int:
     server.stop(places)
     server.cluster_of(places).stop()
     say("Mellow Tide is stopped; nothing is lost.")
-    return 0
-
-
-def reset_demo(places: Places, words: list[str]) -> int:
-    """The demo practice as shipped, once that is agreed to; other practices stay as they are."""
-    if "--yes" not in words and not _agrees(
-        "Everything that was made in the demo practice is lost. Go on? [y/N] "
-    ):
-        say("The demo practice stays as it is.")
-        return 1
-    _up(places)
-    server.prepare(places, server.cluster_of(places), "reset-demo")
-    say("The demo practice is as it was shipped. Other practices were not touched.")
-    return 0
-
-
-def backup(places: Places, words: list[str]) -> int:
-    """All data in a file, read back after it was written."""
-    words, passphrase = _passphrase(words)
-    cluster = _running(places)
-    folder = Path(words[0]) if words else _backups(places)
-    with step("backing up"):
-        made = backups.back_up(cluster, DATABASE, folder, passphrase, datetime.now(UTC))
-    say(f"Backed up and read back: {made.file} ({made.size / 1e6:.1f} MB)")
-    return 0
-
-
-def restore(places: Places, words: list[str]) -> int:
-    """The data of a backup in the place of what is there, but for the clients erased since."""
-    words, passphrase = _passphrase(words)
-    files = [word for word in words if word != "--yes"]
-    if len(files) != 1:
-        raise Trouble("which backup is not said", "name it: ./tide restore FILE")
-    question = "What was written since that backup is in use no more; it is backed up first. Go on? [y/N] "
-    if "--yes" not in words and not _agrees(question):
-        say("Nothing was restored.")
-        return 1
-    backups.read_back(Path(files[0]), passphrase)
-    ensure_python(places)
-    cluster = _running(places)
-    server.stop(places)
-    with step("backing up what is there"):
-        before = backups.back_up(cluster, DATABASE, _backups(places), passphrase, datetime.now(UTC))
-    with step("restoring"):
-        again = backups.restore(
-            cluster, DATABASE, Path(files[0]), passphrase, lambda dsn: server.migrate(places, cluster, dsn)
-        )
-    backups.note_restored(cluster, DATABASE, Path(files[0]))
-    say(f"Restored. What was there before: {before.file}")
-    if again:
-        say(f"  {again} erased {'client stays' if again == 1 else 'clients stay'} erased")
-    say("  ./tide start serves it")
-    return 0
-
-
-def drill(places: Places, words: list[str]) -> int:
-    """Whether a backup made now could be restored: done, in a database of its own."""
-    _, passphrase = _passphrase(words)
-    ensure_python(places)
-    cluster = _running(places)
-    spare = Cluster(places.state / "drill-postgres")
-    folder = places.state / "drill"
-    began = time.monotonic()
-    try:
-        made = backups.back_up(cluster, DATABASE, folder, passphrase, datetime.now(UTC))
-        written = time.monotonic()
-        spare.start()
-        spare.ensure_roles()
-        backups.restore(spare, DATABASE, made.file, passphrase, lambda dsn: None)
-        rows = backups.compare((cluster, DATABASE), (spare, DATABASE))
-    finally:
-        spare.stop()
-        shutil.rmtree(spare.folder, ignore_errors=True)
-        shutil.rmtree(folder, ignore_errors=True)
-    say(f"The drill went well: {sum(rows.values())} rows in {len(rows)} tables are the same after restoring.")
-    wrote, restored = written - began, time.monotonic() - written
-    say(f"  {made.size / 1e6:.1f} MB written in {wrote:.1f} s, restored in {restored:.1f} s")
     return 0
 
 
@@ -212,45 +135,9 @@ def vectors(places: Places, words: list[str]) -> int:
     return _python(places, "-m", "tests.vectors")
 
 
-def _passphrase(words: list[str]) -> tuple[list[str], Path | None]:
-    """The words without --passphrase FILE, and that file."""
-    if "--passphrase" not in words:
-        return words, None
-    at = words.index("--passphrase")
-    if at + 1 == len(words):
-        raise Trouble("the passphrase's file is not said", "--passphrase FILE")
-    ensure_gpg()
-    return [*words[:at], *words[at + 2 :]], Path(words[at + 1])
-
-
-def _backups(places: Places) -> Path:
-    return places.state / "backups"
-
-
-def _running(places: Places) -> Cluster:
-    cluster = server.cluster_of(places)
-    cluster.start()
-    cluster.ensure_roles()
-    return cluster
-
-
-def _agrees(question: str) -> bool:
-    """Whether somebody at a terminal says yes; nobody there is a no."""
-    if not sys.stdin.isatty():
-        say("Nobody is here to ask. Say it beforehand with --yes.")
-        return False
-    return input(question).strip().lower() in ("y", "yes")
-
-
 def _python(places: Places, *words: str) -> int:
     env = {**os.environ, "PYTHONPATH": str(ROOT), "TIDE_WEB": str(places.built)}
     return subprocess.run([str(places.python), *words], cwd=ROOT, env=env).returncode
-
-
-def _up(places: Places) -> None:
-    ensure_python(places)
-    ensure_built(places)
-    server.prepare(places, _running(places), "prepare")
 
 
 COMMANDS: dict[str, Callable[[Places, list[str]], int]] = {
@@ -263,10 +150,11 @@ COMMANDS: dict[str, Callable[[Places, list[str]], int]] = {
     "audit": audit,
     "fuzz": fuzz,
     "vectors": vectors,
-    "backup": backup,
-    "restore": restore,
-    "drill": drill,
-    "reset-demo": reset_demo,
+    "backup": data.backup,
+    "restore": data.restore,
+    "drill": data.drill,
+    "password": data.password,
+    "reset-demo": data.reset_demo,
 }
 
 
@@ -280,7 +168,7 @@ def main(words: list[str]) -> int:
         places = settle()
         # Two starters take turns.
         with (places.state / "lock").open("w") as lock:
-            if words[0] in ("start", "stop", "backup", "restore", "drill", "reset-demo"):
+            if words[0] in ("start", "stop", "backup", "restore", "drill", "password", "reset-demo"):
                 fcntl.flock(lock, fcntl.LOCK_EX)
             return COMMANDS[words[0]](places, words[1:])
     except Trouble as trouble:

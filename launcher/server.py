@@ -4,15 +4,19 @@ import json
 import os
 import signal
 import socket
+import ssl
 import subprocess
 import time
+from contextlib import suppress
 from dataclasses import dataclass
 from pathlib import Path
+from typing import Self
+from urllib.request import urlopen
 
 from launcher.cluster import OWNER, Cluster, free_port, port_is_free
 from launcher.environment import package_hash, sources_hash
 from launcher.lan import FIRST_PORT as LAN_PORT
-from launcher.lan import ensure_certificate
+from launcher.lan import Certificate, ensure_certificate
 from launcher.places import SERVER_USER, Places, as_user, own
 from launcher.say import Trouble, run, say, step
 
@@ -20,6 +24,9 @@ FIRST_PORT = 8420
 
 SETTINGS = ("TIDE_OPEN", "TIDE_PUBLIC_URL", "TIDE_PROXIES")
 """What whoever starts it may set, and the package reads."""
+
+EVERYTHING = "demo,practices,invited"
+"""What the door may offer."""
 
 
 def cluster_of(places: Places) -> Cluster:
@@ -54,6 +61,19 @@ def migrate(places: Places, cluster: Cluster, owner_dsn: str) -> None:
     run(as_user(SERVER_USER, command), "read the message above", cwd=Path("/"), env=env)
 
 
+def make_password_link(places: Places, cluster: Cluster, words: list[str]) -> str:
+    """The secret part of a link that sets a new password; `words` are the e-mail and switches."""
+    command = [str(places.python), "-m", "mellow_tide.cli", "password", *words]
+    env = environment_of(places, cluster, owner=True)
+    do = "give the e-mail that they sign in with"
+    return run(as_user(SERVER_USER, command), do, cwd=Path("/"), env=env).strip()
+
+
+def address_of(places: Places) -> str:
+    """Where the server is, if it runs; else where it would be."""
+    return str(_recorded(places).get("address", f"http://127.0.0.1:{FIRST_PORT}"))
+
+
 @dataclass(frozen=True)
 class Running:
     """Where the product is reached: on this machine, and from devices in the same room if that was asked for."""
@@ -77,29 +97,53 @@ def start(places: Places, cluster: Cluster, lan: str | None = None) -> Running:
     port = free_port(wanted)
     if port != wanted:
         say(f"· port {wanted} is taken; using {port}")
-    room: dict[str, str] = {}
-    lan_address, certificate = "", None
-    if lan:
-        certificate = ensure_certificate(places.state / "lan", lan)
-        lan_port = free_port(LAN_PORT)
-        lan_address = f"https://{lan}:{lan_port}"
-        room = {"TIDE_AUTHORITY": str(certificate.authority)}
-        room |= {} if "TIDE_PUBLIC_URL" in os.environ else {"TIDE_PUBLIC_URL": lan_address}
-    process = _spawn(places, cluster, _listen("127.0.0.1", port), room)
-    record = {"pid": process.pid, "address": f"http://127.0.0.1:{port}", "version": version}
-    try:
-        _await_answer(process, port, places.state / "server.out")
-    except Trouble:
-        # One that serves nobody would only hold the port.
-        _end(process.pid)
-        raise
-    if lan and certificate:
-        words = ("--key", str(certificate.key), "--certificate", str(certificate.certificate))
-        room["TIDE_LOG"] = str(log_of(places).with_name("server-lan.log"))
-        second = _spawn(places, cluster, _listen(lan, lan_port), room, *words)
-        record |= {"lan_pid": second.pid, "lan_address": lan_address}
-    (places.state / "server.json").write_text(json.dumps(record))
-    return Running(f"http://127.0.0.1:{port}", lan_address)
+    room = _Room.at(lan, places) if lan else None
+    running = Running(f"http://127.0.0.1:{port}", room.address if room else "")
+    record: dict[str, object] = {
+        "address": running.address,
+        "lan_address": running.lan_address,
+        "version": version,
+    }
+    here = dict(room.env) if room else {}
+    if room and "TIDE_PUBLIC_URL" not in os.environ:
+        # The address is the room's; whoever is at this machine is still offered everything.
+        here["TIDE_OPEN"] = os.environ.get("TIDE_OPEN", EVERYTHING)
+    process = _spawn(places, cluster, _listen("127.0.0.1", port), here)
+    _remember(places, record | {"pid": process.pid})
+    _await_answer(process, running.address, places)
+    if room:
+        env = room.env | {"TIDE_LOG": str(log_of(places).with_name("server-lan.log"))}
+        second = _spawn(places, cluster, _listen(room.host, room.port), env, *room.words)
+        _remember(places, record | {"pid": process.pid, "lan_pid": second.pid})
+        _await_answer(second, room.address, places, room.certificate.authority)
+    return running
+
+
+@dataclass(frozen=True)
+class _Room:
+    """Where devices in the same room are served, and with which certificate."""
+
+    host: str
+    port: int
+    certificate: Certificate
+
+    @classmethod
+    def at(cls, host: str, places: Places) -> Self:
+        return cls(host, free_port(LAN_PORT, host), ensure_certificate(places.state / "lan", host))
+
+    @property
+    def address(self) -> str:
+        return f"https://{self.host}:{self.port}"
+
+    @property
+    def words(self) -> tuple[str, ...]:
+        return ("--key", str(self.certificate.key), "--certificate", str(self.certificate.certificate))
+
+    @property
+    def env(self) -> dict[str, str]:
+        """What both servers are told: links begin with this address unless another one was set."""
+        public = os.environ.get("TIDE_PUBLIC_URL", self.address)
+        return {"TIDE_AUTHORITY": str(self.certificate.authority), "TIDE_PUBLIC_URL": public}
 
 
 def _listen(host: str, port: int) -> socket.socket:
@@ -111,11 +155,11 @@ def _listen(host: str, port: int) -> socket.socket:
 
 def stop(places: Places) -> None:
     """Stop the server if it runs; requests under way may end."""
-    known = _known(places)
-    if not known:
-        return
+    known = _recorded(places)
     for pid in (int(str(known[key])) for key in ("pid", "lan_pid") if key in known):
         _end(pid)
+    if "address" not in known:
+        return
     # A dying process lets go of its port last.
     port = int(str(known["address"]).rsplit(":", 1)[1])
     for _ in range(40):
@@ -175,30 +219,41 @@ def _spawn(
     return process
 
 
-def _await_answer(process: subprocess.Popen[bytes], port: int, log: Path) -> None:
+def _await_answer(
+    process: subprocess.Popen[bytes], address: str, places: Places, authority: Path | None = None
+) -> None:
+    """Wait until the server says that it is ready. Ends it, and raises `Trouble`, where it does not."""
+    printed = places.state / "server.out"
+    trusting = ssl.create_default_context(cafile=authority) if authority else None
     for _ in range(300):
         if process.poll() is not None:
-            tail = "\n".join(log.read_text(errors="replace").strip().splitlines()[-8:])
-            raise Trouble(f"the server ended at once:\n{tail}", f"read {log}")
-        try:
-            with socket.create_connection(("127.0.0.1", port), timeout=1) as probe:
-                probe.sendall(b"GET /api/ready HTTP/1.0\r\nHost: 127.0.0.1\r\n\r\n")
-                probe.settimeout(4)
-                if probe.recv(12).endswith(b"204"):
-                    return
-        except OSError:
-            pass
+            tail = "\n".join(printed.read_text(errors="replace").strip().splitlines()[-8:])
+            raise Trouble(f"the server ended at once:\n{tail}", f"read {printed} and {log_of(places)}")
+        with suppress(OSError), urlopen(f"{address}/api/ready", timeout=4, context=trusting):
+            return
         time.sleep(0.1)
-    raise Trouble("the server does not answer", f"read {log}")
+    # One that serves nobody would only hold the port.
+    _end(process.pid)
+    raise Trouble("the server does not answer", f"read {log_of(places)}")
+
+
+def _remember(places: Places, record: dict[str, object]) -> None:
+    (places.state / "server.json").write_text(json.dumps(record))
+
+
+def _recorded(places: Places) -> dict[str, object]:
+    """What is recorded of the server, whether or not it still runs; empty if nothing is."""
+    try:
+        return dict(json.loads((places.state / "server.json").read_text()))
+    except (FileNotFoundError, ValueError):
+        return {}
 
 
 def _known(places: Places) -> dict[str, object] | None:
-    """What is recorded of the running server, if that process is still ours."""
-    try:
-        record = dict(json.loads((places.state / "server.json").read_text()))
-    except (FileNotFoundError, ValueError):
-        return None
-    return record if _is_ours(int(str(record["pid"]))) else None
+    """What is recorded of the server, if all of it still runs."""
+    record = _recorded(places)
+    pids = [int(str(record[key])) for key in ("pid", "lan_pid") if key in record]
+    return record if pids and all(_is_ours(pid) for pid in pids) else None
 
 
 def _is_ours(pid: int) -> bool:

@@ -4,24 +4,28 @@ import gc
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from pathlib import Path
-from uuid import UUID
 
 from fastapi import APIRouter, Depends, FastAPI
 from fastapi.routing import APIRoute
 
 from mellow_tide.core.catalogue.loader import load_catalogue
+from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID
+from mellow_tide.services.door import ALL, Door, DoorOffer
 from mellow_tide.store.clock import Clock, read_machine_clock
 from mellow_tide.store.database import Database
+from mellow_tide.store.people import SignedIn
 from mellow_tide.web import pages, problems
 from mellow_tide.web.description import describe
 from mellow_tide.web.gate import Gate, Surroundings
 from mellow_tide.web.guard import signed_in
 from mellow_tide.web.routes import (
+    booking,
     clients,
     designing,
     devices,
     exchange,
     flows,
+    house,
     intake_form,
     intakes,
     learning,
@@ -29,9 +33,9 @@ from mellow_tide.web.routes import (
     ready,
     run_and_log,
     sessions,
-    sign_in,
     versions,
 )
+from mellow_tide.web.routes.people import account, door, members, sign_in
 
 AT_LOOPBACK = Surroundings()
 
@@ -40,10 +44,14 @@ def make_app(
     dsn: str,
     built: Path | None = None,
     now: Clock = read_machine_clock,
-    shut: frozenset[UUID] = frozenset(),
+    offers: frozenset[DoorOffer] = ALL,
     around: Surroundings = AT_LOOPBACK,
 ) -> FastAPI:
-    """The application over the database at `dsn`, serving the front end in `built` if given; `shut` are practices."""
+    """The application over the database at `dsn`, serving the front end in `built` if given.
+
+    Where the door does not offer the demo, nobody gets into its practice.
+    """
+    shut = frozenset() if "demo" in offers else frozenset({PRACTICE_ID})
     database = Database(dsn, now=now, shut=shut)
 
     @asynccontextmanager
@@ -67,12 +75,17 @@ def make_app(
     app.state.database = database
     app.state.catalogue = load_catalogue()
     app.state.surroundings = around
+    app.state.door = Door(SignedIn(PRACTICE_ID, THERAPIST_ID), offers)
     app.add_middleware(Gate, surroundings=around)
     problems.install(app)
     # Asking who it is sits on the parent, so that no new route can forget it.
     inside = APIRouter(dependencies=[Depends(signed_in)])
     for part in (
         practice,
+        booking,
+        house,
+        members,
+        account,
         clients,
         exchange,
         intakes,
@@ -87,6 +100,7 @@ def make_app(
         inside.include_router(part.router)
     inside.include_router(learning.pace_router)
     app.include_router(ready.router, prefix="/api")
+    app.include_router(door.router, prefix="/api")
     app.include_router(sign_in.router, prefix="/api")
     app.include_router(intake_form.router, prefix="/api")
     app.include_router(inside, prefix="/api")

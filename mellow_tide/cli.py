@@ -17,13 +17,14 @@ from mellow_tide.core.formats.whole_record import make_schema
 from mellow_tide.core.phrases.book import say
 from mellow_tide.demo.load import ensure_demo
 from mellow_tide.demo.load import reset_demo as load_demo_anew
-from mellow_tide.demo.people import PRACTICE_ID
-from mellow_tide.services.door import BadSetting, read_offers, read_public_url
-from mellow_tide.store.carry_over import freeze_stored_runs
+from mellow_tide.services.door import BadSetting, DoorOffer, read_offers, read_public_url
+from mellow_tide.services.people.password_link import make_password_link
 from mellow_tide.store.clock import make_clock
 from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.migrate import migrate
+from mellow_tide.store.errors import NotThere
 from mellow_tide.store.security import prune
+from mellow_tide.store.upgrade.carry_over import freeze_stored_runs
+from mellow_tide.store.upgrade.migrate import migrate
 from mellow_tide.web.gate import Surroundings
 from mellow_tide.web.server_log import make_log_config
 
@@ -44,7 +45,7 @@ def prepare() -> None:
         return
     try:
         with _owner() as db:
-            ensure_demo(db, datetime.now(UTC))
+            ensure_demo(db, datetime.now(UTC), _tell_progress)
     except Exception as error:
         # Whatever was done to the demo, the product starts.
         told = say("launch.demo_failed", error=error)
@@ -55,7 +56,12 @@ def prepare() -> None:
 def reset_demo() -> None:
     """Put the demo practice back as shipped."""
     with _owner() as db:
-        load_demo_anew(db, datetime.now(UTC))
+        load_demo_anew(db, datetime.now(UTC), _tell_progress)
+
+
+def _tell_progress(how_far: str) -> None:
+    told = say("launch.demo_lives", how_far=how_far)
+    typer.echo(f"  {told}")
 
 
 @cli.command()
@@ -67,13 +73,14 @@ def serve(
     """Serve on a socket that is already bound."""
     import uvicorn
 
-    shut = frozenset() if "demo" in _offers() else frozenset({PRACTICE_ID})
     authority = os.environ.get("TIDE_AUTHORITY")
     around = Surroundings(
         read_public_url(os.environ.get("TIDE_PUBLIC_URL", "")),
         authority=Path(authority) if authority else None,
     )
-    app = make_app(os.environ["TIDE_DSN"], Path(os.environ["TIDE_WEB"]), make_clock(os.environ), shut, around)
+    app = make_app(
+        os.environ["TIDE_DSN"], Path(os.environ["TIDE_WEB"]), make_clock(os.environ), _offers(), around
+    )
     proxies = os.environ.get("TIDE_PROXIES", "")
     uvicorn.run(
         app,
@@ -87,6 +94,19 @@ def serve(
         server_header=False,
         timeout_graceful_shutdown=3,
     )
+
+
+@cli.command()
+def password(
+    email: Annotated[str, typer.Argument(help="of whoever forgot it")],
+    end_second_factor: Annotated[bool, typer.Option(help="their phone is gone, too")] = False,
+) -> None:
+    """Print the secret part of a link that sets a new password once."""
+    with _owner() as db:
+        try:
+            typer.echo(make_password_link(db, email, end_second_factor))
+        except NotThere:
+            sys.exit(say("launch.nobody_has_email", email=email))
 
 
 @cli.command()
@@ -108,8 +128,9 @@ def record_schema(out: Path) -> None:
     out.write_text(json.dumps(make_schema(), indent=1, ensure_ascii=False) + "\n", encoding="utf-8")
 
 
-def _offers() -> frozenset[str]:
-    return read_offers(os.environ.get("TIDE_OPEN"))
+def _offers() -> frozenset[DoorOffer]:
+    elsewhere = bool(read_public_url(os.environ.get("TIDE_PUBLIC_URL", "")))
+    return read_offers(os.environ.get("TIDE_OPEN"), elsewhere)
 
 
 def _owner() -> Database:

@@ -14,7 +14,7 @@ from launcher.places import settle
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.demo.load import ensure_demo
 from mellow_tide.store.database import Database
-from mellow_tide.store.migrate import migrate
+from mellow_tide.store.upgrade.migrate import migrate
 from tests.as_shipped import keep_as_shipped
 from tests.settings import CATALOGUE
 

@@ -8,12 +8,15 @@ from launcher.cluster import APP, OWNER, Cluster
 from launcher.places import settle
 from mellow_tide.demo.load import reset_demo
 from mellow_tide.store.database import Database
-from mellow_tide.store.migrate import migrate
+from mellow_tide.store.upgrade.migrate import migrate
 
 
 @contextmanager
-def demo_database(name: str, now: datetime | None = None) -> Iterator[str]:
-    """The application's address for a fresh database called `name`, gone afterwards; its demo is of `now`."""
+def demo_database(name: str, now: datetime | None = None, lived: bool = False) -> Iterator[str]:
+    """The application's address for a fresh database called `name`, gone afterwards; its demo is of `now`.
+
+    `lived`: with three months behind it.
+    """
     cluster = Cluster(settle().state / "test-postgres", durable=False)
     cluster.start()
     cluster.ensure_roles()
@@ -23,7 +26,7 @@ def demo_database(name: str, now: datetime | None = None) -> Iterator[str]:
         migrate(cluster.dsn(OWNER, name))
         moment = now or datetime.now(UTC)
         with Database(cluster.dsn(OWNER, name), most_connections=1, now=lambda: moment) as owner:
-            reset_demo(owner, moment)
+            reset_demo(owner, moment, (lambda how_far: None) if lived else None)
         yield cluster.dsn(APP, name)
         cluster.psql("postgres", f"DROP DATABASE {name} WITH (FORCE)")
     finally:

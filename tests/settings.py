@@ -1,7 +1,8 @@
 """The catalogue as it ships, worked by the usual rules, and settings made of it."""
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House, in_house
+from mellow_tide.core.catalogue.house.house import DEFAULTS, House
+from mellow_tide.core.catalogue.house.in_house import in_house
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.setting import Setting

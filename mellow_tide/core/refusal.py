@@ -30,6 +30,11 @@ class FieldProblem:
         """How to mend it, in words."""
         return say(f"problems.{self.code}.remedy", **self.data)
 
+    @property
+    def sentence(self) -> str:
+        """Both, as one sentence."""
+        return f"{self.what[0].upper()}{self.what[1:]}: {self.remedy}."
+
 
 @dataclass(frozen=True)
 class Offer:

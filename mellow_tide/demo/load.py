@@ -3,9 +3,10 @@
 import hashlib
 from dataclasses import dataclass
 from datetime import UTC, date, datetime, time, timedelta
+from uuid import UUID
 from zoneinfo import ZoneInfo
 
-from mellow_tide.core.catalogue.house import in_house
+from mellow_tide.core.catalogue.house.in_house import in_house
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.meeting.day import DayAnswer
 from mellow_tide.core.planner.plan import plan
@@ -15,10 +16,12 @@ from mellow_tide.core.run.log import Log
 from mellow_tide.core.run.state import fold
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import sheet_id
+from mellow_tide.demo.history import Tell, live_through
 from mellow_tide.demo.people import (
     CLIENTS,
     DAY,
     EARLIER_WISHES,
+    HOURS,
     HOUSE,
     MIRABEL_SAYS,
     PRACTICE_ID,
@@ -35,12 +38,15 @@ from mellow_tide.demo.people import (
 from mellow_tide.demo.worked_run import worked_run
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.meeting.evidence import Told, tell, tell_new
-from mellow_tide.services.sign_in import hash_password
-from mellow_tide.store.clients import list_contacts
+from mellow_tide.services.people.passwords import hash_password
+from mellow_tide.store.bookings import is_booked
 from mellow_tide.store.database import Database, Sight, Transaction
-from mellow_tide.store.intakes import IntakeToOpen, add_intake, hand_in, open_intake
+from mellow_tide.store.house import skip_step
 from mellow_tide.store.logs import add_log
+from mellow_tide.store.meeting.clients import list_contacts
+from mellow_tide.store.meeting.intakes import IntakeToOpen, add_intake, hand_in, open_intake
 from mellow_tide.store.people import (
+    Membership,
     Person,
     Practice,
     SignedIn,
@@ -49,6 +55,7 @@ from mellow_tide.store.people import (
     add_practice,
     delete_practice_and_person,
     find_person_by_email,
+    set_hours,
 )
 from mellow_tide.store.security import Whose, add_security_event
 from mellow_tide.store.sessions import (
@@ -56,7 +63,6 @@ from mellow_tide.store.sessions import (
     add_session,
     append_events,
     freeze_run,
-    list_sessions,
     set_day_answer,
 )
 
@@ -64,25 +70,28 @@ WHO = SignedIn(PRACTICE_ID, THERAPIST_ID)
 _SIGHT = Sight(PRACTICE_ID, THERAPIST_ID, THERAPIST_EMAIL)
 
 
-def ensure_demo(db: Database, now: datetime) -> None:
+def ensure_demo(db: Database, now: datetime, tell: Tell | None = None) -> None:
     """Make the demo practice if there is none, and give it the day of `now` if that is empty.
 
-    Of the day's clients those are booked who are still there: some may have been erased or merged away.
+    Of the day's clients those are booked who are still there: some may have been erased or merged away. With `tell`,
+    which is told how far it is, a practice that is made has three months behind it and a week ahead.
     """
     today = now.astimezone(ZoneInfo(TIME_ZONE)).date()
     with db.transaction(_SIGHT) as t:
-        if find_person_by_email(t, THERAPIST_EMAIL) is None:
+        made = find_person_by_email(t, THERAPIST_EMAIL) is None
+        if made:
             _add_practice(t, Desk(db, WHO, load_catalogue(), HOUSE), now)
-        start = datetime.combine(today, time.min, ZoneInfo(TIME_ZONE))
-        if not list_sessions(t, start, start + timedelta(days=1)):
+        if not any(is_booked(t, _id_of(today, wanted)) for wanted in DAY):
             _add_day(t, today)
+    if made and tell:
+        live_through(db, now, tell)
 
 
-def reset_demo(db: Database, now: datetime) -> None:
-    """Take the demo practice away with all that was done in it, and make it anew."""
+def reset_demo(db: Database, now: datetime, tell: Tell | None = None) -> None:
+    """Take the demo practice away with all that was done in it, and make it anew, as `ensure_demo` does."""
     with db.transaction(_SIGHT) as t:
         delete_practice_and_person(t, PRACTICE_ID, THERAPIST_ID)
-    ensure_demo(db, now)
+    ensure_demo(db, now, tell)
     with db.transaction(_SIGHT) as t:
         add_security_event(t, "demo_reset", now, Whose(PRACTICE_ID))
 
@@ -91,7 +100,7 @@ def _add_practice(t: Transaction, desk: Desk, now: datetime) -> None:
     today = now.astimezone(ZoneInfo(TIME_ZONE)).date()
     add_practice(t, Practice(PRACTICE_ID, PRACTICE_NAME, TIME_ZONE), HOUSE)
     add_person(t, Person(THERAPIST_ID, THERAPIST_NAME, THERAPIST_EMAIL, hash_password(THERAPIST_PASSWORD)))
-    add_member(t, PRACTICE_ID, THERAPIST_ID)
+    add_member(t, Membership(PRACTICE_ID, THERAPIST_ID, "owner"), now)
     for client in CLIENTS.values():
         known = client.known(today)
         first = known.model_copy(update={"wishes": EARLIER_WISHES}) if client.key == "linnet" else known
@@ -102,6 +111,9 @@ def _add_practice(t: Transaction, desk: Desk, now: datetime) -> None:
     since = now - timedelta(days=28)
     tell(t, desk, linnet.client_id, lambda _: linnet.known(today), Told("by_hand", at=since))
     _add_handed_in(t, now)
+    set_hours(t, HOURS)
+    for step in ("house", "room"):
+        skip_step(t, step)
 
 
 def _add_visit_before(t: Transaction, today: date) -> None:
@@ -137,12 +149,16 @@ class _Made:
     setting: Setting
 
 
+def _id_of(day: date, wanted: DemoSession) -> UUID:
+    return demo_id(f"session {day.isoformat()} {wanted.client}")
+
+
 def _add_session(t: Transaction, day: date, wanted: DemoSession) -> _Made:
     client = CLIENTS[wanted.client]
     setting = Setting.of(client.known(day).facts(day), in_house(HOUSE, load_catalogue()))
     starts_at = datetime.combine(day, time(wanted.hour, wanted.minute), ZoneInfo(TIME_ZONE))
     session = NewSession(
-        session_id=demo_id(f"session {day.isoformat()} {wanted.client}"),
+        session_id=_id_of(day, wanted),
         client_id=client.client_id,
         person_id=THERAPIST_ID,
         starts_at=starts_at.astimezone(UTC),

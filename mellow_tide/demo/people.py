@@ -1,12 +1,13 @@
 """Who is in the demo: one therapist and thirteen clients of a small practice above an old boat shed."""
 
 from dataclasses import dataclass
-from datetime import date, timedelta
+from datetime import date, time, timedelta
 from typing import Any
 from uuid import UUID, uuid5
 
+from mellow_tide.core.booking.hours import Hours, Lunch
 from mellow_tide.core.care.pregnancy import TERM_DAYS
-from mellow_tide.core.catalogue.house import House
+from mellow_tide.core.catalogue.house.house import House
 from mellow_tide.core.flow.brief import Brief, Excluded, Place, Wish
 from mellow_tide.core.meeting.answers import Answers
 from mellow_tide.core.meeting.record import ClientRecord
@@ -29,6 +30,9 @@ THERAPIST_PASSWORD = "slackwater"
 
 HOUSE = House(rules={"table_height": "lifts"})
 """The demo's house rules: the defaults, on a table that lifts."""
+
+HOURS = Hours(days=tuple(range(7)), lunch=Lunch(starts=time(13), minutes=45))
+"""The demo's day is today, whichever weekday that is."""
 
 ASKED = ("hips", "chest", "face", "scalp", "foot")
 """Consents that most of the demo's clients have given."""
@@ -179,6 +183,23 @@ CLIENTS = {
         ),
     )
 }
+
+REGULARS = {
+    c.key: c
+    for c in (
+        _client(
+            "tamsin",
+            "Tamsin Reedholm",
+            168,
+            "Mends nets: the left shoulder blade is where it gathers.",
+            address_as="Tam",
+            phone="01632 555 031",
+        ),
+        _client("jory", "Jory Beaconsall", 181, "Came by way of a friend; likes to know what comes next."),
+        _client("elowen", "Elowen Spraddon", 160, "First massage ever, three weeks ago."),
+    )
+}
+"""Who has been coming: ten times, three times, once."""
 
 EARLIER_WISHES = _wish(back=4.5, shoulders=3)
 """What Linnet wished for when she came first; what she wishes now was told later."""

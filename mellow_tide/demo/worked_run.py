@@ -1,5 +1,7 @@
 """A run as it might have been worked: a little slower here, a little faster there, and what was said."""
 
+from collections.abc import Mapping
+from dataclasses import dataclass
 from datetime import datetime, timedelta
 from random import Random
 from uuid import UUID
@@ -17,15 +19,22 @@ from mellow_tide.core.run.events import (
 )
 from mellow_tide.core.timing.run_sheet import RunSheet, sheet_id
 
-WORDS: dict[str, Word] = {
-    "back": "deeper",
-    "lower_leg_back": "lighter",
-    "neck": "just_right",
-    "shoulders": "just_right",
-}
+
+@dataclass(frozen=True)
+class Heard:
+    """What is said at a session: a word by region, and the numbers of a sore point on the back as it is held."""
+
+    words: Mapping[str, Word]
+    numbers: tuple[int, ...] = ()
 
 
-def worked_run(sheet: RunSheet, begins: datetime, seed: int) -> list[RunEvent]:
+AS_SHIPPED = Heard(
+    {"back": "deeper", "lower_leg_back": "lighter", "neck": "just_right", "shoulders": "just_right"},
+    (6, 4, 2),
+)
+
+
+def worked_run(sheet: RunSheet, begins: datetime, seed: int, heard: Heard = AS_SHIPPED) -> list[RunEvent]:
     """Events of working `sheet` from `begins`; the same seed gives the same run."""
     random = Random(seed)
     now = begins
@@ -34,28 +43,28 @@ def worked_run(sheet: RunSheet, begins: datetime, seed: int) -> list[RunEvent]:
     for index, entry in enumerate(sheet.entries):
         now += timedelta(seconds=round(entry.seconds * random.uniform(0.92, 1.1)))
         deep_enough = entry.slot == "knead" and entry.depth is not None
-        if deep_enough and entry.region in WORDS and entry.region not in spoken:
+        if deep_enough and entry.region in heard.words and entry.region not in spoken:
             spoken.add(entry.region)
-            word, depth = WORDS[entry.region], entry.depth or 1
+            word, depth = heard.words[entry.region], entry.depth or 1
             events.append(
                 Said(id=_id(random), at=now, word=word, region=entry.region, side=entry.side, depth=depth)
             )
-            if entry.region == "back":
-                events += _sore_point(random, now)
+            if entry.region == "back" and heard.numbers:
+                events += _sore_point(random, now, heard.numbers)
         if index + 1 < len(sheet.entries):
             events.append(Moved(id=_id(random), at=now, to=sheet.entries[index + 1].address))
     events.append(Ended(id=_id(random), at=now))
     return events
 
 
-def _sore_point(random: Random, now: datetime) -> list[RunEvent]:
-    """A point beside the left shoulder blade, named by the client, that eases over two holds."""
+def _sore_point(random: Random, now: datetime, numbers: tuple[int, ...]) -> list[RunEvent]:
+    """A point beside the left shoulder blade, named by the client, that eases as it is held."""
     point = _id(random)
     found = PointFound(
         id=_id(random), at=now, point=point, region="back", side="left", zone="medial_scapula", named=True
     )
-    events: list[RunEvent] = [found, PointRated(id=_id(random), at=now, point=point, number=6)]
-    for number in (4, 2):
+    events: list[RunEvent] = [found, PointRated(id=_id(random), at=now, point=point, number=numbers[0])]
+    for number in numbers[1:]:
         events.append(PointHeld(id=_id(random), at=now, point=point, seconds=8))
         events.append(PointRated(id=_id(random), at=now, point=point, number=number))
     return events

@@ -5,10 +5,12 @@ from dataclasses import dataclass
 from uuid import UUID
 
 from mellow_tide.core.catalogue.catalogue import Catalogue, ShippedCatalogue
-from mellow_tide.core.catalogue.house import House, in_house
+from mellow_tide.core.catalogue.house.house import House
+from mellow_tide.core.catalogue.house.in_house import in_house
 from mellow_tide.core.setting import Setting
 from mellow_tide.store.database import Database, Sight, Transaction
-from mellow_tide.store.people import SignedIn, find_house, find_person
+from mellow_tide.store.house import find_house
+from mellow_tide.store.people import SignedIn, find_person
 from mellow_tide.store.security import SecurityEventKind, Whose, add_security_event
 from mellow_tide.store.sessions import SessionRow
 

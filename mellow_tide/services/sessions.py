@@ -14,7 +14,7 @@ def read_session(desk: Desk, session_id: UUID) -> SessionView:
     with desk.reading() as t:
         row = find_session(t, session_id)
         events = list_events(t, session_id)
-        news = read_news(t, session_id)
+        news = read_news(desk, t, session_id)
     return make_view(desk, row, events, news)
 
 

@@ -39,7 +39,7 @@ class WorkedRow:
 class TaughtRow(WorkedRow):
     """A visit that has ended; `specific_ceiling` and `pressure` are its brief's. The last mark on it, if any."""
 
-    specific_ceiling: int
+    specific_ceiling: int | None
     pressure: PressureWord
     left_out: bool | None
     reason: str | None

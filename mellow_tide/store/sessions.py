@@ -10,6 +10,7 @@ from uuid import UUID
 from psycopg.types.json import Jsonb
 from pydantic import TypeAdapter
 
+from mellow_tide.core.booking.clashes import Booked
 from mellow_tide.core.flow.brief import ClientFacts, Excluded
 from mellow_tide.core.meeting.day import DayAnswer, add_day_answer, add_excluded
 from mellow_tide.core.meeting.record import ClientRecord
@@ -23,9 +24,17 @@ from mellow_tide.store.errors import Differs, NotThere, Stale
 _events: TypeAdapter[list[RunEvent]] = TypeAdapter(list[RunEvent])
 
 
+Attendance = Literal["expected", "late", "cancelled", "did_not_come"]
+"""Whether the client comes, or came: as booked, late, or not at all."""
+
+
 @dataclass(frozen=True, kw_only=True)
 class SessionRow:
-    """A session with its client. `day` is the practice's date of it, `begun` whether anything was tapped."""
+    """A session with its client. `day` is the practice's date of it, `begun` whether anything was tapped.
+
+    `comes`: whether the client comes, or came, as `attendance` has it. `series_id` is shared by the sessions of one
+    repeat; `walk_in`: the client has no name yet.
+    """
 
     session_id: UUID
     starts_at: datetime
@@ -44,6 +53,11 @@ class SessionRow:
     can_undo: bool
     can_redo: bool
     logged: bool
+    attendance: Attendance
+    comes: bool
+    attendance_note: str
+    series_id: UUID | None
+    walk_in: bool
 
     @cached_property
     def plan(self) -> Plan:
@@ -88,6 +102,21 @@ class SessionRow:
         return add_day_answer(self.known, self.answer) if self.answer else self.known
 
     @property
+    def booked(self) -> Booked:
+        """The booking as it is judged."""
+        return Booked(
+            session_id=self.session_id,
+            client_name=self.client.name,
+            starts_at=self.starts_at,
+            minutes=self.plan.flow.brief.booked_minutes,
+        )
+
+    @property
+    def read_at(self) -> "ReadAt":
+        """The session at the revision at which it was read."""
+        return ReadAt(self.session_id, self.revision)
+
+    @property
     def pace(self) -> OwnPace | None:
         """The pace that the therapist has accepted, if they have."""
         return OwnPace(factors=self.pace_factors) if self.pace_factors else None
@@ -102,6 +131,7 @@ class NewSession:
     person_id: UUID
     starts_at: datetime
     plan: Plan
+    series_id: UUID | None = None
 
 
 @dataclass(frozen=True)
@@ -113,13 +143,22 @@ class ReadAt:
 
 
 def add_session(t: Transaction, new: NewSession) -> None:
-    """Add a planned session for a client of the practice."""
+    """Add a planned session for a client of the practice; one whose id is already there stays as it is."""
     t.run("insert_session", **{**vars(new), "plan": Jsonb(new.plan.model_dump(mode="json"))})
 
 
-def list_sessions(t: Transaction, start: datetime, end: datetime) -> list[SessionRow]:
-    """The sessions that start from `start` to before `end`, in order."""
-    return t.all(SessionRow, "sessions_between", **{"from": start, "until": end})
+@dataclass(frozen=True)
+class Between:
+    """From an instant on, to before another."""
+
+    start: datetime
+    end: datetime
+
+
+def list_sessions(t: Transaction, between: Between, of_person: UUID | None = None) -> list[SessionRow]:
+    """The sessions that start in a time, in order: everybody's, or those that one person works."""
+    values = {"from": between.start, "until": between.end, "of_person": of_person}
+    return t.all(SessionRow, "sessions_between", **values)
 
 
 def find_session(t: Transaction, session_id: UUID) -> SessionRow:

@@ -15,8 +15,21 @@ ALWAYS = (400, 404, 414, 421, 422, 500, 503)
 WITH_BODY = (403, 409, 410, 413, 415, 507)
 """Of what is written: from a foreign page, changed elsewhere, over, too large, no JSON, or no room for it."""
 
-INSIDE = (401,)
-AT_THE_DOOR = {"begin_sign_in": (401, 429)}
+OUTSIDE = ("/api/door", "/api/sign-in", "/api/ready", "/api/intake/")
+"""Where nobody needs to be signed in."""
+
+INSIDE = (401, 403)
+AT_THE_DOOR = {
+    "begin_sign_in": (401, 429),
+    "enter_demo": (429,),
+    "open_practice": (429,),
+    "read_invitation": (429,),
+    "join_practice": (429,),
+    "set_password_by_link": (429,),
+}
+PROVING = ("change_account", "change_password", "propose_second_factor", "drop_second_factor")
+"""Operations that ask for the password again."""
+
 UNREAD: dict[str, tuple[int, ...]] = {"ask_ready": (503, 421, 414, 500)}
 """Operations of which less can come."""
 
@@ -61,8 +74,10 @@ def _statuses(operation: str, path: str, method: str) -> Iterator[int]:
     yield from UNREAD.get(operation, ALWAYS)
     if method not in ("get", "head"):
         yield from WITH_BODY
-    inside = not path.startswith(("/api/sign-in", "/api/ready", "/api/intake/"))
+    inside = not path.startswith(OUTSIDE)
     yield from INSIDE if inside else AT_THE_DOOR.get(operation, ())
+    if operation in PROVING:
+        yield 429
     if inside and method == "get":
         # A practice that is shut, and a session that has changed meanwhile.
         yield from (HTTPStatus.CONFLICT, HTTPStatus.GONE)

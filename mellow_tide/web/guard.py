@@ -6,9 +6,11 @@ from fastapi import Depends, Request
 
 from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
 from mellow_tide.services.desk import Desk
-from mellow_tide.services.sign_in import find_holder
+from mellow_tide.services.door import Door
+from mellow_tide.services.people.sign_in import find_holder
+from mellow_tide.services.permissions import NotInDemo, NotPermitted, is_for_demo, may
+from mellow_tide.store.accounts import Holder
 from mellow_tide.store.database import Database
-from mellow_tide.store.people import SignedIn
 from mellow_tide.web.problems import NotSignedIn
 
 SIGN_IN, KNOWN_BROWSER = "tide_sign_in", "tide_known"
@@ -37,20 +39,32 @@ async def shipped(request: Request) -> ShippedCatalogue:
     return loaded
 
 
-def signed_in(request: Request, db: Annotated[Database, Depends(database)]) -> SignedIn:
-    """Who sends this request; raises `NotSignedIn`."""
-    token = held(request, SIGN_IN)
-    who = find_holder(db, token, db.now()) if token else None
-    if who is None:
-        raise NotSignedIn
-    return who
+async def door(request: Request) -> Door:
+    """What the door offers."""
+    here: Door = request.app.state.door
+    return here
 
 
 Db = Annotated[Database, Depends(database)]
 AsShipped = Annotated[ShippedCatalogue, Depends(shipped)]
+AtDoor = Annotated[Door, Depends(door)]
 
 
-def desk(db: Db, who: Annotated[SignedIn, Depends(signed_in)], known: AsShipped) -> Desk:
+def signed_in(request: Request, db: Db, here: AtDoor) -> Holder:
+    """Who sends this request, which they may. Raises `NotSignedIn`, `NotPermitted` or `NotInDemo`."""
+    token = held(request, SIGN_IN)
+    who = find_holder(db, token, db.now()) if token else None
+    if who is None:
+        raise NotSignedIn
+    operation = request.scope["route"].name
+    if not may(who.role, operation):
+        raise NotPermitted
+    if who.practice_id == here.demo.practice_id and not is_for_demo(operation):
+        raise NotInDemo
+    return who
+
+
+def desk(db: Db, who: Annotated[Holder, Depends(signed_in)], known: AsShipped) -> Desk:
     """The desk at which this request is served."""
     return Desk.of(db, who, known)
 

@@ -12,13 +12,21 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
+from mellow_tide.core.booking.clashes import Clash
 from mellow_tide.core.phrases.book import say
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, Offer, Refused
-from mellow_tide.services.attempts import TooManyAttempts
+from mellow_tide.services.booking.judging import Clashing
 from mellow_tide.services.designing.standing import RunHasBegun
+from mellow_tide.services.door import NotOffered
+from mellow_tide.services.house.settings import HouseChangedElsewhere
 from mellow_tide.services.meeting.intake_form import AnswersOutOfTurn, FormHandedIn, LinkEnded, LinkUsed
+from mellow_tide.services.people.attempts import TooManyAttempts
+from mellow_tide.services.people.members import InvitationOver, LastOwner
+from mellow_tide.services.people.password_link import PasswordLinkOver
+from mellow_tide.services.people.second_factor import CodeWanted, CodeWrong
+from mellow_tide.services.people.sign_in import SignInRefused
+from mellow_tide.services.permissions import NotInDemo, NotPermitted
 from mellow_tide.services.running.runs import DayQuestionOpen, SheetUnknown
-from mellow_tide.services.sign_in import SignInRefused
 from mellow_tide.store.errors import (
     Conflict,
     Differs,
@@ -56,7 +64,10 @@ class OfferedChange(BaseModel):
 
 
 class Problem(BaseModel):
-    """A problem document; `errors` names the fields at fault, if fields are, `offers` what would do instead."""
+    """A problem document; `errors` names the fields at fault, if fields are, `offers` what would do instead.
+
+    `clashes` are what does not go with the day, where a booking was refused for that.
+    """
 
     type: str
     title: str
@@ -64,6 +75,7 @@ class Problem(BaseModel):
     detail: str
     errors: list[FieldError] = []
     offers: list[OfferedChange] = []
+    clashes: list[Clash] = []
 
 
 PLAIN: dict[type[Exception], tuple[int, str]] = {
@@ -84,11 +96,19 @@ PLAIN: dict[type[Exception], tuple[int, str]] = {
     StoreUnavailable: (503, "store-unavailable"),
     NotSignedIn: (401, "not-signed-in"),
     SignInRefused: (401, "sign-in-refused"),
+    CodeWanted: (401, "code-wanted"),
+    CodeWrong: (401, "code-wrong"),
+    NotPermitted: (403, "not-permitted"),
+    NotInDemo: (403, "not-in-demo"),
+    NotOffered: (403, "not-offered"),
+    InvitationOver: (410, "invitation-over"),
+    PasswordLinkOver: (410, "password-link-over"),
+    LastOwner: (409, "last-owner"),
 }
 """Status and code of every error that names no field; its words stand in the book of phrases."""
 
-TAKEN = {"version_name_once": "version-name-taken"}
-"""The refusal where a constraint keeps names apart."""
+TAKEN = {"version_name_once": "version-name-taken", "second_factor_stands": "second-factor-stands"}
+"""The refusal where there may be only one."""
 
 
 class Outcome(NamedTuple):
@@ -111,6 +131,7 @@ def answer(
     errors: Sequence[FieldProblem] = (),
     headers: dict[str, str] | None = None,
     offers: Sequence[Offer] = (),
+    clashes: Sequence[Clash] = (),
 ) -> JSONResponse:
     """The response that carries a problem document."""
     body = Problem(
@@ -120,13 +141,23 @@ def answer(
         detail=outcome.detail,
         errors=[FieldError(field=e.field, code=e.code, what=e.what, remedy=e.remedy) for e in errors],
         offers=[OfferedChange(says=o.says, change=dict(o.change)) for o in offers],
+        clashes=list(clashes),
     )
-    return JSONResponse(body.model_dump(), outcome.status, headers, media_type=MEDIA_TYPE)
+    return JSONResponse(body.model_dump(mode="json"), outcome.status, headers, media_type=MEDIA_TYPE)
 
 
 def install(app: FastAPI) -> None:
     """Answer every error of the application with a problem document."""
-    for kind in (*PLAIN, Refused, TooManyAttempts, RequestValidationError, HTTPException, Exception):
+    for kind in (
+        *PLAIN,
+        Refused,
+        Clashing,
+        HouseChangedElsewhere,
+        TooManyAttempts,
+        RequestValidationError,
+        HTTPException,
+        Exception,
+    ):
         app.add_exception_handler(kind, _handle)
 
 
@@ -147,9 +178,20 @@ def _respond(error: Exception) -> JSONResponse:
 
 @_respond.register
 def _(error: Refused) -> JSONResponse:
-    detail = " ".join(f"{p.what[0].upper()}{p.what[1:]}: {p.remedy}." for p in error.problems)
+    detail = " ".join(problem.sentence for problem in error.problems)
     offers = error.offers if isinstance(error, DoesNotFit) else ()
     return answer(Outcome(422, error.code, error.title, detail), error.problems, offers=offers)
+
+
+@_respond.register
+def _(error: Clashing) -> JSONResponse:
+    says = " ".join(clash.says for clash in error.clashes)
+    return answer(tell(409, "clashing", says=says), clashes=error.clashes)
+
+
+@_respond.register
+def _(error: HouseChangedElsewhere) -> JSONResponse:
+    return answer(tell(409, "house-changed-elsewhere", who=error.who, now=error.now))
 
 
 @_respond.register

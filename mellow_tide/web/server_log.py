@@ -49,10 +49,10 @@ def make_log_config(file: str | None) -> dict[str, Any]:
             "ours": {**handler, "formatter": "plain"},
             "nowhere": {"class": "logging.NullHandler"},
         },
-        # Libraries quote what they were given.
+        # Libraries quote what they were given; the pool only tells that the database is away.
         "root": {"handlers": ["nowhere"], "level": "WARNING"},
         "loggers": {
             name: {"handlers": ["ours"], "level": "INFO", "propagate": False}
-            for name in ("mellow_tide", "uvicorn")
+            for name in ("mellow_tide", "psycopg.pool", "uvicorn")
         },
     }

@@ -10,9 +10,10 @@ from playwright.sync_api import BrowserContext, ConsoleMessage, Page, Request, e
 
 from launcher.cluster import APP, OWNER, Cluster
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID
-from mellow_tide.services.sign_in import hash_token
+from mellow_tide.services.people.tokens import hash_token
+from mellow_tide.store.accounts import NewSignIn, add_sign_in
 from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.people import SignedIn, add_sign_in
+from mellow_tide.store.people import SignedIn
 from mellow_tide.web.guard import SIGN_IN
 from tests.as_shipped import keep_as_shipped, put_back
 from tests.browser.pages import PATIENCE, Today
@@ -93,10 +94,12 @@ def token(server: LiveServer, owner: Database, superuser_dsn: str) -> str:
 
     Each test has its own: what the browser of the test before still sends, or the server still holds, is nobody's.
     """
+    server.finish()
     put_back(superuser_dsn)
     token = secrets.token_urlsafe(32)
     with owner.transaction(Sight(PRACTICE_ID, THERAPIST_ID)) as t:
-        add_sign_in(t, SignedIn(PRACTICE_ID, THERAPIST_ID), hash_token(token), NOW + timedelta(days=30))
+        new = NewSignIn(hash_token(token), NOW, NOW + timedelta(days=30))
+        add_sign_in(t, SignedIn(PRACTICE_ID, THERAPIST_ID), new)
     server.start_again()
     return token
 

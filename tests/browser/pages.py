@@ -19,6 +19,29 @@ AT = """(document.querySelector("[data-at]")?.dataset.at ?? "")
 """Where the table is: an entry's address or the end, and whether something is asked over it."""
 
 
+class Acting:
+    """Somebody who presses, fills in and uses keys, and counts it: each is an act."""
+
+    def __init__(self) -> None:
+        self.acts = 0
+
+    def press(self, what: Locator) -> None:
+        self.acts += 1
+        what.click()
+
+    def fill(self, what: Locator, words: str) -> None:
+        self.acts += 1
+        what.fill(words)
+
+    def key(self, page: Page, key: str) -> None:
+        self.acts += 1
+        page.keyboard.press(key)
+
+    def type(self, page: Page, words: str) -> None:
+        self.acts += 1
+        page.keyboard.type(words)
+
+
 class SignIn:
     def __init__(self, page: Page) -> None:
         self.page = page

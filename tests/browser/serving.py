@@ -13,6 +13,8 @@ import httpx
 
 from launcher.lan import Certificate
 from mellow_tide.store.clock import OFFSET
+from tests.browser.counted import UNDER_WAY
+from tests.browser.pages import PATIENCE
 
 ROOT = Path(__file__).parents[2]
 
@@ -45,11 +47,15 @@ class LiveServer:
         fd = self._listener.fileno()
         env = {**os.environ, "TIDE_DSN": self.dsn, "PYTHONPATH": str(ROOT)}
         env[OFFSET] = str(self.ahead.total_seconds())
-        words, trusted = [sys.executable, "-m", "mellow_tide.cli", "serve", "--fd", str(fd)], True
+        words, trusted = [sys.executable, "-m", "tests.browser.counted", "serve", "--fd", str(fd)], True
         if self._certificate:
             files = self._certificate
             words += ["--key", str(files.key), "--certificate", str(files.certificate)]
-            env |= {"TIDE_PUBLIC_URL": self.url, "TIDE_AUTHORITY": str(files.authority)}
+            env |= {
+                "TIDE_PUBLIC_URL": self.url,
+                "TIDE_AUTHORITY": str(files.authority),
+                "TIDE_OPEN": "demo,practices,invited",
+            }
             trusted = ssl.create_default_context(cafile=files.authority)
         with self.log.open("ab") as log:
             self._process = subprocess.Popen(
@@ -60,6 +66,8 @@ class LiveServer:
                 stderr=log,
             )
         for _ in range(1200):
+            if self._process.poll() is not None:
+                break
             try:
                 if httpx.get(self.url, timeout=1, verify=trusted).status_code == 200:
                     return
@@ -79,6 +87,14 @@ class LiveServer:
             self._process.kill()
             self._process.wait()
             self._process = None
+
+    def finish(self) -> None:
+        """Wait until all that it was asked to do is done, also for a browser that has gone."""
+        until = time.monotonic() + PATIENCE / 1000
+        while self._process and httpx.get(self.url + UNDER_WAY, timeout=PATIENCE / 1000).text != "0":
+            if time.monotonic() > until:
+                raise RuntimeError("the server does not finish what it was asked to do")
+            time.sleep(0.01)
 
     def start_again(self) -> None:
         """Start it if it does not run."""

@@ -8,7 +8,7 @@ from pathlib import Path
 from playwright.sync_api import Browser, Page, expect, sync_playwright
 
 from tests.browser.conftest import CHROMIUM, SHIFT
-from tests.browser.pages import Plan, SignIn, Today, Work, come_to_rest, take_away
+from tests.browser.pages import Plan, SignIn, Today, Work, come_to_rest, hold_clock
 from tests.browser.serving import ROOT, LiveServer
 from tests.browser.test_meeting import a_link, open_client
 from tests.conftest import NOW
@@ -34,51 +34,17 @@ def plan(page: Page) -> None:
     page.evaluate("scrollTo(0, 0)")
 
 
-def plan_list(page: Page) -> None:
-    plan(page)
-    page.get_by_role("heading", name="In this order").evaluate("e => e.scrollIntoView()")
-
-
 def plan_side_lying(page: Page) -> None:
     today(page)
     Today(page).open("Isolde Kelpworth")
     Plan(page).of_kind("Side-lying", "side-lying")
 
 
-def plan_fit(page: Page) -> None:
-    today(page)
-    Today(page).open("Bram Lanternby")
-    page.get_by_role("button", name="Late client").click()
-    fit = page.get_by_role("region", name="Fit to time")
-    fit.get_by_role("button", name="15 minutes").click()
-    fit.get_by_role("button", name="Take it").wait_for()
-    fit.evaluate("e => scrollTo(0, e.offsetTop - 90)")
-
-
-def plan_findings(page: Page) -> None:
-    today(page)
-    Today(page).open("Corin Foghollow")
-    screen = Plan(page)
-    screen.fit.wait_for()
-    take_away(page, "shoulders-left")
-    page.reload()
-    page.get_by_role("button", name="to look at").click()
-    page.get_by_role("region", name="To look at").wait_for()
-
-
-def plan_compared(page: Page) -> None:
-    plan(page)
-    others = page.get_by_role("region", name="Other ways")
-    others.get_by_role("button", name="Compare").first.click()
-    page.get_by_role("region", name="Comparison").get_by_role("table").first.wait_for()
-    others.evaluate("e => scrollTo(0, e.offsetTop - 10)")
-
-
 def client(page: Page) -> None:
     today(page)
     page.get_by_role("link", name="Clients").click()
-    page.get_by_label("Find a client").fill("raffe")
-    page.get_by_role("link", name="Rafe Cinderlock").click()
+    page.get_by_label("Find a client").fill("tamsen")
+    page.get_by_role("link", name="Tamsin Reedholm").click()
     page.get_by_role("region", name="Wishes").wait_for()
 
 
@@ -122,7 +88,7 @@ def work(page: Page) -> None:
     today(page)
     Today(page).open("Bram Lanternby")
     table = Plan(page).to_work()
-    page.clock.install()
+    hold_clock(page)
     table.begin()
     table.go_on_until(lambda: table.is_at("Wringing"))
     page.clock.run_for(340_000)
@@ -149,7 +115,7 @@ def labour(page: Page) -> None:
     Today(page).open("Corin Foghollow")
     Plan(page).of_kind("Labour support", "labour support")
     table = Plan(page).to_work()
-    page.clock.install()
+    hold_clock(page)
     table.begin()
     for length, rest in ((52, 260), (58, 244), (40, 0)):
         page.get_by_role("button", name="A contraction begins").click()
@@ -165,15 +131,49 @@ def connected(page: Page) -> None:
     expect(page.get_by_text("Not connected")).to_be_hidden()
 
 
+def door(page: Page) -> None:
+    page.get_by_role("button", name="Look round the demo").wait_for()
+
+
+def first_steps(page: Page) -> None:
+    page.get_by_role("link", name="Open a practice").click()
+    page.get_by_label("Name of the practice").fill("Reedbank Room")
+    page.get_by_label("Your name").fill("Morwen Reedbank")
+    page.get_by_label("E-mail").fill("morwen@reedbank.example")
+    page.get_by_label("Password").fill("heron under seven bridges")
+    page.get_by_role("button", name="Open the practice").click()
+    page.get_by_role("region", name="First steps").wait_for()
+
+
+def settings(page: Page) -> None:
+    flows(page)
+    page.get_by_role("link", name="Settings of").click()
+    page.get_by_role("button", name="How it ends: ").click()
+    page.get_by_role("dialog").get_by_text("plans that stand.").last.wait_for()
+
+
+def school(page: Page) -> None:
+    today(page)
+    page.get_by_role("link", name="Settings of").click()
+    page.get_by_role("button", name="Copy Back outwards").click()
+    for region, weight in (("Calves", "1.8"), ("Feet", "2.4")):
+        share = page.get_by_label(f"Weight of {region}, typed")
+        share.fill(weight)
+        share.press("Enter")
+        expect(page.get_by_role("slider", name=f"Weight of {region}")).to_have_value(weight)
+    expect(page.get_by_text("planning both")).to_have_count(0)
+    expect(page.get_by_role("row", name="Feet").get_by_role("cell").last).not_to_have_text("–")
+    page.get_by_text("Drag a region up").evaluate("(here) => here.scrollIntoView()")
+
+
 SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("today", today, WIDE, "shore"),
     ("plan", plan, WIDE, "shore"),
-    ("plan-list", plan_list, WIDE, "shore"),
-    ("plan-fit", plan_fit, WIDE, "shore"),
-    ("plan-compared", plan_compared, WIDE, "shore"),
-    ("plan-findings", plan_findings, WIDE, "shore"),
     ("plan-night", plan, WIDE, "nightroom"),
     ("plan-narrow", plan, NARROW, "shore"),
+    ("door", door, WIDE, "shore"),
+    ("first-steps", first_steps, WIDE, "shore"),
+    ("settings", settings, WIDE, "shore"),
     ("log", log, WIDE, "shore"),
     ("flows", flows, WIDE, "shore"),
     ("client", client, WIDE, "shore"),
@@ -186,6 +186,7 @@ SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("learn", learn, WIDE, "shore"),
     ("labour", labour, WIDE, "shore"),
     ("plan-side-lying", plan_side_lying, WIDE, "shore"),
+    ("school", school, WIDE, "shore"),
 ]
 
 
@@ -207,7 +208,7 @@ def take(
 
 
 def main() -> None:
-    with demo_database("tide_shots", MOMENT) as dsn:
+    with demo_database("tide_shots", MOMENT, lived=True) as dsn:
         server = LiveServer(dsn, Path(tempfile.mkdtemp()) / "log", MOMENT - datetime.now(UTC))
         server.start()
         try:

@@ -31,7 +31,22 @@ def theme(request, context):
 @pytest.mark.long
 def test_signing_in(page: Page, server, theme):
     page.goto(server.url)
-    expect(page.get_by_label("E-mail")).to_be_visible()
+    expect(page.get_by_role("button", name="Look round the demo")).to_be_visible()
+    expect(page.locator("html")).to_have_attribute("data-theme", theme)
+    assert broken_rules(page) == []
+    page.goto(f"{server.url}/open")
+    expect(page.get_by_label("Country")).to_be_visible()
+    assert broken_rules(page) == []
+
+
+@pytest.mark.long
+def test_the_practice_s_settings(page: Page, server, theme, today: Today):
+    page.goto(f"{server.url}/practice")
+    page.get_by_role("button", name="Dry work: ").click()
+    expect(page.get_by_text("plans that stand.").first).to_be_visible()
+    assert broken_rules(page) == []
+    page.get_by_role("button", name="Oil lasts: ").click()
+    expect(page.get_by_label("Seconds")).to_be_visible()
     assert broken_rules(page) == []
 
 
@@ -238,6 +253,21 @@ def test_no_page_scrolls_sideways(page: Page, server, today: Today, width):
         fits_the_width(page)
         page.get_by_role("link", name="Mellow Tide").click()
         expect(today.next_action).to_be_visible()
+        fits_the_width(page)
+
+
+@pytest.mark.long
+@pytest.mark.parametrize("width", [360, 2560])
+def test_nor_does_what_is_set_and_what_is_seen_from_outside(page: Page, server, today: Today, width):
+    page.set_viewport_size({"width": width, "height": 844})
+    for path, seen in (
+        ("/practice", page.get_by_role("list", name="How long things take")),
+        ("/account", page.get_by_role("note")),
+        ("/open", page.get_by_label("Country")),
+        ("/sign-in", page.get_by_role("button", name="Look round the demo")),
+    ):
+        page.goto(f"{server.url}{path}")
+        expect(seen).to_be_visible()
         fits_the_width(page)
 
 

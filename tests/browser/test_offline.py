@@ -106,7 +106,7 @@ def test_signing_out_needs_no_network_and_clears_the_device_first(
     wait_for(page, KEPT, 2)
     page.goto(server.url)
     page.get_by_role("button", name=re.compile("^Sign out")).click()
-    asked = page.get_by_role("alertdialog", name="Sign out now?")
+    asked = page.get_by_role("dialog", name="Sign out now?")
     expect(asked).to_contain_text("2 taps have not reached the practice yet")
     asked.get_by_role("button", name="Stay signed in").click()
     expect(asked).to_be_hidden()

@@ -21,12 +21,12 @@ from psycopg.types.json import Jsonb
 
 from launcher.cluster import APP, OWNER, Cluster
 from launcher.places import settle
-from mellow_tide.core.catalogue.house import House
+from mellow_tide.core.catalogue.house.house import House
 from mellow_tide.demo.load import ensure_demo, reset_demo
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_EMAIL, THERAPIST_ID, THERAPIST_PASSWORD
 from mellow_tide.store.database import Database, Sight, Transaction
 from mellow_tide.store.learning import accept_pace
-from mellow_tide.store.migrate import migrate
+from mellow_tide.store.upgrade.migrate import migrate
 from tests.browser.conftest import CHROMIUM
 from tests.browser.serving import LiveServer
 

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from random import Random
 
 from mellow_tide.core.care.restrict import restrict
-from mellow_tide.core.catalogue.house import House
+from mellow_tide.core.catalogue.house.house import House
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import (
     Brief,

@@ -163,7 +163,7 @@ TAIL_OF_FOOT = Place(region="foot", zone="tail")
         ),
         (
             {"condition_places": (ConditionPlaces(condition="eczema", places=(TAIL_OF_FOOT,)),)},
-            "condition_places",
+            "condition_places.eczema",
             "foot has no zone “tail”",
         ),
     ],

@@ -55,6 +55,19 @@ def test_whatever_is_given_for_a_time_is_received_and_can_be_stored_and_read_aga
     assert EVENTS.validate_json(EVENTS.dump_json([event])) == [event]
 
 
+@pytest.mark.parametrize("begun", [datetime(1970, 1, 1, tzinfo=UTC), NOW + timedelta(days=400)])
+def test_an_hour_worked_by_a_clock_that_is_wrong_is_an_hour(begun):
+    """The device was offline and sends it all at once: the last tap is now, the others as long before as it says."""
+    minutes = (0, 20, 35, 60)
+    sent = [
+        {"id": str(uuid4()), "kind": "paused", "at": (begun + timedelta(minutes=after)).isoformat()}
+        for after in minutes
+    ]
+    got = receive(EVENTS.validate_python(sent), NOW)
+    assert [event.at for event in got] == [NOW - timedelta(minutes=60 - after) for after in minutes]
+    assert [event.odd_at for event in got] == [one["at"] for one in sent]
+
+
 def test_a_tap_without_a_time_is_received():
     (event,) = receive(EVENTS.validate_python([{"id": str(uuid4()), "kind": "ended"}]), datetime.now(UTC))
     assert event.odd_at == "None"

@@ -5,7 +5,7 @@ from itertools import pairwise
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from mellow_tide.core.catalogue.house import House
+from mellow_tide.core.catalogue.house.house import House
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
 from mellow_tide.core.flow.edits import apply

@@ -2,7 +2,8 @@
 
 import pytest
 
-from mellow_tide.core.catalogue.house import House, in_house
+from mellow_tide.core.catalogue.house.house import House
+from mellow_tide.core.catalogue.house.in_house import in_house
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded, Wish
 from mellow_tide.core.planner.plan import plan

@@ -5,7 +5,8 @@ from random import Random
 
 import pytest
 
-from mellow_tide.core.catalogue.house import House, in_house
+from mellow_tide.core.catalogue.house.house import House
+from mellow_tide.core.catalogue.house.in_house import in_house
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.flow.flow import Setup
 from mellow_tide.core.planner.order.order import find_cheapest_order

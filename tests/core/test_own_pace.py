@@ -5,7 +5,7 @@ from uuid import UUID
 
 import pytest
 
-from mellow_tide.core.catalogue.house import DEFAULTS
+from mellow_tide.core.catalogue.house.house import DEFAULTS
 from mellow_tide.core.learning.heard import PaceSample, read_answers, read_pace
 from mellow_tide.core.learning.own_pace import IN_REGION, learn_factors
 from mellow_tide.core.run.events import Began, Moved, Paused, PointFound, PointRated, Resumed, Said

@@ -3,7 +3,7 @@
 import pytest
 
 from mellow_tide.core.care.restrict import restrict
-from mellow_tide.core.catalogue.house import House
+from mellow_tide.core.catalogue.house.house import House
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.question.asked import Asked
@@ -200,9 +200,10 @@ def test_a_stroke_that_cannot_be_light_enough_is_not_allowed_where_the_cap_is():
 
 
 def test_a_mat_has_no_height():
-    other = next(choice.id for choice in C.house_rules["table_height"].choices if choice.id != "fixed")
+    other = next(choice.id for choice in C.house_rules["table_height"].choices if choice.id != "mat")
     house = House(rules={"table_height": other})
-    assert asked(changed(HOUR, surface="mat"), has(), house).catalogue.chosen["table_height"] == "fixed"
+    on_a_mat = asked(changed(HOUR, surface="mat"), has(), house).catalogue.chosen
+    assert (on_a_mat["table_height"], on_a_mat["stool"]) == ("mat", "stand")
     assert asked(HOUR, has(), house).catalogue.chosen["table_height"] == other
 
 

@@ -5,7 +5,7 @@ from random import Random
 
 import pytest
 
-from mellow_tide.core.catalogue.house import DEFAULTS
+from mellow_tide.core.catalogue.house.house import DEFAULTS
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.minutes.minutes import Share, allot
 from mellow_tide.core.planner.plan import plan

@@ -2,7 +2,8 @@
 
 import pytest
 
-from mellow_tide.core.catalogue.house import House, in_house
+from mellow_tide.core.catalogue.house.house import House
+from mellow_tide.core.catalogue.house.in_house import in_house
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.timing.exposure import find_exposures
 from mellow_tide.core.timing.run_sheet import lay_out

@@ -12,6 +12,7 @@ from mellow_tide.core.run.points import SorePoint, order_points
 from mellow_tide.core.run.treating import choose_points, point_seconds
 
 CEILING = 7
+HOLD = 8
 
 
 def point(n, *numbers, named=False, holds=0, left=False):
@@ -50,32 +51,38 @@ def worth(chosen, falls):
 def test_no_other_choice_does_more_good(drawn, seconds):
     points, falls = made(drawn)
     wanted = order_points(points, CEILING)
-    found = choose_points(points, seconds, CEILING, falls)
+    found = choose_points(points, seconds, CEILING, HOLD, falls)
     by_id = {p.id: p for p in points}
     now = [by_id[id] for id in found.now]
-    assert found.seconds == sum(map(point_seconds, now)) <= seconds
+    assert found.seconds == sum(point_seconds(p, HOLD) for p in now) <= seconds
     assert {*found.now, *found.left} == {p.id for p in wanted}
     assert [p for p in wanted if p in now] == now
     every = (c for size in range(len(wanted) + 1) for c in combinations(wanted, size))
-    assert worth(now, falls) == max(worth(c, falls) for c in every if sum(map(point_seconds, c)) <= seconds)
+    assert worth(now, falls) == max(
+        worth(c, falls) for c in every if sum(point_seconds(p, HOLD) for p in c) <= seconds
+    )
 
 
 def test_one_that_was_named_goes_before_two_that_hurt_more():
     points = [point(1, 7, holds=2), point(2, 7, holds=2), point(3, 2, named=True)]
-    assert choose_points(points, 45, CEILING).now == (UUID(int=3),)
+    assert choose_points(points, 45, CEILING, HOLD).now == (UUID(int=3),)
 
 
 def test_a_whole_point_takes_about_45_seconds():
     # Common practice: three holds of 8 s, a number after each, and the clearing.
-    assert point_seconds(point(1, 5)) == 45
-    assert choose_points([point(n, 5) for n in range(1, 6)], 60, CEILING).left == tuple(
+    assert point_seconds(point(1, 5), HOLD) == 45
+    assert choose_points([point(n, 5) for n in range(1, 6)], 60, CEILING, HOLD).left == tuple(
         UUID(int=n) for n in range(2, 6)
     )
 
 
 @pytest.mark.parametrize("closed", [point(1, 3, holds=3), point(1, 3, 5), point(1, 3, left=True)])
 def test_what_is_done_with_is_neither_treated_nor_left(closed):
-    assert choose_points([closed], 600, CEILING).now == choose_points([closed], 600, CEILING).left == ()
+    assert (
+        choose_points([closed], 600, CEILING, HOLD).now
+        == choose_points([closed], 600, CEILING, HOLD).left
+        == ()
+    )
 
 
 def cases():
@@ -103,8 +110,10 @@ def vectors():
             "points": [p.model_dump(mode="json") for p in points],
             "seconds": seconds,
             "ceiling": CEILING,
+            "hold": hold,
             "falls": {str(id): fall for id, fall in falls.items()},
-            "treating": choose_points(points, seconds, CEILING, falls).model_dump(mode="json"),
+            "treating": choose_points(points, seconds, CEILING, hold, falls).model_dump(mode="json"),
         }
-        for name, points, seconds, falls in cases()
+        for number, (name, points, seconds, falls) in enumerate(cases())
+        for hold in ((HOLD, 10, 20)[number % 3],)
     ]

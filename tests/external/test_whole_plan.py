@@ -6,7 +6,7 @@ a grid of 15 s lies between the value of our rounded plan and the value that we 
 
 import pytest
 
-from mellow_tide.core.catalogue.house import DEFAULTS
+from mellow_tide.core.catalogue.house.house import DEFAULTS
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.planner.choice.choice import Chooser, no_deadline
 from mellow_tide.core.planner.choice.chosen import round_minutes

@@ -10,10 +10,11 @@ from pathlib import Path
 from launcher.cluster import APP, OWNER, Cluster
 from mellow_tide.demo.load import ensure_demo
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID
-from mellow_tide.services.sign_in import hash_token
+from mellow_tide.services.people.tokens import hash_token
+from mellow_tide.store.accounts import NewSignIn, add_sign_in
 from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.migrate import migrate
-from mellow_tide.store.people import SignedIn, add_sign_in
+from mellow_tide.store.people import SignedIn
+from mellow_tide.store.upgrade.migrate import migrate
 from tests.as_shipped import keep_as_shipped, put_back
 from tests.browser.serving import LiveServer
 from tests.conftest import NOW
@@ -32,7 +33,7 @@ def serve_demo(cluster: Cluster, folder: Path) -> Iterator[tuple[LiveServer, str
             ensure_demo(owner, NOW)
             with owner.transaction(Sight(PRACTICE_ID, THERAPIST_ID)) as t:
                 who = SignedIn(PRACTICE_ID, THERAPIST_ID)
-                add_sign_in(t, who, hash_token(token), NOW + timedelta(days=30))
+                add_sign_in(t, who, NewSignIn(hash_token(token), NOW, NOW + timedelta(days=30)))
         keep_as_shipped(cluster.dsn("postgres", name))
         server = LiveServer(cluster.dsn(APP, name), folder / "log", NOW - datetime.now(UTC))
         server.start()

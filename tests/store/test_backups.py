@@ -9,15 +9,16 @@ from uuid import uuid4
 import psycopg
 import pytest
 
-from launcher.backups import aged_out, back_up, compare, restore
+from launcher.backups import Source, aged_out, back_up, restore
 from launcher.cluster import Cluster
+from launcher.drill import compare, digest, drill
 from launcher.say import Trouble
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_ID, demo_id
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.meeting.clients import erase, merge
-from mellow_tide.store.migrate import migrate
 from mellow_tide.store.people import SignedIn
+from mellow_tide.store.upgrade.migrate import migrate
 from tests.conftest import NOW
 
 
@@ -43,24 +44,24 @@ def names(cluster: Cluster, database: str) -> set[str]:
 def test_a_backup_restored_into_a_fresh_cluster_is_the_same_row_by_row(
     cluster, database_name, spare, tmp_path
 ):
-    made = back_up(cluster, database_name, tmp_path, None, NOW)
+    made = back_up(Source(cluster, database_name), tmp_path, None, NOW)
     assert oct(made.file.stat().st_mode)[-3:] == "600"
     restore(spare, "whole", made.file, None, no_migration)
-    rows = compare((cluster, database_name), (spare, "whole"))
+    rows = compare(digest(Source(cluster, database_name)), digest(Source(spare, "whole")))
     assert rows["client"] == 13
     assert rows["run_event"] > 50
     linnet = demo_id("client linnet")
     spare.psql("whole", f"UPDATE client SET name = 'Someone Else' WHERE client_id = '{linnet}'")
     with pytest.raises(Trouble, match="the table client differs"):
-        compare((cluster, database_name), (spare, "whole"))
+        compare(digest(Source(cluster, database_name)), digest(Source(spare, "whole")))
 
 
 def test_what_is_written_meanwhile_is_in_it_whole_or_not_at_all(cluster, database_name, spare, tmp_path):
-    """Two rows of every transaction, written as fast as they can be while the backup is made."""
+    """Two rows of every transaction, written as fast as they can be; a drill looks at the moment of its backup."""
     superuser = cluster.dsn("postgres", database_name)
     with psycopg.connect(superuser) as db:
         db.execute("CREATE TABLE pair (id serial, half int)")
-    done = threading.Event()
+    begun, done = threading.Event(), threading.Event()
 
     def work() -> None:
         with psycopg.connect(superuser) as db:
@@ -68,29 +69,34 @@ def test_what_is_written_meanwhile_is_in_it_whole_or_not_at_all(cluster, databas
                 for half in (1, 2):
                     db.execute("INSERT INTO pair (half) VALUES (%s)", [half])
                 db.commit()
+                begun.set()
 
     worker = threading.Thread(target=work)
     worker.start()
+    begun.wait()
     try:
-        made = back_up(cluster, database_name, tmp_path, None, NOW)
+        made = back_up(Source(cluster, database_name), tmp_path, None, NOW)
+        drilled = drill(cluster, database_name, spare, None)
     finally:
         done.set()
         worker.join()
     restore(spare, "meanwhile", made.file, None, no_migration)
     ones, twos = spare.psql("meanwhile", "SELECT count(*) FROM pair GROUP BY half ORDER BY half").split()
     assert ones == twos
+    assert drilled.rows["pair"] > int(ones) + int(twos)
+    assert drilled.rows["client"] == 13
     with psycopg.connect(superuser) as db:
         db.execute("DROP TABLE pair")
 
 
 def test_an_erased_client_never_comes_back(cluster, database_name, db, spare, tmp_path):
     """Known from the database that is replaced, and, where that is lost, from what lies beside the backups."""
-    before = back_up(cluster, database_name, tmp_path, None, NOW)
+    before = back_up(Source(cluster, database_name), tmp_path, None, NOW)
     isolde = demo_id("client isolde")
     erase(Desk.of(db, SignedIn(PRACTICE_ID, THERAPIST_ID), load_catalogue()), isolde, "Isolde Kelpworth")
     assert restore(cluster, "lost", before.file, None, no_migration) == 0
     assert "Isolde Kelpworth" in names(cluster, "lost")
-    back_up(cluster, database_name, tmp_path, None, NOW + timedelta(hours=1))
+    back_up(Source(cluster, database_name), tmp_path, None, NOW + timedelta(hours=1))
     assert restore(cluster, "lost", before.file, None, no_migration) == 1
     assert names(cluster, "lost") == names(cluster, database_name)
     # Restored again from a copy that lies alone, over the database that knows.
@@ -106,19 +112,19 @@ def test_a_backup_from_before_a_merging_brings_no_half_of_an_erased_client_back(
     cluster, database_name, db, tmp_path
 ):
     desk = Desk.of(db, SignedIn(PRACTICE_ID, THERAPIST_ID), load_catalogue())
-    before = back_up(cluster, database_name, tmp_path, None, NOW)
+    before = back_up(Source(cluster, database_name), tmp_path, None, NOW)
     assert {"Corin Foghollow", "Bram Lanternby"} <= names(cluster, database_name)
     corin, bram = (demo_id(f"client {name}") for name in ("corin", "bram"))
     merge(desk, bram, corin)
     erase(desk, bram, "Bram Lanternby")
-    back_up(cluster, database_name, tmp_path, None, NOW + timedelta(hours=1))
+    back_up(Source(cluster, database_name), tmp_path, None, NOW + timedelta(hours=1))
     restore(cluster, "halves", before.file, None, no_migration)
     assert not {"Corin Foghollow", "Bram Lanternby"} & names(cluster, "halves")
     cluster.psql("postgres", "DROP DATABASE halves WITH (FORCE)")
 
 
 def test_an_older_backup_is_brought_up_to_the_newest_schema(cluster, spare, tmp_path):
-    before = back_up(cluster, "postgres", tmp_path, None, NOW)
+    before = back_up(Source(cluster, "postgres"), tmp_path, None, NOW)
     restore(spare, "older", before.file, None, lambda dsn: migrate(dsn) and None)
     assert spare.psql("older", "SELECT count(*) FROM client").strip() == "0"
 
@@ -126,11 +132,11 @@ def test_an_older_backup_is_brought_up_to_the_newest_schema(cluster, spare, tmp_
 def test_with_a_passphrase_nothing_can_be_read_without_it(cluster, database_name, spare, tmp_path):
     words = tmp_path / "passphrase"
     words.write_text("four boats in the slack water\n")
-    made = back_up(cluster, database_name, tmp_path / "sealed", words, NOW)
+    made = back_up(Source(cluster, database_name), tmp_path / "sealed", words, NOW)
     assert b"Linnet" not in made.file.read_bytes()
     assert b"client" not in made.file.read_bytes()
     restore(spare, "sealed", made.file, words, no_migration)
-    compare((cluster, database_name), (spare, "sealed"))
+    compare(digest(Source(cluster, database_name)), digest(Source(spare, "sealed")))
     other = tmp_path / "other"
     other.write_text("five boats\n")
     with pytest.raises(Trouble, match="gpg") as refused:
@@ -138,24 +144,24 @@ def test_with_a_passphrase_nothing_can_be_read_without_it(cluster, database_name
     assert "look at the passphrase" in refused.value.do
     with pytest.raises(Trouble, match="is encrypted"):
         restore(spare, "sealed", made.file, None, no_migration)
-    compare((cluster, database_name), (spare, "sealed"))
+    compare(digest(Source(cluster, database_name)), digest(Source(spare, "sealed")))
 
 
 def test_a_broken_backup_is_refused_before_anything_is_replaced(cluster, database_name, spare, tmp_path):
-    made = back_up(cluster, database_name, tmp_path, None, NOW)
+    made = back_up(Source(cluster, database_name), tmp_path, None, NOW)
     restore(spare, "kept", made.file, None, no_migration)
     content = made.file.read_bytes()
     made.file.write_bytes(content[: len(content) // 2])
     with pytest.raises(Trouble, match="pg_restore"):
         restore(spare, "kept", made.file, None, no_migration)
-    compare((cluster, database_name), (spare, "kept"))
+    compare(digest(Source(cluster, database_name)), digest(Source(spare, "kept")))
     with pytest.raises(Trouble, match="there is no backup"):
         restore(spare, "kept", tmp_path / "nothing.dump", None, no_migration)
 
 
 def test_a_backup_that_fails_leaves_no_file_behind(cluster, tmp_path):
     with pytest.raises(Trouble, match="pg_dump"):
-        back_up(cluster, "no_such_database", tmp_path, None, NOW)
+        back_up(Source(cluster, "no_such_database"), tmp_path, None, NOW)
     assert list(tmp_path.iterdir()) == []
 
 

@@ -8,9 +8,9 @@ from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.run.events import order_events
 from mellow_tide.core.run.state import fold
 from mellow_tide.demo.people import PRACTICE_ID, demo_id
-from mellow_tide.store.carry_over import freeze_stored_runs
 from mellow_tide.store.database import Sight, look_through
 from mellow_tide.store.sessions import find_session, list_events
+from mellow_tide.store.upgrade.carry_over import freeze_stored_runs
 
 WORKED = demo_id("session 2026-05-04 ottilie")
 HERE = Sight(PRACTICE_ID)

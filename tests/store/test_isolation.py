@@ -5,9 +5,10 @@ from uuid import uuid4
 import psycopg
 import pytest
 
-from mellow_tide.demo.people import CLIENTS, PRACTICE_ID, THERAPIST_ID
+from mellow_tide.demo.people import CLIENTS, PRACTICE_ID, PRACTICE_NAME, THERAPIST_ID
 from mellow_tide.store.database import Database, Sight, look_through
-from mellow_tide.store.people import Person, Practice, add_member, add_person, add_practice
+from mellow_tide.store.people import Membership, Person, Practice, add_member, add_person, add_practice
+from tests.conftest import NOW
 
 OTHER = Practice(uuid4(), "Another practice", "UTC")
 STRANGER = Person(uuid4(), "Someone Else", "else@elsewhere.example", "x")
@@ -32,6 +33,8 @@ TENANT_TABLES = (
     "own_pace",
     "begun_run",
     "client_merge",
+    "invitation",
+    "house_change",
 )
 
 OF_NO_PRACTICE_ALWAYS = ("security_event",)
@@ -46,7 +49,7 @@ def _second_practice(owner_dsn):
     ):
         add_practice(t, OTHER)
         add_person(t, STRANGER)
-        add_member(t, OTHER.practice_id, STRANGER.person_id)
+        add_member(t, Membership(OTHER.practice_id, STRANGER.person_id, "owner"), NOW)
 
 
 @pytest.fixture
@@ -83,6 +86,8 @@ def test_the_first_practice_has_rows_to_protect(app_dsn):
                 "visit_mark",
                 "own_pace",
                 "client_merge",
+                "invitation",
+                "house_change",
             )
         }
     assert counts["client"] == 13
@@ -116,6 +121,12 @@ def test_writing_over_the_first_practices_rows_changes_none(other):
     assert other.execute("UPDATE client SET name = 'mine'").rowcount == 0
     assert other.execute("UPDATE session SET revision = 99").rowcount == 0
     assert other.execute("DELETE FROM sign_in").rowcount == 0
+    assert other.execute("UPDATE membership SET role = 'owner'").rowcount == 1
+    assert other.execute("UPDATE practice SET name = 'mine'").rowcount == 1
+    assert other.execute("UPDATE person SET password_hash = 'mine'").rowcount == 1
+    look_through(other, Sight(PRACTICE_ID, THERAPIST_ID))
+    assert other.execute("SELECT name FROM practice").fetchone() == (PRACTICE_NAME,)
+    assert other.execute("SELECT password_hash <> 'mine' FROM person").fetchall() == [(True,)]
 
 
 @pytest.mark.parametrize(
@@ -123,11 +134,18 @@ def test_writing_over_the_first_practices_rows_changes_none(other):
     [
         "INSERT INTO client (practice_id, client_id, name) VALUES (%(first)s, gen_random_uuid(), 'planted')",
         "INSERT INTO sign_in VALUES (%(first)s, '\\x00', %(therapist)s, now() + interval '1 day')",
+        "INSERT INTO membership (practice_id, person_id, role) VALUES (%(first)s, %(stranger)s, 'owner')",
+        "INSERT INTO person VALUES (gen_random_uuid(), 'x@y.example', 'planted', 'x')",
+        "INSERT INTO second_factor VALUES (%(therapist)s, 'secret')",
+        "INSERT INTO invitation (practice_id, invitation_id, link_hash, role, made_by, made_at, expires_at)"
+        " VALUES (%(first)s, gen_random_uuid(), '\\x00', 'owner', '', now(), now())",
     ],
 )
 def test_planting_a_row_in_the_first_practice_is_refused(other, statement):
     with pytest.raises(psycopg.errors.InsufficientPrivilege):
-        other.execute(statement, {"first": PRACTICE_ID, "therapist": THERAPIST_ID})
+        other.execute(
+            statement, {"first": PRACTICE_ID, "therapist": THERAPIST_ID, "stranger": STRANGER.person_id}
+        )
 
 
 @pytest.mark.parametrize("act", ["erase_client(%(theirs)s)", "merge_client(%(mine)s, %(theirs)s)"])
@@ -156,8 +174,14 @@ def test_what_moves_and_deletes_reaches_only_ones_own(other, act):
         "DELETE FROM intake",
         "UPDATE intake SET client_id = gen_random_uuid()",
         "DELETE FROM erasure",
-        "UPDATE session SET starts_at = now()",
-        "UPDATE person SET password_hash = 'mine'",
+        "UPDATE session SET session_id = gen_random_uuid()",
+        "UPDATE membership SET person_id = gen_random_uuid()",
+        "DELETE FROM membership",
+        "DELETE FROM person",
+        "DELETE FROM practice",
+        "UPDATE house_change SET after = 'mine'",
+        "DELETE FROM house_change",
+        "INSERT INTO password_link VALUES ('\\x00', gen_random_uuid(), now())",
         "ALTER TABLE client DISABLE ROW LEVEL SECURITY",
         "ALTER TABLE client NO FORCE ROW LEVEL SECURITY",
         "SET ROLE mellow_tide_owner",

@@ -11,6 +11,7 @@ import pytest
 from launcher import server
 from launcher.cluster import Cluster
 from launcher.places import Places, settle
+from launcher.say import Trouble
 
 WORDS = {"email": "wenna@boatshed.example", "password": "slackwater"}
 
@@ -54,6 +55,14 @@ def test_it_starts_serves_this_machine_and_the_room_and_stops(places, fresh, mon
             break
         except httpx.ConnectError:
             continue
+    door = [
+        httpx.get(f"{at}/api/door", verify=trusting).json() for at in (running.address, running.lan_address)
+    ]
+    assert [one["offers"] for one in door] == [["demo", "invited", "practices"], ["invited"]]
+    token = server.make_password_link(places, fresh, [WORDS["email"]])
+    assert len(token) > 40
+    with pytest.raises(Trouble, match="Nobody signs in with"):
+        server.make_password_link(places, fresh, ["x@y.example"])
     # Started again it is the one that runs.
     assert server.start(places, fresh, "127.0.0.1") == running
     log = places.state / "log" / "server.log"

@@ -11,7 +11,7 @@ import psycopg
 import pytest
 
 from launcher.cluster import OWNER
-from mellow_tide.store.migrate import migrate
+from mellow_tide.store.upgrade.migrate import migrate
 from tests.browser.serving import ROOT
 
 
@@ -56,7 +56,7 @@ def test_a_starter_killed_in_a_migration_leaves_nothing_half_done(empty_dsn, tmp
         "CREATE TABLE half ();\nSELECT pg_sleep(1.5);\nCREATE TABLE whole ();"
     )
     code = (
-        "import sys; from pathlib import Path; from mellow_tide.store.migrate import migrate;"
+        "import sys; from pathlib import Path; from mellow_tide.store.upgrade.migrate import migrate;"
         "migrate(sys.argv[1], Path(sys.argv[2]))"
     )
     starter = subprocess.Popen(

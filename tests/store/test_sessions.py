@@ -9,13 +9,14 @@ from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.run.events import PointLeft
 from mellow_tide.core.run.log import Log
 from mellow_tide.demo.people import CLIENTS, HOUSE, PRACTICE_ID, THERAPIST_ID, demo_id
-from mellow_tide.store.clients import add_client, find_client, replace_client
 from mellow_tide.store.database import Sight
 from mellow_tide.store.errors import Conflict, Differs, NotThere, Stale
+from mellow_tide.store.house import find_house
 from mellow_tide.store.logs import add_log, find_log
-from mellow_tide.store.people import find_house
+from mellow_tide.store.meeting.clients import add_client, find_client, replace_client
 from mellow_tide.store.queries import read_queries
 from mellow_tide.store.sessions import (
+    Between,
     NewSession,
     ReadAt,
     add_session,
@@ -36,8 +37,8 @@ HERE = Sight(PRACTICE_ID)
 def test_a_day_has_its_sessions_in_order(db):
     start = NOW.replace(hour=0)
     with db.transaction(HERE) as t:
-        day = list_sessions(t, start, start + timedelta(days=1))
-        assert list_sessions(t, start + timedelta(days=1), start + timedelta(days=2)) == []
+        day = list_sessions(t, Between(start, start + timedelta(days=1)))
+        assert list_sessions(t, Between(start + timedelta(days=1), start + timedelta(days=2))) == []
     names = [row.client.name for row in day]
     assert names == ["Ottilie Saltgrove", "Bram Lanternby", "Isolde Kelpworth", "Corin Foghollow"]
     assert [row.logged for row in day] == [True, False, False, False]

@@ -119,5 +119,5 @@ def test_a_door_that_does_not_offer_the_demo_makes_none(cluster, make_database: 
 def test_a_setting_that_says_nothing_sensible_is_refused_with_what_would(cluster, make_database: Make):
     done = prepare(cluster.dsn(OWNER, make_database("")), TIDE_OPEN="gates")
     assert done.returncode != 0
-    assert "TIDE_OPEN does not know “gates”: leave it empty or use demo" in done.stderr
+    assert "TIDE_OPEN does not know “gates”: leave it empty or use demo, practices, invited" in done.stderr
     assert "Traceback" not in done.stderr

@@ -1,8 +1,6 @@
 """What every request passes: our hosts, our pages, sizes, legible text; and what every response carries."""
 
 import asyncio
-import csv
-import io
 import json
 import logging
 import logging.config
@@ -15,10 +13,10 @@ from fastapi.testclient import TestClient
 from mellow_tide.app import make_app
 from mellow_tide.web.gate import Surroundings
 from mellow_tide.web.server_log import make_log_config
-from tests.web.conftest import BASE, ORIGIN
+from tests.web.conftest import problem
 from tests.web.test_clients import client_of, described, found
 from tests.web.test_sessions import fields
-from tests.web.test_sign_in import RIGHT, problem
+from tests.web.test_sign_in import RIGHT
 
 
 @pytest.mark.parametrize("host", ["evil.example", "localhost.evil.example", "127.0.0.1.evil.example", ""])
@@ -234,14 +232,3 @@ def test_the_next_unknown_fault_is_a_problem_document_without_content_and_closes
     assert "owtide" not in told
     assert "quillwort" not in told
     assert found(client, "Ottilie")[0] == "Ottilie Saltgrove"
-
-
-def test_a_table_with_a_quoted_line_end_is_read_as_before(client):
-    text = io.StringIO()
-    csv.writer(text).writerows([["Name", "Note"], ["Perran Lowtide", "one\ntwo"]])
-    table = client.post("/api/clients-in/columns", json={"text": text.getvalue()}).json()
-    assert table["lines"] == 1
-
-
-def test_base_is_an_address_of_ours():
-    assert Surroundings().origin("http", BASE.removeprefix("http://")) == ORIGIN["Origin"]

@@ -199,7 +199,7 @@ def test_an_answer_once_accepted_does_not_come_back_over_what_was_told_later(str
 def test_a_session_says_that_an_intake_waits_to_be_read(stranger, client, link):
     handed_in(stranger, link, {"talk": "quiet"})
     sessions = client.get("/api/day?day=2026-05-04").json()["sessions"]
-    waiting = {one["client"]["name"]: one["unread_intake"] for one in sessions}
+    waiting = {one["client_name"]: one["unread_intake"] for one in sessions}
     assert waiting["Corin Foghollow"]
     assert waiting["Bram Lanternby"] is None
 

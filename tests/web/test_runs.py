@@ -7,7 +7,7 @@ import psycopg
 import pytest
 from psycopg.types.json import Jsonb
 
-from mellow_tide.core.catalogue.house import House
+from mellow_tide.core.catalogue.house.house import House
 from mellow_tide.demo.people import HOUSE, PRACTICE_ID, THERAPIST_ID
 from mellow_tide.store.database import Sight, Transaction
 from mellow_tide.store.learning import accept_pace

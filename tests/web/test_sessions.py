@@ -36,12 +36,10 @@ def test_the_day_says_what_is_next(client):
     assert 0 < day["hands"]["strain"] <= 10
     empty = client.get("/api/day?day=2030-01-01").json()
     assert empty.pop("hands")["thumb_seconds"] == 0
-    assert empty == {
-        "day": "2030-01-01",
-        "time_zone": "UTC",
-        "sessions": [],
-        "next_action": None,
-    }
+    assert empty["working"] == empty["free"] == [{"begins": 540, "ends": 780}, {"begins": 825, "ends": 1080}]
+    assert (empty["day"], empty["sessions"], empty["clashes"]) == ("2030-01-01", [], [])
+    assert empty["next_action"] is None
+    assert len(empty["strip"]) == 9
 
 
 def test_a_changed_brief_is_planned_stored_and_read_again(client):
@@ -278,7 +276,7 @@ def test_no_stack_trace_reaches_a_user(client, monkeypatch):
     def broken(*_):
         raise RuntimeError("secret inner matter")
 
-    monkeypatch.setattr("mellow_tide.services.days.read_day", broken)
+    monkeypatch.setattr("mellow_tide.services.booking.days.read_day", broken)
     answer = client.get(DAY)
     assert answer.status_code == 500
     assert "secret" not in answer.text

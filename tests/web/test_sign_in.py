@@ -9,22 +9,22 @@ import pytest
 from fastapi.testclient import TestClient
 
 from mellow_tide.app import make_app
-from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_EMAIL, THERAPIST_ID, THERAPIST_PASSWORD, demo_id
-from mellow_tide.services.attempts import HASHED_AT_ONCE, WAITING_FOR_HASH, TooManyAttempts, taking_turns
+from mellow_tide.demo.people import THERAPIST_EMAIL, THERAPIST_ID, THERAPIST_PASSWORD, demo_id
 from mellow_tide.services.door import BadSetting, read_offers
-from mellow_tide.services.sign_in import SignInRefused, find_holder, sign_in, sign_out
+from mellow_tide.services.people.attempts import (
+    HASHED_AT_ONCE,
+    WAITING_FOR_HASH,
+    Caller,
+    TooManyAttempts,
+    taking_turns,
+)
+from mellow_tide.services.people.sign_in import Credentials, SignInRefused, find_holder, sign_in, sign_out
 from mellow_tide.store.database import Database
 from mellow_tide.web.guard import SIGN_IN
 from tests.conftest import NOW
-from tests.web.conftest import BASE, ORIGIN
+from tests.web.conftest import BASE, ORIGIN, problem
 
 RIGHT = {"email": THERAPIST_EMAIL, "password": THERAPIST_PASSWORD}
-
-
-def problem(answer, status):
-    assert answer.status_code == status
-    assert answer.headers["content-type"] == "application/problem+json"
-    return answer.json()["type"].rsplit(":", 1)[1]
 
 
 def test_the_cookie_is_out_of_reach_of_scripts_and_other_sites(stranger):
@@ -41,7 +41,7 @@ def test_every_route_but_signing_in_asks_who_it_is(stranger):
         (path, method)
         for path, ways in paths.items()
         for method in ways
-        if path not in ("/api/sign-in", "/api/ready") and not path.startswith("/api/intake/")
+        if not path.startswith(("/api/door", "/api/sign-in", "/api/ready", "/api/intake/"))
     ]
     assert len(inside) >= 8
     for path, method in inside:
@@ -92,7 +92,7 @@ class Clocked:
 
     def enter(self, password=THERAPIST_PASSWORD, email=THERAPIST_EMAIL, came_by="10.0.0.7", browser="", at=0):
         self.now = NOW + timedelta(seconds=at)
-        return sign_in(self.db, email, password, came_by, browser)
+        return sign_in(self.db, Credentials(email, password), Caller(came_by, browser))
 
     def is_refused(self, **given):
         with pytest.raises(SignInRefused):
@@ -254,7 +254,7 @@ def test_a_practice_that_is_shut_is_entered_by_nobody(stranger, app_dsn):
     linnet = demo_id("client linnet")
     link = stranger.post(f"/api/clients/{linnet}/intakes").json()["token"]
     stranger.cookies.clear()
-    app = make_app(app_dsn, shut=frozenset({PRACTICE_ID}))
+    app = make_app(app_dsn, offers=frozenset({"practices"}))
     with TestClient(app, base_url=BASE, headers=ORIGIN, raise_server_exceptions=False) as outside:
         assert problem(outside.post("/api/sign-in", json=RIGHT), 401) == "sign-in-refused"
         outside.cookies.set(SIGN_IN, cookie)
@@ -264,12 +264,19 @@ def test_a_practice_that_is_shut_is_entered_by_nobody(stranger, app_dsn):
 
 
 @pytest.mark.parametrize(
-    ("words", "offers"), [(None, {"demo"}), ("", set()), (" demo ,", {"demo"}), ("demo", {"demo"})]
+    ("words", "elsewhere", "offers"),
+    [
+        (None, False, {"demo", "practices", "invited"}),
+        (None, True, {"invited"}),
+        ("", False, set()),
+        (" demo ,", False, {"demo"}),
+        ("practices,demo", True, {"demo", "practices"}),
+    ],
 )
-def test_what_the_door_offers(words, offers):
-    assert read_offers(words) == offers
+def test_what_the_door_offers(words, elsewhere, offers):
+    assert read_offers(words, elsewhere) == offers
 
 
 def test_a_door_that_knows_no_such_offer_says_what_it_knows():
-    with pytest.raises(BadSetting, match=r"“demos”.*use demo"):
+    with pytest.raises(BadSetting, match=r"“demos”.*use demo, practices, invited"):
         read_offers("demo,demos")

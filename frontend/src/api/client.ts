@@ -4,7 +4,38 @@ import type { components, paths } from "./schema";
 type Schemas = components["schemas"];
 export type Brief = Schemas["Brief"];
 export type Catalogue = Schemas["CatalogueView"];
+export type Account = Schemas["Account"];
+export type DoorView = Schemas["DoorView"];
+export type InvitationLink = Schemas["InvitationLink"];
+export type Hours = Schemas["Hours"];
+export type HoursView = Schemas["HoursView"];
+export type HouseView = Schemas["HouseView"];
+export type HouseTrial = Schemas["HouseTrial"];
+export type OwnSchool = Schemas["OwnSchool"];
+export type SchoolsBeside = Schemas["SchoolsBeside"];
+export type HouseEffect = Schemas["HouseEffect"];
+export type Invited = Schemas["Invited"];
+export type PeopleHere = Schemas["PeopleHere"];
+export type ProposedFactor = Schemas["ProposedFactor"];
 export type Day = Schemas["Day"];
+export type DayMark = Schemas["DayMark"];
+export type SessionOnDay = Schemas["SessionOnDay"];
+export type LocalStart = Schemas["LocalStart"];
+export type Booking = Omit<Schemas["Booking"], "accepted"> & { accepted?: ClashKind[] };
+export type ClashKind = Clash["kind"];
+export type BookingTrial = Schemas["BookingTrial"];
+export type Picked = Schemas["Picked"];
+export type Proposal = Schemas["Proposal"];
+export type Candidate = Schemas["Candidate"];
+export type Clash = Schemas["Clash"];
+/** What becomes of a booking; what is not said stays. */
+export type Move = Partial<Schemas["Move"]>;
+export type MoveTrial = Schemas["MoveTrial"];
+export type Repeat = Schemas["Repeat"];
+export type RepeatTrial = Schemas["RepeatTrial"];
+export type WalkInQuestions = Schemas["WalkInQuestions"];
+export type WalkIn = Schemas["WalkIn"];
+export type Attendance = SessionOnDay["attendance"];
 export type Edit = Schemas["Edits"]["edits"][number];
 export type Entry = Schemas["Entry"];
 export type LeftOut = Schemas["LeftOut"];
@@ -40,6 +71,7 @@ export type Place = Schemas["Place"];
 export type PlacesKeptOff = Omit<Schemas["PlacesToKeepOff"], "revision">;
 export type ConditionPlaces = Schemas["ConditionPlaces"];
 export type PartPlaces = Schemas["PartPlaces"];
+export type FirstSteps = Schemas["FirstSteps"];
 export type StrokePick = Schemas["Pick"];
 export type Suggestion = Schemas["Suggestion"];
 export type MendingTried = Schemas["MendingTried"];
@@ -86,6 +118,16 @@ export class Problem extends Error {
   }
 }
 
+/** The kinds of clashes that were shown, and are meant. */
+export function kindsOf(clashes: readonly Clash[]): ClashKind[] {
+  return clashes.map(({ kind }) => kind);
+}
+
+/** What does not go with the day, where something was refused for that. */
+export function clashesOf(error: unknown): readonly Clash[] {
+  return error instanceof Problem ? (error.document.clashes ?? []) : [];
+}
+
 const unreachable: ProblemDocument = {
   type: "urn:mellow-tide:problem:unreachable",
   title: "The server cannot be reached.",
@@ -93,6 +135,7 @@ const unreachable: ProblemDocument = {
   detail: "What you see is kept. It is tried again when you do something.",
   errors: [],
   offers: [],
+  clashes: [],
 };
 
 const refuse: Middleware = {

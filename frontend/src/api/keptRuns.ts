@@ -1,6 +1,6 @@
 /** What this device keeps of runs: taps until the server has them, and all that a begun run needs to go on alone. */
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
-import type { Catalogue, Me, RunEvent, RunState, SessionView, TableSide } from "./client";
+import type { Catalogue, Me, RunEvent, RunSheet, RunState, SessionView, TableSide } from "./client";
 import { owner } from "./owner";
 
 /** A begun run with everything its screen asks for. */
@@ -118,6 +118,12 @@ export async function keepRun(run: KeptRun): Promise<void> {
 export async function keptRun(sessionId?: string): Promise<KeptRun | undefined> {
   const runs = (await (await store()).getAll("runs")).filter((run) => run.me.person_id === owner());
   return sessionId ? runs.find((run) => run.session.session_id === sessionId) : runs[0];
+}
+
+/** The run sheet of this id, if this device keeps it with the session. */
+export async function keptSheet(sessionId: string, sheetId: string): Promise<RunSheet | null> {
+  const session = (await keptRun(sessionId))?.session;
+  return session?.sheet_id === sheetId ? session.evaluation.sheet : null;
 }
 
 export async function forgetRun(sessionId: string): Promise<void> {

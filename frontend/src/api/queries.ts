@@ -7,7 +7,6 @@ import {
   type ClientInList,
   type ClientPage,
   type Condition,
-  type Day,
   type Drafted,
   type FlowView,
   type Headache,
@@ -80,11 +79,6 @@ export const headacheQuery = (sessionId: string, told: Headache) =>
       ),
     staleTime: Number.POSITIVE_INFINITY,
   });
-
-export const dayQuery = queryOptions({
-  queryKey: ["day"],
-  queryFn: () => body<Day>(api.GET("/api/day")),
-});
 
 export const sessionQuery = (sessionId: string) =>
   queryOptions({

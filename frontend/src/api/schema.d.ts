@@ -24,6 +24,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/door": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Door
+         * @description What the door offers.
+         */
+        get: operations["read_door"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/door/demo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Enter Demo
+         * @description Look round the demo: sets the cookie.
+         */
+        post: operations["enter_demo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/door/practices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Open Practice
+         * @description Open a practice: sets the cookie.
+         */
+        post: operations["open_practice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/door/invitation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Invitation
+         * @description What an invitation is to.
+         */
+        post: operations["read_invitation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/door/members": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Join Practice
+         * @description Take an invitation up: sets the cookie.
+         */
+        post: operations["join_practice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/door/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Password By Link
+         * @description Set a new password with a one-time link.
+         */
+        put: operations["set_password_by_link"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sign-in": {
         parameters: {
             query?: never;
@@ -148,26 +268,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/day": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Read Day
-         * @description A day of the practice, today if none is named.
-         */
-        get: operations["read_day"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/headache-questions": {
         parameters: {
             query?: never;
@@ -223,6 +323,670 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Day
+         * @description A day of whoever asks, today if none is named.
+         */
+        get: operations["read_day"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/day/named": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Name Day
+         * @description The day that is typed.
+         */
+        get: operations["name_day"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bookings/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Booking
+         * @description What a typed line says; nothing is stored.
+         */
+        post: operations["read_booking"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bookings/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Booking
+         * @description What a booking would be, with its plan; nothing is stored.
+         */
+        post: operations["try_booking"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bookings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Book Session
+         * @description Book a session with its plan.
+         */
+        post: operations["book_session"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/walk-ins/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Walk In Questions
+         * @description What is asked of somebody who walks in.
+         */
+        get: operations["read_walk_in_questions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/walk-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin Walk In
+         * @description Book and plan a session for somebody who is there now.
+         */
+        post: operations["begin_walk_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/walk-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Name Walk In
+         * @description Say who it was that walked in.
+         */
+        put: operations["name_walk_in"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/booking": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Move Booking
+         * @description Move, lengthen, shorten a booking, or give it to another therapist.
+         */
+        put: operations["move_booking"];
+        post?: never;
+        /**
+         * Take Back Booking
+         * @description Take a booking back in which nothing was tapped.
+         */
+        delete: operations["take_back_booking"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/booking/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Move
+         * @description What a move would be; nothing is stored.
+         */
+        post: operations["try_move"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/repeat/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Repeat
+         * @description What repeating a session would be; nothing is stored.
+         */
+        post: operations["try_repeat"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/repeat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Repeat Session
+         * @description Book a session again every so many weeks.
+         */
+        post: operations["repeat_session"];
+        /**
+         * Take Repeat Back
+         * @description Take the sessions back that repeat one, as far as nothing was tapped in them.
+         */
+        delete: operations["take_repeat_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/attendance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Tell Attendance
+         * @description Say whether the client comes.
+         */
+        put: operations["tell_attendance"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/first-steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read First Steps
+         * @description What a new practice has still to do.
+         */
+        get: operations["read_first_steps"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/first-steps/{step}/skipped": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Skip First Step
+         * @description Do without a step.
+         */
+        put: operations["skip_first_step"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Hours
+         * @description When one works.
+         */
+        get: operations["read_hours"];
+        /**
+         * Change Hours
+         * @description Work at other hours; bookings that stand are not moved.
+         */
+        put: operations["change_hours"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read House
+         * @description How the practice works.
+         */
+        get: operations["read_house"];
+        /**
+         * Change House
+         * @description Work otherwise from now on, in one thing.
+         */
+        put: operations["change_house"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try House
+         * @description What a change would do; nothing is changed.
+         */
+        post: operations["try_house"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/trial/flows/{flow_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At Flow
+         * @description A flow as it is and as a change would make it; nothing is changed.
+         */
+        post: operations["look_at_flow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/trial/plans/{session_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At Plan
+         * @description A plan that stands as it is and as a change would make it; nothing is changed.
+         */
+        post: operations["look_at_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/schools/beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare School
+         * @description What a school gives each region beside the one it was begun from; nothing is changed.
+         */
+        post: operations["compare_school"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read People
+         * @description Who works here, and who is invited.
+         */
+        get: operations["read_people"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Invite Person
+         * @description Invite somebody, with a one-time link.
+         */
+        post: operations["invite_person"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/invitations/{invitation_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Withdraw Invitation
+         * @description End an invitation before its time.
+         */
+        delete: operations["withdraw_invitation"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person_id}/role": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Role
+         * @description Make somebody an owner or a therapist.
+         */
+        put: operations["change_role"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Let Person Go
+         * @description End somebody's work here; what they did stays under their name.
+         */
+        delete: operations["let_person_go"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Practice
+         * @description Another name, time zone or country.
+         */
+        put: operations["change_practice"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Account
+         * @description The account, with the devices that are signed in; in the demo, which strangers share, with this one alone.
+         */
+        get: operations["read_account"];
+        /**
+         * Change Account
+         * @description Another name or e-mail.
+         */
+        put: operations["change_account"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Password
+         * @description Another password; every other device is signed out.
+         */
+        put: operations["change_password"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/second-factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Confirm Second Factor
+         * @description Let the secret count from now on.
+         */
+        put: operations["confirm_second_factor"];
+        /**
+         * Propose Second Factor
+         * @description A new secret; it counts once it is confirmed.
+         */
+        post: operations["propose_second_factor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/second-factor/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Drop Second Factor
+         * @description Go without a second factor.
+         */
+        post: operations["drop_second_factor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/devices/{sign_in_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Sign Out Device
+         * @description Sign out another device.
+         */
+        delete: operations["sign_out_device"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1517,6 +2281,37 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * Account
+         * @description What somebody has here of their own.
+         */
+        Account: {
+            /** Name */
+            name: string;
+            /** Email */
+            email: string;
+            /** Second Factor */
+            second_factor: boolean;
+            /** Recovery Codes */
+            recovery_codes: number;
+            /** Devices */
+            devices: components["schemas"]["Device"][];
+        };
+        /**
+         * AccountChange
+         * @description Name and e-mail from now on; the password is wanted where the e-mail is another one.
+         */
+        AccountChange: {
+            /** Name */
+            name: string;
+            /** Email */
+            email: string;
+            /**
+             * Password
+             * @default
+             */
+            password: string;
+        };
+        /**
          * Added
          * @description A region worked now that the plan has not: `seconds` 15 to 3600, until the next move. `part_id` is its own.
          */
@@ -1832,6 +2627,29 @@ export interface components {
             remedy: string;
         };
         /**
+         * AttendanceAt
+         * @description Whether the client of the session read at `revision` comes, with a word.
+         */
+        AttendanceAt: {
+            /** Revision */
+            revision: number;
+            /**
+             * Attendance
+             * @enum {string}
+             */
+            attendance: "expected" | "late" | "cancelled" | "did_not_come";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Accepted
+             * @default []
+             */
+            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
+        };
+        /**
          * Balance
          * @description Whole seconds of strokes on the client's left, right and middle, and of everything between strokes.
          */
@@ -1965,6 +2783,65 @@ export interface components {
             rows: string[][];
         };
         /**
+         * Booking
+         * @description A session to be booked: for a client of the practice or somebody new, what, how long, when.
+         *
+         *     `session_id` is made by the device, so that sending it twice books once. `flow_id`: the flow of the library that
+         *     the plan is made from. What does not go is stored only where it is `accepted`.
+         */
+        Booking: {
+            /**
+             * Session Id
+             * Format: uuid
+             */
+            session_id: string;
+            /** Client Id */
+            client_id?: string | null;
+            /** New Name */
+            new_name?: string | null;
+            /** Kind */
+            kind?: string | null;
+            /** Minutes */
+            minutes?: number | null;
+            start: components["schemas"]["LocalStart"];
+            /** Flow Id */
+            flow_id?: string | null;
+            repeat?: components["schemas"]["Repeat"] | null;
+            /**
+             * Accepted
+             * @default []
+             */
+            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
+        };
+        /**
+         * BookingAsked
+         * @description A booking as far as it is typed and picked.
+         */
+        BookingAsked: {
+            /**
+             * Line
+             * @default
+             */
+            line: string;
+            /** @default {} */
+            picked: components["schemas"]["Picked"];
+        };
+        /**
+         * BookingTrial
+         * @description What a booking would be, nothing stored: its plan in little, the day's load with it, what does not go.
+         *
+         *     `starts` are all its starts, where it repeats.
+         */
+        BookingTrial: {
+            brief: components["schemas"]["Brief"];
+            outline: components["schemas"]["Outline"];
+            hands: components["schemas"]["DayLoad"];
+            /** Clashes */
+            clashes: components["schemas"]["Clash"][];
+            /** Starts */
+            starts: components["schemas"]["LocalStart"][];
+        };
+        /**
          * Brief
          * @description What is asked of a session.
          *
@@ -1972,7 +2849,7 @@ export interface components {
          *     `area` is the id of a part of the body, for a kind that keeps to one. `surface` is the kind's own if not named;
          *     `first_position` the school's own.
          *     `focus` and `leave_out` are region ids; `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the
-         *     discomfort numbers (0 to 10) at which one eases off, in relaxation and in specific work.
+         *     discomfort numbers (0 to 10) at which one eases off, in relaxation and in specific work; the house's if not said.
          */
         Brief: {
             /**
@@ -2025,16 +2902,10 @@ export interface components {
              * @enum {string}
              */
             pressure: "light" | "medium" | "firm";
-            /**
-             * Ceiling
-             * @default 4
-             */
-            ceiling: number;
-            /**
-             * Specific Ceiling
-             * @default 7
-             */
-            specific_ceiling: number;
+            /** Ceiling */
+            ceiling?: number | null;
+            /** Specific Ceiling */
+            specific_ceiling?: number | null;
             /**
              * Lubricant
              * @default grapeseed_oil
@@ -2072,6 +2943,21 @@ export interface components {
             added: number;
         };
         /**
+         * Candidate
+         * @description A client that the letters could mean, with when they were here last.
+         */
+        Candidate: {
+            /**
+             * Client Id
+             * Format: uuid
+             */
+            client_id: string;
+            /** Name */
+            name: string;
+            /** Last At */
+            last_at: string | null;
+        };
+        /**
          * Cap
          * @description The most depth on a region, and why.
          */
@@ -2092,7 +2978,8 @@ export interface components {
          * CatalogueView
          * @description Everything that has a name on a screen, by id.
          *
-         *     `zones_to_hold`: by region, the zones at which a sore point may be pressed and held.
+         *     `zones_to_hold`: by region, the zones at which a sore point may be pressed and held. `usual_briefs`: by kind, the
+         *     brief that a session begins with here. `chosen`: by house rule, what the practice has chosen.
          */
         CatalogueView: {
             /** Regions */
@@ -2150,6 +3037,14 @@ export interface components {
             /** Zones To Hold */
             zones_to_hold: {
                 [key: string]: string[];
+            };
+            /** Usual Briefs */
+            usual_briefs: {
+                [key: string]: components["schemas"]["Brief"];
+            };
+            /** Chosen */
+            chosen: {
+                [key: string]: string;
             };
             /** Checks */
             checks: {
@@ -2269,8 +3164,10 @@ export interface components {
          *
          *     `place_depth` replaces the most depth at fragile places, `pass_seconds` the seconds of a stroke's pass,
          *     `ceilings` the highest discomfort number by work (`relaxation`, `specific`); `unasked` are consents that need no yes
-         *     on record; `plans` are strokes by slot that are planned there and go before others, `spares` those that are
-         *     not; `skips` are slots that are not planned on skin to be oiled.
+         *     on record, `asks` those that do; `lacks` are supports, surfaces or a warmer that are not there, `linen` is what is
+         *     laid out; `plans` are strokes by slot that are planned there and go before others, `spares` those that are not;
+         *     `skips` are slots that are not planned on skin to be oiled; `reaches` are zones by region at which a stroke is done
+         *     here as well; `seconds` replaces those of transitions.
          */
         Choice: {
             /** Id */
@@ -2309,6 +3206,21 @@ export interface components {
              */
             unasked: string[];
             /**
+             * Asks
+             * @default []
+             */
+            asks: string[];
+            /**
+             * Lacks
+             * @default []
+             */
+            lacks: string[];
+            /**
+             * Linen
+             * @default []
+             */
+            linen: string[];
+            /**
              * Plans
              * @default {}
              */
@@ -2325,6 +3237,40 @@ export interface components {
              * @default []
              */
             skips: ("open" | "dry" | "spread" | "warm" | "knead" | "specific" | "mobilise" | "rouse" | "flush" | "settle" | "contraction" | "close")[];
+            /**
+             * Reaches
+             * @default {}
+             */
+            reaches: {
+                [key: string]: {
+                    [key: string]: string[];
+                };
+            };
+            /**
+             * Seconds
+             * @default {}
+             */
+            seconds: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * Clash
+         * @description One thing that does not go together: at which session, and in words.
+         */
+        Clash: {
+            /**
+             * Session Id
+             * Format: uuid
+             */
+            session_id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "client_elsewhere" | "hands_strained" | "thumbs_strained";
+            /** Says */
+            says: string;
         };
         /**
          * ClientFacts
@@ -2447,7 +3393,8 @@ export interface components {
          *
          *     `pregnancy` says the weeks and days of `day`, or is empty; `ahead` what is still to change in it. `since` says of
          *     each thing that stands how it became known, by field and item: `consents foot`. `to_ask` are answers of intakes
-         *     that were questioned; `sore` the points of each visit, the last first.
+         *     that were questioned; `sore` the points of each visit, the last first. `again` are starts at which to book again: on
+         *     the weekday and at the hour of the newest session, some weeks later.
          */
         ClientPage: {
             /**
@@ -2481,6 +3428,8 @@ export interface components {
             visits: components["schemas"]["VisitLine"][];
             /** Sore */
             sore: components["schemas"]["PointsOfVisit"][];
+            /** Again */
+            again: components["schemas"]["LocalStart"][];
         };
         /**
          * ClientRecord
@@ -2714,6 +3663,14 @@ export interface components {
             seconds: components["schemas"]["SecondsRange"];
             /** Strokes */
             strokes: components["schemas"]["RitualStroke"][];
+        };
+        /**
+         * Code
+         * @description A code that the authenticator app shows.
+         */
+        Code: {
+            /** Code */
+            code: string;
         };
         /**
          * Column
@@ -2964,16 +3921,6 @@ export interface components {
             like: string;
         };
         /**
-         * Credentials
-         * @description What a person signs in with.
-         */
-        Credentials: {
-            /** Email */
-            email: string;
-            /** Password */
-            password: string;
-        };
-        /**
          * Cue
          * @description An active cue's two halves.
          */
@@ -3014,7 +3961,11 @@ export interface components {
         };
         /**
          * Day
-         * @description The sessions that start on `day` in the practice's time zone, in order, and what they ask of the hands.
+         * @description A therapist's sessions that start on `day` in the practice's time zone, in order, and what they ask of the hands.
+         *
+         *     `now` is the practice's present day and time. `working`: when sessions may start by the therapist's hours, as far as
+         *     those are said; `free`: what of it, or of the usual hours, is still to come and not booked; `clashes`: what of
+         *     the bookings does not go together. `strip` are the days about today.
          */
         Day: {
             /**
@@ -3022,12 +3973,21 @@ export interface components {
              * Format: date
              */
             day: string;
+            now: components["schemas"]["LocalStart"];
             /** Time Zone */
             time_zone: string;
             /** Sessions */
-            sessions: components["schemas"]["SessionView"][];
+            sessions: components["schemas"]["SessionOnDay"][];
             hands: components["schemas"]["DayLoad"];
             next_action: components["schemas"]["NextAction"] | null;
+            /** Working */
+            working: components["schemas"]["MinuteSpan"][];
+            /** Free */
+            free: components["schemas"]["MinuteSpan"][];
+            /** Clashes */
+            clashes: components["schemas"]["Clash"][];
+            /** Strip */
+            strip: components["schemas"]["DayMark"][];
         };
         /**
          * DayAnswer
@@ -3073,12 +4033,61 @@ export interface components {
             hazardous: boolean;
         };
         /**
+         * DayMark
+         * @description A day in the strip above the line: how many sessions it has, for how many minutes, and whether one works.
+         */
+        DayMark: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Sessions */
+            sessions: number;
+            /** Minutes */
+            minutes: number;
+            /** Works */
+            works: boolean;
+        };
+        /**
+         * DayNamed
+         * @description The day that was typed, None where it is none.
+         */
+        DayNamed: {
+            day: components["schemas"]["LocalStart"] | null;
+        };
+        /**
          * DayNote
          * @description What was said, in the therapist's words.
          */
         DayNote: {
             /** Note */
             note: string;
+        };
+        /**
+         * Device
+         * @description A browser in which one is signed in; `present` is the one that asks.
+         */
+        Device: {
+            /**
+             * Sign In Id
+             * Format: uuid
+             */
+            sign_in_id: string;
+            /** Device */
+            device: string;
+            /**
+             * Began At
+             * Format: date-time
+             */
+            began_at: string;
+            /**
+             * Seen At
+             * Format: date-time
+             */
+            seen_at: string;
+            /** Present */
+            present: boolean;
         };
         /**
          * Difference
@@ -3098,6 +4107,16 @@ export interface components {
             moved: string[];
             /** Reordered */
             reordered: boolean;
+        };
+        /**
+         * DoorView
+         * @description What the door offers here, and the countries a practice can be in (ISO 3166).
+         */
+        DoorView: {
+            /** Offers */
+            offers: ("demo" | "practices" | "invited")[];
+            /** Countries */
+            countries: string[];
         };
         /**
          * DraftReason
@@ -3456,6 +4475,14 @@ export interface components {
             repairs: components["schemas"]["Repair"][];
         };
         /**
+         * FirstSteps
+         * @description The steps still ahead, in the order in which they are offered.
+         */
+        FirstSteps: {
+            /** Ahead */
+            ahead: ("room" | "hours" | "house" | "client")[];
+        };
+        /**
          * Fit
          * @description A brief to which the session read at `revision` is fitted.
          */
@@ -3519,6 +4546,19 @@ export interface components {
              * @default
              */
             note: string;
+        };
+        /**
+         * FlowTouched
+         * @description A flow of the library that would be another one.
+         */
+        FlowTouched: {
+            /**
+             * Flow Id
+             * Format: uuid
+             */
+            flow_id: string;
+            /** Name */
+            name: string;
         };
         /**
          * FlowView
@@ -3727,8 +4767,92 @@ export interface components {
             into_warmer_minute: number;
         };
         /**
+         * Hours
+         * @description When a therapist works, by the practice's clock.
+         *
+         *     `days` are weekdays from Monday, 0. A session starts at `first_start` at the earliest and at `last_start` at the
+         *     latest; `gap_minutes` (0 to 120) are kept between the end of one booking and the start of the next.
+         */
+        Hours: {
+            /**
+             * Days
+             * @default [
+             *       0,
+             *       1,
+             *       2,
+             *       3,
+             *       4
+             *     ]
+             */
+            days: number[];
+            /**
+             * First Start
+             * @default 09:00:00
+             */
+            first_start: string;
+            /**
+             * Last Start
+             * @default 18:00:00
+             */
+            last_start: string;
+            /**
+             * Gap Minutes
+             * @default 15
+             */
+            gap_minutes: number;
+            lunch?: components["schemas"]["Lunch"] | null;
+        };
+        /**
+         * HoursView
+         * @description The hours; `said`: whether they have been said, or are the usual ones.
+         */
+        HoursView: {
+            hours: components["schemas"]["Hours"];
+            /** Said */
+            said: boolean;
+        };
+        /**
+         * HouseChange
+         * @description A change of how the practice works. `before` and `after` are what the item was and is; None: as usual.
+         *
+         *     `item` is a rule (`rules.end`), a transition (`seconds.turn`) or another; `says` is what it changed, in a sentence.
+         */
+        HouseChange: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Person Name */
+            person_name: string;
+            /** Item */
+            item: string;
+            /** Before */
+            before: string | null;
+            /** After */
+            after: string | null;
+            /** Says */
+            says: string;
+        };
+        /**
+         * HouseEffect
+         * @description What a change would do: which of so many flows, and which of so many plans that stand.
+         */
+        HouseEffect: {
+            /** Flows */
+            flows: components["schemas"]["FlowTouched"][];
+            /** Of Flows */
+            of_flows: number;
+            /** Plans */
+            plans: components["schemas"]["PlanTouched"][];
+            /** Of Plans */
+            of_plans: number;
+        };
+        /**
          * HouseRule
-         * @description A question on which practitioners disagree, its answers, the default and the reason for it.
+         * @description A question that practices answer otherwise, its answers, the default and the reason for it.
+         *
+         *     It is about how one works, what is in the room, or what a client is asked first.
          */
         HouseRule: {
             /** Id */
@@ -3740,12 +4864,78 @@ export interface components {
              * @default
              */
             gloss: string;
+            /**
+             * About
+             * @default work
+             * @enum {string}
+             */
+            about: "work" | "room" | "consent";
             /** Default */
             default: string;
             /** Reason */
             reason: string;
             /** Choice */
             choice: components["schemas"]["Choice"][];
+        };
+        /**
+         * HouseTrial
+         * @description One thing to work otherwise: a rule (`rules.end`), seconds (`seconds.turn`) or another; None: as usual.
+         */
+        HouseTrial: {
+            /** Item */
+            item: string;
+            /** After */
+            after: string | null;
+        };
+        /**
+         * HouseView
+         * @description What is chosen, by item (`rules.end`, `seconds.turn`, `minutes.chair.before`), and who changed it last.
+         *
+         *     `now` is what each item is and `usual` what it is unless changed; `own` has those alone that were changed. An item
+         *     of `bookings` is a list of minutes, one of `kinds` or `lubricants` says whether it is offered or in stock. `seconds`
+         *     are the names of transitions in the order in which they are told. `bounds`: the least and the most of a number, by
+         *     the part of its item.
+         */
+        HouseView: {
+            /** Now */
+            now: {
+                [key: string]: string;
+            };
+            /** Usual */
+            usual: {
+                [key: string]: string;
+            };
+            /** Own */
+            own: {
+                [key: string]: string;
+            };
+            /** Seconds */
+            seconds: {
+                [key: string]: string;
+            };
+            /** Bounds */
+            bounds: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
+            /** Changes */
+            changes: {
+                [key: string]: components["schemas"]["HouseChange"];
+            };
+        };
+        /**
+         * HouseWish
+         * @description The same, with what it was when it was looked at.
+         */
+        HouseWish: {
+            /** Item */
+            item: string;
+            /** After */
+            after: string | null;
+            /** Seen */
+            seen: string | null;
         };
         /**
          * InsertPart
@@ -3945,6 +5135,92 @@ export interface components {
             questions: components["schemas"]["IntakeQuestion"][];
         };
         /**
+         * InvitationHeld
+         * @description The secret part of an invitation's link.
+         */
+        InvitationHeld: {
+            /** Token */
+            token: string;
+        };
+        /**
+         * InvitationLine
+         * @description An invitation that nobody has taken up yet.
+         */
+        InvitationLine: {
+            /**
+             * Invitation Id
+             * Format: uuid
+             */
+            invitation_id: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "owner" | "therapist";
+            /** Invited For */
+            invited_for: string;
+            /** Made By */
+            made_by: string;
+            /**
+             * Expires At
+             * Format: date-time
+             */
+            expires_at: string;
+        };
+        /**
+         * InvitationLink
+         * @description A link that lets somebody join once, and the same as a QR code (SVG).
+         */
+        InvitationLink: {
+            /**
+             * Invitation Id
+             * Format: uuid
+             */
+            invitation_id: string;
+            /** Link */
+            link: string;
+            /** Qr Svg */
+            qr_svg: string;
+            /**
+             * Expires At
+             * Format: date-time
+             */
+            expires_at: string;
+        };
+        /**
+         * InvitationWanted
+         * @description Whom a link is for, and what they will be.
+         */
+        InvitationWanted: {
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "owner" | "therapist";
+            /**
+             * Invited For
+             * @default
+             */
+            invited_for: string;
+        };
+        /**
+         * Invited
+         * @description What whoever holds an invitation is told.
+         */
+        Invited: {
+            /** Practice */
+            practice: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "owner" | "therapist";
+            /** Invited For */
+            invited_for: string;
+            /** Made By */
+            made_by: string;
+        };
+        /**
          * Item
          * @description One answer to accept or to question. `id` is stable; `before` is what was on record, if that was something else.
          *
@@ -3992,6 +5268,20 @@ export interface components {
             before?: components["schemas"]["JsonValue"];
             after?: components["schemas"]["JsonValue"];
         };
+        /**
+         * Joining
+         * @description Somebody who takes an invitation up.
+         */
+        Joining: {
+            /** Token */
+            token: string;
+            /** Name */
+            name: string;
+            /** Email */
+            email: string;
+            /** Password */
+            password: string;
+        };
         JsonValue: unknown;
         /**
          * Judged
@@ -4021,7 +5311,7 @@ export interface components {
          * @description A kind of session, and the minutes of a booking that are not hands-on.
          *
          *     `areas` are offered by a kind that keeps to a part of the body; `seconds` replaces a region's own where the kind
-         *     gives it less. An `open_ended` kind has no minutes to meet.
+         *     gives it less. An `open_ended` kind has no minutes to meet. `offered`: whether the practice does it at all.
          */
         Kind: {
             /** Id */
@@ -4075,6 +5365,11 @@ export interface components {
             seconds: {
                 [key: string]: components["schemas"]["SecondsRange"];
             };
+            /**
+             * Offered
+             * @default true
+             */
+            offered: boolean;
         };
         /**
          * Known
@@ -4264,6 +5559,19 @@ export interface components {
             key: string;
         };
         /**
+         * LocalStart
+         * @description A day and a time of it, by the practice's clock.
+         */
+        LocalStart: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** At */
+            at: string;
+        };
+        /**
          * Log
          * @description What the therapist confirms: the depth that suited by region (1 to 5), and words.
          *
@@ -4426,7 +5734,7 @@ export interface components {
         };
         /**
          * Lubricant
-         * @description An oil, lotion or cream, and what of it some people must not have on the skin.
+         * @description An oil, lotion or cream, and what of it some people must not have on the skin; whether it is `in_stock`.
          */
         Lubricant: {
             /** Id */
@@ -4443,6 +5751,11 @@ export interface components {
              * @default []
              */
             contains: string[];
+            /**
+             * In Stock
+             * @default true
+             */
+            in_stock: boolean;
         };
         /**
          * LubricantAmount
@@ -4453,6 +5766,16 @@ export interface components {
             region: string;
             /** Millilitres */
             millilitres: number;
+        };
+        /**
+         * Lunch
+         * @description When no session is: from an hour on, for so many minutes (5 to 240).
+         */
+        Lunch: {
+            /** Starts */
+            starts: string;
+            /** Minutes */
+            minutes: number;
         };
         /**
          * MarkKept
@@ -4493,7 +5816,7 @@ export interface components {
         };
         /**
          * MeView
-         * @description The person signed in and their practice.
+         * @description The person signed in and their practice; `demo`: it is the shared one, `may`: the operations open to them.
          */
         MeView: {
             /**
@@ -4505,10 +5828,48 @@ export interface components {
             name: string;
             /** Email */
             email: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "owner" | "therapist";
             /** Practice */
             practice: string;
             /** Time Zone */
             time_zone: string;
+            /** Country */
+            country: string;
+            /** Demo */
+            demo: boolean;
+            /** May */
+            may: string[];
+        };
+        /**
+         * MemberLine
+         * @description Somebody who works here; `present` is whoever asks.
+         */
+        MemberLine: {
+            /**
+             * Person Id
+             * Format: uuid
+             */
+            person_id: string;
+            /** Name */
+            name: string;
+            /** Email */
+            email: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "owner" | "therapist";
+            /**
+             * Joined At
+             * Format: date-time
+             */
+            joined_at: string;
+            /** Present */
+            present: boolean;
         };
         /**
          * Mending
@@ -4542,6 +5903,16 @@ export interface components {
             other: string;
         };
         /**
+         * MinuteSpan
+         * @description A stretch of a day, in minutes since midnight by the practice's clock; over midnight it ends past 1440.
+         */
+        MinuteSpan: {
+            /** Begins */
+            begins: number;
+            /** Ends */
+            ends: number;
+        };
+        /**
          * MostMinutes
          * @description Minutes at most, and why.
          */
@@ -4550,6 +5921,38 @@ export interface components {
             minutes: number;
             /** Because */
             because: string;
+        };
+        /**
+         * Move
+         * @description What becomes of a booking; what is not said stays. `later_too`: those of its repeat after it go with it.
+         *
+         *     Later ones move by as many days and to the same time. What does not go is stored only where it is `accepted`.
+         */
+        Move: {
+            start?: components["schemas"]["LocalStart"] | null;
+            /** Minutes */
+            minutes?: number | null;
+            /** Person Id */
+            person_id?: string | null;
+            /**
+             * Later Too
+             * @default false
+             */
+            later_too: boolean;
+            /**
+             * Accepted
+             * @default []
+             */
+            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
+        };
+        /**
+         * MoveAt
+         * @description A move of the session read at `revision`.
+         */
+        MoveAt: {
+            /** Revision */
+            revision: number;
+            move: components["schemas"]["Move"];
         };
         /**
          * MovePart
@@ -4591,6 +5994,20 @@ export interface components {
             mirrored: boolean;
         };
         /**
+         * MoveTrial
+         * @description What a move would be, nothing stored: what does not go, the load of the day, and what gives way in the plan.
+         *
+         *     `count` is how many sessions it moves.
+         */
+        MoveTrial: {
+            /** Clashes */
+            clashes: components["schemas"]["Clash"][];
+            hands: components["schemas"]["DayLoad"];
+            difference: components["schemas"]["Difference"] | null;
+            /** Count */
+            count: number;
+        };
+        /**
          * Moved
          * @description Gone to the entry of the run sheet whose address is `to`, on or back.
          */
@@ -4617,6 +6034,16 @@ export interface components {
             kind: "moved";
             /** To */
             to: string;
+        };
+        /**
+         * NameGiven
+         * @description Who it was that walked in: somebody new, by name, or a client of the practice.
+         */
+        NameGiven: {
+            /** Name */
+            name?: string | null;
+            /** Client Id */
+            client_id?: string | null;
         };
         /**
          * NamedChange
@@ -4658,6 +6085,37 @@ export interface components {
             part_id: string;
             /** Seconds */
             seconds: number;
+        };
+        /**
+         * NewPassword
+         * @description The secret part of a password link, and the password from now on.
+         */
+        NewPassword: {
+            /** Token */
+            token: string;
+            /** Password */
+            password: string;
+        };
+        /**
+         * NewPractice
+         * @description A practice to open, and whose it is.
+         */
+        NewPractice: {
+            /** Practice */
+            practice: string;
+            /** Name */
+            name: string;
+            /** Email */
+            email: string;
+            /** Password */
+            password: string;
+            /** Time Zone */
+            time_zone: string;
+            /**
+             * Country
+             * @default
+             */
+            country: string;
         };
         /**
          * NextAction
@@ -4753,6 +6211,8 @@ export interface components {
         /**
          * OutlineStroke
          * @description Strokes of one part that follow one another at one depth; `start` and `seconds` as on the run sheet.
+         *
+         *     `window` is what of the drape is open, on `window_side`.
          */
         OutlineStroke: {
             /** Part */
@@ -4771,12 +6231,29 @@ export interface components {
             side: "left" | "right" | "mid" | "both";
             /** Position */
             position: string;
+            /** Window */
+            window: string;
+            /**
+             * Window Side
+             * @enum {string}
+             */
+            window_side: "left" | "right" | "mid" | "both";
             /** Start */
             start: number;
             /** Seconds */
             seconds: number;
             /** Depth */
             depth: number;
+        };
+        /**
+         * OwnBlock
+         * @description The rows of one position, as a practice works them.
+         */
+        OwnBlock: {
+            /** Position */
+            position: string;
+            /** Rows */
+            rows: string[][];
         };
         /**
          * OwnPaceView
@@ -4793,6 +6270,39 @@ export interface components {
             };
             /** Accepted At */
             accepted_at: string | null;
+        };
+        /**
+         * OwnSchool
+         * @description A school of the practice's own, begun from a shipped one, `base`: its name, how much of what, and the order.
+         *
+         *     `weights`: what a region gets of the time beside its size (0.1 to 5; 1, its share by size, where it is not named).
+         *     `usual`: a session of its kind begins with it. An `archived` one is not offered any
+         *     more, but plans that follow it stand.
+         */
+        OwnSchool: {
+            /** Name */
+            name: string;
+            /** Base */
+            base: string;
+            /**
+             * Weights
+             * @default {}
+             */
+            weights: {
+                [key: string]: number;
+            };
+            /** Blocks */
+            blocks: components["schemas"]["OwnBlock"][];
+            /**
+             * Usual
+             * @default false
+             */
+            usual: boolean;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
         };
         /**
          * PaceAccepted
@@ -4904,6 +6414,24 @@ export interface components {
             pace: number;
         };
         /**
+         * PasswordAgain
+         * @description The password, to make sure who asks.
+         */
+        PasswordAgain: {
+            /** Password */
+            password: string;
+        };
+        /**
+         * PasswordChange
+         * @description The password until now, and from now on.
+         */
+        PasswordChange: {
+            /** Old */
+            old: string;
+            /** New */
+            new: string;
+        };
+        /**
          * Paused
          * @description Time stands still: what passes from now on belongs to no part.
          */
@@ -4947,6 +6475,16 @@ export interface components {
             sends: "page" | "arrows" | "space";
         };
         /**
+         * PeopleHere
+         * @description Who works here, and who is invited.
+         */
+        PeopleHere: {
+            /** Members */
+            members: components["schemas"]["MemberLine"][];
+            /** Invitations */
+            invitations: components["schemas"]["InvitationLine"][];
+        };
+        /**
          * Pick
          * @description A stroke in one slot of a part, and the edits that put it there, and on the other side if that is worked alike.
          *
@@ -4975,6 +6513,21 @@ export interface components {
              * @default []
              */
             edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangePart"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertPart"] | components["schemas"]["SplitPart"] | components["schemas"]["MovePart"] | components["schemas"]["RemovePart"])[];
+        };
+        /**
+         * Picked
+         * @description What of a booking was picked by hand; it goes before what was typed.
+         */
+        Picked: {
+            /** Client Id */
+            client_id?: string | null;
+            /** New Name */
+            new_name?: string | null;
+            /** Kind */
+            kind?: string | null;
+            /** Minutes */
+            minutes?: number | null;
+            start?: components["schemas"]["LocalStart"] | null;
         };
         /**
          * Piece
@@ -5057,6 +6610,24 @@ export interface components {
              * @default false
              */
             order_by_hand: boolean;
+        };
+        /**
+         * PlanTouched
+         * @description A plan that stands and would be another one.
+         */
+        PlanTouched: {
+            /**
+             * Session Id
+             * Format: uuid
+             */
+            session_id: string;
+            /** Client Name */
+            client_name: string;
+            /**
+             * Starts At
+             * Format: date-time
+             */
+            starts_at: string;
         };
         /**
          * PointFound
@@ -5286,6 +6857,8 @@ export interface components {
          * Position
          * @description How the client lies or sits. `setup` says in order what is done for it, `supports` what that takes.
          *
+         *     In `setup`, `{bolster}` is what the practice has for a bolster, and so for each of `supports`.
+         *
          *     `upper` is the side of a pair that is workable where the client lies on the other; `flat` means lying on the
          *     table, `seated` sitting in the chair; `face_up`: the head lies so that it can be held.
          */
@@ -5327,6 +6900,21 @@ export interface components {
             upper?: ("left" | "right") | null;
         };
         /**
+         * PracticeChange
+         * @description What the practice is called, and where it is.
+         */
+        PracticeChange: {
+            /** Name */
+            name: string;
+            /** Time Zone */
+            time_zone: string;
+            /**
+             * Country
+             * @default
+             */
+            country: string;
+        };
+        /**
          * Press
          * @description A key that was sent, named as browsers name it.
          */
@@ -5359,6 +6947,46 @@ export interface components {
             bound: number;
             /** Sets Priced */
             sets_priced: number;
+        };
+        /**
+         * Proposal
+         * @description A booking as it is understood.
+         *
+         *     `client` is None for somebody new, who is then called `new_name`; `candidates` are others that the letters could
+         *     mean. `free` are further starts that keep hours and gaps. `visits`: how often the client has been here; the plan is
+         *     as last time if that is not 0. `clashes` are told before anything is stored. `problems` say what is still missing or
+         *     cannot be; without any the booking is `ready`.
+         */
+        Proposal: {
+            client: components["schemas"]["Candidate"] | null;
+            /** New Name */
+            new_name: string;
+            /** Candidates */
+            candidates: components["schemas"]["Candidate"][];
+            brief: components["schemas"]["Brief"];
+            start: components["schemas"]["LocalStart"];
+            /** Free */
+            free: components["schemas"]["LocalStart"][];
+            /** Now */
+            now: boolean;
+            /** Visits */
+            visits: number;
+            /** Clashes */
+            clashes: components["schemas"]["Clash"][];
+            /** Problems */
+            problems: string[];
+            /** Ready */
+            ready: boolean;
+        };
+        /**
+         * ProposedFactor
+         * @description A secret for an authenticator app, and the same as a QR code (SVG).
+         */
+        ProposedFactor: {
+            /** Secret */
+            secret: string;
+            /** Qr Svg */
+            qr_svg: string;
         };
         /**
          * Pull
@@ -5417,6 +7045,14 @@ export interface components {
             /** Revision */
             revision: number;
             record: components["schemas"]["ClientRecord"];
+        };
+        /**
+         * RecoveryCodes
+         * @description Codes that each open once; they are told this once.
+         */
+        RecoveryCodes: {
+            /** Codes */
+            codes: string[];
         };
         /**
          * Region
@@ -5653,6 +7289,44 @@ export interface components {
             edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangePart"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertPart"] | components["schemas"]["SplitPart"] | components["schemas"]["MovePart"] | components["schemas"]["RemovePart"])[];
         };
         /**
+         * Repeat
+         * @description The same again every `every_weeks` (1 to 26): `count` times in all (2 to 60), or until a day, that day included.
+         *
+         *     One of the two is said: a repeat without an end is refused.
+         */
+        Repeat: {
+            /** Every Weeks */
+            every_weeks: number;
+            /** Count */
+            count?: number | null;
+            /** Until */
+            until?: string | null;
+        };
+        /**
+         * RepeatAt
+         * @description The session read at `revision`, again every so many weeks.
+         */
+        RepeatAt: {
+            /** Revision */
+            revision: number;
+            repeat: components["schemas"]["Repeat"];
+            /**
+             * Accepted
+             * @default []
+             */
+            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
+        };
+        /**
+         * RepeatTrial
+         * @description What a repeat of a session that stands would be, nothing stored: the starts that follow it, what does not go.
+         */
+        RepeatTrial: {
+            /** Starts */
+            starts: components["schemas"]["LocalStart"][];
+            /** Clashes */
+            clashes: components["schemas"]["Clash"][];
+        };
+        /**
          * ReplanTable
          * @description One table for each part of a flow, the opening's first; none for a session without minutes to meet.
          */
@@ -5671,7 +7345,7 @@ export interface components {
         };
         /**
          * Restrictions
-         * @description All that health, pregnancy, consents and excluded places take away, each with its reason.
+         * @description All that health, pregnancy, consents, excluded places and the room take away, each with its reason.
          *
          *     `caps`: most depth by region. `positions`, `regions`, `heat` (on regions), `ingredients` (of the lubricant) and
          *     `strokes` may not be; `unless_asked` are regions that only a focus brings in. `excluded` are places to keep away
@@ -5791,6 +7465,17 @@ export interface components {
             stroke: string;
             /** Passes */
             passes?: number | null;
+        };
+        /**
+         * RoleWanted
+         * @description What a member is from now on.
+         */
+        RoleWanted: {
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "owner" | "therapist";
         };
         /**
          * Row
@@ -5984,6 +7669,9 @@ export interface components {
         /**
          * School
          * @description A rule set of order and weight, chosen as a whole; rules of two schools are never mixed.
+         *
+         *     `base`: the shipped school that a practice's own was begun from. `usual`: a session of its kind begins with it.
+         *     `offered`: whether it is chosen from any more.
          */
         School: {
             /** Id */
@@ -5997,6 +7685,18 @@ export interface components {
             gloss: string;
             /** Kind */
             kind: string;
+            /** Base */
+            base?: string | null;
+            /**
+             * Usual
+             * @default false
+             */
+            usual: boolean;
+            /**
+             * Offered
+             * @default true
+             */
+            offered: boolean;
             /**
              * Weights
              * @default {}
@@ -6006,6 +7706,43 @@ export interface components {
             };
             /** Block */
             block: components["schemas"]["Block"][];
+        };
+        /**
+         * SchoolMinutes
+         * @description Minutes of work by region in a session of `booked_minutes`, both sides together; why there is no plan, if so.
+         */
+        SchoolMinutes: {
+            /** Booked Minutes */
+            booked_minutes: number;
+            /** Minutes */
+            minutes: {
+                [key: string]: number;
+            };
+            /**
+             * Refused
+             * @default
+             */
+            refused: string;
+        };
+        /**
+         * SchoolTrial
+         * @description A school of one's own that is looked at, in a session of so many minutes.
+         */
+        SchoolTrial: {
+            school: components["schemas"]["OwnSchool"];
+            /**
+             * Booked Minutes
+             * @default 75
+             */
+            booked_minutes: number;
+        };
+        /**
+         * SchoolsBeside
+         * @description What each of two schools gives the regions: one's own, and the one it was begun from.
+         */
+        SchoolsBeside: {
+            own: components["schemas"]["SchoolMinutes"];
+            base: components["schemas"]["SchoolMinutes"];
         };
         /**
          * SecondsRange
@@ -6096,6 +7833,65 @@ export interface components {
             additions: components["schemas"]["AdditionKept"][];
         };
         /**
+         * SessionOnDay
+         * @description A session as the day shows it.
+         *
+         *     `span` is when it is by the practice's clock; `hands_by_then` the load of the day up to its end. `comes`: the client
+         *     comes, or came; `repeats`: it is one of several; `walk_in`: its client has no name yet.
+         */
+        SessionOnDay: {
+            /**
+             * Session Id
+             * Format: uuid
+             */
+            session_id: string;
+            /**
+             * Person Id
+             * Format: uuid
+             */
+            person_id: string;
+            /**
+             * Client Id
+             * Format: uuid
+             */
+            client_id: string;
+            /** Client Name */
+            client_name: string;
+            /** Know First */
+            know_first: string;
+            /**
+             * Starts At
+             * Format: date-time
+             */
+            starts_at: string;
+            span: components["schemas"]["MinuteSpan"];
+            /** Revision */
+            revision: number;
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "plan" | "work" | "log" | "logged";
+            brief: components["schemas"]["Brief"];
+            outline: components["schemas"]["Outline"];
+            hands_by_then: components["schemas"]["DayLoad"] | null;
+            /**
+             * Attendance
+             * @enum {string}
+             */
+            attendance: "expected" | "late" | "cancelled" | "did_not_come";
+            /** Attendance Note */
+            attendance_note: string;
+            /** Comes */
+            comes: boolean;
+            /** Repeats */
+            repeats: boolean;
+            /** Walk In */
+            walk_in: boolean;
+            /** Unread Intake */
+            unread_intake: string | null;
+        };
+        /**
          * SessionView
          * @description A session whole. `revision` must be sent back with every change of the plan.
          *
@@ -6103,8 +7899,12 @@ export interface components {
          *     one it began with.
          *     `day_answer`: what was answered to the question of the day, None until it was asked. `excluded_today`: places to
          *     keep off in this session alone. `news`: what became known of
-         *     the client since the plan was made. `unread_intake`: one that the client has handed in and nobody has read.
+         *     the client since the plan was made, `house_news` what the practice does otherwise since then; `house_brief`: the
+         *     brief that follows it there, if that is another one. `attendance` is whether the client comes, with a word;
+         *     `walk_in`: the client has no name yet. `unread_intake`: one that the client has handed in and nobody
+         *     has read.
          *
+         *     `hold_seconds`: how long a sore point is held; `specific_ceiling`: the number (0 to 10) at which one eases off.
          *     `can_undo` and `can_redo`: whether a change of the plan can be taken back, or done again. `difference` is what the
          *     change just made has changed, where the plan had to keep something.
          */
@@ -6154,8 +7954,49 @@ export interface components {
              * @default []
              */
             news: components["schemas"]["Known"][];
+            /**
+             * House News
+             * @default []
+             */
+            house_news: components["schemas"]["HouseChange"][];
+            house_brief?: components["schemas"]["Brief"] | null;
             /** Unread Intake */
             unread_intake?: string | null;
+            /**
+             * Attendance
+             * @default expected
+             * @enum {string}
+             */
+            attendance: "expected" | "late" | "cancelled" | "did_not_come";
+            /**
+             * Attendance Note
+             * @default
+             */
+            attendance_note: string;
+            /**
+             * Walk In
+             * @default false
+             */
+            walk_in: boolean;
+            /** Hold Seconds */
+            hold_seconds: number;
+            /** Specific Ceiling */
+            specific_ceiling: number;
+        };
+        /**
+         * SigningIn
+         * @description What a person signs in with; `code` is the second factor's, where they have one.
+         */
+        SigningIn: {
+            /** Email */
+            email: string;
+            /** Password */
+            password: string;
+            /**
+             * Code
+             * @default
+             */
+            code: string;
         };
         /**
          * Skip
@@ -6553,7 +8394,7 @@ export interface components {
         };
         /**
          * Support
-         * @description Something that holds the client up: a bolster, a pillow, a wedge.
+         * @description Something that holds the client up: a bolster, a pillow, a wedge. `instead` does where there is none.
          */
         Support: {
             /** Id */
@@ -6565,6 +8406,11 @@ export interface components {
              * @default
              */
             gloss: string;
+            /**
+             * Instead
+             * @default
+             */
+            instead: string;
         };
         /**
          * Table
@@ -6904,6 +8750,11 @@ export interface components {
              * Format: date-time
              */
             starts_at: string;
+            /**
+             * Attendance
+             * @enum {string}
+             */
+            attendance: "expected" | "late" | "cancelled" | "did_not_come";
             brief: components["schemas"]["Brief"];
             log: components["schemas"]["Log"] | null;
         };
@@ -6955,6 +8806,69 @@ export interface components {
             by: string;
             /** At */
             at?: string | null;
+        };
+        /**
+         * WalkIn
+         * @description Somebody without a record who is worked on now.
+         *
+         *     `session_id` is made by the device, so that sending it twice begins one session. `answer` is what they answered to
+         *     the few questions, `weeks` those of a pregnancy (0 to 44) if there is one; `consents` and `declined` are ids.
+         */
+        WalkIn: {
+            /**
+             * Session Id
+             * Format: uuid
+             */
+            session_id: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Minutes */
+            minutes: number;
+            /** Weeks */
+            weeks?: number | null;
+            /**
+             * Consents
+             * @default []
+             */
+            consents: string[];
+            /**
+             * Declined
+             * @default []
+             */
+            declined: string[];
+            /**
+             * @default {
+             *       "note": "",
+             *       "conditions": [],
+             *       "condition_places": [],
+             *       "excluded": []
+             *     }
+             */
+            answer: components["schemas"]["DayAnswer"];
+            /**
+             * Accepted
+             * @default []
+             */
+            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
+        };
+        /**
+         * WalkInQuestions
+         * @description Condition ids, stop signs first, and consent ids; pregnancy and where not are asked beside them.
+         *
+         *     `kind`: what somebody who walks in has usually: a chair session where there is one.
+         */
+        WalkInQuestions: {
+            /** Kind */
+            kind: string;
+            /** Conditions */
+            conditions: string[];
+            /** Consents */
+            consents: string[];
         };
         /**
          * WayChange
@@ -7115,6 +9029,8 @@ export interface components {
         /**
          * Problem
          * @description A problem document; `errors` names the fields at fault, if fields are, `offers` what would do instead.
+         *
+         *     `clashes` are what does not go with the day, where a booking was refused for that.
          */
         Problem: {
             /** Type */
@@ -7135,6 +9051,11 @@ export interface components {
              * @default []
              */
             offers: components["schemas"]["OfferedChange"][];
+            /**
+             * Clashes
+             * @default []
+             */
+            clashes: components["schemas"]["Clash"][];
         };
     };
     responses: {
@@ -7177,6 +9098,211 @@ export interface operations {
             503: components["responses"]["Problem"];
         };
     };
+    read_door: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoorView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    enter_demo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            429: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    open_practice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPractice"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            429: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    read_invitation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InvitationHeld"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Invited"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            429: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    join_practice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Joining"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            429: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    set_password_by_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPassword"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            429: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
     begin_sign_in: {
         parameters: {
             query?: never;
@@ -7186,7 +9312,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Credentials"];
+                "application/json": components["schemas"]["SigningIn"];
             };
         };
         responses: {
@@ -7411,6 +9537,100 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    read_headache_questions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeadacheQuestion"][];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    read_most_told: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    read_catalogue: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CatalogueView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -7443,6 +9663,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -7453,7 +9674,154 @@ export interface operations {
             503: components["responses"]["Problem"];
         };
     };
-    read_headache_questions: {
+    name_day: {
+        parameters: {
+            query: {
+                typed: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayNamed"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    read_booking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BookingAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proposal"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    try_booking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Booking"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookingTrial"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    book_session: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Booking"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    read_walk_in_questions: {
         parameters: {
             query?: never;
             header?: never;
@@ -7468,11 +9836,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HeadacheQuestion"][];
+                    "application/json": components["schemas"]["WalkInQuestions"];
                 };
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -7483,7 +9852,355 @@ export interface operations {
             503: components["responses"]["Problem"];
         };
     };
-    read_most_told: {
+    begin_walk_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WalkIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    name_walk_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameGiven"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    move_booking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveAt"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    take_back_booking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    try_move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Move"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MoveTrial"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    try_repeat: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Repeat"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepeatTrial"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    repeat_session: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RepeatAt"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    take_repeat_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    tell_attendance: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AttendanceAt"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    read_first_steps: {
         parameters: {
             query?: never;
             header?: never;
@@ -7498,11 +10215,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string[];
+                    "application/json": components["schemas"]["FirstSteps"];
                 };
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -7513,7 +10231,41 @@ export interface operations {
             503: components["responses"]["Problem"];
         };
     };
-    read_catalogue: {
+    skip_first_step: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                step: "room" | "hours" | "house" | "client";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    read_hours: {
         parameters: {
             query?: never;
             header?: never;
@@ -7528,11 +10280,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CatalogueView"];
+                    "application/json": components["schemas"]["HoursView"];
                 };
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -7541,6 +10294,733 @@ export interface operations {
             422: components["responses"]["Problem"];
             500: components["responses"]["Problem"];
             503: components["responses"]["Problem"];
+        };
+    };
+    change_hours: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Hours"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoursView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    read_house: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    change_house: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseWish"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    try_house: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseTrial"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseEffect"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    look_at_flow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                flow_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseTrial"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlowsBeside"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    look_at_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseTrial"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlowsBeside"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    compare_school: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SchoolTrial"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchoolsBeside"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    read_people: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleHere"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    invite_person: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InvitationWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InvitationLink"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    withdraw_invitation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                invitation_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    change_role: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoleWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    let_person_go: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    change_practice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PracticeChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    read_account: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Account"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    change_account: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AccountChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            429: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    change_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            429: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    confirm_second_factor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Code"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecoveryCodes"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    propose_second_factor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordAgain"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedFactor"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            429: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    drop_second_factor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordAgain"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            429: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    sign_out_device: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sign_in_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
         };
     };
     find_clients: {
@@ -7566,6 +11046,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -7636,6 +11117,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -7708,6 +11190,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -7934,6 +11417,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -7966,6 +11450,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -7998,6 +11483,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -8030,6 +11516,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -8132,6 +11619,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -8204,6 +11692,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -8236,6 +11725,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -8350,6 +11840,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -8778,6 +12269,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -8810,6 +12302,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -8842,6 +12335,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -9034,6 +12528,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -9106,6 +12601,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -9218,6 +12714,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -9250,6 +12747,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -9282,6 +12780,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -9357,6 +12856,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -9390,6 +12890,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -9425,6 +12926,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -9499,6 +13001,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -9571,6 +13074,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -9716,6 +13220,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -9787,6 +13292,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -9858,6 +13364,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -9972,6 +13479,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -10044,6 +13552,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];
@@ -10112,6 +13621,7 @@ export interface operations {
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
             404: components["responses"]["Problem"];
             409: components["responses"]["Problem"];
             410: components["responses"]["Problem"];

@@ -1,8 +1,7 @@
 /** What this device keeps of runs that nobody has open: sent if it still waits, then dropped once it is over. */
-import { api, body, Problem, type RunState } from "./client";
-import { forgetOld, forgetRun, forgetTaps, keptSessions, keptTaps, release } from "./keptRuns";
-
-const MOST_AT_ONCE = 200;
+import { Problem } from "./client";
+import { forgetOld, forgetRun, forgetTaps, keptSessions, keptSheet, keptTaps, release } from "./keptRuns";
+import { MOST_AT_ONCE, sendTaps } from "./sendTaps";
 
 export async function sweepRuns(): Promise<void> {
   for (const sessionId of await keptSessions()) {
@@ -20,15 +19,12 @@ export async function sweepRuns(): Promise<void> {
 }
 
 async function sweep(sessionId: string) {
-  const path = { session_id: sessionId };
   for (;;) {
-    const events = (await keptTaps(sessionId)).slice(0, MOST_AT_ONCE);
-    if (events.length === 0) break;
-    const run = await body<RunState>(
-      api.POST("/api/sessions/{session_id}/events", { params: { path }, body: { events, sheet: null } }),
-    );
-    await release(sessionId, new Set(events.map(({ id }) => id)), run);
+    const taps = (await keptTaps(sessionId)).slice(0, MOST_AT_ONCE);
+    const run = await sendTaps(sessionId, taps, (id) => keptSheet(sessionId, id));
+    await release(sessionId, new Set(taps.map(({ id }) => id)), run);
+    if (taps.length > 0) continue;
+    if (run.ended_at) await forgetRun(sessionId);
+    return;
   }
-  const run = await body<RunState>(api.GET("/api/sessions/{session_id}/run", { params: { path } }));
-  if (run.ended_at) await forgetRun(sessionId);
 }

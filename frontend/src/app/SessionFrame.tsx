@@ -2,9 +2,11 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, Outlet, useParams } from "@tanstack/react-router";
 import type { SessionView } from "../api/client";
 import { meQuery, sessionQuery } from "../api/queries";
+import { NameWalkIn } from "../features/today/walkIn/NameWalkIn";
 import { say } from "../phrases/screens/app";
 import { shared } from "../phrases/screens/shared";
 import { dayAndTime } from "../phrases/time";
+import { ATTENDANCE } from "../phrases/today";
 import { capital } from "../phrases/words";
 import { ProblemNote } from "../ui/ProblemNote";
 
@@ -14,11 +16,11 @@ interface Wanted {
 }
 
 /** The stage that wants attention, and what it wants. */
-function wanted({ stage, unread_intake, news }: SessionView): Wanted | null {
+function wanted({ stage, unread_intake, news = [], house_news = [] }: SessionView): Wanted | null {
   if (stage === "work") return { stage: "work", words: "under way" };
   if (stage === "log") return { stage: "log", words: say.toBeLogged };
   if (stage === "plan" && unread_intake) return { stage: "meet", words: shared.intakeToRead };
-  if (stage === "plan" && news.length) return { stage: "plan", words: "something new" };
+  if (stage === "plan" && news.length + house_news.length) return { stage: "plan", words: "something new" };
   return null;
 }
 
@@ -45,6 +47,10 @@ export function SessionFrame() {
             " "
           )}
         </h1>
+        {session.data?.walk_in && <NameWalkIn sessionId={sessionId} />}
+        {session.data && ATTENDANCE[session.data.attendance] && (
+          <p className="font-bold text-accent">△ {capital(ATTENDANCE[session.data.attendance])}</p>
+        )}
         {session.data && me.data && (
           <p className="text-quiet">
             {dayAndTime(session.data.starts_at, me.data.time_zone, new Date())}

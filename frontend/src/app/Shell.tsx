@@ -1,17 +1,14 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Link, Outlet, useNavigate } from "@tanstack/react-router";
-import { LogOut, Moon, Sun } from "lucide-react";
-import { useState } from "react";
-import { countTaps } from "../api/keptRuns";
+import { useQuery } from "@tanstack/react-query";
+import { Link, Outlet } from "@tanstack/react-router";
+import { UserRound } from "lucide-react";
+import type { Me } from "../api/client";
 import { meQuery } from "../api/queries";
-import { signOut } from "../api/signOut";
+import { SignOut } from "../features/account/SignOut";
+import { ThemeButton } from "../features/account/ThemeButton";
 import { say } from "../phrases/screens/app";
-import { Button } from "../ui/Button";
-import { focusIn } from "../ui/focusIn";
 import { Wordmark } from "../ui/Wordmark";
-import { useTheme } from "./theme";
 
-/** The frame round every page but Work. */
+/** The frame round every page but Work. On a small screen all but the pages themselves is found at the account. */
 export function Shell() {
   const me = useQuery(meQuery);
   return (
@@ -34,7 +31,7 @@ export function Shell() {
             <Link
               key={to}
               to={to}
-              activeOptions={{ exact: true }}
+              activeOptions={{ exact: true, includeSearch: false }}
               className="flex min-h-11 items-center rounded-field px-2 sm:px-3 hover:bg-base-200"
               activeProps={{ className: "font-bold", "aria-current": "page" }}
             >
@@ -42,9 +39,9 @@ export function Shell() {
             </Link>
           ))}
         </nav>
-        <span className="ml-auto hidden text-quiet sm:inline">{me.data?.practice}</span>
-        <ThemeButton />
-        {me.data && <SignOut name={me.data.name} />}
+        {me.data && <Whereabouts me={me.data} />}
+        <ThemeButton className="max-sm:hidden" />
+        {me.data && <SignOut name={me.data.name} className="max-sm:hidden" />}
       </header>
       <main id="page" className="flex-1 pb-10">
         <Outlet />
@@ -56,68 +53,30 @@ export function Shell() {
   );
 }
 
-function ThemeButton() {
-  const [theme, setTheme] = useTheme();
-  const night = theme === "nightroom";
-  return (
-    <Button
-      look="quiet"
-      className="btn-square ml-auto size-11 sm:ml-0"
-      aria-pressed={night}
-      aria-label={say.dimScreenForNightRoom}
-      title={night ? "Day light" : "Night room"}
-      onClick={() => setTheme(night ? "shore" : "nightroom")}
-    >
-      {night ? <Sun aria-hidden="true" size={20} /> : <Moon aria-hidden="true" size={20} />}
-    </Button>
-  );
-}
-
-function SignOut({ name }: { name: string }) {
-  const queries = useQueryClient();
-  const navigate = useNavigate();
-  const [unsent, setUnsent] = useState(0);
-  const out = useMutation({
-    mutationFn: signOut,
-    onSuccess: async () => {
-      setUnsent(0);
-      queries.clear();
-      await navigate({ to: "/sign-in" });
-    },
-  });
-  const ask = async () => {
-    const waiting = await countTaps().catch(() => 0);
-    if (waiting > 0) setUnsent(waiting);
-    else out.mutate();
-  };
+/** The practice and the person, each leading to what is set there. */
+function Whereabouts({ me }: { me: Me }) {
   return (
     <>
-      <Button look="quiet" className="px-2 font-normal" onClick={ask} aria-label={say.signOut(name)}>
-        <LogOut aria-hidden="true" size={20} />
-        <span className="hidden sm:inline">Sign out</span>
-      </Button>
-      {unsent > 0 && (
-        <div
-          ref={focusIn}
-          tabIndex={-1}
-          role="alertdialog"
-          aria-modal="true"
-          aria-label={say.signOutNow}
-          onKeyDown={(event) => event.key === "Escape" && setUnsent(0)}
-          className="fixed inset-0 z-40 grid place-items-center bg-black/50 p-5 outline-none"
-        >
-          <div className="grid max-w-md gap-4 rounded-box bg-base-100 px-7 py-6 text-base-content shadow-xl">
-            <h2 className="text-2xl">{say.signOutNow}</h2>
-            <p>{say.tapsStay(unsent)}</p>
-            <div className="flex flex-wrap gap-3">
-              <Button look="main" onClick={() => out.mutate()}>
-                Sign out
-              </Button>
-              <Button onClick={() => setUnsent(0)}>{say.staySignedIn}</Button>
-            </div>
-          </div>
-        </div>
-      )}
+      <Link
+        to="/practice"
+        aria-label={say.settingsOf(me.practice) + (me.demo ? ` ${say.sharedDemo}` : "")}
+        className="btn btn-ghost ml-auto min-h-11 px-2 font-normal max-sm:hidden"
+        activeProps={{ className: "font-bold", "aria-current": "page" }}
+      >
+        <span className="max-w-[16rem] truncate">{me.practice}</span>{" "}
+        {me.demo && (
+          <span className="hidden rounded bg-base-200 px-2 text-quiet lg:inline">{say.sharedDemo}</span>
+        )}
+      </Link>
+      <Link
+        to="/account"
+        aria-label={say.accountOf(me.name)}
+        className="btn btn-ghost min-h-11 px-2 font-normal max-sm:ml-auto"
+        activeProps={{ className: "font-bold", "aria-current": "page" }}
+      >
+        <UserRound aria-hidden="true" size={20} />
+        <span className="hidden max-w-[10rem] truncate xl:inline">{me.name}</span>
+      </Link>
     </>
   );
 }

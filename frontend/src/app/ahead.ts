@@ -5,7 +5,7 @@ import { catalogueQuery, meQuery, sessionQuery } from "../api/queries";
 
 /** Pages for which nobody is signed in. */
 export function outside(path: string): boolean {
-  return path.startsWith("/sign-in") || path.startsWith("/intake") || path.startsWith("/trust");
+  return /^\/(sign-in|open|join|password|intake|trust)\b/.test(path);
 }
 
 /** What a page at `path` will ask for. Who is signed in, every page wants to know. */

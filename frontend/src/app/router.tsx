@@ -9,21 +9,27 @@ import {
 import { Problem } from "../api/client";
 import { meQuery } from "../api/queries";
 import { finishSignOut } from "../api/signOut";
+import { AccountPage } from "../features/account/AccountPage";
 import { ClientPage } from "../features/clients/ClientPage";
 import { ClientsPage } from "../features/clients/ClientsPage";
 import { BringInPage } from "../features/clients/exchange/BringInPage";
 import { MeetPage } from "../features/clients/MeetPage";
 import { ReviewPage } from "../features/clients/ReviewPage";
+import { DoorPage } from "../features/door/DoorPage";
+import { JoinPage } from "../features/door/JoinPage";
+import { OpenPage } from "../features/door/OpenPage";
+import { PasswordPage } from "../features/door/PasswordPage";
+import { TrustPage } from "../features/door/TrustPage";
 import { FlowsPage } from "../features/flows/FlowsPage";
 import { FootSwitchPage } from "../features/footSwitch/FootSwitchPage";
 import { IntakePage } from "../features/intake/IntakePage";
 import { LearnPage } from "../features/learn/LearnPage";
 import { LogPage } from "../features/log/LogPage";
 import { PlanPage } from "../features/plan/PlanPage";
+import { PracticePage } from "../features/practice/PracticePage";
 import { SheetPage } from "../features/sheet/SheetPage";
-import { SignInPage } from "../features/signIn/SignInPage";
-import { TrustPage } from "../features/signIn/TrustPage";
 import { TodayPage } from "../features/today/TodayPage";
+import { WalkInPage } from "../features/today/walkIn/WalkInPage";
 import { WorkPage } from "../features/work";
 import { ProblemNote } from "../ui/ProblemNote";
 import { NotHere } from "./NotHere";
@@ -35,13 +41,27 @@ const root = createRootRouteWithContext<{ queries: QueryClient }>()({
   notFoundComponent: NotHere,
 });
 
+type DaySearch = { day?: string; client?: string; at?: string; flow?: string };
+
+const UUID = /^[0-9a-f-]{36}$/;
+
+/** What an address says under a name, if it can be that at all. */
+function matching(search: Record<string, unknown>, name: keyof DaySearch, form: RegExp): DaySearch {
+  const said = search[name];
+  return typeof said === "string" && form.test(said) ? { [name]: said } : {};
+}
+
 const signIn = createRoute({
   getParentRoute: () => root,
   path: "/sign-in",
   validateSearch: (search: Record<string, unknown>): { to?: string } =>
     typeof search.to === "string" && search.to.startsWith("/") ? { to: search.to } : {},
-  component: SignInPage,
+  component: DoorPage,
 });
+
+const open = createRoute({ getParentRoute: () => root, path: "/open", component: OpenPage });
+const join = createRoute({ getParentRoute: () => root, path: "/join", component: JoinPage });
+const password = createRoute({ getParentRoute: () => root, path: "/password", component: PasswordPage });
 
 /** A form that a client fills in: nobody signs in for it, and it knows nothing of the practice. */
 const intake = createRoute({ getParentRoute: () => root, path: "/intake", component: IntakePage });
@@ -72,7 +92,22 @@ const inside = createRoute({
 });
 
 const framed = createRoute({ getParentRoute: () => inside, id: "framed", component: Shell });
-const today = createRoute({ getParentRoute: () => framed, path: "/", component: TodayPage });
+const today = createRoute({
+  getParentRoute: () => framed,
+  path: "/",
+  /**
+   * `day`: another day than today, as ISO date. `client`, `at` and `flow`: whom a session is to be booked for, at what
+   * hour of that day, from which flow of the library.
+   */
+  validateSearch: (search: Record<string, unknown>): DaySearch => ({
+    ...matching(search, "day", /^\d{4}-\d{2}-\d{2}$/),
+    ...matching(search, "client", UUID),
+    ...matching(search, "at", /^\d{2}:\d{2}$/),
+    ...matching(search, "flow", UUID),
+  }),
+  component: TodayPage,
+});
+const walkIn = createRoute({ getParentRoute: () => framed, path: "walk-in", component: WalkInPage });
 const session = createRoute({
   getParentRoute: () => framed,
   path: "session/$sessionId",
@@ -91,6 +126,8 @@ const review = createRoute({
   component: ReviewPage,
 });
 const flows = createRoute({ getParentRoute: () => framed, path: "flows", component: FlowsPage });
+const account = createRoute({ getParentRoute: () => framed, path: "account", component: AccountPage });
+const practice = createRoute({ getParentRoute: () => framed, path: "practice", component: PracticePage });
 const meet = createRoute({ getParentRoute: () => session, path: "meet", component: MeetPage });
 const plan = createRoute({
   getParentRoute: () => session,
@@ -119,16 +156,22 @@ export function makeRouter(queries: QueryClient) {
   return createRouter({
     routeTree: root.addChildren([
       signIn,
+      open,
+      join,
+      password,
       trust,
       intake,
       inside.addChildren([
         framed.addChildren([
           today,
+          walkIn,
           clients,
           bringIn,
           client,
           review,
           flows,
+          account,
+          practice,
           session.addChildren([meet, plan, sheet, log, learn]),
         ]),
         work,

@@ -1,7 +1,7 @@
 import { useId, useMemo } from "react";
 import type { Outline, RunSheet } from "../api/client";
 import { say } from "../phrases/screens/compare";
-import { smallSwells } from "../tideline/layout";
+import { smallSwells } from "../tideline/swells";
 import { Ripples, Surface } from "../tideline/Water";
 import { useWidth } from "../ui/useWidth";
 

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, useEffect, useState } from "react";
+import { type FormEvent, useState } from "react";
 import { api, body, type DayAnswer, type Excluded, type Headache, type SessionView } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
 import { say } from "../phrases/screens/meeting";
@@ -7,12 +7,13 @@ import { shared } from "../phrases/screens/shared";
 import { capital, placeName } from "../phrases/words";
 import { Button } from "../ui/Button";
 import { Tick } from "../ui/Tick";
+import { useSettled } from "../ui/useSettled";
 import { ConditionChoice } from "./ConditionChoice";
 import { HeadacheAsked, isAnswered } from "./HeadacheAsked";
 import { type ChosenPlace, PlaceChoice } from "./PlaceChoice";
-import { placeKey, placesOf, tellPlaces } from "./places";
+import { placeKey } from "./places";
 import { liesOnTheSide, unplacedOf } from "./unplaced";
-import { WhereIsIt } from "./WhereIsIt";
+import { WhereAreThey } from "./WhereAreThey";
 
 interface Props {
   session: SessionView;
@@ -112,17 +113,13 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
           ))}
         </fieldset>
       )}
-      {somewhere.map((id) => (
-        <WhereIsIt
-          key={id}
-          catalogue={catalogue}
-          condition={catalogue.conditions[id]?.name ?? id}
-          places={placesOf(told, id)}
-          nowhere={say.nowhereWeWork}
-          onTheSide={liesOnTheSide(session.evaluation.restrictions)}
-          onTell={(places) => setTold(tellPlaces(told, id, places))}
-        />
-      ))}
+      <WhereAreThey
+        catalogue={catalogue}
+        conditions={somewhere}
+        told={told}
+        onTheSide={liesOnTheSide(session.evaluation.restrictions)}
+        onTell={setTold}
+      />
       {headache && (
         <HeadacheAsked
           sessionId={session.session_id}
@@ -168,11 +165,7 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
 
 /** The places that the note names, as the server hears them, a moment after the last letter. */
 function useHeard(sessionId: string, note: string): { heard: Excluded[]; listening: boolean } {
-  const [settled, setSettled] = useState(note);
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(note), LISTENS);
-    return () => clearTimeout(timer);
-  }, [note]);
+  const settled = useSettled(note, LISTENS);
   const heard = useQuery({
     queryKey: ["heard", sessionId, settled],
     queryFn: () =>

@@ -61,3 +61,29 @@ export function longDate(day: string): string {
     timeZone: "UTC",
   });
 }
+
+/** A day as ISO date in short: `Thu 3 Dec`, with the year where it is not this one. */
+export function dayInWords(day: string, now: Date = new Date()): string {
+  const at = new Date(`${day}T12:00:00Z`);
+  const thisYear = at.getUTCFullYear() === now.getUTCFullYear();
+  return at.toLocaleDateString(undefined, {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+    ...(thisYear ? {} : { year: "numeric" }),
+    timeZone: "UTC",
+  });
+}
+
+/** Hours and minutes of a time of day: `10:05` of `10:05:00`. */
+export function clockTime(of: string): string {
+  return of.slice(0, 5);
+}
+
+/** Minutes as one says a stretch of a day: `1 h 20`, `45 min`, `2 h`. */
+export function stretch(minutes: number): string {
+  const hours = Math.floor(minutes / 60);
+  const rest = minutes % 60;
+  if (hours === 0) return `${rest} min`;
+  return rest === 0 ? `${hours} h` : `${hours} h ${String(rest).padStart(2, "0")}`;
+}

@@ -11,7 +11,12 @@ const known = {
 } as unknown as Catalogue;
 const brief = (over: Partial<Brief>) =>
   ({ kind: "full_body", booked_minutes: 60, focus: [], leave_out: [], ...over }) as unknown as Brief;
-const day = (...stages: string[]) => ({ sessions: stages.map((stage) => ({ stage })) }) as unknown as Day;
+const day = (...stages: string[]) =>
+  ({
+    day: "2026-05-04",
+    now: { day: "2026-05-04", at: "10:00" },
+    sessions: stages.map((stage) => ({ stage, comes: true })),
+  }) as unknown as Day;
 
 describe("Today's words", () => {
   it("say what a brief asks for", () => {
@@ -24,6 +29,9 @@ describe("Today's words", () => {
 
   it("say the day in one sentence", () => {
     expect(daySentence(day())).toBe("No sessions today.");
+    expect(daySentence({ ...day(), day: "2026-05-05" })).toBe("No sessions.");
+    const gone = { ...day("plan"), sessions: [{ stage: "plan", comes: false }] } as unknown as Day;
+    expect(daySentence(gone)).toBe("No sessions today. One cancelled or did not come.");
     expect(daySentence(day("plan"))).toBe("One session, none logged yet.");
     expect(daySentence(day("logged", "plan", "plan"))).toBe("Three sessions, one logged.");
     expect(daySentence(day("logged", "logged"))).toBe("Two sessions, all logged. Rest your hands.");
@@ -31,9 +39,9 @@ describe("Today's words", () => {
 
   it("say what the day asks of the hands", () => {
     const hands = { hazardous: false, strain: 5.92, thumb_seconds: 130, thumb_budget_seconds: 2700 };
-    expect(handsSentence(hands)).toBe(
+    expect(handsSentence(hands, true)).toBe(
       "Your hands today: within bounds, strain index 5.9 of 10 at most, 2 of the 45 min that thumbs bear.",
     );
-    expect(handsSentence({ ...hands, hazardous: true })).toContain("a straining day");
+    expect(handsSentence({ ...hands, hazardous: true }, false)).toContain("on this day: a straining day");
   });
 });

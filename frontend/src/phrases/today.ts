@@ -1,4 +1,4 @@
-import type { Brief, Catalogue, Day, SessionView } from "../api/client";
+import type { Attendance, Brief, Catalogue, Day, SessionView } from "../api/client";
 import { listed } from "./words";
 
 type Stage = SessionView["stage"];
@@ -10,6 +10,14 @@ export const STAGE_WORDS: Record<Stage, string> = {
   logged: "logged",
 };
 
+/** Whether a client comes, or came. */
+export const ATTENDANCE: Record<Attendance, string> = {
+  expected: "",
+  late: "came late",
+  cancelled: "cancelled",
+  did_not_come: "did not come",
+};
+
 export const STAGE_PAGE: Record<Stage, "plan" | "work" | "log"> = {
   plan: "plan",
   work: "work",
@@ -18,15 +26,13 @@ export const STAGE_PAGE: Record<Stage, "plan" | "work" | "log"> = {
 };
 
 /** What the whole day asks of the therapist's hands. */
-export function handsSentence({
-  hazardous,
-  strain,
-  thumb_seconds,
-  thumb_budget_seconds,
-}: Day["hands"]): string {
+export function handsSentence(
+  { hazardous, strain, thumb_seconds, thumb_budget_seconds }: Day["hands"],
+  today: boolean,
+): string {
   const load = hazardous ? "a straining day" : "within bounds";
   const thumbs = `${Math.round(thumb_seconds / 60)} of the ${Math.round(thumb_budget_seconds / 60)} min that thumbs bear`;
-  return `Your hands today: ${load}, strain index ${Math.round(strain * 10) / 10} of 10 at most, ${thumbs}.`;
+  return `Your hands ${today ? "today" : "on this day"}: ${load}, strain index ${Math.round(strain * 10) / 10} of 10 at most, ${thumbs}.`;
 }
 
 /** What a brief asks for, in one line. */
@@ -42,14 +48,18 @@ export function askedFor(brief: Brief, known: Pick<Catalogue, "regions" | "kinds
 
 const NUMBERS = ["No", "One", "Two", "Three", "Four", "Five", "Six", "Seven", "Eight", "Nine"];
 
-/** The day in one sentence. */
+/** The day in one sentence; who does not come is told beside it. */
 export function daySentence(day: Day): string {
-  const count = day.sessions.length;
-  if (count === 0) return "No sessions today.";
-  const logged = day.sessions.filter((session) => session.stage === "logged").length;
+  const come = day.sessions.filter(({ comes }) => comes);
+  const count = come.length;
+  const gone = day.sessions.length - count;
+  const without = gone === 0 ? "" : ` ${NUMBERS[gone] ?? gone} cancelled or did not come.`;
+  if (count === 0) return `${day.day === day.now.day ? "No sessions today." : "No sessions."}${without}`;
+  const logged = come.filter((session) => session.stage === "logged").length;
   const all = `${NUMBERS[count] ?? count} ${count === 1 ? "session" : "sessions"}`;
-  if (logged === count) return `${all}, all logged. Rest your hands.`;
+  if (logged === count) return `${all}, all logged. Rest your hands.${without}`;
+  if (day.day > day.now.day) return `${all}.${without}`;
   const done =
     logged === 0 ? "none logged yet" : `${(NUMBERS[logged] ?? String(logged)).toLowerCase()} logged`;
-  return `${all}, ${done}.`;
+  return `${all}, ${done}.${without}`;
 }

@@ -1,7 +1,8 @@
-import { useId, useMemo } from "react";
+import { type PointerEvent, useId, useMemo, useRef } from "react";
 import { say } from "../phrases/screens/tableplan";
-import { layTablePlan, type Spot, type TablePlanLayout } from "./layout";
+import { layTablePlan, type Spot } from "./layout";
 import type { Moment, Names } from "./moment";
+import { Footprint, Patterns, Sheet } from "./parts";
 
 interface Props {
   moment: Moment;
@@ -14,15 +15,34 @@ interface Props {
   /** How the edge of a shaded place is drawn: the surer, the more whole. */
   edged?: Readonly<Record<string, "whole" | "dashed" | "dotted">>;
   onPick?: (spot: Spot) => void;
+  /** How far a pressed place has been dragged, in pixels: up and to the right is more. 0 is the press itself. */
+  onDrag?: ((spot: Spot, pixels: number) => void) | undefined;
 }
 
 const EDGES = { whole: "none", dashed: "5 2.5", dotted: "0.5 2.5" } as const;
 
 /** Straight down on the table, chair or mat: the client as they lie, cloth, bolsters, strokes, and where one stands. */
-export function TablePlan({ moment, catalogue, spots, chosen, shaded, edged, onPick }: Props) {
+export function TablePlan({ moment, catalogue, spots, chosen, shaded, edged, onPick, onDrag }: Props) {
   const layout = useMemo(() => layTablePlan(moment, catalogue), [moment, catalogue]);
   const id = useId();
   const picked = spots ?? layout.spots;
+  const pressed = useRef<[number, number]>(undefined);
+  const dragging = (spot: Spot) =>
+    onDrag && {
+      onPointerDown: (event: PointerEvent<SVGPathElement>) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        pressed.current = [event.clientX, event.clientY];
+        onDrag(spot, 0);
+      },
+      onPointerMove: (event: PointerEvent<SVGPathElement>) => {
+        if (!pressed.current) return;
+        const [x, y] = pressed.current;
+        onDrag(spot, event.clientX - x + (y - event.clientY));
+      },
+      onPointerUp: () => {
+        pressed.current = undefined;
+      },
+    };
   return (
     <svg
       viewBox={`0 0 ${layout.width} ${layout.height}`}
@@ -86,9 +106,10 @@ export function TablePlan({ moment, catalogue, spots, chosen, shaded, edged, onP
               key={spot.key}
               d={spot.path}
               data-spot={spot.key}
-              className={`cursor-pointer stroke-primary hover:fill-primary/25 ${spot.key === chosen ? "fill-primary/40" : "fill-transparent"}`}
+              className={`${onDrag ? "cursor-grab touch-none" : "cursor-pointer"} stroke-primary hover:fill-primary/25 ${spot.key === chosen ? "fill-primary/40" : "fill-transparent"}`}
               strokeWidth={spots ? 0.6 : 0}
               onClick={() => onPick(spot)}
+              {...dragging(spot)}
             >
               <title>{spot.name}</title>
             </path>
@@ -123,70 +144,5 @@ export function TablePlan({ moment, catalogue, spots, chosen, shaded, edged, onP
         {layout.rightIsUp ? "client’s left" : "client’s right"}
       </text>
     </svg>
-  );
-}
-
-/** Hatching for places to keep off, and the sheet with its window cut out. */
-function Patterns({ id, layout }: { id: string; layout: TablePlanLayout }) {
-  return (
-    <defs>
-      <pattern
-        id={`${id}-off`}
-        width="4"
-        height="4"
-        patternUnits="userSpaceOnUse"
-        patternTransform="rotate(45)"
-      >
-        <path d="M0 0V4" className="stroke-accent" strokeWidth={1.6} />
-      </pattern>
-      <pattern
-        id={`${id}-weave`}
-        width="5"
-        height="5"
-        patternUnits="userSpaceOnUse"
-        patternTransform="rotate(12)"
-      >
-        <path d="M0 2.5H5" className="stroke-base-content" strokeWidth={0.25} opacity={0.35} />
-      </pattern>
-      <mask id={`${id}-sheet`}>
-        <rect width={layout.width} height={layout.height} fill="white" />
-        {layout.cloth?.open.map((path) => (
-          <path key={path} d={path} fill="black" />
-        ))}
-      </mask>
-    </defs>
-  );
-}
-
-function Sheet({ id, layout }: { id: string; layout: TablePlanLayout }) {
-  if (!layout.cloth) return null;
-  const { path, fold, open } = layout.cloth;
-  return (
-    <g mask={`url(#${id}-sheet)`}>
-      <path d={path} className="fill-cloth" opacity={0.86} />
-      <path d={path} fill={`url(#${id}-weave)`} />
-      <path d={fold} className="fill-none stroke-quiet" strokeWidth={1.4} opacity={0.7} />
-      {open.map((edge) => (
-        <path key={edge} d={edge} className="fill-none stroke-quiet" strokeWidth={2} opacity={0.7} />
-      ))}
-    </g>
-  );
-}
-
-/** One bare foot on the floor, its toes toward the table. */
-function Footprint({ x, y, height }: { x: number; y: number; height: number }) {
-  const middle = height / 2;
-  const beside = Math.abs(y - middle) > 20;
-  const turn = beside ? (y < middle ? 180 : 0) : x < 60 ? 90 : -90;
-  return (
-    <g transform={`translate(${x} ${y}) rotate(${turn})`} className="fill-primary">
-      <path d="M-2.4 -2C-2.8 -5.4 2.8 -5.4 2.4 -2C2.2 0 1.4 1 1.7 3.4C2 6.4 -2 6.4 -1.7 3.4C-1.4 1 -2.2 0 -2.4 -2Z" />
-      <path
-        d="M-2.2 -5.6h0M0 -6.6h0M2.1 -5.9h0"
-        className="stroke-primary"
-        strokeWidth={1.5}
-        strokeLinecap="round"
-      />
-    </g>
   );
 }

@@ -8,6 +8,7 @@ interface Case {
   points: SorePoint[];
   seconds: number;
   ceiling: number;
+  hold: number;
   falls: Record<string, number>;
   treating: Treating;
 }
@@ -16,5 +17,5 @@ interface Case {
 const vectors: Case[] = JSON.parse(readFileSync("../tests/vectors/treating.json", "utf-8"));
 
 it.each(vectors)("points are chosen as the core chooses: $name", (one) => {
-  expect(treating(one.points, one.seconds, one.ceiling, one.falls)).toEqual(one.treating);
+  expect(treating(one.points, one.seconds, one.ceiling, one.hold, one.falls)).toEqual(one.treating);
 });

@@ -1,8 +1,6 @@
 /** Which sore points to treat in the time there is, as the core chooses; both are held to the same vectors. */
 import { inOrder, MOST_HOLDS, type SorePoint } from "./points";
 
-/** Seconds of one hold. */
-export const HOLD = 8;
 const NUMBER = 4;
 const FLUSH = 9;
 
@@ -15,8 +13,8 @@ export interface Treating {
 
 type Worth = [named: number, numbers: number, falls: number, count: number];
 
-function pointSeconds({ holds }: SorePoint): number {
-  return (MOST_HOLDS - holds) * (HOLD + NUMBER) + FLUSH;
+function pointSeconds({ holds }: SorePoint, hold: number): number {
+  return (MOST_HOLDS - holds) * (hold + NUMBER) + FLUSH;
 }
 
 function better(a: Worth, b: Worth): boolean {
@@ -24,11 +22,12 @@ function better(a: Worth, b: Worth): boolean {
   return at >= 0 && (a[at] ?? 0) > (b[at] ?? 0);
 }
 
-/** `falls`: by how much a point fell on earlier visits, by its id. */
+/** `hold`: seconds of one hold. `falls`: by how much a point fell on earlier visits, by its id. */
 export function treating(
   points: readonly SorePoint[],
   seconds: number,
   ceiling: number,
+  hold: number,
   falls: Readonly<Record<string, number>> = {},
 ): Treating {
   const wanted = inOrder(points, ceiling);
@@ -37,7 +36,7 @@ export function treating(
     const number = point.numbers.at(-1) ?? ceiling;
     const under = number <= ceiling ? number : 0;
     for (const [used, { worth, now }] of [...best]) {
-      const more = used + pointSeconds(point);
+      const more = used + pointSeconds(point, hold);
       const sum: Worth = [
         worth[0] + Number(point.named),
         worth[1] + under,

@@ -1,6 +1,6 @@
 import { useId, useMemo } from "react";
 import type { Outline, RunSheet } from "../api/client";
-import { smallSwells } from "./layout";
+import { smallSwells } from "./swells";
 import { Ripples, Surface } from "./Water";
 
 const NONE = { left: 0, right: 0, top: 2, bottom: 2 };

@@ -1,8 +1,9 @@
 import { type KeyboardEvent, memo, type PointerEvent, useRef } from "react";
 import { useCatalogue } from "../api/useCatalogue";
 import { STEP } from "./hand/pull";
-import type { Swell, TideLayout } from "./layout";
+import type { TideLayout } from "./layout";
 import { describe } from "./names";
+import type { Swell } from "./swells";
 
 /** What can be done to a part of the line; nothing where it is only looked at. */
 export interface PartActions {

@@ -9,13 +9,14 @@ import { DragLayer } from "./hand/DragLayer";
 import { PullEdge } from "./hand/PullEdge";
 import { useView } from "./hand/useView";
 import { placeLabels } from "./labels";
-import { layTide, type Swell, type TideLayout } from "./layout";
+import { layTide, type TideLayout } from "./layout";
 import { FindingMarks, Notches, SideNames, SlackWater } from "./Marks";
 import { nameOf, secondsOf } from "./names";
 import type { Pointed } from "./pointed";
 import { ClockAxis, MinuteAxis, STRIP, Strip, windowName } from "./Scales";
 import { Strokes } from "./Strokes";
 import { type PartActions, Swells } from "./Swells";
+import type { Swell } from "./swells";
 import { Ripples, Surface } from "./Water";
 
 /** What the line does to the flow. `alone`: without the other side. */

@@ -1,5 +1,5 @@
 /** Places the names of swells so that none covers another; one that finds no room is left to hover and list. */
-import type { Swell } from "./layout";
+import type { Swell } from "./swells";
 
 export interface Label {
   partId: string;

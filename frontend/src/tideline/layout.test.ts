@@ -3,6 +3,7 @@ import type { Entry, RunSheet } from "../api/client";
 import { placeLabels } from "./labels";
 import { layTide } from "./layout";
 import { profileOf } from "./profile";
+import { smallSwells, THINNEST } from "./swells";
 
 const MARGINS = { left: 10, right: 10, top: 20, bottom: 40 };
 const SIZE = { width: 1020, height: 260 };
@@ -116,12 +117,34 @@ describe("the tide line's layout", () => {
     ]);
   });
 
-  it("flows neighbouring parts of one side together in small pictures", () => {
-    const legs = sheetOf(() => [...part("right", [2, 3]), ...part("right", [2]), ...part("left", [2])]);
-    expect(layTide(legs, SIZE, MARGINS, true).swells.map((s) => s.partIds)).toEqual([
-      ["part0", "part1"],
-      ["part2"],
+  it("flows what lies under one cover together in small pictures", () => {
+    const under = (window: string, window_side: Entry["side"]) => ({ window, window_side });
+    const legs = sheetOf(() => [
+      ...part("right", [2, 3], under("leg", "right")),
+      ...part("right", [2], under("leg", "right")),
+      ...part("left", [2], under("leg", "left")),
     ]);
+    const swells = smallSwells(legs, SIZE, MARGINS).swells;
+    expect(swells.map(({ partIds, side }) => [partIds, side])).toEqual([
+      [["part0", "part1"], "right"],
+      [["part2"], "left"],
+    ]);
+  });
+
+  it("draws work on both sides under one cover above and below", () => {
+    const back = sheetOf(() => [...part("right", [3]), ...part("left", [3])]);
+    const [swell, ...others] = smallSwells(back, SIZE, MARGINS).swells;
+    expect(others).toEqual([]);
+    expect(swell?.above && swell.below).toBeTruthy();
+  });
+
+  it("draws nothing thinner than six pixels in a small picture", () => {
+    const many = sheetOf(() =>
+      Array.from({ length: 30 }, (_, n) => part("mid", [2], { window: `window${n}`, seconds: 20 })).flat(),
+    );
+    for (const width of [60, 120, 170, 900])
+      for (const { x0, x1 } of smallSwells(many, { width, height: 44 }, MARGINS).swells)
+        expect(x1 - x0).toBeGreaterThanOrEqual(THINNEST);
   });
 });
 

@@ -1,38 +1,8 @@
-/**
- * The tide line's layout: a run sheet and a size in, shapes out. Work on the client's right swells above the
- * horizon, work on the left hangs below it, mid-line work does both. Height is applied depth, 1 to 5.
- */
+/** The tide line's layout: a run sheet and a size in, shapes out; its swells are those of `swells.ts`. */
 import { scaleLinear } from "d3-scale";
-import { area, curveMonotoneX } from "d3-shape";
-import type { Entry, Outline, RunSheet } from "../api/client";
+import type { Entry, RunSheet } from "../api/client";
 import { placeWord } from "../phrases/words";
-import { profileOf, type Softness } from "./profile";
-
-export interface Size {
-  width: number;
-  height: number;
-}
-
-export interface Swell {
-  part: number;
-  partId: string;
-  /** All parts in it, when neighbouring parts are joined. */
-  partIds: string[];
-  region: string;
-  side: Entry["side"];
-  role: Entry["role"];
-  start: number;
-  end: number;
-  x0: number;
-  x1: number;
-  /** Area above the horizon, empty if the work is on the left only. */
-  above: string;
-  /** Area below the horizon, empty if the work is on the right only. */
-  below: string;
-  /** Crest of the swell, pixels from the horizon. */
-  crest: number;
-  deepest: number;
-}
+import { type Margins, type Size, type Swell, swellsOf, water } from "./swells";
 
 export interface Span {
   x0: number;
@@ -80,23 +50,14 @@ export interface TideLayout {
   second(x: number): number;
 }
 
-export interface Margins {
-  left: number;
-  right: number;
-  top: number;
-  bottom: number;
-}
-
-const SINGLE: Softness = { shore: 75, blur: 0.07 };
-const JOINED: Softness = { shore: 240, blur: 0.14 };
 const TURNING = new Set<Entry["kind"]>(["turn", "sit_back", "bolster"]);
 
 /** Pixels for a second from which single strokes have room for their names. */
 const LARGE = 1.6;
 
 /**
- * Lay `sheet` into `size`, all of it or the `view` of it. `joined` makes one swell of neighbouring parts of one side,
- * for small pictures.
+ * Lay `sheet` into `size`, all of it or the `view` of it. `joined` makes one swell of neighbouring parts under
+ * one cover, for small pictures.
  */
 export function layTide(
   sheet: RunSheet,
@@ -138,96 +99,12 @@ export function layTide(
   };
 }
 
-/** The swells of a session in little, from its run sheet or the outline of one. */
-export function smallSwells(sheet: RunSheet | Outline, size: Size, margins: Margins) {
-  const x = scaleLinear([0, Math.max(sheet.seconds, 1)], [margins.left, size.width - margins.right]);
-  const { horizon, amplitude } = water(size, margins);
-  return { horizon, swells: swellsOf(sheet, x, horizon, amplitude, true) };
-}
-
-function water(size: Size, margins: Margins): { horizon: number; amplitude: number } {
-  const amplitude = (size.height - margins.top - margins.bottom) / 2;
-  return { horizon: margins.top + amplitude, amplitude };
-}
-
 function strokeSpan(entry: Entry, x: (second: number) => number, amplitude: number): StrokeSpan {
   return {
     entry,
     x0: x(entry.start),
     x1: x(entry.start + entry.seconds),
     rise: ((entry.depth ?? 1) / 5) * amplitude,
-  };
-}
-
-type Stroked = Pick<
-  Entry,
-  "part" | "part_id" | "role" | "side" | "position" | "start" | "seconds" | "depth"
-> &
-  Partial<Pick<Entry, "region">>;
-
-function swellsOf(
-  sheet: RunSheet | Outline,
-  x: (second: number) => number,
-  horizon: number,
-  amplitude: number,
-  joined: boolean,
-): Swell[] {
-  const strokes: readonly Stroked[] =
-    "strokes" in sheet ? sheet.strokes : sheet.entries.filter((entry) => entry.kind === "stroke");
-  return strokesByPart(strokes, joined).map((one) =>
-    swell(one, x, horizon, amplitude, joined ? JOINED : SINGLE),
-  );
-}
-
-/** The strokes of each part, in order; `joined`, of neighbouring parts of one side in one position. */
-function strokesByPart(strokes: readonly Stroked[], joined: boolean): Stroked[][] {
-  const parts: Stroked[][] = [];
-  for (const stroke of strokes) {
-    if (joined && stroke.role !== "work") continue;
-    const last = parts.at(-1)?.at(-1);
-    const alike = joined && last?.side === stroke.side && last.position === stroke.position;
-    if (last && (last.part === stroke.part || alike)) parts.at(-1)?.push(stroke);
-    else parts.push([stroke]);
-  }
-  return parts;
-}
-
-function swell(
-  entries: Stroked[],
-  x: (second: number) => number,
-  horizon: number,
-  amplitude: number,
-  softness: Softness,
-): Swell {
-  const first = entries[0] as Stroked;
-  const last = entries.at(-1) as Stroked;
-  const deepest = Math.max(...entries.map((entry) => entry.depth ?? 1));
-  const points = profileOf(
-    entries.map((entry) => ({ start: entry.start, seconds: entry.seconds, depth: entry.depth ?? 1 })),
-    softness,
-  );
-  const height = (depth: number) => (depth / 5) * amplitude;
-  const shape = (direction: 1 | -1) =>
-    area<[number, number]>()
-      .x(([second]) => round(x(second)))
-      .y0(horizon)
-      .y1(([, depth]) => round(horizon - direction * height(depth)))
-      .curve(curveMonotoneX)(points) ?? "";
-  return {
-    part: first.part,
-    partId: first.part_id,
-    partIds: [...new Set(entries.map((entry) => entry.part_id))],
-    region: first.region ?? "",
-    side: first.side,
-    role: first.role,
-    start: first.start,
-    end: last.start + last.seconds,
-    x0: x(first.start),
-    x1: x(last.start + last.seconds),
-    above: first.side === "left" ? "" : shape(1),
-    below: first.side === "right" ? "" : shape(-1),
-    crest: height(deepest),
-    deepest,
   };
 }
 
@@ -266,8 +143,4 @@ function ticks({ from, to }: View, x: (second: number) => number): Tick[] {
     x: x((first + i) * every * 60),
     minute: (first + i) * every,
   }));
-}
-
-function round(value: number): number {
-  return Math.round(value * 100) / 100;
 }

@@ -3,7 +3,7 @@ import type { Catalogue, RunSheet } from "../api/client";
 import { say } from "../phrases/screens/tideline";
 import { clock, span } from "../phrases/time";
 import { sided } from "../phrases/words";
-import type { Swell } from "./layout";
+import type { Swell } from "./swells";
 
 export function nameOf(swell: Pick<Swell, "region" | "side">, catalogue: Catalogue): string {
   const region = catalogue.regions[swell.region];

@@ -1,5 +1,6 @@
 import { type ReactNode, useEffect, useId, useRef, useState } from "react";
 import { Button } from "./Button";
+import { useOnScreen } from "./useOnScreen";
 
 interface Props {
   /** What the word is about, for the panel's heading and for screen readers. */
@@ -16,6 +17,7 @@ export function OpenWord({ about, children, faulty, panel }: Props) {
   const root = useRef<HTMLSpanElement>(null);
   const button = useRef<HTMLButtonElement>(null);
   const id = useId();
+  const panelRef = useOnScreen<HTMLSpanElement>(open);
 
   useEffect(() => {
     if (!open) return;
@@ -32,7 +34,8 @@ export function OpenWord({ about, children, faulty, panel }: Props) {
 
   function close() {
     setOpen(false);
-    button.current?.focus();
+    // Whoever has gone on to something else meanwhile is not scrolled back.
+    button.current?.focus({ preventScroll: true });
   }
 
   return (
@@ -52,10 +55,10 @@ export function OpenWord({ about, children, faulty, panel }: Props) {
         aria-controls={open ? id : undefined}
         aria-label={`${about}: ${typeof children === "string" ? children : ""}`}
         onClick={() => setOpen(!open)}
-        className={`-mx-1 cursor-pointer rounded px-1 text-left underline decoration-2 underline-offset-[0.3em] hover:bg-base-300 ${
+        className={`-mx-1 cursor-pointer rounded px-1 text-left underline decoration-2 underline-offset-[0.3em] ${
           faulty
-            ? "text-accent decoration-accent decoration-wavy"
-            : "text-primary decoration-tide/60 decoration-dotted"
+            ? "text-accent decoration-accent decoration-wavy hover:bg-base-100"
+            : "text-primary decoration-tide/60 decoration-dotted hover:bg-base-300"
         }`}
       >
         {children}
@@ -63,6 +66,7 @@ export function OpenWord({ about, children, faulty, panel }: Props) {
       {open && (
         <span
           id={id}
+          ref={panelRef}
           role="dialog"
           aria-label={about}
           className="fixed inset-x-3 bottom-3 z-30 block max-h-[75dvh] overflow-y-auto rounded-box border border-base-300 bg-base-100 p-5 font-sans text-base shadow-xl sm:absolute sm:inset-x-auto sm:bottom-auto sm:left-0 sm:top-full sm:mt-2 sm:w-max sm:max-w-[34rem]"

@@ -16,14 +16,15 @@ from mellow_tide.core.care.restrictions import (
 )
 from mellow_tide.core.care.thresholds import holds
 from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
+from mellow_tide.core.catalogue.house.room import WARMER
 from mellow_tide.core.catalogue.rules import THERE, Condition, Limits
-from mellow_tide.core.flow.brief import ClientFacts, Excluded, Place
+from mellow_tide.core.flow.brief import ClientFacts, Excluded, Place, check_places
 from mellow_tide.core.phrases.book import say
 from mellow_tide.core.refusal import FieldProblem, UnknownReference
 
 
 def restrict(client: ClientFacts, catalogue: Catalogue) -> Restrictions:
-    """Everything that `client`'s conditions, pregnancy, consents and excluded places restrict.
+    """Everything that `client`'s conditions, pregnancy, consents and excluded places restrict, and what the room lacks.
 
     Raises `UnknownReference` for a condition, consent, region or zone that the catalogue does not know.
     """
@@ -42,7 +43,11 @@ def restrict(client: ClientFacts, catalogue: Catalogue) -> Restrictions:
             for x in limits
         ),
         caps=_caps(limits, catalogue),
-        positions=(*_barred(limits, "no_positions"), *_never_flat(limits, catalogue)),
+        positions=(
+            *_barred(limits, "no_positions"),
+            *_never_flat(limits, catalogue),
+            *_without_support(catalogue),
+        ),
         regions=(
             *_barred(limits, "forbid"),
             *(
@@ -54,7 +59,7 @@ def restrict(client: ClientFacts, catalogue: Catalogue) -> Restrictions:
         heat=_barred(limits, "avoid_heat"),
         ingredients=_barred(limits, "no_ingredients"),
         unless_asked=_barred(limits, "unless_asked"),
-        strokes=tuple(_barred_strokes(limits)),
+        strokes=(*_barred_strokes(limits), *_without_warmer(catalogue)),
         most_minutes=_most_minutes(limits, "most_minutes"),
         flat_minutes=_most_minutes(limits, "flat_minutes"),
         raise_head=next((limit.name for limit in limits if limit.limits.raise_head), ""),
@@ -99,15 +104,15 @@ def _refuse_unknown(client: ClientFacts, c: Catalogue) -> None:
         *(check_known(c.consents, id, "consents", "consent") for id in sorted(client.consents)),
         *(check_known(c.consents, id, "declined", "consent") for id in sorted(client.declined)),
         *(check_known(sheeted, id, "through_cloth", "consent") for id in sorted(client.through_cloth)),
-        *(check_known(c.regions, x.region, "excluded", "region") for x in client.excluded),
+        *check_places(client.excluded, "excluded", c),
         *(
             check_known(c.conditions, x.condition, "condition_places", "condition")
             for x in client.condition_places
         ),
         *(
-            check_known(c.regions, place.region, f"condition_places.{x.condition}", "region")
+            problem
             for x in client.condition_places
-            for place in x.places
+            for problem in check_places(x.places, f"condition_places.{x.condition}", c)
         ),
         *(check_known(c.regions, x.region, "wishes", "region") for x in client.wishes),
         *(
@@ -119,14 +124,6 @@ def _refuse_unknown(client: ClientFacts, c: Catalogue) -> None:
             for id in sorted(client.dislikes)
         ),
     ]
-    located = (place for one in client.condition_places for place in one.places)
-    for field, x in (
-        *(("excluded", place) for place in client.excluded),
-        *(("condition_places", place) for place in located),
-    ):
-        zones = c.regions[x.region].zones if x.region in c.regions else ()
-        if x.zone is not None and zones and x.zone not in zones:
-            problems.append(FieldProblem(field, "unknown_zone", region=x.region, zone=x.zone, known=zones))
     missing = [problem for problem in problems if problem]
     if missing:
         raise UnknownReference(*missing)
@@ -188,6 +185,20 @@ def _barred_strokes(limits: Iterable[Limit]) -> Iterator[BarredStrokes]:
             yield from (BarredStrokes(strokes=one.strokes, on=id, because=limit.name) for id in one.on)
         for id in limit.limits.no_outward:
             yield BarredStrokes(outward=True, on=id, because=limit.name)
+
+
+def _without_support(catalogue: Catalogue) -> Iterator[Barred]:
+    """Positions that take a support which is not there, and for which nothing else does."""
+    for position in catalogue.positions.values():
+        for id in position.supports:
+            if id in catalogue.lacks and not catalogue.supports[id].instead:
+                yield Barred(id=position.id, because=say("care.not_here", thing=catalogue.supports[id].name))
+
+
+def _without_warmer(catalogue: Catalogue) -> Iterator[BarredStrokes]:
+    if WARMER in catalogue.lacks:
+        hot = tuple(stroke.id for stroke in catalogue.strokes.values() if stroke.heat)
+        yield BarredStrokes(strokes=hot, on="all", because=say("care.not_here", thing=say("care.warmer")))
 
 
 def _never_flat(limits: Iterable[Limit], catalogue: Catalogue) -> Iterator[Barred]:

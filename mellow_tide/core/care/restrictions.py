@@ -1,4 +1,4 @@
-"""What a client's health forbids, limits and advises, as one value. The strictest wins; nothing is averaged."""
+"""What a client's health and the room forbid and limit, as one value. The strictest wins; nothing is averaged."""
 
 from typing import Literal
 
@@ -67,7 +67,7 @@ class Unplaced(Record):
 
 
 class Restrictions(Record):
-    """All that health, pregnancy, consents and excluded places take away, each with its reason.
+    """All that health, pregnancy, consents, excluded places and the room take away, each with its reason.
 
     `caps`: most depth by region. `positions`, `regions`, `heat` (on regions), `ingredients` (of the lubricant) and
     `strokes` may not be; `unless_asked` are regions that only a focus brings in. `excluded` are places to keep away

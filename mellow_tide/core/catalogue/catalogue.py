@@ -138,6 +138,11 @@ class Catalogue(Entries):
         """The slots that the house does not plan on skin to be oiled."""
         return frozenset(slot for rule in self.house_rules for slot in self.choice(rule).skips)
 
+    @cached_property
+    def lacks(self) -> frozenset[str]:
+        """Supports, surfaces and machines that are not in the house's room."""
+        return frozenset(id for rule in self.house_rules for id in self.choice(rule).lacks)
+
     def planned_first(self, slot: Slot) -> tuple[str, ...]:
         """The strokes that the house plans in a slot before all others."""
         return self._planned_first.get(slot, ())

@@ -32,6 +32,11 @@ Depth = Annotated[int, Field(ge=1, le=5)]
 Id = Annotated[str, Field(max_length=80)]
 """What tells an entry of the catalogue, or a part of a flow, from the others."""
 
+SHORTEST_BOOKING, LONGEST_BOOKING = 10, 120
+"""Minutes."""
+
+BookedMinutes = Annotated[int, Field(ge=SHORTEST_BOOKING, le=LONGEST_BOOKING)]
+
 Ids = Annotated[frozenset[Id], Field(max_length=200)]
 
 
@@ -134,11 +139,15 @@ class Region(Named):
 
 
 class Support(Named):
-    """Something that holds the client up: a bolster, a pillow, a wedge."""
+    """Something that holds the client up: a bolster, a pillow, a wedge. `instead` does where there is none."""
+
+    instead: str = ""
 
 
 class Position(Named):
     """How the client lies or sits. `setup` says in order what is done for it, `supports` what that takes.
+
+    In `setup`, `{bolster}` is what the practice has for a bolster, and so for each of `supports`.
 
     `upper` is the side of a pair that is workable where the client lies on the other; `flat` means lying on the
     table, `seated` sitting in the chair; `face_up`: the head lies so that it can be held.

@@ -2,9 +2,12 @@
 
 from collections.abc import Iterator, Mapping
 from itertools import chain
-from typing import Any
+from string import Formatter
+from typing import Any, get_args
 
 from mellow_tide.core.catalogue.catalogue import Entries
+from mellow_tide.core.catalogue.house.room import WARMER
+from mellow_tide.core.catalogue.records import Surface
 from mellow_tide.core.catalogue.rules import THERE, Closing, Opening
 
 Reference = tuple[str, str, Any, str]
@@ -28,6 +31,8 @@ def _body(c: Entries) -> Iterator[Reference]:
         yield from (("regions.toml", id, region.zones, f"zone of {region.id}") for id in region.zone_names)
     for position in c.positions.values():
         yield from (("positions.toml", id, c.supports, "support") for id in position.supports)
+        named = (name for line in position.setup for _, name, _, _ in Formatter().parse(line) if name)
+        yield from (("positions.toml", id, position.supports, f"support of {position.id}") for id in named)
     for window in c.windows.values():
         yield from (("windows.toml", id, c.regions, "region") for id in window.uncovers)
         yield from _zones("windows.toml", window.beyond, c)
@@ -87,9 +92,17 @@ def _house(c: Entries) -> Iterator[Reference]:
         yield "house_rules.toml", rule.default, choices, f"choice of {rule.id}"
         for choice in rule.choices:
             yield from (("house_rules.toml", id, c.places, "place") for id in choice.place_depth)
+            yield from (("house_rules.toml", id, c.strokes, "stroke") for id in choice.reaches)
+            for zones in choice.reaches.values():
+                yield from _zones("house_rules.toml", zones, c)
+            names = type(c.clock).model_fields
+            yield from (("house_rules.toml", id, names, "transition") for id in choice.seconds)
             strokes = (*choice.pass_seconds, *chain.from_iterable(choice.plans.values()), *choice.spares)
             yield from (("house_rules.toml", id, c.strokes, "stroke") for id in strokes)
-            yield from (("house_rules.toml", id, c.consents, "consent") for id in choice.unasked)
+            asked = (*choice.unasked, *choice.asks)
+            yield from (("house_rules.toml", id, c.consents, "consent") for id in asked)
+            things = {*c.supports, *get_args(Surface), WARMER}
+            yield from (("house_rules.toml", id, things, "thing of a room") for id in choice.lacks)
     for limits in c.pregnancy_rules:
         for rule_id, choice_id in limits.when.items():
             yield "conditions.toml", rule_id, c.house_rules, "house rule"

@@ -27,7 +27,7 @@ class Kind(Named):
     """A kind of session, and the minutes of a booking that are not hands-on.
 
     `areas` are offered by a kind that keeps to a part of the body; `seconds` replaces a region's own where the kind
-    gives it less. An `open_ended` kind has no minutes to meet.
+    gives it less. An `open_ended` kind has no minutes to meet. `offered`: whether the practice does it at all.
     """
 
     surface: Surface
@@ -41,6 +41,7 @@ class Kind(Named):
     first_visit_before_minutes: Annotated[int, Field(ge=0)]
     areas: Annotated[tuple[Area, ...], Field(alias="area")] = ()
     seconds: dict[str, SecondsRange] = {}
+    offered: bool = True
 
     def before_after_minutes(self, first_visit: bool = False) -> int:
         """Minutes of a booking that are not hands-on; a first visit has more to ask."""
@@ -67,9 +68,16 @@ class Block(Record):
 
 
 class School(Named):
-    """A rule set of order and weight, chosen as a whole; rules of two schools are never mixed."""
+    """A rule set of order and weight, chosen as a whole; rules of two schools are never mixed.
+
+    `base`: the shipped school that a practice's own was begun from. `usual`: a session of its kind begins with it.
+    `offered`: whether it is chosen from any more.
+    """
 
     kind: str
+    base: str | None = None
+    usual: bool = False
+    offered: bool = True
     weights: dict[str, Annotated[float, Field(gt=0)]] = {}
     blocks: Annotated[tuple[Block, ...], Field(alias="block")]
 
@@ -175,9 +183,10 @@ class Consent(Named):
 
 
 class Lubricant(Named):
-    """An oil, lotion or cream, and what of it some people must not have on the skin."""
+    """An oil, lotion or cream, and what of it some people must not have on the skin; whether it is `in_stock`."""
 
     contains: tuple[str, ...] = ()
+    in_stock: bool = True
 
 
 class Choice(Named):
@@ -185,22 +194,33 @@ class Choice(Named):
 
     `place_depth` replaces the most depth at fragile places, `pass_seconds` the seconds of a stroke's pass,
     `ceilings` the highest discomfort number by work (`relaxation`, `specific`); `unasked` are consents that need no yes
-    on record; `plans` are strokes by slot that are planned there and go before others, `spares` those that are
-    not; `skips` are slots that are not planned on skin to be oiled.
+    on record, `asks` those that do; `lacks` are supports, surfaces or a warmer that are not there, `linen` is what is
+    laid out; `plans` are strokes by slot that are planned there and go before others, `spares` those that are not;
+    `skips` are slots that are not planned on skin to be oiled; `reaches` are zones by region at which a stroke is done
+    here as well; `seconds` replaces those of transitions.
     """
 
     place_depth: dict[str, Depth] = {}
     pass_seconds: dict[str, PositiveInt] = {}
     ceilings: dict[Literal["relaxation", "specific"], Annotated[int, Field(ge=0, le=10)]] = {}
     unasked: tuple[str, ...] = ()
+    asks: tuple[str, ...] = ()
+    lacks: tuple[str, ...] = ()
+    linen: tuple[str, ...] = ()
     plans: dict[Slot, tuple[str, ...]] = {}
     spares: tuple[str, ...] = ()
     skips: tuple[Slot, ...] = ()
+    reaches: dict[str, dict[str, tuple[str, ...]]] = {}
+    seconds: dict[str, PositiveInt] = {}
 
 
 class HouseRule(Named):
-    """A question on which practitioners disagree, its answers, the default and the reason for it."""
+    """A question that practices answer otherwise, its answers, the default and the reason for it.
 
+    It is about how one works, what is in the room, or what a client is asked first.
+    """
+
+    about: Literal["work", "room", "consent"] = "work"
     default: str
     reason: str
     choices: Annotated[tuple[Choice, ...], Field(alias="choice", min_length=2)]

@@ -7,7 +7,7 @@ from typing import Literal, Self
 
 from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, House
+from mellow_tide.core.catalogue.house.house import DEFAULTS, House
 from mellow_tide.core.catalogue.records import Record, Region, Stroke
 from mellow_tide.core.catalogue.rules import Consent, Kind
 from mellow_tide.core.flow.brief import ClientFacts

@@ -3,7 +3,8 @@
 from collections.abc import Iterable, Iterator
 
 from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
-from mellow_tide.core.catalogue.house import DEFAULTS, in_house
+from mellow_tide.core.catalogue.house.house import DEFAULTS
+from mellow_tide.core.catalogue.house.in_house import in_house
 from mellow_tide.core.catalogue.rules import Condition
 from mellow_tide.core.checks.check import Check, make_case
 from mellow_tide.core.flow.brief import ClientFacts

@@ -6,14 +6,13 @@ from itertools import islice
 
 from pydantic import ValidationError
 
-from mellow_tide.core.catalogue.records import Region, Slot, Stroke
+from mellow_tide.core.catalogue.records import LONGEST_BOOKING, SHORTEST_BOOKING, Region, Slot, Stroke
 from mellow_tide.core.designing.meant import Meant, read_meanings
 from mellow_tide.core.designing.picker import misfit, place_for, slots_of, step_of
 from mellow_tide.core.designing.suggestion import NewLength, SuggestedBrief, Suggestion
 from mellow_tide.core.designing.trial import Trial
 from mellow_tide.core.designing.turning import turns_after
 from mellow_tide.core.designing.typed import Typed, read_typed
-from mellow_tide.core.flow.brief import LONGEST_BOOKING, SHORTEST_BOOKING
 from mellow_tide.core.flow.edits import InsertStep
 from mellow_tide.core.flow.flow import Part, Step
 from mellow_tide.core.phrases.book import say

@@ -1,16 +1,13 @@
 """The brief: what is asked of a session, before anything is planned."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 from typing import Annotated, Literal, Self
 
 from pydantic import Field, model_validator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
-from mellow_tide.core.catalogue.records import Id, Record, Surface
+from mellow_tide.core.catalogue.records import BookedMinutes, Id, Record, Surface
 from mellow_tide.core.refusal import BadBrief, FieldProblem, UnknownReference
-
-SHORTEST_BOOKING, LONGEST_BOOKING = 10, 120
-"""Minutes."""
 
 Regions = Annotated[tuple[Id, ...], Field(max_length=40)]
 
@@ -27,7 +24,7 @@ class Brief(Record):
     `area` is the id of a part of the body, for a kind that keeps to one. `surface` is the kind's own if not named;
     `first_position` the school's own.
     `focus` and `leave_out` are region ids; `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the
-    discomfort numbers (0 to 10) at which one eases off, in relaxation and in specific work.
+    discomfort numbers (0 to 10) at which one eases off, in relaxation and in specific work; the house's if not said.
     """
 
     kind: Id = "full_body"
@@ -35,15 +32,15 @@ class Brief(Record):
     school: Id = "back_outwards"
     surface: Surface | None = None
     first_position: Id | None = None
-    booked_minutes: Annotated[int, Field(ge=SHORTEST_BOOKING, le=LONGEST_BOOKING)]
+    booked_minutes: BookedMinutes
     first_visit: bool = False
     focus: Regions = ()
     leave_out: Regions = ()
     close_with: Id = "head"
     finish: Literal["calm", "bright"] = "calm"
     pressure: PressureWord = "medium"
-    ceiling: Annotated[int, Field(ge=0, le=10)] = 4
-    specific_ceiling: Annotated[int, Field(ge=0, le=10)] = 7
+    ceiling: Annotated[int, Field(ge=0, le=10)] | None = None
+    specific_ceiling: Annotated[int, Field(ge=0, le=10)] | None = None
     lubricant: Id = "grapeseed_oil"
 
     @model_validator(mode="after")
@@ -53,6 +50,12 @@ class Brief(Record):
             if len(set(regions)) < len(regions):
                 raise ValueError(f"{name}: each region at most once")
         return self
+
+
+def specific_ceiling_in(brief: Brief, catalogue: Catalogue) -> int:
+    """The discomfort number at which one eases off on a point: the brief's, or the house's."""
+    house = catalogue.choice("strength").ceilings["specific"]
+    return house if brief.specific_ceiling is None else brief.specific_ceiling
 
 
 Side = Literal["left", "right", "mid", "both"]
@@ -81,6 +84,17 @@ class ConditionPlaces(Record):
 
     condition: Id
     places: Annotated[tuple[Place, ...], Field(max_length=60)] = ()
+
+
+def check_places(places: Iterable[Place], field: str, catalogue: Catalogue) -> Iterator[FieldProblem]:
+    """The problems of places that name a region, or a zone of it, which the catalogue does not know."""
+    for place in places:
+        unknown = check_known(catalogue.regions, place.region, field, "region")
+        zones = () if unknown else catalogue.regions[place.region].zones
+        if unknown:
+            yield unknown
+        elif place.zone is not None and zones and place.zone not in zones:
+            yield FieldProblem(field, "unknown_zone", region=place.region, zone=place.zone, known=zones)
 
 
 def merge_places(

@@ -10,7 +10,7 @@ from mellow_tide.core.care.pregnancy import TERM_DAYS, due_date_of
 from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
 from mellow_tide.core.catalogue.records import Id, Record
 from mellow_tide.core.catalogue.rules import Heading
-from mellow_tide.core.flow.brief import Excluded, Place, Wish
+from mellow_tide.core.flow.brief import Excluded, Place, Wish, check_places
 from mellow_tide.core.meeting.record import (
     BirthYear,
     CalendarDay,
@@ -138,13 +138,12 @@ def _problems(answers: Answers, day: date, catalogue: Catalogue) -> Iterator[Fie
     sheeted = {id: one for id, one in catalogue.consents.items() if one.through_cloth}
     through = (id for id, answer in answers.consents.items() if answer == "through_cloth")
     yield from filter(None, (check_known(sheeted, id, "consents", "consent") for id in through))
-    for field in ("tension", "excluded", "wishes"):
-        named = (one.region for one in getattr(answers, field) or ())
-        yield from filter(None, (check_known(catalogue.regions, id, field, "region") for id in named))
-    located = (place.region for one in answers.condition_places for place in one.places)
-    yield from filter(
-        None, (check_known(catalogue.regions, id, "condition_places", "region") for id in located)
-    )
+    yield from check_places(answers.tension or (), "tension", catalogue)
+    yield from check_places(answers.excluded or (), "excluded", catalogue)
+    located = (place for one in answers.condition_places for place in one.places)
+    yield from check_places(located, "condition_places", catalogue)
+    wished = (check_known(catalogue.regions, one.region, "wishes", "region") for one in answers.wishes or ())
+    yield from filter(None, wished)
     if answers.pregnant != "yes":
         return
     if answers.due_date and not day - LATEST <= answers.due_date <= day + timedelta(days=TERM_DAYS):

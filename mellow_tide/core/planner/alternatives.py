@@ -58,7 +58,7 @@ def find_alternatives(
 def _variants(brief: Brief, catalogue: Catalogue) -> Iterator[Brief]:
     """The brief in the kind's other schools, then in its own but beginning in another position."""
     for school in catalogue.schools.values():
-        if school.kind == brief.kind and school.id != brief.school:
+        if school.kind == brief.kind and school.offered and school.id != brief.school:
             yield brief.model_copy(update={"school": school.id, "first_position": None})
     blocks = catalogue.schools[brief.school].blocks
     first = brief.first_position or blocks[0].position

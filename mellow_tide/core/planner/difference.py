@@ -49,10 +49,15 @@ def compare_flows(
     after: Flow,
     by_hand: tuple[str, ...],
     setting: Setting,
+    then: Setting | None = None,
 ) -> Difference:
-    """What changes for `client` from `before` to `after`; `by_hand` are the regions set by hand before."""
+    """What changes from `before` to `after`; `by_hand` are the regions set by hand before.
+
+    `then` is what `after` is worked in, if that is another setting.
+    """
     first, second = (
-        measure_traits(setting.lay_out(flow), flow.brief, setting.catalogue) for flow in (before, after)
+        measure_traits(there.lay_out(flow), flow.brief, there.catalogue)
+        for flow, there in ((before, setting), (after, then or setting))
     )
     changes = [
         RegionChange(

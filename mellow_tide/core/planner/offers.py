@@ -4,7 +4,8 @@ from collections.abc import Iterable, Iterator
 from itertools import combinations
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.flow.brief import LONGEST_BOOKING, SHORTEST_BOOKING, Brief
+from mellow_tide.core.catalogue.records import LONGEST_BOOKING, SHORTEST_BOOKING
+from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.phrases.book import say
 from mellow_tide.core.planner.choice.chosen import choose
 from mellow_tide.core.planner.question.asked import Asked
@@ -116,7 +117,7 @@ def _of_focus(brief: Brief, catalogue: Catalogue) -> Iterator[Offer]:
 def _plain(catalogue: Catalogue) -> Iterator[tuple[str, Offer]]:
     """By field, what always does there."""
     for lubricant in catalogue.lubricants.values():
-        if not lubricant.contains:
+        if lubricant.in_stock and not lubricant.contains:
             yield (
                 "lubricant",
                 Offer(say("offers.use_lubricant", lubricant=lubricant.name), {"lubricant": lubricant.id}),
@@ -130,7 +131,7 @@ def _plain(catalogue: Catalogue) -> Iterator[tuple[str, Offer]]:
 def _of_ways(fields: set[str], brief: Brief, catalogue: Catalogue) -> Iterator[Offer]:
     """Other schools, and other ways to lie."""
     for school in catalogue.schools.values() if "focus" in fields else ():
-        if school.kind == brief.kind and school.id != brief.school:
+        if school.kind == brief.kind and school.offered and school.id != brief.school:
             yield Offer(
                 say("offers.work_school", school=school.name), {"school": school.id, "first_position": None}
             )

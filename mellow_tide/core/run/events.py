@@ -25,6 +25,9 @@ PartId = Annotated[str, Field(max_length=80)]
 EARLIEST = datetime(2020, 1, 1, tzinfo=UTC)
 """Before this nothing was worked with Mellow Tide: a clock that says so was never set."""
 
+UNREAD = datetime.min.replace(tzinfo=UTC)
+"""Stands for a time that cannot be read."""
+
 AHEAD = timedelta(days=1)
 """So far a device's clock may be ahead of the server's."""
 
@@ -34,7 +37,7 @@ _TIME: TypeAdapter[datetime] = TypeAdapter(AwareDatetime)
 class Event(Record):
     """Made by the device, which also makes its `id`; `at` is the device's time. Sent twice, it counts once.
 
-    `odd_at` is what the device gave where that cannot be when it happened: `at` is then when it was received.
+    `odd_at` is what the device gave where that cannot be when it happened: `at` is then what `receive` makes of it.
     """
 
     id: UUID
@@ -49,12 +52,10 @@ class Event(Record):
             return given
         told = given.get("at")
         try:
-            if _TIME.validate_python(told) >= EARLIEST:
-                return given
+            return {**given, "at": _TIME.validate_python(told).astimezone(UTC)}
         except (ValidationError, OverflowError):
-            pass
-        legible = "".join(letter for letter in str(told) if letter.isprintable())
-        return {**given, "at": EARLIEST, "odd_at": legible[:80] or "none"}
+            legible = "".join(letter for letter in str(told) if letter.isprintable())
+            return {**given, "at": UNREAD, "odd_at": legible[:80] or "none"}
 
 
 class Began(Event):
@@ -235,11 +236,24 @@ RunEvent = Annotated[
 
 
 def receive(events: Sequence[RunEvent], now: datetime) -> list[RunEvent]:
-    """Events as they are stored: one with an odd time, or one that is still to come, happened when it was received."""
+    """Events as they are stored, once they arrive. A clock may be set wrong and goes on all the same.
+
+    Of those with an odd time (before `EARLIEST`, or further ahead than a clock may be) the latest happened when it was
+    received, and the others as long before it as the device says. What has no time that can be read happened now.
+    """
+    odd = [event.at for event in events if event.at != UNREAD and not EARLIEST <= event.at <= now + AHEAD]
+    latest = max(odd, default=now)
     received = []
     for event in events:
-        told = event.odd_at or (event.at.isoformat() if event.at > now + AHEAD else "")
-        received.append(event.model_copy(update={"at": now, "odd_at": told}) if told else event)
+        if event.at == UNREAD:
+            received.append(event.model_copy(update={"at": now}))
+        elif event.at in odd:
+            then = (
+                max(EARLIEST, now - (latest - event.at)) if latest - event.at < now - EARLIEST else EARLIEST
+            )
+            received.append(event.model_copy(update={"at": then, "odd_at": event.at.isoformat()}))
+        else:
+            received.append(event)
     return received
 
 

@@ -1,6 +1,6 @@
 """What a session is worked by from its first touch on: nothing that changes later moves what was tapped."""
 
-from mellow_tide.core.catalogue.house import House
+from mellow_tide.core.catalogue.house.house import House
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.timing.run_sheet import RunSheet
 from mellow_tide.core.timing.tempo import Tempo

@@ -6,14 +6,11 @@ from uuid import UUID
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.run.points import MOST_HOLDS, SorePoint, order_points
 
-HOLD = 8
-"""Seconds of one hold."""
-
 NUMBER = 4
 """Seconds to ask for the number."""
 
 FLUSH = 9
-"""Seconds to clear the place afterwards: a point with three holds takes about 45."""
+"""Seconds to clear the place afterwards: a point with three holds of 8 s takes about 45."""
 
 Worth = tuple[int, int, int, int]
 """How many the client named, their numbers and their falls on earlier visits summed up, and how many they are."""
@@ -27,18 +24,22 @@ class Treating(Record):
     seconds: int
 
 
-def point_seconds(point: SorePoint) -> int:
-    """Whole seconds of what a point still takes: its holds, each with its number, and the clearing."""
-    return (MOST_HOLDS - point.holds) * (HOLD + NUMBER) + FLUSH
+def point_seconds(point: SorePoint, hold: int) -> int:
+    """Whole seconds of what a point still takes: holds of `hold` seconds, each with its number, and the clearing."""
+    return (MOST_HOLDS - point.holds) * (hold + NUMBER) + FLUSH
 
 
 def choose_points(
-    points: Sequence[SorePoint], seconds: int, ceiling: int, falls: Mapping[UUID, int] | None = None
+    points: Sequence[SorePoint],
+    seconds: int,
+    ceiling: int,
+    hold: int,
+    falls: Mapping[UUID, int] | None = None,
 ) -> Treating:
     """What does the most good in `seconds`: first as many as can be of those the client named, then the highest numbers
     under the ceiling, then those that fell most on earlier visits (`falls`, by point), then as many as can be.
 
-    Exact, by the best choice for every number of seconds that a choice may take.
+    A hold lasts `hold` seconds. Exact, by the best choice for every number of seconds that a choice may take.
     """
     wanted = order_points(points, ceiling)
     best: dict[int, tuple[Worth, tuple[UUID, ...]]] = {0: ((0, 0, 0, 0), ())}
@@ -46,7 +47,7 @@ def choose_points(
         number = point.numbers[-1] if point.numbers else ceiling
         fall = (falls or {}).get(point.id, 0)
         own: Worth = (int(point.named), number if number <= ceiling else 0, fall, 1)
-        takes = point_seconds(point)
+        takes = point_seconds(point, hold)
         for used, (worth, chosen) in list(best.items()):
             more = used + takes
             better: Worth = (worth[0] + own[0], worth[1] + own[1], worth[2] + own[2], worth[3] + own[3])

@@ -36,7 +36,6 @@ GRIPPING = frozenset({"friction", "myofascial"})
 WARMER_MINUTES = 20
 """A towel is hot after this long in the warmer (common practice)."""
 
-LINEN = ("two sheets", "blanket", "face-cradle cover", "hand towel")
 CHAIR_LINEN = ("face-rest cover", "hand sanitiser")
 PRENATAL_LINEN = ("three more pillowcases",)
 CHEST_COVER = "chest-cover towel"
@@ -137,7 +136,7 @@ def _gripping(part: Part, catalogue: Catalogue) -> float:
 
 def _linen(flow: Flow, catalogue: Catalogue) -> tuple[str, ...]:
     kind = catalogue.kinds[flow.brief.kind]
-    linen = CHAIR_LINEN if kind.surface == "chair" else LINEN
+    linen = CHAIR_LINEN if kind.surface == "chair" else catalogue.choice("linen").linen
     chest = (CHEST_COVER,) if any(part.window == "abdomen" for part in flow.parts) else ()
     return (*linen, *(PRENATAL_LINEN if kind.id == "prenatal" else ()), *chest)
 

@@ -7,13 +7,18 @@ from mellow_tide.core.timing.run_sheet import RunSheet
 
 
 class OutlineStroke(Record):
-    """Strokes of one part that follow one another at one depth; `start` and `seconds` as on the run sheet."""
+    """Strokes of one part that follow one another at one depth; `start` and `seconds` as on the run sheet.
+
+    `window` is what of the drape is open, on `window_side`.
+    """
 
     part: int
     part_id: str
     role: Role
     side: Side
     position: str
+    window: str
+    window_side: Side
     start: int
     seconds: int
     depth: Depth
@@ -47,6 +52,8 @@ def draw_outline(sheet: RunSheet) -> Outline:
                 role=entry.role,
                 side=entry.side,
                 position=entry.position,
+                window=entry.window,
+                window_side=entry.window_side,
                 start=entry.start,
                 seconds=entry.seconds,
                 depth=entry.depth,

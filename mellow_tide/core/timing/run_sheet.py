@@ -9,7 +9,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import on_surface
+from mellow_tide.core.catalogue.house.in_house import on_surface
 from mellow_tide.core.catalogue.records import Depth, Id, Record, Slot, TableHeight
 from mellow_tide.core.flow.brief import Brief, Side
 from mellow_tide.core.flow.flow import Flow, Part, Role, Step

@@ -5,7 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import on_surface
+from mellow_tide.core.catalogue.house.in_house import on_surface
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.flow.flow import Flow

@@ -69,7 +69,7 @@ def step_plan(desk: Desk, at: ReadAt, by: Literal[-1, 1]) -> SessionView:
         row = find_session(t, at.session_id)
         if row.begun:
             raise RunHasBegun
-        news = read_news(t, at.session_id)
+        news = read_news(desk, t, at.session_id)
     return make_view(desk, row, [], news)
 
 

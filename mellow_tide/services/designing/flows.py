@@ -12,7 +12,7 @@ from mellow_tide.core.planner.plan import Plan, plan
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.outline import Outline, draw_outline
 from mellow_tide.services.designing.planning import PLANNING_SECONDS, after, offering
-from mellow_tide.services.designing.standing import PlanChange, Standing, change_plan, load_standing
+from mellow_tide.services.designing.standing import PlanChange, change_plan, load_standing
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.session_view import SessionView
 from mellow_tide.store.flows import (
@@ -66,7 +66,12 @@ class Start(Record):
 
 
 def read_library(desk: Desk) -> tuple[FlowView, ...]:
-    """All flows of the practice, own ones first, archived ones last; the shipped ones are planned where they miss."""
+    """All flows of the practice, own ones first, archived ones last."""
+    return tuple(_view(desk, row) for row in load_library(desk))
+
+
+def load_library(desk: Desk) -> list[FlowRow]:
+    """The same as they are stored; the shipped ones are planned where they miss."""
     with desk.reading() as t:
         there = list_shipped(t)
     planned = [
@@ -83,8 +88,7 @@ def read_library(desk: Desk) -> tuple[FlowView, ...]:
     with desk.reading() as t:
         for new in planned:
             add_flow(t, new)
-        rows = list_flows(t)
-    return tuple(_view(desk, row) for row in rows)
+        return list_flows(t)
 
 
 def keep_flow(desk: Desk, session_id: UUID, text: FlowText) -> FlowView:
@@ -129,7 +133,7 @@ def compare_kept(desk: Desk, first: UUID, second: UUID) -> FlowsBeside:
 def try_start(desk: Desk, session_id: UUID, flow_id: UUID) -> Start:
     """What `start_from` would store. Raises `NotThere` and the core's refusals."""
     stands = load_standing(desk, session_id)
-    like, made = _adapted(desk, stands, flow_id)
+    like, made = _adapted(desk, flow_id, stands.plan.flow.brief, stands.setting)
     return Start(
         name=like.name,
         plan=made.plan,
@@ -141,15 +145,23 @@ def try_start(desk: Desk, session_id: UUID, flow_id: UUID) -> Start:
 
 def take_start(desk: Desk, at: ReadAt, flow_id: UUID) -> SessionView:
     """Store a flow, adapted to the session's client and booking. Raises `Stale`, `RunHasBegun`, and as `start` does."""
-    return change_plan(desk, at, lambda stands: PlanChange(_adapted(desk, stands, flow_id)[1].plan))
+    return change_plan(
+        desk,
+        at,
+        lambda stands: PlanChange(adapt_kept_flow(desk, flow_id, stands.plan.flow.brief, stands.setting)),
+    )
 
 
-def _adapted(desk: Desk, stands: Standing, flow_id: UUID) -> tuple[FlowRow, Adapted]:
+def adapt_kept_flow(desk: Desk, flow_id: UUID, booked: Brief, setting: Setting) -> Plan:
+    """A flow of the library as it is for a client and a booking. Raises `NotThere` and the core's refusals."""
+    return _adapted(desk, flow_id, booked, setting)[1].plan
+
+
+def _adapted(desk: Desk, flow_id: UUID, booked: Brief, setting: Setting) -> tuple[FlowRow, Adapted]:
     with desk.reading() as t:
         like = find_flow(t, flow_id)
-    booked = stands.plan.flow.brief
-    with offering(booked, stands.setting):
-        return like, adapt_flow(like.flow, booked, stands.setting, after(PLANNING_SECONDS))
+    with offering(booked, setting):
+        return like, adapt_flow(like.flow, booked, setting, after(PLANNING_SECONDS))
 
 
 def _added(desk: Desk, new: NewFlow) -> FlowView:

@@ -91,7 +91,7 @@ def store_change(desk: Desk, at: ReadAt, change: PlanChange) -> SessionView:
         if list_events(t, at.session_id):
             raise RunHasBegun
         row = find_session(t, at.session_id)
-        news = read_news(t, at.session_id)
+        news = read_news(desk, t, at.session_id)
     view = make_view(desk, row, [], news)
     if change.before is None:
         return view

@@ -1,13 +1,16 @@
 """The next plan of a client, drafted from the last one and what the visits have taught, each change with its reason."""
 
 from collections.abc import Iterator
+from dataclasses import dataclass
+from datetime import date
 from uuid import UUID
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
-from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.learning.start import StartDepth
+from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.planner.difference import compare_flows
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.refusal import Refused
@@ -19,9 +22,9 @@ from mellow_tide.services.designing.standing import Adjustment
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.learning.learnt import Learnt, read_learnt
 from mellow_tide.services.session_view import make_view
-from mellow_tide.store.clients import ClientRow, find_client
 from mellow_tide.store.errors import NotThere
-from mellow_tide.store.sessions import find_session, list_events
+from mellow_tide.store.meeting.clients import find_client
+from mellow_tide.store.sessions import SessionRow, find_session, list_events
 
 
 class DraftReason(Record):
@@ -45,19 +48,47 @@ class Drafted(Record):
     reasons: tuple[DraftReason, ...]
 
 
-def draft_plan(desk: Desk, client_id: UUID) -> Drafted:
-    """The next plan of a client. Raises `NotThere`, also before the first visit, and the core's refusals."""
+@dataclass(frozen=True)
+class NextVisit:
+    """What the next session of a client is planned from.
+
+    `record` has the wishes as they were learnt, also from a log that is not signed yet; `last` is the last session that
+    ended, `points` what it left for later.
+    """
+
+    record: ClientRecord
+    day: date
+    known: Learnt
+    last: SessionRow | None = None
+    points: tuple[SorePoint, ...] = ()
+
+    @property
+    def regions(self) -> tuple[str, ...]:
+        """The regions of the points that were left."""
+        return tuple(dict.fromkeys(point.region for point in self.points))
+
+
+def read_next_visit(desk: Desk, client_id: UUID) -> NextVisit:
+    """What a client's next session is planned from. Raises `NotThere`."""
     known = read_learnt(desk, client_id)
-    if not known.visits:
-        raise NotThere("visit")
     with desk.reading() as t:
         client = find_client(t, client_id)
+        record = _with_learnt(client.record, known)
+        if not known.visits:
+            return NextVisit(record, client.day, known)
         row = find_session(t, known.visits[-1].session_id)
         run = make_view(desk, row, list_events(t, row.session_id)).run
-    before = row.plan
-    setting = Setting.of(_facts(client, known), desk.catalogue, row.pace)
-    points = tuple(point for point in run.points if left_for_later(point))
-    made = _planned(before.flow.brief, points, setting)
+    return NextVisit(record, client.day, known, row, tuple(filter(left_for_later, run.points)))
+
+
+def draft_plan(desk: Desk, client_id: UUID) -> Drafted:
+    """The next plan of a client. Raises `NotThere`, also before the first visit, and the core's refusals."""
+    ahead = read_next_visit(desk, client_id)
+    if ahead.last is None:
+        raise NotThere("visit")
+    before = ahead.last.plan
+    setting = Setting.of(ahead.record.facts(ahead.day), desk.catalogue, ahead.last.pace)
+    made = plan_with_points(before.flow.brief, ahead.regions, setting)
     return Drafted(
         last=evaluate(before.flow, setting),
         draft=Adjustment(
@@ -65,24 +96,25 @@ def draft_plan(desk: Desk, client_id: UUID) -> Drafted:
             evaluation=evaluate(made.flow, setting),
             difference=compare_flows(before.flow, made.flow, before.by_hand, setting),
         ),
-        reasons=tuple(_reasons(before.flow, made.flow, known, points)),
+        reasons=tuple(_reasons(before.flow, made.flow, ahead.known, ahead.points)),
     )
 
 
-def _facts(client: ClientRow, known: Learnt) -> ClientFacts:
-    """What is known of the client today; an estimate stands even before its log is signed."""
-    facts = client.record.facts(client.day)
-    wishes = {wish.region: wish for wish in facts.wishes}
+def _with_learnt(record: ClientRecord, known: Learnt) -> ClientRecord:
+    """The record with what was learnt; an estimate stands even before its log is signed."""
+    wishes = {wish.region: wish for wish in record.wishes}
     for start in known.starts:
         if start.answers:
             wishes[start.region] = start.as_wish
-    return facts.model_copy(update={"wishes": tuple(wishes.values())})
+    return record.model_copy(update={"wishes": tuple(wishes.values())})
 
 
-def _planned(brief: Brief, points: tuple[SorePoint, ...], setting: Setting) -> Plan:
-    """More for the regions whose points were left, if that can be planned; else the brief as it was."""
-    regions = [point.region for point in points if point.region not in brief.leave_out]
-    focus = tuple(dict.fromkeys((*brief.focus, *regions)))
+def plan_with_points(brief: Brief, regions: tuple[str, ...], setting: Setting) -> Plan:
+    """More for the regions whose points were left, if that can be planned; else the brief as it was.
+
+    Raises the core's refusals.
+    """
+    focus = tuple(dict.fromkeys((*brief.focus, *(id for id in regions if id not in brief.leave_out))))
     if focus != brief.focus:
         try:
             return plan_in_time(brief.model_copy(update={"focus": focus}), setting)

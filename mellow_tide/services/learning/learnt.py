@@ -8,7 +8,8 @@ from uuid import UUID
 from pydantic import AwareDatetime, StringConstraints
 
 from mellow_tide.core.care.restrict import restrict
-from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
+from mellow_tide.core.catalogue.catalogue import Catalogue, ShippedCatalogue, check_known
+from mellow_tide.core.catalogue.house.in_house import in_house
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import PressureWord, Wish
 from mellow_tide.core.learning.evidence import Answer, SetByHand
@@ -21,10 +22,11 @@ from mellow_tide.core.run.events import order_events
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.meeting.evidence import Told, tell
 from mellow_tide.services.running.sore_points import PointsOfVisit, group_points
-from mellow_tide.store.clients import ChangeRow, ClientRow, find_client, list_changes, list_point_events
 from mellow_tide.store.database import Transaction
 from mellow_tide.store.errors import NotThere
 from mellow_tide.store.learning import TaughtRow, VisitMarked, list_visits, mark_visit
+from mellow_tide.store.meeting.clients import ClientRow, find_client, list_point_events
+from mellow_tide.store.meeting.evidence import ChangeRow, list_changes
 
 Why = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=400)]
 
@@ -187,12 +189,15 @@ def _evidence(t: Transaction, desk: Desk, client_id: UUID) -> _Evidence:
     visits, number = [], 0
     for row in rows:
         number += not row.left_out
-        visits.append(_taught(row, max(1, number)))
+        visits.append(_taught(row, max(1, number), desk.shipped))
     return _Evidence(client, tuple(visits), _by_hand(changed))
 
 
-def _taught(row: TaughtRow, number: int) -> VisitTaught:
-    answers = read_answers(number, order_events(row.events), lambda: row.run.sheet, row.specific_ceiling)
+def _taught(row: TaughtRow, number: int, shipped: ShippedCatalogue) -> VisitTaught:
+    ceiling = row.specific_ceiling
+    if ceiling is None:
+        ceiling = in_house(row.run.house, shipped).choice("strength").ceilings["specific"]
+    answers = read_answers(number, order_events(row.events), lambda: row.run.sheet, ceiling)
     return VisitTaught(
         session_id=row.session_id,
         starts_at=row.starts_at,

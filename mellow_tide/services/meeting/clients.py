@@ -1,11 +1,13 @@
 """Clients: found again, added, described, put together, erased; and what to know of one before the first touch."""
 
-from collections.abc import Mapping
-from datetime import date
+from collections.abc import Mapping, Sequence
+from datetime import date, datetime, timedelta
 from uuid import UUID, uuid4
+from zoneinfo import ZoneInfo
 
 from pydantic import AwareDatetime
 
+from mellow_tide.core.booking.starts import LocalStart
 from mellow_tide.core.care.restrict import restrict
 from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.care.thresholds import Threshold, list_thresholds
@@ -23,20 +25,20 @@ from mellow_tide.services.meeting.evidence import Told, tell, tell_new
 from mellow_tide.services.meeting.intakes import IntakeLine, ToAsk, list_lines, list_to_ask
 from mellow_tide.services.running.sore_points import PointsOfVisit, group_points
 from mellow_tide.services.session_view import Known, make_known
-from mellow_tide.store.clients import (
-    Evidence,
-    add_changes,
+from mellow_tide.store.meeting.clients import (
     count_conditions,
     erase_client,
     find_client,
-    list_changes,
     list_point_events,
     list_sessions_of_client,
     lock_client,
     merge_client,
     search_clients,
 )
-from mellow_tide.store.intakes import list_intakes
+from mellow_tide.store.meeting.evidence import Evidence, add_changes, list_changes
+from mellow_tide.store.meeting.intakes import list_intakes
+from mellow_tide.store.people import find_practice
+from mellow_tide.store.sessions import Attendance
 
 MOST_FOUND, MOST_VISITS = 50, 12
 
@@ -59,6 +61,7 @@ class VisitLine(Record):
 
     session_id: UUID
     starts_at: AwareDatetime
+    attendance: Attendance
     brief: Brief
     log: Log | None
 
@@ -68,7 +71,8 @@ class ClientPage(Record):
 
     `pregnancy` says the weeks and days of `day`, or is empty; `ahead` what is still to change in it. `since` says of
     each thing that stands how it became known, by field and item: `consents foot`. `to_ask` are answers of intakes
-    that were questioned; `sore` the points of each visit, the last first.
+    that were questioned; `sore` the points of each visit, the last first. `again` are starts at which to book again: on
+    the weekday and at the hour of the newest session, some weeks later.
     """
 
     client_id: UUID
@@ -84,6 +88,7 @@ class ClientPage(Record):
     intakes: tuple[IntakeLine, ...]
     visits: tuple[VisitLine, ...]
     sore: tuple[PointsOfVisit, ...]
+    again: tuple[LocalStart, ...]
 
 
 class Erased(Record):
@@ -181,6 +186,7 @@ def read_client(desk: Desk, client_id: UUID) -> ClientPage:
         changed = list_changes(t, client_id)
         intakes = list_intakes(t, client_id)
         pointed = list_point_events(t, client_id)
+        zone = ZoneInfo(find_practice(t).time_zone)
     facts = row.record.facts(row.day)
     days, catalogue = facts.gestation_days, desk.catalogue
     known = [make_known(change) for change in reversed(changed)]
@@ -202,10 +208,22 @@ def read_client(desk: Desk, client_id: UUID) -> ClientPage:
             VisitLine(
                 session_id=visit.session_id,
                 starts_at=visit.starts_at,
+                attendance=visit.attendance,
                 brief=visit.brief,
                 log=visit.log,
             )
             for visit in visits
         ),
         sore=group_points(pointed),
+        again=_again([visit.starts_at for visit in visits[:1]], row.day, zone),
     )
+
+
+def _again(newest: Sequence[datetime], today: date, zone: ZoneInfo) -> tuple[LocalStart, ...]:
+    """In two, three and four weeks from the newest session; from this week where that was long ago."""
+    if not newest:
+        return ()
+    last = LocalStart.of(newest[0], zone)
+    # What was long ago is counted on in whole weeks, so that weekday and hour stay.
+    late = max(0, (today - last.day).days // 7)
+    return tuple(LocalStart(day=last.day + timedelta(weeks=late + weeks), at=last.at) for weeks in (2, 3, 4))

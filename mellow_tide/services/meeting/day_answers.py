@@ -22,8 +22,8 @@ from mellow_tide.services.desk import Desk
 from mellow_tide.services.meeting.evidence import Told, tell
 from mellow_tide.services.session_view import SessionView
 from mellow_tide.services.sessions import read_session
-from mellow_tide.store.clients import Evidence, add_changes
 from mellow_tide.store.database import Transaction
+from mellow_tide.store.meeting.evidence import Evidence, add_changes
 from mellow_tide.store.sessions import ReadAt, lock_session, set_day_answer, set_known
 
 
@@ -34,7 +34,7 @@ def answer_day(desk: Desk, at: ReadAt, answer: DayAnswer, lasting: bool) -> Sess
     a stop sign, or where no plan of the brief can obey it, the plan stays and its findings say so. Raises `NotThere`,
     `Stale`, `UnknownReference`, and `PlaceMissing` while nobody has told where a condition is.
     """
-    answer = _with_sides(answer, desk.catalogue)
+    answer = name_answer_sides(answer, desk.catalogue)
     stands = load_standing(desk, at.session_id)
     row = stands.row
     setting = stands.setting.with_client(add_day_answer(row.known, answer))
@@ -49,7 +49,7 @@ def answer_day(desk: Desk, at: ReadAt, answer: DayAnswer, lasting: bool) -> Sess
         add_changes(t, row.client_id, asked, Evidence("day_question", desk.name(t)))
         if lasting or answer.condition_places:
             kept = answer if lasting else DayAnswer(condition_places=answer.condition_places)
-            tell(t, desk, row.client_id, lambda record: _with(record, kept), Told("day_question"))
+            tell(t, desk, row.client_id, lambda record: add_lasting(record, kept), Told("day_question"))
 
     return _keep_with_plan(desk, at, stands, made, keep)
 
@@ -119,7 +119,8 @@ def mark_looked_at(desk: Desk, session_id: UUID) -> SessionView:
     return read_session(desk, session_id)
 
 
-def _with_sides(answer: DayAnswer, catalogue: Catalogue) -> DayAnswer:
+def name_answer_sides(answer: DayAnswer, catalogue: Catalogue) -> DayAnswer:
+    """The answer with its places as the catalogue has them: a region in the middle has no sides."""
     return answer.model_copy(
         update={
             "excluded": name_sides(answer.excluded, catalogue),
@@ -133,7 +134,8 @@ def _same(facts: ClientFacts, before: ClientFacts) -> bool:
     return all(getattr(facts, field) == getattr(before, field) for field in told)
 
 
-def _with(record: ClientRecord, answer: DayAnswer) -> ClientRecord:
+def add_lasting(record: ClientRecord, answer: DayAnswer) -> ClientRecord:
+    """What is known of the client, with what was answered kept for later visits too."""
     places = {place_key(place): place for place in (*answer.excluded, *record.excluded)}
     noted = record.model_copy(
         update={"conditions": record.conditions | answer.conditions, "excluded": tuple(places.values())}

@@ -6,22 +6,15 @@ from datetime import datetime
 from uuid import UUID
 
 from mellow_tide.core.care.restrict import restrict
-from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
+from mellow_tide.core.flow.brief import check_places
 from mellow_tide.core.meeting.changes import compare_records
 from mellow_tide.core.meeting.record import ClientRecord, nobody
 from mellow_tide.core.meeting.sides import name_record_sides
 from mellow_tide.core.refusal import UnknownReference
 from mellow_tide.services.desk import Desk
-from mellow_tide.store.clients import (
-    Evidence,
-    Source,
-    add_changes,
-    add_client,
-    find_client,
-    lock_client,
-    replace_client,
-)
 from mellow_tide.store.database import Transaction
+from mellow_tide.store.meeting.clients import add_client, find_client, lock_client, replace_client
+from mellow_tide.store.meeting.evidence import Evidence, Source, add_changes
 
 
 @dataclass(frozen=True)
@@ -52,20 +45,15 @@ def tell(
     catalogue = desk.catalogue
     after = name_record_sides(tell(row.record).told_where(()), catalogue)
     restrict(after.facts(row.day), catalogue)
-    _refuse_unknown_tension(after, catalogue)
+    # Where tension is felt restricts nothing, and is named all the same.
+    unknown = tuple(check_places(after.tension, "tension", catalogue))
+    if unknown:
+        raise UnknownReference(*unknown)
     made = compare_records(name_record_sides(row.record, catalogue), after)
     if made:
         replace_client(t, client_id, after)
         add_changes(t, client_id, made, Evidence(by.source, desk.name(t), by.at, by.reason))
     return after
-
-
-def _refuse_unknown_tension(record: ClientRecord, catalogue: Catalogue) -> None:
-    """Where the client feels tension restricts nothing, and is named all the same."""
-    named = (check_known(catalogue.regions, place.region, "tension", "region") for place in record.tension)
-    unknown = [problem for problem in named if problem]
-    if unknown:
-        raise UnknownReference(*unknown)
 
 
 def tell_new(t: Transaction, desk: Desk, client_id: UUID, record: ClientRecord, by: Told) -> None:

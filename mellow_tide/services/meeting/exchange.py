@@ -23,15 +23,15 @@ from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.refusal import FieldProblem, Refused
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.meeting.evidence import Told, tell_new
-from mellow_tide.store.clients import (
+from mellow_tide.store.meeting.clients import (
     ContactRow,
     find_client,
     list_all_contacts,
-    list_changes,
     list_contacts,
     list_whole_visits,
 )
-from mellow_tide.store.intakes import list_intakes
+from mellow_tide.store.meeting.evidence import list_changes
+from mellow_tide.store.meeting.intakes import list_intakes
 from mellow_tide.store.people import find_practice
 
 LEAST_DIGITS = 6

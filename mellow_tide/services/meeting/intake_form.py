@@ -4,15 +4,17 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
-from mellow_tide.core.catalogue.house import House, in_house
+from mellow_tide.core.catalogue.house.house import House
+from mellow_tide.core.catalogue.house.in_house import in_house
 from mellow_tide.core.catalogue.records import Position, Record, Region, Window
 from mellow_tide.core.catalogue.rules import Condition, Consent
 from mellow_tide.core.meeting.answers import Answers, find_problems
 from mellow_tide.core.meeting.questions import IntakeSection, read_sections
 from mellow_tide.core.refusal import Refused
-from mellow_tide.services.sign_in import hash_token
+from mellow_tide.services.people.tokens import hash_token
 from mellow_tide.store.database import Database, Sight
-from mellow_tide.store.intakes import (
+from mellow_tide.store.house import find_house
+from mellow_tide.store.meeting.intakes import (
     IntakeRow,
     find_intake_by_token,
     hand_in,
@@ -20,7 +22,7 @@ from mellow_tide.store.intakes import (
     open_intake,
     save_answers,
 )
-from mellow_tide.store.people import find_house, find_practice
+from mellow_tide.store.people import find_practice
 
 
 class LinkUsed(Exception):

@@ -1,6 +1,5 @@
 """Intakes as the therapist has them: made with a one-time link, read, each answer accepted or questioned."""
 
-import secrets
 from collections.abc import Iterable, Mapping
 from datetime import timedelta
 from typing import Annotated, Literal
@@ -15,10 +14,10 @@ from mellow_tide.core.meeting.review import Item, accept_answers, review_answers
 from mellow_tide.core.refusal import FieldProblem, Refused
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.meeting.evidence import Told, tell
-from mellow_tide.services.sign_in import hash_token
-from mellow_tide.store.clients import ClientRow, find_client
+from mellow_tide.services.people.tokens import hash_token, make_token
 from mellow_tide.store.errors import NotThere
-from mellow_tide.store.intakes import (
+from mellow_tide.store.meeting.clients import ClientRow, find_client
+from mellow_tide.store.meeting.intakes import (
     IntakeRow,
     add_intake,
     find_intake,
@@ -26,7 +25,7 @@ from mellow_tide.store.intakes import (
     set_verdicts,
     withdraw_intake,
 )
-from mellow_tide.store.intakes import IntakeToOpen as StoredIntake
+from mellow_tide.store.meeting.intakes import IntakeToOpen as StoredIntake
 
 OPEN_FOR = timedelta(days=7)
 """A link that nobody opens, and a form that nobody hands in, ends after a week."""
@@ -93,7 +92,7 @@ class IntakeReview(Record):
 
 def make_intake(desk: Desk, client_id: UUID) -> NewIntake:
     """A form for the client, with a link that opens it once. Raises `NotThere`."""
-    token, intake_id = secrets.token_urlsafe(24), uuid4()
+    token, intake_id = make_token(), uuid4()
     expires_at = desk.db.now() + OPEN_FOR
     with desk.reading() as t:
         find_client(t, client_id)

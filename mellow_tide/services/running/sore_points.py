@@ -8,7 +8,7 @@ from pydantic import AwareDatetime
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.run.points import SorePoint, note_point
-from mellow_tide.store.clients import PointRow
+from mellow_tide.store.meeting.clients import PointRow
 
 
 class PointsOfVisit(Record):

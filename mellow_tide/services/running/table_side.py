@@ -12,7 +12,7 @@ from mellow_tide.services.designing.standing import load_standing
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.learning.learnt import read_learnt
 from mellow_tide.services.running.sore_points import group_points, measure_falls
-from mellow_tide.store.clients import list_point_events
+from mellow_tide.store.meeting.clients import list_point_events
 
 
 class TableSide(Record):

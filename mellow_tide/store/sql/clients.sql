@@ -2,7 +2,7 @@
 SELECT c.client_id
 FROM client c
 WHERE c.practice_id = %(practice_id)s
-  AND (c.archived = false OR %(archived)s)
+  AND (c.archived = false OR %(archived)s) AND c.walk_in = false
   AND (c.sought LIKE '%%' || %(pattern)s || '%%'
        OR (%(digits)s <> '' AND c.digits LIKE '%%' || %(digits)s || '%%'))
 ORDER BY c.archived, (lower(c.name) LIKE %(pattern)s || '%%') DESC, c.name, c.client_id
@@ -12,7 +12,7 @@ LIMIT %(most)s
 SELECT c.client_id
 FROM client c
 WHERE c.practice_id = %(practice_id)s
-  AND (c.archived = false OR %(archived)s)
+  AND (c.archived = false OR %(archived)s) AND c.walk_in = false
   AND ' ' || lower(c.name) LIKE ANY(%(begin)s)
   AND word_similarity(%(words)s, lower(c.name)) >= %(alike)s
 ORDER BY c.archived, word_similarity(%(words)s, lower(c.name)) DESC, c.name, c.client_id
@@ -21,9 +21,11 @@ LIMIT %(most)s
 -- name: client_lines
 SELECT c.client_id, c.name, c.address_as, c.phone, c.know_first, c.archived,
        (SELECT max(s.starts_at) FROM session s
-        WHERE s.practice_id = c.practice_id AND s.client_id = c.client_id AND s.starts_at <= tide_now()) AS last_at,
+        WHERE s.practice_id = c.practice_id AND s.client_id = c.client_id AND s.starts_at <= tide_now()
+          AND s.comes) AS last_at,
        (SELECT min(s.starts_at) FROM session s
-        WHERE s.practice_id = c.practice_id AND s.client_id = c.client_id AND s.starts_at > tide_now()) AS next_at
+        WHERE s.practice_id = c.practice_id AND s.client_id = c.client_id AND s.starts_at > tide_now()
+          AND s.comes) AS next_at
 FROM client c
 WHERE c.practice_id = %(practice_id)s AND c.client_id = ANY(%(client_ids)s)
 ORDER BY array_position(%(client_ids)s, c.client_id)
@@ -40,24 +42,6 @@ WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s
 
 -- name: lock_client
 SELECT revision FROM client WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s FOR UPDATE
-
--- name: insert_change
-INSERT INTO client_change (practice_id, client_id, changed_at, source, person_name, reason, field, item, before, after)
-VALUES (%(practice_id)s, %(client_id)s, coalesce(%(changed_at)s, now()), %(source)s, %(person_name)s, %(reason)s, %(field)s,
-        %(item)s, %(before)s, %(after)s)
-
--- name: changes_of_client
-SELECT changed_at, source, person_name, field, item, before, after, reason FROM client_change
-WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s
-ORDER BY changed_at DESC, place DESC
-
--- name: changes_since_plan
-SELECT h.changed_at, h.source, h.person_name, h.field, h.item, h.before, h.after, h.reason
-FROM client_change h
-JOIN session s ON s.practice_id = h.practice_id AND s.client_id = h.client_id
-WHERE h.practice_id = %(practice_id)s AND s.session_id = %(session_id)s AND h.changed_at > s.known_until
-  AND h.field = ANY(%(fields)s)
-ORDER BY h.changed_at, h.place
 
 -- name: merge_client
 SELECT merge_client(%(kept)s, %(other)s)
@@ -81,15 +65,16 @@ INSERT INTO erasure (practice_id, erasure_id, client_id, person_name, counts)
 VALUES (%(practice_id)s, %(erasure_id)s, %(client_id)s, %(person_name)s, %(counts)s)
 
 -- name: clients_with_contact
-SELECT client_id, name, digits, lower(email) AS email FROM client WHERE practice_id = %(practice_id)s
+SELECT client_id, name, digits, lower(email) AS email FROM client
+WHERE practice_id = %(practice_id)s AND walk_in = false
 
 -- name: all_contacts
 SELECT jsonb_build_object('name', name, 'address_as', address_as, 'phone', phone, 'email', email) FROM client
-WHERE practice_id = %(practice_id)s AND archived = false
+WHERE practice_id = %(practice_id)s AND archived = false AND walk_in = false
 ORDER BY name, client_id
 
 -- name: sessions_of_client
-SELECT s.session_id, s.starts_at, s.plan -> 'flow' -> 'brief' AS stored_brief,
+SELECT s.session_id, s.starts_at, s.attendance, s.plan -> 'flow' -> 'brief' AS stored_brief,
        (SELECT l.log FROM session_log l WHERE l.practice_id = s.practice_id AND l.session_id = s.session_id
         ORDER BY l.revision DESC LIMIT 1) AS stored_log
 FROM session s
@@ -125,3 +110,6 @@ SELECT s.starts_at, s.plan -> 'flow' AS flow, s.day_answer,
 FROM session s
 WHERE s.practice_id = %(practice_id)s AND s.client_id = %(client_id)s
 ORDER BY s.starts_at
+
+-- name: set_walk_in
+UPDATE client SET walk_in = %(walk_in)s WHERE practice_id = %(practice_id)s AND client_id = %(client_id)s

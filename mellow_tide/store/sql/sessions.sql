@@ -1,17 +1,19 @@
 -- name: insert_session
-INSERT INTO session (practice_id, session_id, client_id, person_id, starts_at, plan)
-VALUES (%(practice_id)s, %(session_id)s, %(client_id)s, %(person_id)s, %(starts_at)s, %(plan)s)
+INSERT INTO session (practice_id, session_id, client_id, person_id, starts_at, series_id, plan)
+VALUES (%(practice_id)s, %(session_id)s, %(client_id)s, %(person_id)s, %(starts_at)s, %(series_id)s, %(plan)s)
+ON CONFLICT (practice_id, session_id) DO NOTHING
 
 -- name: sessions_between
 SELECT session_id, starts_at, day, revision, person_id, client_id, stored_plan, stored_client, stored_answer, stored_run,
-       stored_excluded, pace_factors, begun, unread_intake, can_undo, can_redo, logged
+       stored_excluded, pace_factors, begun, unread_intake, can_undo, can_redo, logged, attendance, comes, attendance_note, series_id, walk_in
 FROM session_whole
 WHERE practice_id = %(practice_id)s AND starts_at >= %(from)s AND starts_at < %(until)s
+      AND (%(of_person)s::uuid IS NULL OR person_id = %(of_person)s)
 ORDER BY starts_at, session_id
 
 -- name: find_session
 SELECT session_id, starts_at, day, revision, person_id, client_id, stored_plan, stored_client, stored_answer, stored_run,
-       stored_excluded, pace_factors, begun, unread_intake, can_undo, can_redo, logged
+       stored_excluded, pace_factors, begun, unread_intake, can_undo, can_redo, logged, attendance, comes, attendance_note, series_id, walk_in
 FROM session_whole
 WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
 

@@ -3,14 +3,15 @@
 from typing import Annotated
 from uuid import UUID
 
-import segno
 from fastapi import APIRouter, Request
 from pydantic import AwareDatetime, BaseModel, Field
 
 from mellow_tide.services.meeting import intakes
 from mellow_tide.services.meeting.intakes import IntakeReview, Verdict
 from mellow_tide.web.body import Body
+from mellow_tide.web.caller import link_to
 from mellow_tide.web.guard import AtDesk
+from mellow_tide.web.qr import draw_qr
 
 router = APIRouter(tags=["intakes"])
 
@@ -35,14 +36,12 @@ class ReviewVerdicts(Body):
 def make_intake(client_id: UUID, request: Request, desk: AtDesk) -> IntakeLink:
     """A form for the client, with its one-time link."""
     made = intakes.make_intake(desk, client_id)
-    # What stands behind the # is never sent to a server, nor written into its logs.
-    link = f"{request.app.state.surroundings.public_url or str(request.base_url).rstrip('/')}/intake#{made.token}"
-    code = segno.make(link, error="m")
+    link = link_to(request, "intake", made.token)
     return IntakeLink(
         intake_id=made.intake_id,
         link=link,
         token=made.token,
-        qr_svg=code.svg_inline(omitsize=True, border=3, dark="#10393f", light="#ffffff"),
+        qr_svg=draw_qr(link),
         expires_at=made.expires_at,
     )
 

@@ -1,37 +1,39 @@
-"""Who is signed in, the day, and the catalogue."""
+"""Who is signed in, and the catalogue."""
 
-from datetime import date
-from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter, Query, Response
+from fastapi import APIRouter
 from pydantic import BaseModel
 
 from mellow_tide.core.catalogue.records import Position, Region, Stroke, Support, Tool, Window
 from mellow_tide.core.catalogue.rules import Closing, Condition, Consent, HouseRule, Kind, Lubricant, School
 from mellow_tide.core.checks.check import Severity
 from mellow_tide.core.checks.registry import CHECKS
+from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.flow.usual_brief import make_usual_brief
 from mellow_tide.core.meeting import headache
 from mellow_tide.core.meeting.headache import HeadacheQuestion
-from mellow_tide.services import days, sign_in
-from mellow_tide.services.days import Day
 from mellow_tide.services.meeting import clients
-from mellow_tide.web.guard import AtDesk
-from mellow_tide.web.straight import straight
+from mellow_tide.services.people import sign_in
+from mellow_tide.services.permissions import MAY, NOT_IN_DEMO
+from mellow_tide.store.people import MemberRole
+from mellow_tide.web.guard import AtDesk, AtDoor
 
 router = APIRouter(tags=["practice"])
 
-DayOfPractice = Annotated[date, Query(ge=date(1900, 1, 1), le=date(2200, 12, 31))]
-
 
 class MeView(BaseModel):
-    """The person signed in and their practice."""
+    """The person signed in and their practice; `demo`: it is the shared one, `may`: the operations open to them."""
 
     person_id: UUID
     name: str
     email: str
+    role: MemberRole
     practice: str
     time_zone: str
+    country: str
+    demo: bool
+    may: list[str]
 
 
 class CheckView(BaseModel):
@@ -46,7 +48,8 @@ class CheckView(BaseModel):
 class CatalogueView(BaseModel):
     """Everything that has a name on a screen, by id.
 
-    `zones_to_hold`: by region, the zones at which a sore point may be pressed and held.
+    `zones_to_hold`: by region, the zones at which a sore point may be pressed and held. `usual_briefs`: by kind, the
+    brief that a session begins with here. `chosen`: by house rule, what the practice has chosen.
     """
 
     regions: dict[str, Region]
@@ -63,26 +66,27 @@ class CatalogueView(BaseModel):
     conditions: dict[str, Condition]
     house_rules: dict[str, HouseRule]
     zones_to_hold: dict[str, tuple[str, ...]]
+    usual_briefs: dict[str, Brief]
+    chosen: dict[str, str]
     checks: dict[str, CheckView]
 
 
 @router.get("/me")
-def read_me(desk: AtDesk) -> MeView:
+def read_me(desk: AtDesk, door: AtDoor) -> MeView:
     """Who is signed in."""
     found = sign_in.read_me(desk)
+    demo = found.practice.practice_id == door.demo.practice_id
     return MeView(
         person_id=found.person.person_id,
         name=found.person.name,
         email=found.person.email,
+        role=found.role,
         practice=found.practice.name,
         time_zone=found.practice.time_zone,
+        country=found.practice.country,
+        demo=demo,
+        may=sorted(MAY[found.role] - (NOT_IN_DEMO if demo else frozenset())),
     )
-
-
-@router.get("/day", response_model=Day)
-def read_day(desk: AtDesk, day: DayOfPractice | None = None) -> Response:
-    """A day of the practice, today if none is named."""
-    return straight(days.read_day(desk, day, desk.db.now()))
 
 
 @router.get("/headache-questions")
@@ -98,9 +102,8 @@ def read_most_told(desk: AtDesk) -> list[str]:
 
 
 @router.get("/catalogue")
-def read_catalogue(desk: AtDesk, response: Response) -> CatalogueView:
+def read_catalogue(desk: AtDesk) -> CatalogueView:
     """The catalogue as the practice works by it."""
-    response.headers["Cache-Control"] = "private, max-age=300"
     known = desk.catalogue
     return CatalogueView(
         regions=dict(known.regions),
@@ -116,6 +119,8 @@ def read_catalogue(desk: AtDesk, response: Response) -> CatalogueView:
         consents=dict(known.consents),
         conditions=dict(known.conditions),
         house_rules=dict(known.house_rules),
+        usual_briefs={id: make_usual_brief(id, known) for id in known.kinds},
+        chosen=dict(known.chosen),
         zones_to_hold={id: known.zones_to_hold(id) for id in known.regions},
         checks={
             c.code: CheckView(name=c.name, severity=c.severity, summary=c.summary, rationale=c.rationale)

@@ -2,7 +2,7 @@
 
 import pytest
 
-from mellow_tide.core.catalogue.house import House
+from mellow_tide.core.catalogue.house.house import House
 from mellow_tide.core.checks.check import Case, Check, Found, make_case
 from mellow_tide.core.checks.engine import BROKEN, run_checks
 from mellow_tide.core.checks.registry import CHECKS

@@ -4,6 +4,7 @@ import { catalogueQuery, clientQuery } from "../../api/queries";
 import { say } from "../../phrases/screens/clients/page";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
+import { BookAgain } from "./BookAgain";
 import { Knowing } from "./Knowing";
 
 /** A client, in the order of what must be known before touching. */
@@ -33,6 +34,7 @@ export function ClientPage() {
           {record.archived && " · put away"}
         </p>
       </div>
+      {!record.archived && <BookAgain client={client.data} />}
       <Knowing client={client.data} />
     </>
   );

@@ -18,7 +18,8 @@ export function ClientsPage() {
   const [withOld, setWithOld] = useState(false);
   const found = useQuery({ ...clientsQuery(typed.trim(), withOld), placeholderData: keepPreviousData });
   const { shown, steady } = useSteady(found.data);
-  const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
+  const me = useQuery(meQuery).data;
+  const timeZone = me?.time_zone ?? "UTC";
   const erased = useRouterState({ select: (state) => state.location.state.erased });
   return (
     <>
@@ -36,12 +37,16 @@ export function ClientsPage() {
         withOld={withOld}
         onWithOld={setWithOld}
       >
-        <Link to="/clients/in" className="btn btn-ghost min-h-11">
-          {say.bringInFromElsewhere}
-        </Link>
-        <a href="/api/clients-out/cards" download className="btn btn-ghost min-h-11">
-          {say.allContactsVcard}
-        </a>
+        {me?.may.includes("bring_in_clients") && (
+          <Link to="/clients/in" className="btn btn-ghost min-h-11">
+            {say.bringInFromElsewhere}
+          </Link>
+        )}
+        {me?.may.includes("read_cards") && (
+          <a href="/api/clients-out/cards" download className="btn btn-ghost min-h-11">
+            {say.allContactsVcard}
+          </a>
+        )}
       </SearchLine>
       <AddClient />
       {found.error && <ProblemNote error={found.error} onAgain={() => found.refetch()} />}

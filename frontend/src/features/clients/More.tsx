@@ -1,5 +1,7 @@
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { ClientPage } from "../../api/client";
+import { meQuery } from "../../api/queries";
 import { say } from "../../phrases/screens/clients/page";
 import { shared } from "../../phrases/screens/shared";
 import { Button } from "../../ui/Button";
@@ -28,10 +30,11 @@ export function More(props: { client: ClientPage; describe: Describe }) {
   const { client, describe } = props;
   const [open, setOpen] = useState<(typeof PARTS)[number] | null>(null);
   const { archived } = client.record;
+  const mayErase = useQuery(meQuery).data?.may.includes("erase_client");
   return (
     <section aria-label="More" className="mt-8">
       <div className="flex flex-wrap gap-2">
-        {PARTS.map((part) => (
+        {PARTS.filter((part) => part !== "Erase" || mayErase).map((part) => (
           <Button
             key={part}
             className={`${part === open ? "bg-base-300" : ""}`}

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { useState } from "react";
 import type { Catalogue, FlowView } from "../../api/client";
-import { dayQuery } from "../../api/queries";
+import { dayQuery } from "../../api/dayQueries";
 import { useCatalogue } from "../../api/useCatalogue";
 import { say } from "../../phrases/screens/flows";
 import { shared } from "../../phrases/screens/shared";
@@ -60,7 +60,7 @@ export function FlowRow({ flow, perMinute, compared, onCompare }: Props) {
         <Button look="quiet" aria-pressed={compared} aria-label={say.compare(flow.name)} onClick={onCompare}>
           Compare
         </Button>
-        <Button look="quiet" aria-label={say.copy(flow.name)} onClick={() => copy()}>
+        <Button look="quiet" aria-label={shared.copy(flow.name)} onClick={() => copy()}>
           Copy
         </Button>
         <Button
@@ -115,12 +115,15 @@ function metaOf({ brief, regions, shipped }: FlowView, catalogue: Catalogue): st
 
 /** Today's sessions that have not begun: choosing one shows what would change for its client. */
 function UseFor({ flow }: { flow: FlowView }) {
-  const day = useQuery(dayQuery);
+  const day = useQuery(dayQuery(null));
   const waiting = day.data?.sessions.filter((session) => session.stage === "plan") ?? [];
   if (day.error) return <ProblemNote error={day.error} onAgain={() => day.refetch()} />;
   return (
     <div className="mt-2 rounded-box bg-base-200 px-5 py-4">
       <p>{waiting.length > 0 ? say.whoseSession : day.data && say.nothingLeftToPlan}</p>
+      <Link to="/" search={{ flow: flow.flow_id }} className="btn mt-2 min-h-11 bg-base-100">
+        {say.bookWithIt}
+      </Link>
       <div className="mt-2 flex flex-wrap gap-2">
         {waiting.map((session) => (
           <Link
@@ -130,7 +133,7 @@ function UseFor({ flow }: { flow: FlowView }) {
             search={{ from: flow.flow_id }}
             className="btn min-h-11 bg-base-100"
           >
-            {day.data && timeOfDay(session.starts_at, day.data.time_zone)} {session.client.name}
+            {day.data && timeOfDay(session.starts_at, day.data.time_zone)} {session.client_name}
           </Link>
         ))}
       </div>

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { api, body, type FlowsBeside } from "../../api/client";
 import { catalogueQuery, flowsQuery } from "../../api/queries";
-import { Compare } from "../../compare/Compare";
+import { FlowsCompared } from "../../compare/FlowsCompared";
 import { say } from "../../phrases/screens/flows";
 import { shared } from "../../phrases/screens/shared";
 import { Button } from "../../ui/Button";
@@ -85,16 +85,7 @@ function Beside({ ids, onClose }: { ids: readonly string[]; onClose(): void }) {
       aria-label="Comparison"
       className="mt-4 scroll-mt-4 outline-none rounded-box bg-base-200 px-6 py-5"
     >
-      {beside.error && <ProblemNote error={beside.error} onAgain={() => beside.refetch()} />}
-      {beside.isPending && <Waiting what={shared.layingOneOverOther} />}
-      {beside.data && (
-        <Compare
-          first={beside.data.first}
-          second={beside.data.second}
-          names={beside.data.names as [string, string]}
-          difference={beside.data.difference}
-        />
-      )}
+      <FlowsCompared beside={beside} />
       <Button className="mt-4 bg-base-100" onClick={onClose}>
         Done comparing
       </Button>

@@ -1,13 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
-import type { Difference, Edit, SessionView } from "../../api/client";
+import type { Edit, SessionView } from "../../api/client";
 import { meQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
-import { LeftForNow } from "../../meeting/LeftForNow";
-import { unplacedOf } from "../../meeting/unplaced";
-import { keptWords, whatMoved } from "../../phrases/plan/difference";
 import { say } from "../../phrases/screens/plan/page";
-import { PointedLine } from "../../tideline/PointedLine";
 import { pointedMoment } from "../../tideline/pointed";
 import { TideLine } from "../../tideline/TideLine";
 import { useLater } from "../../ui/useLater";
@@ -15,13 +11,13 @@ import { BriefProblem } from "./brief/BriefProblem";
 import { BriefSentence } from "./brief/BriefSentence";
 import { useBegins } from "./brief/useBegins";
 import { useBrief } from "./brief/useBrief";
-import { NewsNote } from "./changes/NewsNote";
-import { PlacesNote } from "./changes/PlacesNote";
 import { PreviewNote } from "./changes/PreviewNote";
+import { StandingNotes } from "./changes/StandingNotes";
 import { TooLateNote } from "./changes/TooLateNote";
 import { useEditing } from "./changes/useEditing";
 import { usePlanChanges } from "./changes/usePlanChanges";
 import { usePreview } from "./changes/usePreview";
+import { WhatWasDone } from "./changes/WhatWasDone";
 import { BottomLine } from "./findings/BottomLine";
 import { LeftOutList } from "./findings/LeftOutList";
 import { SideNotes } from "./findings/SideNotes";
@@ -119,11 +115,7 @@ export function Designer({ session, from }: Props) {
           onInsist={changes.insist}
         />
       )}
-      {!fixed && <PlacesNote session={session} changes={changes} onTold={() => wished && change({})} />}
-      {!fixed && <LeftForNow sessionId={session.session_id} stage="plan" />}
-      {!fixed && unplacedOf(session.evaluation.restrictions).length === 0 && (
-        <NewsNote session={session} changes={changes} />
-      )}
+      {!fixed && <StandingNotes session={session} changes={changes} onTold={() => wished && change({})} />}
       {preview && (
         <PreviewNote
           preview={preview}
@@ -146,18 +138,13 @@ export function Designer({ session, from }: Props) {
           editing={fixed || preview ? undefined : editing}
         />
       </div>
-      <div className="grid min-h-6 text-quiet">
-        <p role="status" aria-label={say.whatWasDone} className="peer col-start-1 row-start-1">
-          {said || (!problem && session.difference && <Changed difference={session.difference} />)}
-        </p>
-        <p aria-hidden="true" className="col-start-1 row-start-1 bg-base-100 max-sm:hidden">
-          <PointedLine
-            pointed={pointed}
-            sheet={evaluation.sheet}
-            selected={said || session.difference ? null : selected}
-          />
-        </p>
-      </div>
+      <WhatWasDone
+        said={said}
+        difference={problem ? null : session.difference}
+        pointed={pointed}
+        sheet={evaluation.sheet}
+        selected={selected}
+      />
       <PlanTools session={session} changes={changes} from={from} fixed={fixed} />
       {later && (
         <>
@@ -226,12 +213,4 @@ export function Designer({ session, from }: Props) {
       />
     </>
   );
-}
-
-/** What the change just made has moved, what was set by hand that it kept, and what it could not keep. */
-function Changed({ difference }: { difference: Difference }) {
-  const catalogue = useCatalogue();
-  const name = (id: string) => catalogue.regions[id]?.whole ?? id;
-  const moved = whatMoved(difference, name);
-  return [moved && `${moved}.`, ...keptWords(difference, name)].filter(Boolean).join(" ");
 }

@@ -1,49 +1,104 @@
-import { useQuery } from "@tanstack/react-query";
-import { Link } from "@tanstack/react-router";
-import { useEffect } from "react";
-import type { Day, SessionView } from "../../api/client";
-import { catalogueQuery, dayQuery } from "../../api/queries";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useNavigate, useSearch } from "@tanstack/react-router";
+import { useEffect, useRef, useState } from "react";
+import type { Day } from "../../api/client";
+import { dayQuery } from "../../api/dayQueries";
+import { catalogueQuery } from "../../api/queries";
 import { sweepRuns } from "../../api/sweepRuns";
-import { shared } from "../../phrases/screens/shared";
-import { say } from "../../phrases/screens/today";
-import { longDate, timeOfDay } from "../../phrases/time";
-import { askedFor, daySentence, handsSentence, STAGE_PAGE, STAGE_WORDS } from "../../phrases/today";
-import { SmallTide } from "../../tideline/SmallTide";
+import { say } from "../../phrases/screens/today/page";
+import { longDate } from "../../phrases/time";
+import { daySentence, handsSentence } from "../../phrases/today";
+import { Keys } from "../../ui/Keys";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
-import { DayLine } from "./DayLine";
+import { AddSession } from "./adding/AddSession";
+import { Clashes } from "./Clashes";
+import { MoveAsked } from "./changing/MoveAsked";
+import { useMoving } from "./changing/useMoving";
+import { DayStrip } from "./DayStrip";
+import { DoneNote } from "./DoneNote";
+import type { Done } from "./done";
+import { FirstSteps } from "./FirstSteps";
+import { DayLine } from "./line/DayLine";
+import { NextAction } from "./NextAction";
+import { SessionRow } from "./SessionRow";
+import { useDayKeys } from "./useDayKeys";
 
-/** The day along one line, and the one thing to do next. */
+/** Clashes of a day that are shown at once. */
+const SHOWN = 3;
+
+const KEYS: [string[], string][] = [
+  [["[", "]"], say.keyDays],
+  [["t"], say.keyToday],
+  [["a"], say.keyAdd],
+  [["Tab"], say.keySession],
+  [["Shift", "←", "→"], say.keyMove],
+  [["Alt", "←", "→"], say.keyDayOf],
+  [[",", "."], say.keyLength],
+];
+
+/** A day along one line, today unless another is asked for: what is booked, what is free, what to do next. */
 export function TodayPage() {
-  const day = useQuery(dayQuery);
+  const search = useSearch({ from: "/in/framed/" });
+  const asked = search.day ?? null;
+  const day = useQuery({ ...dayQuery(asked), placeholderData: keepPreviousData });
+  // The words of what is booked are in it.
+  const catalogue = useQuery(catalogueQuery);
+  const navigate = useNavigate();
+  const line = useRef<HTMLInputElement>(null);
+  const [done, setDone] = useState<Done | null>(null);
+  useDayKeys(day.data?.day, line);
   useEffect(() => void sweepRuns().catch(() => undefined), []);
-  if (day.error) return <ProblemNote error={day.error} onAgain={() => day.refetch()} />;
-  if (!day.data) return <Waiting what={say.readingDay} />;
+  const error = day.error ?? catalogue.error;
+  // With the server gone, what was read stays, and so does what is being typed.
+  if (error && !(day.data && catalogue.data))
+    return <ProblemNote error={error} onAgain={() => day.refetch()} />;
+  if (!day.data || !catalogue.data) return <Waiting what={say.readingDay} />;
+  const today = day.data.now.day;
   return (
     <>
-      <h1 className="mt-2 text-4xl">{longDate(day.data.day)}</h1>
-      <p className="mt-1 text-lg text-quiet">{daySentence(day.data)}</p>
-      {day.data.sessions.length === 0 ? <EmptyDay /> : <FullDay day={day.data} />}
+      <div className="flex flex-wrap items-baseline gap-x-6">
+        <h1 className="mt-2 text-4xl">{longDate(day.data.day)}</h1>
+        <p className="mt-1 mr-auto text-lg text-quiet">{daySentence(day.data)}</p>
+        <Keys keys={KEYS} />
+      </div>
+      <DayStrip day={day.data} />
+      <AddSession
+        key={[search.client, search.at, search.flow].join()}
+        line={line}
+        from={search}
+        onBooked={async (booked, start) => {
+          // The way to its plan is shown once the day is there: it would lead back to the day before that.
+          await navigate({ to: "/", search: start.day === today ? {} : { day: start.day } });
+          setDone(booked);
+        }}
+      />
+      {error && <ProblemNote error={error} onAgain={() => day.refetch()} />}
+      {done && <DoneNote done={done} onDone={setDone} />}
+      <FirstSteps />
+      {day.data.sessions.length === 0 ? <EmptyDay /> : <FullDay day={day.data} onDone={setDone} />}
     </>
   );
 }
 
 function EmptyDay() {
   return (
-    <div className="mt-10 max-w-prose rounded-box bg-base-200 px-7 py-8">
+    <div className="mt-8 max-w-prose rounded-box bg-base-200 px-7 py-6">
       <h2 className="text-2xl">{say.stillWater}</h2>
       <p className="mt-2">{say.nothingBooked}</p>
     </div>
   );
 }
 
-function FullDay({ day }: { day: Day }) {
+function FullDay({ day, onDone }: { day: Day; onDone(done: Done): void }) {
+  const moving = useMoving(day.day, onDone);
   const next = day.sessions.find((session) => session.session_id === day.next_action?.session_id);
   // Two sessions under way, in two rooms or by mistake: none of them is out of sight.
   const also = day.sessions.filter((session) => session.stage === "work" && session !== next);
   return (
     <>
-      <DayLine day={day} />
+      <DayLine day={day} moving={moving} />
+      <MoveAsked moving={moving} />
       {next && <NextAction session={next} timeZone={day.time_zone} label="Next action" />}
       {also.map((session) => (
         <NextAction
@@ -53,80 +108,36 @@ function FullDay({ day }: { day: Day }) {
           label={say.alsoUnderWay}
         />
       ))}
-      <p className="mt-6 text-lg">{handsSentence(day.hands)}</p>
+      <DayClashes day={day} />
+      {day.sessions.some(({ comes }) => comes) && (
+        <p className="mt-6 text-lg">{handsSentence(day.hands, day.day === day.now.day)}</p>
+      )}
       <h2 className="mb-2 mt-8 text-2xl">{say.dayInOrder}</h2>
       <ol className="divide-y divide-base-300 border-y border-base-300">
         {day.sessions.map((session) => (
-          <SessionRow key={session.session_id} session={session} timeZone={day.time_zone} />
+          <SessionRow key={session.session_id} session={session} day={day} onDone={onDone} />
         ))}
       </ol>
     </>
   );
 }
 
-const ACTION: Record<string, { heading: string; button: string; page: "plan" | "work" | "log" }> = {
-  plan: { heading: "Next", button: say.lookAtPlan, page: "plan" },
-  work: { heading: "Under way", button: say.goOnWorking, page: "work" },
-  log: { heading: say.stillToLog, button: shared.logSession, page: "log" },
-};
-
-function NextAction(props: { session: SessionView; timeZone: string; label: string }) {
-  const { session, timeZone, label } = props;
-  const catalogue = useQuery(catalogueQuery).data;
-  const action = ACTION[session.stage];
-  if (!action) return null;
+/** What of the day does not go together: the first of it, and the rest on demand. */
+function DayClashes({ day }: { day: Day }) {
+  const [first, rest] = [day.clashes.slice(0, SHOWN), day.clashes.slice(SHOWN)];
+  // What is over can be put right no more.
+  if (first.length === 0 || day.day < day.now.day) return null;
   return (
-    <section
-      aria-label={label}
-      className="mt-6 grid gap-x-10 gap-y-4 rounded-box bg-base-200 px-6 py-6 sm:grid-cols-[1fr_auto] sm:items-center sm:px-8"
-    >
-      <div>
-        <p className="text-quiet italic">
-          {action.heading}, {timeOfDay(session.starts_at, timeZone)}
-        </p>
-        <h2 className="text-3xl">{session.client.name}</h2>
-        <p className="mt-1">{askedFor(session.plan.flow.brief, catalogue)}</p>
-        {session.client.know_first && (
-          <p className="mt-1 font-bold">
-            <span className="text-accent" aria-hidden="true">
-              △{" "}
-            </span>
-            {session.client.know_first}
-          </p>
-        )}
-      </div>
-      <Link
-        to={`/session/$sessionId/${action.page}`}
-        params={{ sessionId: session.session_id }}
-        className="btn btn-primary h-16 px-8 text-xl"
-      >
-        {action.button}
-      </Link>
-    </section>
-  );
-}
-
-function SessionRow({ session, timeZone }: { session: SessionView; timeZone: string }) {
-  const catalogue = useQuery(catalogueQuery).data;
-  return (
-    <li>
-      <Link
-        to={`/session/$sessionId/${STAGE_PAGE[session.stage]}`}
-        params={{ sessionId: session.session_id }}
-        className="grid min-h-16 grid-cols-[3.5rem_1fr] items-center gap-x-4 px-2 py-3 hover:bg-base-200 md:grid-cols-[3.5rem_minmax(11rem,16rem)_1fr_170px_8rem]"
-      >
-        <span className="numbers">{timeOfDay(session.starts_at, timeZone)}</span>
-        <span className="text-lg font-bold">{session.client.name}</span>
-        <span className="col-start-2 md:col-start-auto">{askedFor(session.plan.flow.brief, catalogue)}</span>
-        <span className="hidden md:block">
-          <SmallTide sheet={session.evaluation.sheet} width={170} height={44} />
-        </span>
-        <span className="col-start-2 text-quiet italic md:col-start-auto md:text-right">
-          {session.stage === "plan" && session.unread_intake
-            ? shared.intakeToRead
-            : STAGE_WORDS[session.stage]}
-        </span>
-      </Link>
-    </li>
+    <div className="mt-4">
+      <Clashes clashes={first} label={say.doesNotFit} />
+      {rest.length > 0 && (
+        <details>
+          <summary className="flex min-h-11 cursor-pointer items-center underline underline-offset-4">
+            {say.moreDoesNotFit(rest.length)}
+          </summary>
+          <Clashes clashes={rest} />
+        </details>
+      )}
+    </div>
   );
 }

@@ -9,12 +9,7 @@ export const say = {
   homeLink: "Mellow Tide, to Today",
   caution:
     "Mellow Tide is an aid to planning for trained people. It does not diagnose. Local law, scope of practice, licence and the client’s own clinician decide; when in doubt, do not work there, or do not work at all.",
-  dimScreenForNightRoom: "Dim the screen for the night room",
-  signOutNow: "Sign out now?",
-  staySignedIn: "Stay signed in",
-  tapsStay: (taps: number) =>
-    taps === 1
-      ? "One tap has not reached the practice yet. It stays on this device, hidden, until you sign in here again."
-      : `${taps} taps have not reached the practice yet. They stay on this device, hidden, until you sign in here again.`,
-  signOut: (name: string) => `Sign out ${name}`,
+  settingsOf: (practice: string) => `Settings of ${practice}`,
+  sharedDemo: "demo, shared",
+  accountOf: (name: string) => `Account of ${name}`,
 };

@@ -1,11 +1,11 @@
 /** What these screens say: flows. */
 export const say = {
+  bookWithIt: "Book a session with it",
   another: (flow: string) => `${flow}, another`,
   rename: (flow: string) => `Rename ${flow}`,
   forAClientOf: (flow: string) => `Use it for a client: ${flow}`,
   forAClient: "Use it for a client",
   compare: (flow: string) => `Compare ${flow}`,
-  copy: (flow: string) => `Copy ${flow}`,
   bringThisBack: (flow: string) => `Bring it back: ${flow}`,
   putAway: (flow: string) => `Put away ${flow}`,
   bringItBack: "Bring it back",

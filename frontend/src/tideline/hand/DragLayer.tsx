@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import type { Landing } from "../../api/client";
-import type { Swell, TideLayout } from "../layout";
+import type { TideLayout } from "../layout";
+import type { Swell } from "../swells";
 import { gaps, landingWords, nearestGap } from "./landing";
 
 interface Props {

@@ -1,7 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useState } from "react";
 import { say } from "../../phrases/screens/tideline/hand";
 import { span } from "../../phrases/time";
-import type { Swell } from "../layout";
+import type { Swell } from "../swells";
 import { pulledTo, STEP } from "./pull";
 
 interface Props {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Landing } from "../../api/client";
-import type { Swell } from "../layout";
+import type { Swell } from "../swells";
 import { gaps, landingWords, nearestGap, nextLanding } from "./landing";
 import { moved, zoomed } from "./view";
 

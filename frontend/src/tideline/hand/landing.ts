@@ -2,7 +2,7 @@
 import type { Landing } from "../../api/client";
 import { say } from "../../phrases/screens/tideline/hand";
 import { span } from "../../phrases/time";
-import type { Swell } from "../layout";
+import type { Swell } from "../swells";
 
 export interface Gap {
   /** The place in the order, as landings count it: among the parts without the one that moves. */

@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator
 
-from mellow_tide.core.checks.check import Case, Check, Found, Repair
+from mellow_tide.core.checks.another_lubricant import offer_another_lubricant
+from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.flow.brief import ClientFacts
-from mellow_tide.core.flow.edits import ChangeBrief
 from mellow_tide.core.phrases.book import say
 
 
@@ -18,21 +18,8 @@ def check(case: Case) -> Iterator[Found]:
         if barred.id in used.contains:
             yield Found(
                 say("findings.allergy", lubricant=used.name, ingredient=barred.id, because=barred.because),
-                repairs=_another(case),
+                repairs=offer_another_lubricant(case),
             )
-
-
-def _another(case: Case) -> tuple[Repair, ...]:
-    barred = {x.id for x in case.restrictions.ingredients}
-    for other in case.catalogue.lubricants.values():
-        if barred.isdisjoint(other.contains):
-            return (
-                Repair(
-                    words=say("repairs.take_lubricant", lubricant=other.name),
-                    edits=(ChangeBrief(lubricant=other.id),),
-                ),
-            )
-    return ()
 
 
 CHECK = Check(

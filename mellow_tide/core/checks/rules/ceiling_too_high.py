@@ -12,19 +12,18 @@ def check(case: Case) -> Iterator[Found]:
     """Ceilings of the brief above those of the house, in relaxation and, where points are worked, in specific work."""
     allowed = case.catalogue.choice("strength").ceilings
     brief = case.flow.brief
-    if brief.ceiling > allowed["relaxation"]:
+    if brief.ceiling is not None and brief.ceiling > allowed["relaxation"]:
         edit = ChangeBrief(ceiling=allowed["relaxation"])
         yield Found(
             say("findings.ceiling_too_high", ceiling=brief.ceiling, allowed=allowed["relaxation"]),
             repairs=(Repair(words=say("repairs.ease_off_at", allowed=allowed["relaxation"]), edits=(edit,)),),
         )
     points = any(stroke.family == "point" for _, _, _, stroke in case.steps())
-    if points and brief.specific_ceiling > allowed["specific"]:
+    asked = brief.specific_ceiling
+    if points and asked is not None and asked > allowed["specific"]:
         edit = ChangeBrief(specific_ceiling=allowed["specific"])
         yield Found(
-            say(
-                "findings.point_ceiling_too_high", ceiling=brief.specific_ceiling, allowed=allowed["specific"]
-            ),
+            say("findings.point_ceiling_too_high", ceiling=asked, allowed=allowed["specific"]),
             repairs=(Repair(words=say("repairs.ease_off_at", allowed=allowed["specific"]), edits=(edit,)),),
         )
 

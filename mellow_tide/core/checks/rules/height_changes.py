@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from mellow_tide.core.catalogue.house import House
+from mellow_tide.core.catalogue.house.house import House
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import both, flow, part
 from mellow_tide.core.phrases.book import say

@@ -68,7 +68,7 @@ def refuse_impossible(asked: Asked) -> None:
                 )
             )
     allowed = catalogue.choice("strength").ceilings["relaxation"]
-    if brief.ceiling > allowed:
+    if brief.ceiling is not None and brief.ceiling > allowed:
         problems.append(FieldProblem("ceiling", "ceiling_too_high", ceiling=brief.ceiling, allowed=allowed))
     most = restrictions.most_minutes
     if most and hands_on_seconds(brief, catalogue) > 60 * most.minutes:
@@ -76,7 +76,9 @@ def refuse_impossible(asked: Asked) -> None:
         problems.append(
             FieldProblem("booked_minutes", "too_long_for_health", because=most.because, most=booked)
         )
-    kind = catalogue.kinds[brief.kind]
+    kind = asked.kind
+    if kind.surface in catalogue.lacks and brief.surface in (None, kind.surface):
+        problems.append(FieldProblem("kind", "no_surface", kind=kind.name, surface=kind.surface))
     outside = [
         id for area in kind.areas if area.id == brief.area for id in brief.focus if id not in area.regions
     ]

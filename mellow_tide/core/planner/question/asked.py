@@ -8,7 +8,7 @@ from typing import Literal, Self
 from mellow_tide.core.care.restrict import for_minutes, restrict
 from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house import on_surface
+from mellow_tide.core.catalogue.house.in_house import on_surface
 from mellow_tide.core.catalogue.records import Stroke
 from mellow_tide.core.catalogue.rules import Kind
 from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief, wished_depth

@@ -1,17 +1,21 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "@tanstack/react-router";
 import { useState } from "react";
 import { api, body, type ClientPage, type Erased } from "../../../api/client";
+import { meQuery } from "../../../api/queries";
 import { say } from "../../../phrases/screens/clients/exchange";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 
 /** What is kept of a client, for the client: to read, for another program, for an address book. */
 export function TakeOut({ client }: { client: ClientPage }) {
+  const mayExport = useQuery(meQuery).data?.may.includes("read_cards");
   const files = [
     [`/api/clients/${client.client_id}/record.pdf`, say.recordAsPaper],
     [`/api/clients/${client.client_id}/record.json`, say.recordAsData],
-    [`/api/clients-out/cards?client_id=${client.client_id}`, say.contactAsCard],
+    ...(mayExport
+      ? ([[`/api/clients-out/cards?client_id=${client.client_id}`, say.contactAsCard]] as const)
+      : []),
   ] as const;
   return (
     <>

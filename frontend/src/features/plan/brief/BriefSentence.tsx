@@ -1,10 +1,10 @@
-import { type Brief, Problem } from "../../../api/client";
+import type { Brief } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { say } from "../../../phrases/screens/plan/brief";
 import { shared } from "../../../phrases/screens/shared";
 import { capital, listed } from "../../../phrases/words";
-import { OpenWord } from "../../../ui/OpenWord";
-import { ChoicePanel, FieldFault, MinutesPanel, RegionsPanel } from "./briefPanels";
+import { MinutesPanel, RegionsPanel } from "./briefPanels";
+import { makeBriefWords } from "./briefWords";
 import { briefOfKind, closingsOf, offeredRegions, positionsOf, schoolsOf } from "./kinds";
 
 interface Props {
@@ -36,51 +36,14 @@ const FINISHES = {
 /** The brief as one sentence whose words open in place. */
 export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props) {
   const catalogue = useCatalogue();
-  const fault = (field: string) => (problem instanceof Problem ? problem.forField(field) : undefined);
+  const { word, choice } = makeBriefWords({ brief, problem, fixed, onChange });
   const names = (ids: readonly string[]) => listed(ids.map((id) => catalogue.regions[id]?.whole ?? id));
-  const word = (about: string, field: string, text: string, panel: (close: () => void) => React.ReactNode) =>
-    fixed ? (
-      <span>{text}</span>
-    ) : (
-      <OpenWord
-        about={about}
-        faulty={Boolean(fault(field))}
-        panel={(close) => (
-          <>
-            {panel(close)}
-            <FieldFault fault={fault(field)} />
-          </>
-        )}
-      >
-        {text}
-      </OpenWord>
-    );
-  /** A word that is one of several, each by its id. */
-  const choice = <Field extends keyof Brief>(
-    about: string,
-    field: Field,
-    text: string,
-    question: string,
-    options: Record<string, string>,
-    patch: (id: string) => Partial<Brief>,
-  ) =>
-    word(about, field, text, (close) => (
-      <ChoicePanel
-        question={question}
-        options={options}
-        chosen={String(brief[field] ?? "")}
-        onChoose={(id) => {
-          onChange(patch(id));
-          close();
-        }}
-      />
-    ));
   const named = (entries: { id: string; name: string }[]) =>
     Object.fromEntries(entries.map(({ id, name }) => [id, capital(name)]));
   const focus = brief.focus ?? [];
   const leaveOut = brief.leave_out ?? [];
   const kind = catalogue.kinds[brief.kind ?? ""];
-  const schools = schoolsOf(brief.kind ?? "", catalogue);
+  const schools = schoolsOf(brief.kind ?? "", catalogue, brief.school);
   const positions = positionsOf(brief, catalogue);
   const offered = offeredRegions(brief, catalogue);
   return (
@@ -108,11 +71,11 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
         </>
       )}
       {choice(
-        say.kindOfSession,
+        shared.kindOfSession,
         "kind",
         kind?.name ?? "",
         say.whatKindOfSession,
-        named(Object.values(catalogue.kinds)),
+        named(Object.values(catalogue.kinds).filter(({ id, offered }) => offered || id === brief.kind)),
         (id) => briefOfKind(brief, id, catalogue),
       )}
       {kind?.area && kind.area.length > 0 && (
@@ -188,7 +151,11 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
             "lubricant",
             catalogue.lubricants[brief.lubricant ?? ""]?.name ?? "",
             say.whatGoesOnSkin,
-            named(Object.values(catalogue.lubricants)),
+            named(
+              Object.values(catalogue.lubricants).filter(
+                ({ id, in_stock }) => in_stock || id === brief.lubricant,
+              ),
+            ),
             (lubricant) => ({ lubricant }),
           )}
         </>

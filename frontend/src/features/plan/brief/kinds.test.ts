@@ -29,6 +29,11 @@ const catalogue = {
     down: { id: "down", kind: "chair", block: [{ position: "seated_leaning", rows: [["back"], ["neck"]] }] },
   },
   closings: { head: { id: "head" }, feet: { id: "feet" }, seated: { id: "seated" } },
+  usual_briefs: {
+    chair: { kind: "chair", school: "down", booked_minutes: 10, close_with: "seated" },
+    focus: { kind: "focus", school: "depth", area: "feet", booked_minutes: 30, close_with: "head" },
+    full_body: { kind: "full_body", school: "back_outwards", booked_minutes: 60, first_position: "supine" },
+  },
 } as unknown as Catalogue;
 
 const brief = {
@@ -62,6 +67,23 @@ describe("kinds of session", () => {
       leave_out: [],
       close_with: "seated",
     });
+  });
+
+  it("begin in the position in which the house begins", () => {
+    const chair = { ...brief, kind: "chair", school: "down", first_position: null };
+    expect(briefOfKind(chair, "full_body", catalogue).first_position).toBe("supine");
+  });
+
+  it("end where it was asked for, and where the house ends if nothing was", () => {
+    const known = {
+      ...catalogue,
+      usual_briefs: {
+        full_body: { ...brief, close_with: "head" },
+        side_lying: { kind: "side_lying", school: "back_outwards", booked_minutes: 60, close_with: "head" },
+      },
+    } as unknown as Catalogue;
+    expect(briefOfKind(brief, "side_lying", known).close_with).toBe("feet");
+    expect(briefOfKind({ ...brief, close_with: "head" }, "side_lying", known).close_with).toBe("head");
   });
 
   it("begin a focus with its first part, and close at the other end", () => {

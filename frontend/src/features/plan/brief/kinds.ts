@@ -1,10 +1,13 @@
 /** What each kind of session offers to choose from, and the brief with which a change of kind begins. */
 import type { Brief, Catalogue } from "../../../api/client";
 
-type Known = Pick<Catalogue, "kinds" | "schools" | "closings">;
+type Known = Pick<Catalogue, "kinds" | "schools" | "closings" | "usual_briefs">;
 
-export function schoolsOf(kind: string, catalogue: Known) {
-  return Object.values(catalogue.schools).filter((school) => school.kind === kind);
+/** The schools to choose from for a kind; one that is not offered any more only where it is the `present` one. */
+export function schoolsOf(kind: string, catalogue: Known, present = "") {
+  return Object.values(catalogue.schools).filter(
+    (school) => school.kind === kind && (school.offered || school.id === present),
+  );
 }
 
 /** The positions of the brief's school, in its order. */
@@ -25,28 +28,30 @@ export function closingsOf(kind: string, catalogue: Known) {
   return Object.values(catalogue.closings).filter(({ id }) => (id === "seated") === seated);
 }
 
-/** The brief as another kind of session: what the kind does not know is let go, the rest is kept. */
+/**
+ * The brief as another kind of session, as the house begins that. What was asked for is kept, as far as the kind knows
+ * it; a part of the body ends where its own hold is.
+ */
 export function briefOfKind(brief: Brief, kind: string, catalogue: Known): Partial<Brief> {
-  const known = catalogue.kinds[kind];
-  const school = schoolsOf(kind, catalogue)[0]?.id ?? brief.school;
-  const part = known?.area?.[0];
-  const area = part?.id ?? null;
-  const next: Brief = { ...brief, kind, school, area, first_position: null, finish: "calm" };
-  const offered = offeredRegions(next, catalogue);
-  const usual = known?.usual_minutes ?? [];
+  const usualBrief = catalogue.usual_briefs[kind] ?? brief;
+  const { school, area = null, first_position = null } = usualBrief;
+  const asked = brief.close_with !== catalogue.usual_briefs[brief.kind ?? ""]?.close_with;
+  const known = closingsOf(kind, catalogue).some(({ id }) => id === brief.close_with);
+  const close_with = asked && known && !area ? brief.close_with : usualBrief.close_with;
+  const offered = offeredRegions(usualBrief, catalogue);
+  const usual = catalogue.kinds[kind]?.usual_minutes ?? [];
   const nearest = [...usual].sort(
     (a, b) => Math.abs(a - brief.booked_minutes) - Math.abs(b - brief.booked_minutes),
   )[0];
-  const closings = closingsOf(kind, catalogue).map(({ id }) => id);
   return {
     kind,
     school,
     area,
-    first_position: null,
+    first_position,
     finish: "calm",
     booked_minutes: nearest ?? brief.booked_minutes,
     focus: (brief.focus ?? []).filter((region) => offered.includes(region)),
     leave_out: (brief.leave_out ?? []).filter((region) => offered.includes(region)),
-    close_with: part?.closing ?? (closings.includes(brief.close_with ?? "") ? brief.close_with : closings[0]),
+    close_with,
   };
 }

@@ -14,12 +14,12 @@ interface Props {
   changes: PlanChanges;
 }
 
-/** What became known of the client since the plan was made: what it would change, taken or left. */
+/** What became known of the client, or is done otherwise in the practice, since the plan was made: what it would change, taken or left. */
 export function NewsNote({ session, changes }: Props) {
   const catalogue = useCatalogue();
   const queries = useQueryClient();
   const params = { path: { session_id: session.session_id } };
-  const { brief } = session.plan.flow;
+  const brief = session.house_brief ?? session.plan.flow.brief;
   const trying = useMutation({
     mutationFn: () =>
       body<Adjustment>(api.POST("/api/sessions/{session_id}/adjustment", { params, body: { brief } })),
@@ -29,18 +29,19 @@ export function NewsNote({ session, changes }: Props) {
     onSuccess: (seen) => queries.setQueryData(sessionQuery(session.session_id).queryKey, seen),
   });
   const problem = trying.error ?? looked.error;
-  if (session.news.length === 0) return null;
+  const { news = [], house_news = [] } = session;
+  if (news.length + house_news.length === 0) return null;
   return (
     <section aria-label={say.newSincePlan} className="mt-4 rounded-box bg-base-200 px-6 py-4">
       <h2 className="text-xl">{say.knownSincePlan}</h2>
       <ul className="mt-1">
-        {session.news.map((known) => (
-          <li key={`${known.at}${known.change.field}${known.change.item}`}>
-            <span aria-hidden="true" className="text-accent">
-              △{" "}
-            </span>
+        {news.map((known) => (
+          <New key={`${known.at}${known.change.field}${known.change.item}`}>
             {whatChanged(known, catalogue)}
-          </li>
+          </New>
+        ))}
+        {house_news.map((change) => (
+          <New key={change.item}>{say.practiceWorksOtherwise(change.says, change.person_name)}</New>
         ))}
       </ul>
       {trying.data && (
@@ -64,5 +65,16 @@ export function NewsNote({ session, changes }: Props) {
         </Button>
       </div>
     </section>
+  );
+}
+
+function New({ children }: { children: string }) {
+  return (
+    <li>
+      <span aria-hidden="true" className="text-accent">
+        △{" "}
+      </span>
+      {children}
+    </li>
   );
 }

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type KeyboardEvent, useEffect, useId, useRef, useState } from "react";
+import { type KeyboardEvent, useId, useLayoutEffect, useRef, useState } from "react";
 import type { Brief, SessionView, Suggestion } from "../../../api/client";
 import { suggestionsQuery } from "../../../api/queries";
 import { say } from "../../../phrases/screens/plan/parts";
@@ -120,7 +120,7 @@ export function QuickAdd({ session, selected, changes, onBrief }: Props) {
 
 /** `/` anywhere on the page goes to the line. */
 function useSlash(input: React.RefObject<HTMLInputElement | null>) {
-  useEffect(() => {
+  useLayoutEffect(() => {
     function press(event: globalThis.KeyboardEvent) {
       const typing = event.target instanceof HTMLElement && event.target.matches("input, textarea, select");
       if (event.key !== "/" || typing) return;

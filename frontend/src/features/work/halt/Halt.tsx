@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { say } from "../../../phrases/screens/work/halt";
 import { Button } from "../../../ui/Button";
-import { Overlay } from "../Overlay";
+import { Overlay } from "../../../ui/Overlay";
 
 const REASONS = [say.unwellOrDizzy, "Sudden pain", say.stopSignCameUp, say.clientWishesIt];
 

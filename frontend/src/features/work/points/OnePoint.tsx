@@ -6,7 +6,6 @@ import { say } from "../../../phrases/screens/work/points";
 import { advice } from "../../../phrases/table/pointAdvice";
 import { capital, listed, placeName, zoneName } from "../../../phrases/words";
 import { isOpen, type SorePoint } from "../../../tableside/points";
-import { HOLD } from "../../../tableside/treating";
 import { Button } from "../../../ui/Button";
 import type { Happen } from "../run/useRun";
 
@@ -20,12 +19,14 @@ export function nameOf(point: Pick<SorePoint, "region" | "side" | "zone">, catal
 interface Props {
   point: SorePoint;
   ceiling: number;
+  /** Seconds of one hold. */
+  hold: number;
   happen: Happen;
   onDone(): void;
 }
 
 /** One point: its numbers, its holds, where it travels, and what the last number says to do. */
-export function OnePoint({ point, ceiling, happen, onDone }: Props) {
+export function OnePoint({ point, ceiling, hold, happen, onDone }: Props) {
   const catalogue = useCatalogue();
   const [holding, setHolding] = useState(false);
   const [travels, setTravels] = useState("");
@@ -61,7 +62,7 @@ export function OnePoint({ point, ceiling, happen, onDone }: Props) {
         ))}
       </fieldset>
       {holding ? (
-        <Holding onHeld={held} />
+        <Holding hold={hold} onHeld={held} />
       ) : (
         <div className="flex flex-wrap gap-3">
           <Button
@@ -122,7 +123,7 @@ export function OnePoint({ point, ceiling, happen, onDone }: Props) {
 }
 
 /** A hold that counts by itself; the water sinks with the breath out. */
-function Holding({ onHeld }: { onHeld(seconds: number): void }) {
+function Holding({ hold, onHeld }: { hold: number; onHeld(seconds: number): void }) {
   const [seconds, setSeconds] = useState(0);
   useEffect(() => {
     const timer = setInterval(() => setSeconds((so_far) => so_far + 1), 1000);
@@ -133,13 +134,13 @@ function Holding({ onHeld }: { onHeld(seconds: number): void }) {
       <div
         aria-hidden="true"
         className="absolute inset-0 bg-tide-faint transition-transform duration-1000 ease-linear"
-        style={{ transform: `translateY(${Math.min(100, (seconds / HOLD) * 100)}%)` }}
+        style={{ transform: `translateY(${Math.min(100, (seconds / hold) * 100)}%)` }}
       />
       <div className="relative flex flex-wrap items-center gap-5">
         <p className="numbers text-4xl" role="timer" aria-label="Held for">
           {seconds} s
         </p>
-        <p className="text-xl">{seconds < HOLD ? say.press : say.release}</p>
+        <p className="text-xl">{seconds < hold ? say.press : say.release}</p>
         <Button
           look="main"
           className="h-16 px-6 text-xl"

@@ -12,7 +12,7 @@ import { useMoment } from "../../../tableplan/useMoment";
 import { inOrder, isOpen, type SorePoint } from "../../../tableside/points";
 import { treating } from "../../../tableside/treating";
 import { Button } from "../../../ui/Button";
-import { Overlay } from "../Overlay";
+import { Overlay } from "../../../ui/Overlay";
 import type { Happen } from "../run/useRun";
 import { nameOf, OnePoint } from "./OnePoint";
 
@@ -33,7 +33,7 @@ interface Props {
 export function SorePoints(props: Props) {
   const catalogue = useCatalogue();
   const { session, run, entry, secondsLeft, falls, happen, onClose } = props;
-  const ceiling = session.plan.flow.brief.specific_ceiling ?? 7;
+  const { specific_ceiling: ceiling, hold_seconds: hold } = session;
   const here = run.points.filter(({ region }) => region === entry.region);
   const [chosen, setChosen] = useState<string | null>(null);
   const point = here.find(({ id }) => id === chosen) ?? null;
@@ -60,6 +60,7 @@ export function SorePoints(props: Props) {
           key={point.id}
           point={point}
           ceiling={ceiling}
+          hold={hold}
           happen={happen}
           onDone={() => setChosen(null)}
         />
@@ -67,7 +68,7 @@ export function SorePoints(props: Props) {
         <>
           <LeftForNow sessionId={session.session_id} stage="work" />
           <Treating here={here} ceiling={ceiling} onChoose={setChosen} />
-          <TimeFor here={here} seconds={secondsLeft} ceiling={ceiling} falls={falls} />
+          <TimeFor here={here} seconds={secondsLeft} session={session} falls={falls} />
           <Finding session={session} entry={entry} onFind={find} />
         </>
       )}
@@ -101,21 +102,20 @@ function Treating(props: { here: SorePoint[]; ceiling: number; onChoose(id: stri
 }
 
 /** Which of several points there is time for, and what will be left for another day. */
-function TimeFor(props: {
-  here: SorePoint[];
-  seconds: number;
-  ceiling: number;
-  falls: Readonly<Record<string, number>>;
-}) {
+function TimeFor(props: Pick<Props, "session" | "falls"> & { here: SorePoint[]; seconds: number }) {
   const catalogue = useCatalogue();
-  const { here, seconds, ceiling } = props;
+  const { here, seconds, session } = props;
   const falls = Object.fromEntries(
     here.map((point) => [
       point.id,
       props.falls[[point.region, point.side, point.zone].filter(Boolean).join(" ")] ?? 0,
     ]),
   );
-  const { now, left, seconds: taken } = treating(here, seconds, ceiling, falls);
+  const {
+    now,
+    left,
+    seconds: taken,
+  } = treating(here, seconds, session.specific_ceiling, session.hold_seconds, falls);
   if (now.length + left.length < 2) return null;
   const names = (ids: string[]) =>
     listed(here.filter(({ id }) => ids.includes(id)).map((point) => nameOf(point, catalogue).toLowerCase()));

@@ -28,3 +28,17 @@ it("gives no time twice", () => {
   expect(new Set(stamps).size).toBe(50);
   expect([...stamps].sort()).toEqual(stamps);
 });
+
+it("goes by everybody's time once its own turns out to be wrong, and by its own where that is right", () => {
+  let own = Date.parse("1970-01-01T00:10:00Z");
+  const clock = new DeviceClock(() => own);
+  const begun = clock.stamp();
+  own = Date.parse(begun) + 2000;
+  clock.agree(begun, "2026-05-04T09:00:00.000Z");
+  expect(new Date(clock.now()).toISOString()).toBe("2026-05-04T09:00:02.000Z");
+  own += 1000;
+  expect(new Date(clock.now()).toISOString()).toBe("2026-05-04T09:00:03.000Z");
+  // An hour apart is no reason: it may be summer time, or a tap that waited.
+  clock.agree("2026-05-04T09:00:03.000Z", "2026-05-04T10:00:03.000Z");
+  expect(new Date(clock.now()).toISOString()).toBe("2026-05-04T09:00:03.000Z");
+});

@@ -1,24 +1,14 @@
 import { type QueryClient, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import {
-  api,
-  body,
-  Problem,
-  type RunEvent,
-  type RunSheet,
-  type RunState,
-  type SessionView,
-} from "../../../api/client";
-import { forgetRun, keepRun, keepTap, keptRun, keptTaps, release } from "../../../api/keptRuns";
+import { Problem, type RunEvent, type RunSheet, type RunState, type SessionView } from "../../../api/client";
+import { forgetRun, keepRun, keepTap, keptSheet, keptTaps, release } from "../../../api/keptRuns";
 import { catalogueQuery, meQuery, sessionQuery, tableSideQuery } from "../../../api/queries";
+import { MOST_AT_ONCE, sendTaps } from "../../../api/sendTaps";
 import { step } from "../../../tableside/fold";
 import { DeviceClock } from "./deviceClock";
 
 /** How often what waits is sent again, and what other devices did is asked for, in ms. */
 const AGAIN = 3000;
-/** How long an answer is waited for, in ms: what was sent may be sent again. */
-const PATIENCE = 8000;
-const MOST_AT_ONCE = 200;
 
 /** What happened, without the id and time that the device adds; only the server finds a time odd. */
 export type Happening = RunEvent extends infer E
@@ -61,7 +51,9 @@ export function useRun(session: SessionView) {
     busy.current = true;
     const batch = waiting.current.slice(0, MOST_AT_ONCE);
     try {
-      const run = await answered(session, batch);
+      const run = await sendTaps(sessionId, batch, (id) => heldSheet(session, id));
+      const newest = batch.at(-1);
+      if (newest && run.last_at) clock.agree(newest.at, run.last_at);
       const ids = new Set(batch.map((event) => event.id));
       waiting.current = waiting.current.filter((event) => !ids.has(event.id));
       heard.current = run;
@@ -123,30 +115,9 @@ function instant(at: string | null | undefined): number {
   return at ? Date.parse(at) : 0;
 }
 
-/** The run after `batch`, or as it is if nothing waits. */
-async function answered(session: SessionView, batch: RunEvent[]): Promise<RunState> {
-  const path = { session_id: session.session_id };
-  const to = () => ({ params: { path }, signal: AbortSignal.timeout(PATIENCE) });
-  if (batch.length === 0) return body<RunState>(api.GET("/api/sessions/{session_id}/run", to()));
-  const send = (sheet: RunSheet | null) =>
-    body<RunState>(
-      api.POST("/api/sessions/{session_id}/events", { ...to(), body: { events: batch, sheet } }),
-    );
-  try {
-    return await send(null);
-  } catch (error) {
-    const began = batch.find((event) => event.kind === "began");
-    if (!(error instanceof Problem && error.document.type.endsWith(":sheet-unknown") && began)) throw error;
-    // House, pace or plan have changed since this device asked: what it works by goes along.
-    return await send(await heldSheet(session, began.sheet_id));
-  }
-}
-
 /** The run sheet of this id, as this device holds it. */
 async function heldSheet(session: SessionView, id: string): Promise<RunSheet | null> {
-  const kept = await keptRun(session.session_id);
-  const holds = [session, kept?.session].find((one) => one?.sheet_id === id);
-  return holds?.evaluation.sheet ?? null;
+  return session.sheet_id === id ? session.evaluation.sheet : keptSheet(session.session_id, id);
 }
 
 function remember(queries: QueryClient, sessionId: string, run: RunState) {

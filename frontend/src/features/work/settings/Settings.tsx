@@ -2,8 +2,8 @@ import type { ReactNode } from "react";
 import { shared } from "../../../phrases/screens/shared";
 import { say } from "../../../phrases/screens/work/settings";
 import { Button } from "../../../ui/Button";
+import { Overlay } from "../../../ui/Overlay";
 import { Tick } from "../../../ui/Tick";
-import { Overlay } from "../Overlay";
 import { chime, ownVoices, speak } from "./announcing";
 import type { ChangeSettings, TableSettings } from "./useTableSettings";
 

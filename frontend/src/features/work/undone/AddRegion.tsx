@@ -4,7 +4,7 @@ import { say } from "../../../phrases/screens/work/undone";
 import { span } from "../../../phrases/time";
 import { capital } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
-import { Overlay } from "../Overlay";
+import { Overlay } from "../../../ui/Overlay";
 
 /** Seconds to which a time is told: nobody chooses by the second. */
 const ROUNDED = 15;

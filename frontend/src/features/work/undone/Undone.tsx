@@ -6,7 +6,7 @@ import { say } from "../../../phrases/screens/work/undone";
 import { cueFor } from "../../../phrases/table/cues";
 import { capital, listed } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
-import { Overlay } from "../Overlay";
+import { Overlay } from "../../../ui/Overlay";
 
 interface Props {
   /** The entries that are owed in the part that is being left. */

@@ -1,5 +1,9 @@
 /** What these screens say: clients. */
 export const say = {
+  bookAgain: "Book again",
+  bookFirst: "Book a session",
+  anotherTime: "Another time",
+  nextFreeHour: "At the next free hour",
   withdrawLink: "Withdraw the link",
   throughSheetOnly: (places: string) => `Only through the sheet: ${places}.`,
   askWhere: "Ask where it is:",

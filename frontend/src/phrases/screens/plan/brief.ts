@@ -11,7 +11,6 @@ export const say = {
   firstVisit: "a first visit",
   returning: "a returning client",
   hasClientBeenHereBefore: "Has the client been here before?",
-  kindOfSession: "Kind of session",
   whatKindOfSession: "What kind of session?",
   partOfBody: "Part of the body",
   whichPart: "which part?",

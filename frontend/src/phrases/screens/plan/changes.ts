@@ -1,5 +1,6 @@
 /** What these screens say: plan, changes. */
 export const say = {
+  practiceWorksOtherwise: (what: string, who: string) => `How we work has changed. ${what} (${who}).`,
   changeByHand: "a change by hand",
   anotherLengthOfPart: "another length of a part",
   takingChangeBack: "taking a change back",

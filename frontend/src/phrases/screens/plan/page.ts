@@ -13,7 +13,6 @@ export const say = {
   keyAdd: "add by typing",
   keyUndo: "take the last change back",
   keyRedo: "do it again",
-  keysOfThisScreen: "Keys of this screen",
   lateClientOrAnotherLength: "Late client, or another length?",
   printRunSheet: "Print the run sheet",
   planStands: "This session has begun, so its plan stands.",

@@ -1,0 +1,1 @@
+"""When a therapist works, and what of a day does not go with it."""

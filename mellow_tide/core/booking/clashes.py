@@ -1,0 +1,121 @@
+"""What of a day's bookings does not go together: with the therapist's hours, with one another, with the hands."""
+
+from collections.abc import Iterable, Iterator, Sequence
+from datetime import timedelta
+from typing import Literal
+from uuid import UUID
+from zoneinfo import ZoneInfo
+
+from pydantic import AwareDatetime
+
+from mellow_tide.core.booking.hours import Hours, MinuteSpan, minute_of
+from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.hands.load import DayLoad
+from mellow_tide.core.phrases.book import say
+
+ClashKind = Literal[
+    "day_off",
+    "too_early",
+    "too_late",
+    "in_lunch",
+    "overlap",
+    "gap_short",
+    "client_elsewhere",
+    "hands_strained",
+    "thumbs_strained",
+]
+
+
+class Booked(Record):
+    """A booking: whose, from when, for how many minutes."""
+
+    session_id: UUID
+    client_name: str
+    starts_at: AwareDatetime
+    minutes: int
+
+    @property
+    def ends_at(self) -> AwareDatetime:
+        """When the whole booking is over."""
+        return self.starts_at + timedelta(minutes=self.minutes)
+
+
+class Clash(Record):
+    """One thing that does not go together: at which session, and in words."""
+
+    session_id: UUID
+    kind: ClashKind
+    says: str
+
+
+def find_clashes(booked: Sequence[Booked], hours: Hours, zone: ZoneInfo) -> tuple[Clash, ...]:
+    """What of the bookings does not go with the hours, which are local times in `zone`; the earliest first.
+
+    How long apart two sessions are is told by real time, so that it holds where clocks change.
+    """
+    ordered = sorted(booked, key=lambda one: (one.starts_at, one.session_id))
+    found = [*_alone(ordered, hours, zone), *_side_by_side(ordered, hours)]
+    place = {one.session_id: n for n, one in enumerate(ordered)}
+    return tuple(sorted(found, key=lambda clash: place[clash.session_id]))
+
+
+def judge_booking(
+    others: Sequence[Booked], wanted: Booked, hours: Hours, zone: ZoneInfo
+) -> tuple[Clash, ...]:
+    """What a booking would bring into the day that was not in it before; `others` are the therapist's own."""
+    before = {(clash.session_id, clash.kind) for clash in find_clashes(others, hours, zone)}
+    after = find_clashes([*others, wanted], hours, zone)
+    return tuple(clash for clash in after if (clash.session_id, clash.kind) not in before)
+
+
+def find_elsewhere(of_client: Iterable[Booked], wanted: Booked) -> tuple[Clash, ...]:
+    """The bookings that the same client has at the same time, with whomever."""
+    return tuple(
+        _clash(wanted, "client_elsewhere", name=wanted.client_name)
+        for one in of_client
+        if one.starts_at < wanted.ends_at and wanted.starts_at < one.ends_at
+    )[:1]
+
+
+def judge_hands(wanted: Booked, before: DayLoad, after: DayLoad) -> tuple[Clash, ...]:
+    """Where a booking makes the day too full for the hands: the strain index, and the minutes of the thumbs."""
+    found = []
+    if after.hazardous and after.strain > before.strain:
+        found.append(_clash(wanted, "hands_strained", strain=after.strain))
+    over = after.thumb_seconds > after.thumb_budget_seconds
+    if over and after.thumb_seconds > before.thumb_seconds:
+        minutes, budget = (round(s / 60) for s in (after.thumb_seconds, after.thumb_budget_seconds))
+        found.append(_clash(wanted, "thumbs_strained", minutes=minutes, budget=budget))
+    return tuple(found)
+
+
+def _alone(booked: Iterable[Booked], hours: Hours, zone: ZoneInfo) -> Iterator[Clash]:
+    for one in booked:
+        start = one.starts_at.astimezone(zone).replace(tzinfo=None)
+        begins = minute_of(start.time())
+        if start.weekday() not in hours.days:
+            yield _clash(one, "day_off", name=one.client_name)
+            continue
+        if start.time() < hours.first_start:
+            yield _clash(one, "too_early", name=one.client_name, at=f"{hours.first_start:%H:%M}")
+        if start.time() > hours.last_start:
+            yield _clash(one, "too_late", name=one.client_name, at=f"{hours.last_start:%H:%M}")
+        taken = MinuteSpan(begins=begins, ends=begins + one.minutes)
+        if hours.lunch and hours.lunch.span.touches(taken):
+            yield _clash(one, "in_lunch", name=one.client_name, at=f"{hours.lunch.starts:%H:%M}")
+
+
+def _side_by_side(ordered: Sequence[Booked], hours: Hours) -> Iterator[Clash]:
+    for n, following in enumerate(ordered[1:], 1):
+        # The booking that is over last is not always the one that began last.
+        one = max(ordered[:n], key=lambda before: before.ends_at)
+        names = {"name": following.client_name, "before": one.client_name}
+        between = round((following.starts_at - one.ends_at).total_seconds() / 60)
+        if between < 0:
+            yield _clash(following, "overlap", **names)
+        elif between < hours.gap_minutes:
+            yield _clash(following, "gap_short", **names, minutes=between, gap=hours.gap_minutes)
+
+
+def _clash(one: Booked, kind: ClashKind, **data: object) -> Clash:
+    return Clash(session_id=one.session_id, kind=kind, says=say(f"booking.{kind}", **data))

@@ -1,0 +1,1 @@
+"""What a practice has chosen, and the catalogue as it then stands."""

@@ -1,0 +1,1 @@
+"""The day: what is booked, and booking, moving, cancelling, repeating it."""

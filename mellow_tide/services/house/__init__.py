@@ -1,0 +1,1 @@
+"""How a practice works, and what it has still to set."""

@@ -1,0 +1,1 @@
+"""Who comes in, and who works here."""

@@ -1,0 +1,1 @@
+"""What is kept of clients: the record, how it became known, intakes."""

@@ -1,0 +1,1 @@
+"""What is done to a database of an earlier version before it is served."""
