@@ -130,7 +130,7 @@ def focus() -> Flow:
 
 
 def side_lying() -> Flow:
-    brief = Brief(kind="side_lying", school="side_by_side", booked_minutes=63)
+    brief = Brief(kind="side_lying", school="side_by_side", booked_minutes=62)
     upper = {"side_left": "right", "side_right": "left"}
     parts = [
         part(region, side, position, OILED)  # type: ignore[arg-type]
@@ -147,7 +147,7 @@ def side_lying() -> Flow:
 
 
 def prenatal() -> Flow:
-    brief = Brief(kind="prenatal", school="left_side_first", booked_minutes=56, pressure="light")
+    brief = Brief(kind="prenatal", school="left_side_first", booked_minutes=55, pressure="light")
     upper = {"side_left": "right", "side_right": "left"}
     parts = [
         part(region, side, position, OILED)  # type: ignore[arg-type]

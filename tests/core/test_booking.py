@@ -22,7 +22,7 @@ ZONES = st.sampled_from(
     [ZoneInfo(name) for name in ("UTC", "Europe/London", "America/New_York", "Australia/Lord_Howe")]
 )
 DAYS = st.dates(date(2020, 1, 1), date(2035, 12, 31))
-TIMES = st.times().map(lambda at: at.replace(second=0, microsecond=0))
+TIMES = st.times().map(lambda at: at.replace(second=0, microsecond=0, fold=0))
 MONDAY = date(2026, 11, 30)
 
 
@@ -67,6 +67,13 @@ def test_a_time_that_the_clock_skips_is_an_hour_later_and_one_that_comes_twice_i
     assert LocalStart.of(forward.instant(LONDON), LONDON).at == time(2, 30)
     back = LocalStart(day=date(2026, 10, 25), at=time(1, 30))
     assert back.instant(LONDON) == datetime(2026, 10, 25, 0, 30, tzinfo=UTC)
+
+
+def test_a_repeat_of_a_session_in_the_second_of_two_like_hours_goes_on_by_the_first():
+    first = LocalStart.of(datetime(2026, 10, 25, 1, 30, tzinfo=UTC), LONDON)
+    assert first.instant(LONDON) == datetime(2026, 10, 25, 1, 30, tzinfo=UTC)
+    later = repeat_starts(first, Repeat(every_weeks=1, count=54))[-1]
+    assert later.instant(LONDON) == datetime(2027, 10, 31, 0, 30, tzinfo=UTC)
 
 
 @given(DAYS, TIMES, ZONES)

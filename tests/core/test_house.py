@@ -1,7 +1,7 @@
 import pytest
 
 from mellow_tide.core.catalogue.house.house import DEFAULTS, House
-from mellow_tide.core.catalogue.house.in_house import _made, in_house, on_surface
+from mellow_tide.core.catalogue.house.in_house import _made, in_house, in_session
 from mellow_tide.core.catalogue.loader import load_catalogue
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
@@ -84,9 +84,9 @@ def test_a_table_that_lifts_and_a_house_that_stands(catalogue):
 
 def test_on_a_mat_nothing_is_raised_and_one_kneels(catalogue):
     lifts = in_house(House(rules={"table_height": "lifts"}), load_catalogue())
-    on_mat = on_surface("mat", lifts)
+    on_mat = in_session("full_body", "mat", lifts)
     assert (on_mat.chosen["table_height"], on_mat.chosen["stool"]) == ("mat", "stand")
-    assert on_surface("table", lifts) is lifts
+    assert in_session("full_body", "table", lifts) is lifts
     brief = Brief(booked_minutes=60, surface="mat")
     sheet = evaluate(plan(brief, setting(CLIENT, catalogue)).flow, setting(CLIENT, catalogue)).sheet
     assert not {"height", "stool"} & {e.kind for e in sheet.entries}

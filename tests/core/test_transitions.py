@@ -25,8 +25,40 @@ def test_from_side_to_side_takes_longer_than_from_front_to_back(catalogue):
     left = part("arm", "right", "side_left", "arm")
     right = part("arm", "left", "side_right", "arm")
     sheet = lay_out(flow(SIDE_OPEN, left, right), catalogue)
-    assert seconds_of(sheet, "turn") == [catalogue.clock.side_turn] == [150]
-    assert kinds(sheet, right.id)[:3] == ["close_window", "turn", "bolster"]
+    assert seconds_of(sheet, "turn") == [catalogue.clock.side_turn] == [100]
+    assert kinds(sheet, right.id)[:3] == ["close_window", "turn", "walk"]
+
+
+def test_in_pregnancy_the_turn_takes_longer_and_a_practice_may_say_how_long(catalogue):
+    left, right = (part("arm", s, f"side_{o}", "arm") for s, o in (("right", "left"), ("left", "right")))
+    own = in_house(House(seconds={"side_turn_pregnant": 150}), load_catalogue())
+    for kind, house, seconds in (
+        ("side_lying", own, 100),
+        ("prenatal", catalogue, 120),
+        ("prenatal", own, 150),
+    ):
+        lying = flow(SIDE_OPEN, left, right)
+        asked = lying.model_copy(update={"brief": lying.brief.model_copy(update={"kind": kind})})
+        assert seconds_of(lay_out(asked, house), "turn") == [seconds]
+
+
+def test_the_question_goes_over_the_stroke_or_takes_the_seconds_that_a_practice_gives_it(catalogue):
+    asking = step("kneading", "knead", passes=2).model_copy(update={"check_in": True})
+    back = part("back", "mid", "prone", "back", asking, step("effleurage", "settle", depth=1))
+    own = in_house(House(seconds={"check_in": 8}), load_catalogue())
+    over, apart = (lay_out(flow(OPEN, back), house) for house in (catalogue, own))
+    assert [e.asks for e in over.entries if e.kind == "stroke"] == [False, True, False]
+    assert "check_in" not in kinds(over, back.id)
+    assert not any(e.asks for e in apart.entries)
+    assert seconds_of(apart, "check_in") == [8]
+    assert apart.seconds == over.seconds + 8
+
+
+def test_a_practice_covers_and_uncovers_in_its_own_seconds(catalogue):
+    own = in_house(House(seconds={"open_back": 31, "close_back": 17}), load_catalogue())
+    bare = part("back", "mid", "prone", "back", step("kneading", "knead"))
+    sheet = lay_out(flow(OPEN, bare, CLOSE), own)
+    assert (seconds_of(sheet, "open_window"), seconds_of(sheet, "close_window")) == ([31], [17])
 
 
 def test_in_the_chair_the_client_sits_back_and_nothing_is_uncovered(catalogue):
@@ -37,7 +69,7 @@ def test_in_the_chair_the_client_sits_back_and_nothing_is_uncovered(catalogue):
     sheet = lay_out(flow(leaning, upright), catalogue)
     assert kinds(sheet, leaning.id) == ["announce"]
     assert kinds(sheet, upright.id) == ["sit_back", "walk", "announce"]
-    assert seconds_of(sheet, "sit_back") == [20]
+    assert seconds_of(sheet, "sit_back") == [15]
     assert find_exposures(sheet, catalogue) == ()
 
 
@@ -57,7 +89,7 @@ def test_a_hot_towel_is_fetched_and_oil_wiped_off_where_a_step_asks_for_it(catal
         "wipe",
         "towel",
     ]
-    assert (seconds_of(sheet, "towel"), seconds_of(sheet, "wipe")) == ([15], [10])
+    assert (seconds_of(sheet, "towel"), seconds_of(sheet, "wipe")) == ([20], [10])
 
 
 def test_the_stool_is_fetched_once_for_both_feet_and_put_back_before_walking(catalogue):
@@ -72,7 +104,7 @@ def test_a_table_that_lifts_goes_up_and_down_with_the_work(catalogue):
     lifts = in_house(House(rules={"table_height": "lifts"}), load_catalogue())
     sheet = lay_out(flow(OPEN, BACK, ARM, CLOSE), lifts)
     assert [(e.part_id, e.about) for e in sheet.entries if e.kind == "height"] == [(ARM.id, "high")]
-    assert seconds_of(sheet, "height") == [8]
+    assert seconds_of(sheet, "height") == [6]
 
 
 def test_what_is_skipped_takes_no_time_and_leaves_its_trace(catalogue):

@@ -4201,7 +4201,8 @@ export interface components {
          *     `neck/walk` what leads there, `neck/stool-2` the second time something is done with the stool on the way.
          *     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the part, its
          *     oiling and asking included; getting there is not. `eases_over` names the fragile places of its region that a stroke
-         *     without a zone passes more lightly; `support`: one hand holds the head.
+         *     without a zone passes more lightly; `support`: one hand holds the head; `asks`: while it is worked the client is
+         *     asked about the pressure.
          */
         Entry: {
             /** Kind */
@@ -4293,6 +4294,11 @@ export interface components {
              * @default false
              */
             support: boolean;
+            /**
+             * Asks
+             * @default false
+             */
+            asks: boolean;
         };
         /**
          * Erased
@@ -4894,7 +4900,7 @@ export interface components {
          *     `now` is what each item is and `usual` what it is unless changed; `own` has those alone that were changed. An item
          *     of `bookings` is a list of minutes, one of `kinds` or `lubricants` says whether it is offered or in stock. `seconds`
          *     are the names of transitions in the order in which they are told. `bounds`: the least and the most of a number, by
-         *     the part of its item.
+         *     the part of its item, or by the item itself where it has bounds of its own.
          */
         HouseView: {
             /** Now */
@@ -5312,6 +5318,7 @@ export interface components {
          *
          *     `areas` are offered by a kind that keeps to a part of the body; `seconds` replaces a region's own where the kind
          *     gives it less. An `open_ended` kind has no minutes to meet. `offered`: whether the practice does it at all.
+         *     `pregnant`: it is for people who are; they take longer to turn.
          */
         Kind: {
             /** Id */
@@ -5347,6 +5354,11 @@ export interface components {
              * @default false
              */
             open_ended: boolean;
+            /**
+             * Pregnant
+             * @default false
+             */
+            pregnant: boolean;
             /** Before Minutes */
             before_minutes: number;
             /** After Minutes */

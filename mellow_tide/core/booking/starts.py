@@ -62,13 +62,15 @@ class Repeat(Record):
 
 def repeat_starts(first: LocalStart, repeat: Repeat) -> tuple[LocalStart, ...]:
     """All starts of a repeat, the first among them, at the same time of the practice's clock; at most 60."""
-    found = []
-    for number in range(repeat.count or MOST_REPEATS):
+    found = [first]
+    # The second of an hour that comes twice is only that day's.
+    at = first.at.replace(fold=0)
+    for number in range(1, repeat.count or MOST_REPEATS):
         day = first.day + timedelta(weeks=number * repeat.every_weeks)
         if repeat.until and day > repeat.until:
             break
-        found.append(LocalStart(day=day, at=first.at))
-    return tuple(found) or (first,)
+        found.append(LocalStart(day=day, at=at))
+    return tuple(found)
 
 
 def may_book_on(day: date, today: date) -> bool:

@@ -28,6 +28,7 @@ class Kind(Named):
 
     `areas` are offered by a kind that keeps to a part of the body; `seconds` replaces a region's own where the kind
     gives it less. An `open_ended` kind has no minutes to meet. `offered`: whether the practice does it at all.
+    `pregnant`: it is for people who are; they take longer to turn.
     """
 
     surface: Surface
@@ -36,6 +37,7 @@ class Kind(Named):
     lubricant: Literal["yes", "none", "optional"]
     usual_minutes: tuple[PositiveInt, ...] = ()
     open_ended: bool = False
+    pregnant: bool = False
     before_minutes: Annotated[int, Field(ge=0)]
     after_minutes: Annotated[int, Field(ge=0)]
     first_visit_before_minutes: Annotated[int, Field(ge=0)]
@@ -254,21 +256,21 @@ class Closing(Named):
 
 
 class ClockNumbers(Record):
-    """Seconds of transitions, and glide speed (cm/s) by depth."""
+    """Seconds of transitions, and glide speed (cm/s) by depth. `check_in` 0: the question is asked over the stroke."""
 
     turn: PositiveInt
     side_turn: PositiveInt
+    side_turn_pregnant: PositiveInt
     sit_back: PositiveInt
     height: PositiveInt
     stool: PositiveInt
     towel: PositiveInt
     wipe: PositiveInt
-    bolster: PositiveInt
     walk: PositiveInt
     oil_first: PositiveInt
     oil_again: PositiveInt
     oil_lasts: PositiveInt
     wash_hands: PositiveInt
     announce: PositiveInt
-    check_in: PositiveInt
+    check_in: Annotated[int, Field(ge=0)]
     glide_cm_per_second: dict[Depth, Annotated[float, Field(gt=0)]]

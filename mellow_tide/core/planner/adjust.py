@@ -139,5 +139,9 @@ def _hold(question: PlanQuestion, held: _Held, hold: Hold) -> PlanQuestion:
             shares[id] = replace(share, bonus=-LEAVES * worth)
         else:
             shares[id] = share
-    close = replace(question.close, anchor=float(held.closing), pull=HELD * worth if hold == "all" else 0.0)
+    close = question.close
+    if hold == "all":
+        # What passes missed went to the close, so it may lie beyond its own bounds.
+        least, most = min(close.least, held.closing), max(close.most, held.closing)
+        close = replace(close, anchor=float(held.closing), pull=HELD * worth, least=least, most=most)
     return replace(question, shares=shares, close=close, hands_on=question.hands_on - held.resting)

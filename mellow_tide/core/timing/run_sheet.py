@@ -9,7 +9,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house.in_house import on_surface
+from mellow_tide.core.catalogue.house.in_house import in_session
 from mellow_tide.core.catalogue.records import Depth, Id, Record, Slot, TableHeight
 from mellow_tide.core.flow.brief import Brief, Side
 from mellow_tide.core.flow.flow import Flow, Part, Role, Step
@@ -43,7 +43,8 @@ class Entry:
     `neck/walk` what leads there, `neck/stool-2` the second time something is done with the stool on the way.
     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the part, its
     oiling and asking included; getting there is not. `eases_over` names the fragile places of its region that a stroke
-    without a zone passes more lightly; `support`: one hand holds the head.
+    without a zone passes more lightly; `support`: one hand holds the head; `asks`: while it is worked the client is
+    asked about the pressure.
     """
 
     kind: Literal["stroke"] | TransitionKind
@@ -75,6 +76,7 @@ class Entry:
     passes: Annotated[int, Field(ge=1, le=1000)] | None = None
     eases_over: Annotated[tuple[Id, ...], Field(max_length=40)] = ()
     support: bool = False
+    asks: bool = False
 
 
 class RunSheet(Record):
@@ -116,7 +118,7 @@ def hands_on_seconds(brief: Brief, catalogue: Catalogue) -> int:
 
 def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
     """Lay `flow` on the clock. Pure: the same flow gives the same sheet. Assumes `check_flow` has passed."""
-    catalogue = on_surface(flow.brief.surface, catalogue)
+    catalogue = in_session(flow.brief.kind, flow.brief.surface, catalogue)
     entries: list[Entry] = []
     clock = 0
     scene = opening_scene(flow.parts[0].setup, catalogue)
@@ -180,7 +182,7 @@ def work_through(
         if step.wipe:
             yield index, Transition("wipe", clock.wipe, part.region, part.side), clock.wipe
         yield index, step, taken[index]
-        if step.check_in:
+        if step.check_in and clock.check_in:
             yield index, Transition("check_in", clock.check_in, part.region, part.side), clock.check_in
 
 
@@ -224,6 +226,7 @@ def _stroke_entry(
         depth=step.depth,
         passes=step.passes,
         support=step.support,
+        asks=step.check_in and not catalogue.clock.check_in,
         eases_over=()
         if step.zone
         else tuple(place.name for place in catalogue.passed_lightly(region, step.depth)),

@@ -100,7 +100,6 @@ def _turn(scene: Scene, setup: Setup, c: Catalogue, done: list[SceneChange]) -> 
     seconds = c.clock.side_turn if before.upper and after.upper else c.clock.turn
     turned = _turned(scene, setup)._replace(place="right")
     done.append((Transition("turn", seconds, setup.position), turned))
-    done.append((Transition("bolster", c.clock.bolster, setup.position), turned))
 
 
 def _turned(scene: Scene, setup: Setup) -> Scene:

@@ -5,7 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house.in_house import on_surface
+from mellow_tide.core.catalogue.house.in_house import in_session
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.flow.flow import Flow
@@ -32,7 +32,7 @@ class WayPast(Record):
 
 def find_ways(flow: Flow, catalogue: Catalogue) -> tuple[WayPast, ...]:
     """Every way past at least one part. The hands are as the whole flow has left them by the part one comes from."""
-    catalogue = on_surface(flow.brief.surface, catalogue)
+    catalogue = in_session(flow.brief.kind, flow.brief.surface, catalogue)
     scene = opening_scene(flow.parts[0].setup, catalogue)
     found = []
     for start, part in enumerate(flow.parts):

@@ -14,9 +14,9 @@ from mellow_tide.core.catalogue.house.house import (
     value_in,
 )
 from mellow_tide.core.catalogue.house.in_house import in_house
-from mellow_tide.core.catalogue.house.items import list_items, name_value, seconds_of
+from mellow_tide.core.catalogue.house.items import list_items, name_value
+from mellow_tide.core.catalogue.house.seconds import list_seconds, name_seconds
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.phrases.book import say
 from mellow_tide.core.refusal import FieldProblem
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.house.changes import HouseChange, tell_change
@@ -39,7 +39,7 @@ class HouseView(Record):
     `now` is what each item is and `usual` what it is unless changed; `own` has those alone that were changed. An item
     of `bookings` is a list of minutes, one of `kinds` or `lubricants` says whether it is offered or in stock. `seconds`
     are the names of transitions in the order in which they are told. `bounds`: the least and the most of a number, by
-    the part of its item.
+    the part of its item, or by the item itself where it has bounds of its own.
     """
 
     now: dict[str, str]
@@ -60,7 +60,7 @@ def read_house(desk: Desk) -> HouseView:
         now=dict(list_items(here)),
         usual=dict(list_items(usual)),
         own=own_items(desk.house),
-        seconds={name: say(f"house.{name}") for name in seconds_of(here)},
+        seconds={name: name_seconds(name, here) for name in list_seconds(here)},
         bounds=dict(LEAST_AND_MOST),
         changes={row.item: tell_change(row, here, usual) for row in changes},
     )
@@ -91,7 +91,7 @@ def work_otherwise(house: House, item: str, after: str | None, shipped: ShippedC
         changed = change_house(house, item, after)
     except ValidationError as error:
         part = item.partition(".")[0]
-        least, most = LEAST_AND_MOST.get(part, (0, 0))
+        least, most = LEAST_AND_MOST.get(item, LEAST_AND_MOST.get(part, (0, 0)))
         raise BadEntry(FieldProblem("after", f"{part}_cannot_be", least=least, most=most)) from error
     in_house(changed, shipped)
     return changed

@@ -35,7 +35,9 @@ export function linesOf(flow: Flow, sheet: RunSheet, catalogue: Catalogue): Part
         .filter((entry) => !entry.working && entry.kind !== "announce")
         .map((entry) => transitionWord(entry, catalogue))
         .filter(Boolean),
-      strokes: working.map((entry) => stroke(entry, flow, catalogue)).filter(Boolean),
+      strokes: working
+        .flatMap((entry) => [stroke(entry, flow, catalogue), entry.asks ? "ask" : ""])
+        .filter(Boolean),
       position: part.position,
     };
   });

@@ -8,7 +8,11 @@ export interface CueWords {
   name: string;
   detail: string;
   how: string;
+  /** What the client is asked meanwhile. */
+  asks?: string;
 }
+
+const LIGHTER_OR_DEEPER = "lighter, just right, deeper?";
 
 const DIRECTIONS: Record<string, string> = {
   toward_heart: "toward the heart",
@@ -63,6 +67,7 @@ function strokeCue(entry: Entry, place: string, catalogue: Catalogue): CueWords 
     ]
       .filter(Boolean)
       .join(" "),
+    ...(entry.asks && { asks: `Ask: ${LIGHTER_OR_DEEPER}` }),
   };
 }
 
@@ -91,7 +96,10 @@ function transitionCue(entry: Entry, place: string, catalogue: Catalogue): CueWo
         place: "Turn",
         name: `Turn to ${position?.name ?? ""}`,
         detail,
-        how: "Trap the sheet with your body against the table, lift the near edge into a tent, and let the client turn toward you. The drape settles before you move.",
+        how: [
+          "Trap the sheet with your body against the table, lift the near edge into a tent, and let the client turn toward you. The drape settles before you move.",
+          capital(position?.setup.join(". ") ?? ""),
+        ].join(" "),
       };
     case "sit_back":
       return {
@@ -135,7 +143,7 @@ function transitionCue(entry: Entry, place: string, catalogue: Catalogue): CueWo
       return {
         place,
         name: "Ask",
-        detail: "lighter, just right, deeper?",
+        detail: LIGHTER_OR_DEEPER,
         how: "In few words, and tap the answer. A held breath or curled toes have answered already.",
       };
     case "oil":

@@ -16,7 +16,7 @@ export function plainSentence(entry: Entry, catalogue: Catalogue): string {
   if (entry.kind !== "stroke") return `${cue.name}.`;
   const how = catalogue.strokes[entry.stroke ?? ""]?.how ?? "";
   const first = how.split(/(?<=[.;])\s/)[0]?.replace(/[.;]$/, "") ?? cue.name;
-  return `${cue.place}: ${lower(first)}. ${SOFTLY[entry.depth ?? 1] ?? ""}`.trim();
+  return [`${cue.place}: ${lower(first)}.`, SOFTLY[entry.depth ?? 1], cue.asks].filter(Boolean).join(" ");
 }
 
 function lower(words: string): string {

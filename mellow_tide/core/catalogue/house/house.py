@@ -4,7 +4,7 @@ import json
 from collections.abc import Mapping
 from typing import Annotated, Any, Literal, get_args
 
-from pydantic import BeforeValidator, Field, StringConstraints, TypeAdapter, ValidationError
+from pydantic import AfterValidator, BeforeValidator, Field, StringConstraints, TypeAdapter, ValidationError
 
 from mellow_tide.core.catalogue.records import (
     LONGEST_BOOKING,
@@ -17,12 +17,13 @@ from mellow_tide.core.refusal import FieldProblem, UnknownReference
 
 LEAST_AND_MOST: Mapping[str, tuple[float, float]] = {
     "seconds": (1, 900),
+    "seconds.check_in": (0, 900),
     "minutes": (0, 60),
     "bookings": (SHORTEST_BOOKING, LONGEST_BOOKING),
     "schools": (0.1, 5),
 }
-"""Bounds of a practice's own numbers, by the part of a house: seconds of a transition, minutes before or after the
-work, minutes of a booking, and what a region weighs."""
+"""Bounds of a practice's own numbers, by the part of a house or one item of it: seconds of a transition, minutes before
+or after the work, minutes of a booking, and what a region weighs."""
 
 
 def _within(part: str) -> Any:
@@ -35,6 +36,15 @@ def _split(told: object) -> object:
     if isinstance(told, str):
         told = [one.strip() for one in told.split(",") if one.strip()]
     return sorted({int(one) for one in told}) if isinstance(told, list | tuple) else told
+
+
+def _check_each(seconds: dict[str, int]) -> dict[str, int]:
+    """Raise `ValueError` for seconds out of bounds; 0 are left to what can be done at the same time."""
+    for name, told in seconds.items():
+        least, most = LEAST_AND_MOST.get(f"seconds.{name}", LEAST_AND_MOST["seconds"])
+        if not least <= told <= most:
+            raise ValueError(name)
+    return seconds
 
 
 Bookings = Annotated[tuple[BookedMinutes, ...], Field(min_length=1, max_length=8), BeforeValidator(_split)]
@@ -77,14 +87,15 @@ class OwnSchool(Record):
 class House(Record):
     """What a practice has chosen. What is not named keeps the default.
 
-    `rules`: choice ids by house rule. `seconds`: of transitions, by name. `minutes`: of a booking before the first
+    `rules`: choice ids by house rule. `seconds`: of transitions by name, and of windows (`open_back`,
+    `close_back`). `minutes`: of a booking before the first
     touch and after the last, by kind (`chair.before`, `chair.after`, `chair.first_visit`). `bookings`: the usual
     minutes of a kind. `kinds`: those that are not offered. `lubricants`: those of the catalogue that are not in stock,
     and bottles of its own, by id; `schools`: those of its own.
     """
 
     rules: dict[Id, Id] = {}
-    seconds: dict[Id, Annotated[int, _within("seconds")]] = {}
+    seconds: Annotated[dict[Id, int], AfterValidator(_check_each)] = {}
     minutes: dict[Id, Annotated[int, _within("minutes")]] = {}
     bookings: dict[Id, Bookings] = {}
     kinds: dict[Id, Literal["not_offered"]] = {}

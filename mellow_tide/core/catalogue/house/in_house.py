@@ -19,6 +19,7 @@ from mellow_tide.core.catalogue.house.room import (
 )
 from mellow_tide.core.catalogue.house.rows import regions_in, schools_in
 from mellow_tide.core.catalogue.house.schools import own_schools_in, school_problems
+from mellow_tide.core.catalogue.house.seconds import second_problems, windows_in
 from mellow_tide.core.catalogue.records import Pass, Stroke, Surface
 from mellow_tide.core.catalogue.rules import Choice, Consent
 from mellow_tide.core.refusal import FieldProblem, UnknownReference
@@ -34,8 +35,14 @@ def in_house(house: House, shipped: ShippedCatalogue) -> Catalogue:
 
 
 @lru_cache(maxsize=64)
-def on_surface(surface: Surface | None, catalogue: Catalogue) -> Catalogue:
-    """The catalogue as it stands on `surface`: a mat has no height, and one kneels instead of sitting on a stool."""
+def in_session(kind: str, surface: Surface | None, catalogue: Catalogue) -> Catalogue:
+    """The catalogue as it stands in a session of `kind` on `surface`.
+
+    Who is pregnant takes longer from side to side. A mat has no height, and one kneels instead of sitting on a stool.
+    """
+    if catalogue.kinds[kind].pregnant:
+        clock = catalogue.clock.model_copy(update={"side_turn": catalogue.clock.side_turn_pregnant})
+        catalogue = catalogue.changed(("pregnant",), clock=clock)
     if surface != "mat":
         return catalogue
     chosen = room_in({**catalogue.chosen, "table_height": MAT}, catalogue.lacks)
@@ -62,7 +69,8 @@ def _made(told: str, shipped: ShippedCatalogue) -> Catalogue:
     return as_shipped.changed(
         ("house", told),
         chosen=chosen,
-        clock=shipped.clock.model_copy(update={**_choice_seconds(choices), **house.seconds}),
+        clock=shipped.clock.model_copy(update={**_choice_seconds(choices), **_clock_of(house, shipped)}),
+        windows=windows_in(house, shipped.windows),
         places={
             id: place.model_copy(update={"most_depth": _most_depth(choices, id, place.most_depth)})
             for id, place in shipped.places.items()
@@ -80,6 +88,10 @@ def _made(told: str, shipped: ShippedCatalogue) -> Catalogue:
 
 def _most_depth(choices: list[Choice], place: str, usual: int) -> int:
     return next((c.place_depth[place] for c in choices if place in c.place_depth), usual)
+
+
+def _clock_of(house: House, c: Entries) -> dict[str, int]:
+    return {name: seconds for name, seconds in house.seconds.items() if name in type(c.clock).model_fields}
 
 
 def _choice_seconds(choices: list[Choice]) -> dict[str, int]:
@@ -136,10 +148,7 @@ def _rule_problems(house: House, c: Entries) -> Iterator[FieldProblem | None]:
 
 
 def _entry_problems(house: House, c: Entries) -> Iterator[FieldProblem]:
-    names = [name for name in type(c.clock).model_fields if name != "glide_cm_per_second"]
-    for name in house.seconds:
-        if name not in names:
-            yield FieldProblem(f"seconds.{name}", "unknown_id", noun="transition", id=name, known=names)
+    yield from second_problems(house, c)
     yield from kind_problems(house, c)
     yield from lubricant_problems(house, c)
     yield from school_problems(house, c)

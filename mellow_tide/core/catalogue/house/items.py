@@ -6,14 +6,10 @@ from functools import lru_cache
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house.house import read_entry
 from mellow_tide.core.catalogue.house.kinds import MINUTES
+from mellow_tide.core.catalogue.house.seconds import list_seconds, name_seconds
 from mellow_tide.core.catalogue.records import Named
 from mellow_tide.core.catalogue.rules import Kind
 from mellow_tide.core.phrases.book import say
-
-
-def seconds_of(c: Catalogue) -> dict[str, int]:
-    """The seconds of transitions, by name."""
-    return c.clock.model_dump(exclude={"glide_cm_per_second"})
 
 
 @lru_cache(maxsize=64)
@@ -24,7 +20,7 @@ def list_items(c: Catalogue) -> Mapping[str, str]:
     """
     return {
         **{f"rules.{rule}": choice for rule, choice in c.chosen.items()},
-        **{f"seconds.{name}": str(seconds) for name, seconds in seconds_of(c).items()},
+        **{f"seconds.{name}": str(seconds) for name, seconds in list_seconds(c).items()},
         **{
             f"minutes.{kind.id}.{name}": str(getattr(kind, field))
             for kind in c.kinds.values()
@@ -57,7 +53,7 @@ def name_item(item: str, c: Catalogue) -> str:
     if part == "rules":
         return c.house_rules[name].name
     if part == "seconds":
-        return say(f"house.{name}")
+        return name_seconds(name, c)
     if part == "minutes":
         kind, _, which = name.rpartition(".")
         return say(f"house.minutes_{which}", kind=c.kinds[kind].name)

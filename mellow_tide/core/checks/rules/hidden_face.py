@@ -19,7 +19,8 @@ def check(case: Case) -> Iterator[Found]:
     since, in_time = 0, None
     for e in case.sheet.entries:
         end = e.start + e.seconds
-        if not case.catalogue.positions[e.position].face_hidden or e.kind == "check_in":
+        asked = e.kind == "check_in" or e.asks
+        if asked or not case.catalogue.positions[e.position].face_hidden:
             since, in_time = end, None
         elif e.step is not None and e.role == "work":
             if end - since > LONGEST:

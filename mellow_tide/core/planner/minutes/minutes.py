@@ -106,6 +106,12 @@ def _level(shares: Sequence[Share], total: float) -> float:
     return level
 
 
+def _least_rounded(share: Share, seconds: float) -> int:
+    """What rounding down may not pass: the least, and the anchor of a share that is held and gains."""
+    gains = share.pull > 0 and seconds >= share.anchor
+    return int(max(share.least, share.anchor) if gains else share.least)
+
+
 def round_down_and_share(
     shares: Sequence[Share], exact: Sequence[float], total: float, grain: int
 ) -> tuple[int, ...]:
@@ -117,7 +123,7 @@ def round_down_and_share(
     """
     stays = [share.pull > 0 and abs(t - share.anchor) < 0.5 for share, t in zip(shares, exact, strict=True)]
     rounded = [
-        int(share.anchor) if kept else max(int(seconds // grain) * grain, int(share.least))
+        int(share.anchor) if kept else max(int(seconds // grain) * grain, _least_rounded(share, seconds))
         for share, seconds, kept in zip(shares, exact, stays, strict=True)
     ]
     rest = total - sum(s.count * r for s, r in zip(shares, rounded, strict=True))

@@ -8,7 +8,7 @@ from typing import Literal, Self
 from mellow_tide.core.care.restrict import for_minutes, restrict
 from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.house.in_house import on_surface
+from mellow_tide.core.catalogue.house.in_house import in_session
 from mellow_tide.core.catalogue.records import Stroke
 from mellow_tide.core.catalogue.rules import Kind
 from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief, wished_depth
@@ -41,7 +41,7 @@ class Asked:
     def of(cls, brief: Brief, setting: Setting) -> Self:
         """What is asked. Raises `UnknownReference` or `BadBrief` for a brief that cannot be read."""
         check_brief(brief, setting.catalogue)
-        here = on_surface(brief.surface, setting.catalogue)
+        here = in_session(brief.kind, brief.surface, setting.catalogue)
         sides = _one_sided(setting.restrictions, here)
         covered = tuple(c.region for c in here.consents.values() if c.id in setting.client.through_cloth)
         spared = _spared(sides, covered, here) if sides or covered else here

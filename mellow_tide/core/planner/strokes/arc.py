@@ -205,7 +205,8 @@ def nearest_passes(place: Site, options: tuple[StrokeOption, ...], seconds: int)
     totals = totals_of(tuple(place.lengths(o) for o in options))
     nearest: Arc | None = None
     agains = range(seconds // clock.oil_lasts + 1) if place.medium == "lubricated" else range(1)
-    for again, asked in product(agains, range(seconds // ASK_AGAIN + 2)):
+    askings = range(seconds // ASK_AGAIN + 2) if clock.check_in else range(1)
+    for again, asked in product(agains, askings):
         target = seconds - place.fixed(options) - again * clock.oil_again - asked * clock.check_in
         arc = _arc(place, options, totals.near(target))
         if nearest is None or abs(arc.seconds - seconds) < abs(nearest.seconds - seconds):

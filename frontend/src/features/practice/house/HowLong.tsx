@@ -26,7 +26,13 @@ function SecondsLine({ name, about, shown }: { name: string; about: string; show
   return (
     <li className="py-2">
       <div className="flex min-h-11 flex-wrap items-center gap-x-2 text-lg">
-        {about}: <HouseNumber item={item} about={about} label="Seconds" bounds={shown.house.bounds.seconds} />
+        {about}:{" "}
+        <HouseNumber
+          item={item}
+          about={about}
+          label="Seconds"
+          bounds={shown.house.bounds[item.id] ?? shown.house.bounds.seconds}
+        />
       </div>
       <AfterWord id={item.id} shown={shown} />
     </li>

@@ -15,7 +15,7 @@ import { moved } from "../run/useTable";
 import { PADS } from "../said/PressurePads";
 import type { ChangeSettings, TableSettings } from "../settings/useTableSettings";
 import { Plain } from "../stroke/Plain";
-import { How, Name, Place } from "../stroke/Stage";
+import { Asks, How, Name, Place } from "../stroke/Stage";
 import { TapZones } from "../stroke/TapZones";
 import { Water } from "../stroke/Water";
 import { TopBar } from "../TopBar";
@@ -79,6 +79,7 @@ export function Labour(props: Props) {
             <>
               <Place>{on ? say.nowOnHerWord(cue.place.toLowerCase()) : cue.place}</Place>
               <Name>{cue.name}</Name>
+              {cue.asks && <Asks>{cue.asks}</Asks>}
               <How>{cue.how}</How>
             </>
           )}

@@ -19,7 +19,8 @@ export function isAnnounced(
 /** What the voice says: the name, and where, if that is new. */
 export function spokenCue(before: Entry | undefined, entry: Entry, catalogue: Catalogue): string {
   const cue: CueWords = cueFor(entry, catalogue);
-  return before?.part_id === entry.part_id ? cue.name : `${cue.place}. ${cue.name}`;
+  const where = before?.part_id === entry.part_id ? undefined : cue.place;
+  return [where, cue.name, cue.asks].filter(Boolean).join(". ");
 }
 
 /** Voices that need no network, those of the page's language first. */

@@ -37,6 +37,7 @@ export function Stage({ session, run, entry, clock, extra, askEarly, start }: Pr
         {cue.detail}
         {askEarly && <span className="text-accent"> {say.askEarlyHere}</span>}
       </p>
+      {cue.asks && <Asks>{cue.asks}</Asks>}
       {start && (
         <p className="text-[clamp(1.1rem,1.7vw,1.6rem)] max-sm:text-base">
           {say.startAt(start.depth, start.why)}
@@ -71,6 +72,11 @@ export function How({ children }: { children: ReactNode }) {
       {children}
     </p>
   );
+}
+
+/** What the client is asked while the hands go on. */
+export function Asks({ children }: { children: string }) {
+  return <p className="text-[clamp(1.25rem,min(2.5vw,8cqh),2.4rem)] text-accent">{children}</p>;
 }
 
 /** A region beside the plan: its strokes on one card, in their order. */
