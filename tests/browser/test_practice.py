@@ -49,10 +49,12 @@ def test_a_stranger_has_a_practice_a_client_and_rules_of_her_own_in_twenty_acts(
     she.press(page.get_by_role("button", name="Which way up first: "))
     she.press(page.get_by_role("radio", name="face up first"))
     expect(page.get_by_text("Changed by Morwen Reedbank")).to_be_visible()
-    she.press(page.get_by_role("button", name="Turning over: "))
+    she.press(page.get_by_role("button", name="Turning over, with the bolster: "))
     she.fill(page.get_by_label("Seconds"), "90")
-    she.press(page.get_by_role("dialog", name="Turning over").get_by_role("button", name="Save"))
-    expect(answered(page, "Turning over: 90 s")).to_be_visible()
+    she.press(
+        page.get_by_role("dialog", name="Turning over, with the bolster").get_by_role("button", name="Save")
+    )
+    expect(answered(page, "Turning over, with the bolster: 90 s")).to_be_visible()
     she.press(page.get_by_role("link", name="Today", exact=True))
     expect(steps).to_have_count(3)
     she.press(page.get_by_role("link", name="Add a client by name"))
@@ -118,6 +120,21 @@ def test_a_plan_that_stands_tells_what_the_practice_does_otherwise_and_offers_it
     news.get_by_role("button", name="Take it into the plan").click()
     expect(plan.word("Close with")).to_contain_text("feet")
     expect(news).to_be_hidden()
+
+
+def test_a_plan_that_no_longer_meets_its_minutes_is_fitted_in_one_act(page: Page, today: Today):
+    to_settings(page)
+    page.get_by_role("button", name="Turning over, with the bolster: ").click()
+    page.get_by_label("Seconds").fill("300")
+    page.get_by_role("dialog").get_by_role("button", name="Save").click()
+    expect(page.get_by_text("Changed by Wenna Tidebrook")).to_be_visible()
+    page.get_by_role("link", name="Today", exact=True).click()
+    today.open("Bram Lanternby")
+    plan = Plan(page)
+    expect(plan.fit).to_contain_text("over the")
+    page.get_by_role("button", name="Fit the plan").click()
+    expect(plan.fit).to_contain_text("Fits")
+    expect(page.get_by_role("button", name="Fit the plan")).to_be_hidden()
 
 
 def test_of_two_owners_the_second_sees_what_the_first_did(own: Page, browser, server):
@@ -235,8 +252,8 @@ def test_seconds_out_of_range_are_refused_in_place(own: Page):
     own.get_by_role("dialog", name="Washing hands").get_by_role("button", name="Save").click()
     expect(answered(own, "Washing hands: 30 s")).to_be_visible()
     answered(own, "Washing hands: 30 s").click()
-    own.get_by_role("button", name="As usual: 45 s").click()
-    expect(answered(own, "Washing hands: 45 s")).to_be_visible()
+    own.get_by_role("button", name="As usual: 40 s").click()
+    expect(answered(own, "Washing hands: 40 s")).to_be_visible()
 
 
 def test_with_the_server_gone_what_was_typed_stays_and_is_kept_when_it_is_back(own: Page):

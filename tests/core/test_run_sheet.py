@@ -2,6 +2,7 @@ from itertools import pairwise
 
 import pytest
 
+from mellow_tide.core.timing.oiling import plan_oilings
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.core.timing.tempo import Tempo
 from tests.core.flows import ARM, BACK, CLOSE, FACE, FEET, HAND, OPEN, flow, part, step
@@ -98,6 +99,21 @@ def test_oil_goes_on_again_after_seven_minutes_of_work(catalogue):
     sheet = lay_out(flow(OPEN, part("back", "mid", "prone", "back", *long), CLOSE), catalogue)
     oils = [e.seconds for e in sheet.entries if e.kind == "oil"]
     assert oils == [catalogue.clock.oil_first, catalogue.clock.oil_again]
+
+
+@pytest.mark.parametrize(
+    ("seconds", "again"),
+    [
+        ((100, 300, 60), None),  # used up after the last begins, and not much
+        ((100, 300, 90), 2),  # the last would end on dry skin
+        ((100, 200, 240), None),  # too early for more oil, whatever comes
+        ((100, 330, 20), 2),
+    ],
+)
+def test_more_oil_comes_before_a_stroke_that_would_end_without_any(seconds, again):
+    """Common practice: oil is renewed after 6 to 8 minutes."""
+    found = plan_oilings(((True, False, one) for one in seconds), 420)
+    assert found == ["first", *("again" if at == again else None for at in (1, 2))]
 
 
 @pytest.mark.parametrize(

@@ -44,8 +44,8 @@ class TestAChange:
 
     def test_seconds_are_the_practice_s_own_within_bounds(self, own):
         told = work(own, "seconds.turn", "90").json()
-        assert (told["now"]["seconds.turn"], told["usual"]["seconds.turn"]) == ("90", "120")
-        assert told["changes"]["seconds.turn"]["says"] == "Turning over: 90 s"
+        assert (told["now"]["seconds.turn"], told["usual"]["seconds.turn"]) == ("90", "70")
+        assert told["changes"]["seconds.turn"]["says"] == "Turning over, with the bolster: 90 s"
         for wrong in ("0", "901", "a while", ""):
             assert work(own, "seconds.turn", wrong, "90").json()["errors"][0]["code"] == "seconds_cannot_be"
         assert own.get("/api/house").json()["now"]["seconds.turn"] == "90"
@@ -128,7 +128,7 @@ class TestWhatItWouldDo:
         slower = {"item": "seconds.turn", "after": "300"}
         beside = client.post(f"/api/house/trial/{path}", json=slower).json()
         longer = beside["second"]["sheet"]["seconds"] - beside["first"]["sheet"]["seconds"]
-        assert longer == 180
+        assert longer == 230
         assert client.get("/api/house").json()["own"] == {"rules.table_height": "lifts"}
 
     def test_what_is_not_there_is_not_looked_at(self, client, own):

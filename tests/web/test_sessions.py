@@ -39,6 +39,7 @@ def test_the_day_says_what_is_next(client):
     assert empty["working"] == empty["free"] == [{"begins": 540, "ends": 780}, {"begins": 825, "ends": 1080}]
     assert (empty["day"], empty["sessions"], empty["clashes"]) == ("2030-01-01", [], [])
     assert empty["next_action"] is None
+    assert [mark["day"] for mark in empty["strip"]][:2] == ["2029-12-31", "2030-01-01"]
     assert len(empty["strip"]) == 9
 
 

@@ -7,6 +7,9 @@ from mellow_tide.core.catalogue.records import Slot, Stroke
 
 Oiling = Literal["first", "again"]
 
+EARLIER_OR_LATER = 60
+"""Seconds by which more oil may come before or after it is due (common practice: after 6 to 8 minutes)."""
+
 StepWorked = tuple[bool, bool, int]
 """Of a step: whether it wants oil on the skin, whether it settles, and its whole seconds."""
 
@@ -20,7 +23,7 @@ def plan_oilings(steps: Iterable[StepWorked], lasts: int) -> list[Oiling | None]
     """For each step of a part, whether oil goes on before it.
 
     The first time before the first stroke that wants it; again before one that does once the oil has been worked for
-    `lasts` seconds, but not for the last slow stroke.
+    `lasts` seconds, or would be used up long before that stroke ends, but not for the last slow stroke.
     """
     found: list[Oiling | None] = []
     since: int | None = None
@@ -28,7 +31,7 @@ def plan_oilings(steps: Iterable[StepWorked], lasts: int) -> list[Oiling | None]
         oiling: Oiling | None = None
         if wants and since is None:
             oiling = "first"
-        elif wants and since is not None and since >= lasts and not settles:
+        elif wants and since is not None and not settles and _is_due(since, seconds, lasts):
             oiling = "again"
         if oiling:
             since = 0
@@ -36,3 +39,9 @@ def plan_oilings(steps: Iterable[StepWorked], lasts: int) -> list[Oiling | None]
             since += seconds
         found.append(oiling)
     return found
+
+
+def _is_due(since: int, seconds: int, lasts: int) -> bool:
+    """Whether more oil is due before a stroke of so many seconds."""
+    ends_dry = since + seconds > lasts + EARLIER_OR_LATER
+    return since >= lasts or (since >= lasts - EARLIER_OR_LATER and ends_dry)

@@ -82,7 +82,7 @@ class Day(Record):
 
     `now` is the practice's present day and time. `working`: when sessions may start by the therapist's hours, as far as
     those are said; `free`: what of it, or of the usual hours, is still to come and not booked; `clashes`: what of
-    the bookings does not go together. `strip` are the days about today.
+    the bookings does not go together. `strip` are the days about today, or about `day` where that is further away.
     """
 
     day: date
@@ -105,7 +105,7 @@ def read_day(desk: Desk, day: date | None) -> Day:
         rows = list_sessions(t, clock.days(day, day), desk.person_id)
         events = list_events_of_sessions(t, [row.session_id for row in rows])
         hours = find_hours(t, desk.person_id)
-        about = clock.today - timedelta(days=1)
+        about = _first_of_strip(day, clock.today)
         until = about + timedelta(days=DAYS_SHOWN - 1)
         booked = list_bookings(t, clock.days(about, until), desk.person_id)
     on_clock = {row.session_id: lay_on_clock(desk, row) for row in rows}
@@ -138,6 +138,13 @@ def read_day(desk: Desk, day: date | None) -> Day:
             for one in (about + timedelta(days=n) for n in range(DAYS_SHOWN))
         ),
     )
+
+
+def _first_of_strip(day: date, today: date) -> date:
+    """Yesterday, or the day before one that is not in the week ahead."""
+    yesterday = today - timedelta(days=1)
+    seen_from_today = yesterday <= day < yesterday + timedelta(days=DAYS_SHOWN)
+    return yesterday if seen_from_today else day - timedelta(days=1)
 
 
 def _on_day(

@@ -209,6 +209,7 @@ export function Designer({ session, from }: Props) {
         }}
         onTry={fixed ? undefined : look}
         onTryAll={fixed ? undefined : lookAtAll}
+        onFit={fixed ? undefined : () => changes.fit(session.plan.flow.brief).catch(() => undefined)}
         trying={mending.trying}
       />
     </>

@@ -8,10 +8,19 @@ import { dayInWords, stretch } from "../../phrases/time";
 /** Minutes that fill a day's mark to the brim. */
 const FULL = 8 * 60;
 
-/** Yesterday, today and the week ahead, each with as much water as it has booked; and a day by its name. */
+/** Yesterday, today and the week ahead, or the days about one that is further away, each with as much water as it has booked; and a day by its name. */
 export function DayStrip({ day }: { day: Day }) {
   return (
     <nav aria-label={say.theDays} className="mt-3 flex items-stretch gap-1 overflow-x-auto">
+      {!day.strip.some((mark) => mark.day === day.now.day) && (
+        <Link
+          to="/"
+          search={{}}
+          className="flex min-h-14 items-center rounded-field bg-base-200 px-3 hover:bg-base-300"
+        >
+          Today
+        </Link>
+      )}
       {day.strip.map((mark) => (
         <DayLink key={mark.day} mark={mark} chosen={mark.day === day.day} today={mark.day === day.now.day} />
       ))}

@@ -14,13 +14,15 @@ interface Props {
   /** Shows what a repair would do; none where the plan stands. */
   onTry: ((words: string, edits: Edit[]) => void) | undefined;
   onTryAll: (() => void) | undefined;
+  /** Fits the plan to its minutes again, with the least change. */
+  onFit: (() => void) | undefined;
   /** All repairs are being tried. */
   trying: boolean;
 }
 
 /** One line that always answers: does it fit, is it balanced, is it safe, what of the hands and the oil. */
 export function BottomLine(props: Props) {
-  const { session, planning, open, onOpen } = props;
+  const { session, planning, open, onOpen, onFit } = props;
   const { findings } = session.evaluation;
   const answers = answersOf(session);
   return (
@@ -30,6 +32,11 @@ export function BottomLine(props: Props) {
       )}
       <div className="flex flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 sm:px-8">
         <p className="font-bold">{planning ? "Planning …" : answers.fit}</p>
+        {onFit && isOffTheClock(session) && (
+          <Button look="quiet" disabled={planning} onClick={onFit}>
+            {say.fitThePlan}
+          </Button>
+        )}
         <p className="max-sm:hidden">{answers.balance}</p>
         <p className="max-lg:hidden">{answers.hands}</p>
         {answers.oil && <p className="max-lg:hidden">{answers.oil}</p>}
@@ -58,6 +65,10 @@ export function BottomLine(props: Props) {
       </div>
     </div>
   );
+}
+
+function isOffTheClock({ evaluation }: SessionView): boolean {
+  return evaluation.verdicts.fit === "over" || evaluation.verdicts.fit === "under";
 }
 
 const HANDS = { easy: "easy", strained: "strained" };

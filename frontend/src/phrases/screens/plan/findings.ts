@@ -8,6 +8,7 @@ export const say = {
   toTable: "To the table",
   ofWorkAtHerPace: (time: string) => `${time} of work, at her pace`,
   overHandsOn: (over: string, handsOn: string) => `${over} over the ${handsOn} hands-on`,
+  fitThePlan: "Fit the plan",
   underHandsOn: (over: string, handsOn: string) => `${over} under the ${handsOn} hands-on`,
   sidesEvenEach: (left: string) => `Sides even, ${left} each`,
   leftAndRightDifferBy: (apart: string) => `Left and right differ by ${apart}`,
