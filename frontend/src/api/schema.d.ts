@@ -3965,7 +3965,7 @@ export interface components {
          *
          *     `now` is the practice's present day and time. `working`: when sessions may start by the therapist's hours, as far as
          *     those are said; `free`: what of it, or of the usual hours, is still to come and not booked; `clashes`: what of
-         *     the bookings does not go together. `strip` are the days about today.
+         *     the bookings does not go together. `strip` are the days about today, or about `day` where that is further away.
          */
         Day: {
             /**
@@ -4899,8 +4899,9 @@ export interface components {
          *
          *     `now` is what each item is and `usual` what it is unless changed; `own` has those alone that were changed. An item
          *     of `bookings` is a list of minutes, one of `kinds` or `lubricants` says whether it is offered or in stock. `seconds`
-         *     are the names of transitions in the order in which they are told. `bounds`: the least and the most of a number, by
-         *     the part of its item, or by the item itself where it has bounds of its own.
+         *     are the names of transitions in the order in which they are told, `covers` those of uncovering and covering.
+         *     `bounds`: the least and the most of a number, by the part of its item, or by the item itself where it has bounds of
+         *     its own.
          */
         HouseView: {
             /** Now */
@@ -4917,6 +4918,10 @@ export interface components {
             };
             /** Seconds */
             seconds: {
+                [key: string]: string;
+            };
+            /** Covers */
+            covers: {
                 [key: string]: string;
             };
             /** Bounds */

@@ -15,7 +15,7 @@ from mellow_tide.core.catalogue.house.house import (
 )
 from mellow_tide.core.catalogue.house.in_house import in_house
 from mellow_tide.core.catalogue.house.items import list_items, name_value
-from mellow_tide.core.catalogue.house.seconds import list_seconds, name_seconds
+from mellow_tide.core.catalogue.house.seconds import list_clock_seconds, list_cover_seconds, name_seconds
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.refusal import FieldProblem
 from mellow_tide.services.desk import Desk
@@ -38,14 +38,16 @@ class HouseView(Record):
 
     `now` is what each item is and `usual` what it is unless changed; `own` has those alone that were changed. An item
     of `bookings` is a list of minutes, one of `kinds` or `lubricants` says whether it is offered or in stock. `seconds`
-    are the names of transitions in the order in which they are told. `bounds`: the least and the most of a number, by
-    the part of its item, or by the item itself where it has bounds of its own.
+    are the names of transitions in the order in which they are told, `covers` those of uncovering and covering.
+    `bounds`: the least and the most of a number, by the part of its item, or by the item itself where it has bounds of
+    its own.
     """
 
     now: dict[str, str]
     usual: dict[str, str]
     own: dict[str, str]
     seconds: dict[str, str]
+    covers: dict[str, str]
     bounds: dict[str, tuple[float, float]]
     changes: dict[str, HouseChange]
 
@@ -60,7 +62,8 @@ def read_house(desk: Desk) -> HouseView:
         now=dict(list_items(here)),
         usual=dict(list_items(usual)),
         own=own_items(desk.house),
-        seconds={name: name_seconds(name, here) for name in list_seconds(here)},
+        seconds={name: name_seconds(name, here) for name in list_clock_seconds(here)},
+        covers={name: name_seconds(name, here) for name in list_cover_seconds(here)},
         bounds=dict(LEAST_AND_MOST),
         changes={row.item: tell_change(row, here, usual) for row in changes},
     )

@@ -12,15 +12,6 @@ const FULL = 8 * 60;
 export function DayStrip({ day }: { day: Day }) {
   return (
     <nav aria-label={say.theDays} className="mt-3 flex items-stretch gap-1 overflow-x-auto">
-      {!day.strip.some((mark) => mark.day === day.now.day) && (
-        <Link
-          to="/"
-          search={{}}
-          className="flex min-h-14 items-center rounded-field bg-base-200 px-3 hover:bg-base-300"
-        >
-          Today
-        </Link>
-      )}
       {day.strip.map((mark) => (
         <DayLink key={mark.day} mark={mark} chosen={mark.day === day.day} today={mark.day === day.now.day} />
       ))}
@@ -38,7 +29,7 @@ function DayLink({ mark, chosen, today }: { mark: DayMark; chosen: boolean; toda
       search={today ? {} : { day: mark.day }}
       data-day={mark.day}
       aria-current={chosen ? "date" : undefined}
-      className={`relative flex min-h-14 min-w-[6.4rem] flex-1 whitespace-nowrap flex-col justify-center overflow-hidden rounded-field px-3 py-1 ${
+      className={`relative flex min-h-14 min-w-[6.4rem] flex-1 whitespace-nowrap flex-col justify-center overflow-hidden rounded-field px-2.5 py-1 ${
         chosen ? "bg-base-300 font-bold" : "bg-base-200 hover:bg-base-300"
       }`}
     >

@@ -17,6 +17,7 @@ export const say = {
   backToAnswers: "Back to the answers",
   changedBy: (name: string, day: string) => `Changed by ${name}, ${day}.`,
   undoChange: (what: string) => `Undo: ${what}`,
+  uncoveringAndCovering: "Uncovering and covering",
   howLongThingsTake: "How long things take",
   whatSecondsDo: "The seconds between strokes. They are in the clock of every plan.",
   asUsual: (usual: string) => `As usual: ${usual}`,

@@ -13,8 +13,18 @@ COVERS = {"open": "open_seconds", "close": "close_seconds"}
 
 
 def list_seconds(c: Entries) -> dict[str, int]:
-    """All seconds that a house may set, by name: transitions first, then each window."""
-    return {**_clock_seconds(c), **{name: getattr(window, field) for name, window, field in _covers(c)}}
+    """All seconds that a house may set, by name: those of transitions, then those of covers."""
+    return {**list_clock_seconds(c), **list_cover_seconds(c)}
+
+
+def list_clock_seconds(c: Entries) -> dict[str, int]:
+    """The seconds of transitions, by name."""
+    return c.clock.model_dump(exclude={"glide_cm_per_second"})
+
+
+def list_cover_seconds(c: Entries) -> dict[str, int]:
+    """The seconds of uncovering and covering, window by window, by name."""
+    return {name: getattr(window, field) for name, window, field in _covers(c)}
 
 
 def name_seconds(name: str, c: Catalogue) -> str:
@@ -37,10 +47,6 @@ def second_problems(house: House, c: Entries) -> Iterator[FieldProblem]:
     for name in house.seconds:
         if name not in known:
             yield FieldProblem(f"seconds.{name}", "unknown_id", noun="transition", id=name, known=known)
-
-
-def _clock_seconds(c: Entries) -> dict[str, int]:
-    return c.clock.model_dump(exclude={"glide_cm_per_second"})
 
 
 def _covers(c: Entries, *verbs: str) -> Iterator[tuple[str, Window, str]]:

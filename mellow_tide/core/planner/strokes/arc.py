@@ -77,7 +77,7 @@ def fit_arc(place: Site, seconds: int) -> Arc:
     """
     nearest: Arc | None = None
     for options in chain(_likely_sets(place, seconds), _odd_sets(place)):
-        arc = nearest_passes(place, _warmed(_in_order(options)), seconds)
+        arc = nearest_passes(place, warm_first(_in_order(options)), seconds)
         if nearest is None or abs(arc.seconds - seconds) < abs(nearest.seconds - seconds):
             nearest = arc
         if abs(arc.seconds - seconds) <= CLOSE_ENOUGH:
@@ -138,8 +138,8 @@ def capacity(region_id: str, touch: Touch, catalogue: Catalogue, tempo: Tempo) -
     """Least and most seconds per side that the catalogue's strokes can fill on the region, in any of its positions."""
     region = catalogue.regions[region_id]
     options = arc_options(region_id, touch, catalogue)
-    essential = _warmed(_in_order(options[: _essential_count(options)]))
-    every = _warmed(_in_order(options))
+    essential = warm_first(_in_order(options[: _essential_count(options)]))
+    every = warm_first(_in_order(options))
     asking, silent = (
         find_site(region_id, position, touch, catalogue, tempo)
         for position in _hidden_first(region, catalogue)
@@ -164,7 +164,7 @@ def _in_order(options: tuple[StrokeOption, ...]) -> tuple[StrokeOption, ...]:
     return tuple(sorted(options, key=lambda o: (SLOTS.index(o.slot), o.depth)))
 
 
-def _warmed(options: tuple[StrokeOption, ...]) -> tuple[StrokeOption, ...]:
+def warm_first(options: tuple[StrokeOption, ...]) -> tuple[StrokeOption, ...]:
     """The options, nothing strong before two of them have warmed the region, and no depth two above the one before.
 
     One that cannot be done so lightly is left out, unless the arc cannot do without it.

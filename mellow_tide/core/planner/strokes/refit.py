@@ -4,7 +4,7 @@ from collections import Counter
 
 from mellow_tide.core.catalogue.records import SLOTS
 from mellow_tide.core.flow.flow import Step
-from mellow_tide.core.planner.strokes.arc import Arc, nearest_passes
+from mellow_tide.core.planner.strokes.arc import Arc, nearest_passes, warm_first
 from mellow_tide.core.planner.strokes.repertoire import TOO_DEEP, StrokeOption, bearable_there, most_depth
 from mellow_tide.core.planner.strokes.site import Site, needs_wiping
 
@@ -34,6 +34,23 @@ def refit(
         if found[1] < target or _rank(least_wanted, place) == 0:
             return None
         kept.remove(least_wanted)
+        kept = _warm_first(kept, place)
+
+
+def _warm_first(steps: list[Step], place: Site) -> list[Step]:
+    """The steps as deep as those before them allow, now that one is gone; what cannot be so light goes, too."""
+    left = list(steps)
+    found = []
+    for option in warm_first(tuple(_option(step, place) for step in steps)):
+        # In their order, so that of two like steps each keeps its own words.
+        step = next(s for s in left if (s.stroke, s.slot, s.zone, s.tool) == _named(option))
+        left = left[left.index(step) + 1 :]
+        found.append(step if step.depth == option.depth else step.model_copy(update={"depth": option.depth}))
+    return found
+
+
+def _named(option: StrokeOption) -> tuple[str, str, str | None, str]:
+    return option.stroke.id, option.slot, option.zone, option.tool
 
 
 def nearest_to(place: Site, steps: tuple[Step, ...], seconds: int) -> tuple[Step, ...]:
@@ -76,7 +93,9 @@ def _grown(steps: list[Step], place: Site) -> list[Step] | None:
 def _shrunk(steps: list[Step], place: Site) -> list[Step] | None:
     """The steps without the one wanted least; None if none can be spared."""
     least_wanted = max(steps, key=lambda step: _rank(step, place))
-    return [s for s in steps if s is not least_wanted] if _rank(least_wanted, place) else None
+    if _rank(least_wanted, place) == 0:
+        return None
+    return _warm_first([s for s in steps if s is not least_wanted], place)
 
 
 def _allowed(step: Step, place: Site) -> bool:

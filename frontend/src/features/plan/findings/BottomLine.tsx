@@ -25,21 +25,22 @@ export function BottomLine(props: Props) {
   const { session, planning, open, onOpen, onFit } = props;
   const { findings } = session.evaluation;
   const answers = answersOf(session);
+  const offers = onFit && isOffTheClock(session);
   return (
     <div className="no-print sticky bottom-0 z-20 -mx-4 mt-8 border-t border-base-300 bg-base-100 sm:-mx-8">
       {open && findings.length > 0 && (
         <FindingsPanel {...props} findings={findings} onClose={() => onOpen(false)} />
       )}
-      <div className="flex flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 sm:px-8">
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 max-sm:gap-x-3 sm:px-8">
         <p className="font-bold">{planning ? "Planning …" : answers.fit}</p>
-        {onFit && isOffTheClock(session) && (
-          <Button look="quiet" disabled={planning} onClick={onFit}>
+        {offers && (
+          <Button look="quiet" className="px-2" disabled={planning} onClick={onFit}>
             {say.fitThePlan}
           </Button>
         )}
         <p className="max-sm:hidden">{answers.balance}</p>
         <p className="max-lg:hidden">{answers.hands}</p>
-        {answers.oil && <p className="max-lg:hidden">{answers.oil}</p>}
+        {answers.oil && <p className={offers ? "max-2xl:hidden" : "max-lg:hidden"}>{answers.oil}</p>}
         <p className="max-2xl:hidden">{answers.between}</p>
         {findings.length > 0 ? (
           <Button

@@ -14,6 +14,12 @@ export function HowLong({ shown }: { shown: Shown }) {
           <SecondsLine key={name} name={name} about={about} shown={shown} />
         ))}
       </Sentences>
+      <h3 className="mt-6 text-xl">{say.uncoveringAndCovering}</h3>
+      <Sentences label={say.uncoveringAndCovering}>
+        {Object.entries(shown.house.covers).map(([name, about]) => (
+          <SecondsLine key={name} name={name} about={about} shown={shown} />
+        ))}
+      </Sentences>
       <div className="mt-6 max-w-[44rem]">
         <OwnPace />
       </div>
