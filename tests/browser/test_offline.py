@@ -39,6 +39,7 @@ def test_a_begun_session_is_worked_reloaded_and_ended_without_a_network(
     context.set_offline(True)
     for _ in range(12):
         page.keyboard.press("PageDown")
+    work.go_on_until(work.pad("Deeper").is_enabled)
     work.pad("Deeper").click()
     here = work.stroke.inner_text()
     page.reload()

@@ -229,7 +229,7 @@ def test_typing_turn_offers_the_other_position_only_if_what_follows_is_reached_t
 def test_what_cannot_be_done_is_there_with_its_reason_and_nonsense_is_not():
     assert first_of("calf knead 99").why_not
     assert first_of("calf scalp circles").why_not == "not for the calf"
-    assert first_of("calf wringing depth 1").why_not == "wringing goes from depth 2 to 3"
+    assert first_of("calf picking depth 1").why_not == "picking up goes from depth 2 to 3"
     assert first_of("back spine walk").why_not == "wants dry skin"
     assert suggest_edits(TRIAL, "xyzzy", CALF) == ()
     assert suggest_edits(TRIAL, "5", CALF) == ()

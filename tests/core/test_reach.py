@@ -30,8 +30,12 @@ def test_unknown_ids_are_named_with_their_place(catalogue):
     [
         (part("foot", "mid", "prone", "foot"), "parts.1.side", "use: left or right"),
         (part("abdomen", "left", "supine", "abdomen"), "parts.1.side", "use: mid"),
-        (part("back", "mid", "prone", "back", step(depth=5)), "parts.1.steps.0.depth", "use 1 to 3"),
-        (part("back", "mid", "prone", "back", step(tool="elbow")), "parts.1.steps.0.tool", "use: palms"),
+        (part("back", "mid", "prone", "back", step(depth=5)), "parts.1.steps.0.depth", "use 1 to 4"),
+        (
+            part("back", "mid", "prone", "back", step(tool="elbow")),
+            "parts.1.steps.0.tool",
+            "use: palms, fingertips",
+        ),
     ],
 )
 def test_what_no_hands_could_do_is_refused(catalogue, bad, field, remedy):

@@ -3126,6 +3126,8 @@ export interface components {
             wipe?: boolean | null;
             /** Support */
             support?: boolean | null;
+            /** With Breath */
+            with_breath?: boolean | null;
             /** Zone */
             zone?: string | null;
             /** Note */
@@ -6410,6 +6412,22 @@ export interface components {
             pieces: components["schemas"]["Piece"][];
         };
         /**
+         * Partly
+         * @description What of a region is reached in a position: these zones, and over all of it strokes of these families.
+         */
+        Partly: {
+            /**
+             * Zones
+             * @default []
+             */
+            zones: string[];
+            /**
+             * Families
+             * @default []
+             */
+            families: string[];
+        };
+        /**
          * Pass
          * @description What one pass of a stroke is, and so how long it takes (see `timing.step_seconds`).
          */
@@ -6645,6 +6663,31 @@ export interface components {
              * Format: date-time
              */
             starts_at: string;
+        };
+        /**
+         * Planned
+         * @description What of a stroke a plan uses by itself; None: all of it. The rest comes by hand.
+         */
+        Planned: {
+            /** Regions */
+            regions?: string[] | null;
+            /** Tools */
+            tools?: string[] | null;
+            /** Depth */
+            depth?: [
+                number,
+                number
+            ] | null;
+            /** Medium */
+            medium?: ("dry" | "lubricated" | "clothed" | "any")[] | null;
+            /** Slots */
+            slots?: {
+                [key: string]: [
+                    number,
+                    number,
+                    number
+                ];
+            } | null;
         };
         /**
          * PointFound
@@ -7078,11 +7121,12 @@ export interface components {
          *     `name` says one side of it, `short` fits on the tide line, `whole` says both sides. `oil_factor` is how much
          *     more lubricant it takes than its share of the surface. `height` is the table's for it: low for leaning, high for
          *     small work; `stool` names the positions in which one works it seated. `also_windows` are further windows by position
-         *     through which a part of it is reached. `halves`: a mid-line region that is worked half by half on a client lying on
-         *     the side. `lower`: of the lower half of the body. `limb`: an arm or a leg, or a part of one. `percussion`: whether
-         *     any place on it bears some (common practice). `with_limb`: each side follows the rest of its limb before the other
-         *     limb is begun. `only`: the one side of a pair that is worked where the other is left alone; `covered`: it is worked
-         *     through the sheet alone, as the client wants it. The catalogue has none of either.
+         *     through which a part of it is reached, `partly` by position what is reached where the whole is not. `halves`: a
+         *     mid-line region that is worked half by half on a client lying on the side. `lower`: of the lower half of the body.
+         *     `limb`: an arm or a leg, or a part of one. `percussion`: whether any place on it bears some (common practice).
+         *     `with_limb`: each side follows the rest of its limb before the other limb is begun. `only`: the one side of a pair
+         *     that is worked where the other is left alone; `covered`: it is worked through the sheet alone, as the client wants
+         *     it. The catalogue has none of either.
          */
         Region: {
             /** Id */
@@ -7147,6 +7191,13 @@ export interface components {
              */
             also_windows: {
                 [key: string]: string;
+            };
+            /**
+             * Partly
+             * @default {}
+             */
+            partly: {
+                [key: string]: components["schemas"]["Partly"];
             };
             /** Stand */
             stand: ("head" | "foot" | "left" | "right" | "own_side")[];
@@ -8200,7 +8251,8 @@ export interface components {
          * @description One stroke as it is to be done: `passes` 1 to 60, `depth` 1 to 5; `check_in` asks about the pressure after it.
          *
          *     `seconds` (1 to 1800) replaces what the passes take. `direction` and `cue` replace the stroke's own.
-         *     `wipe` takes the oil off first; `support`: one hand holds the head while the other works.
+         *     `wipe` takes the oil off first; `support`: one hand holds the head while the other works; `with_breath`: the
+         *     press goes in on the out-breath.
          */
         Step: {
             /** Stroke */
@@ -8233,6 +8285,11 @@ export interface components {
              * @default false
              */
             support: boolean;
+            /**
+             * With Breath
+             * @default false
+             */
+            with_breath: boolean;
             /**
              * Check In
              * @default false
@@ -8274,6 +8331,8 @@ export interface components {
         /**
          * Stroke
          * @description A stroke: `slots` maps each place in the arc to passes (least, usual, most).
+         *
+         *     Its regions, tools, depth, media and slots are all that it can be done with; `planned` is what a plan uses of them.
          *
          *     `routine` strokes may be planned; the others come by wish or by hand. `heat` strokes bring warmth; `grip` strokes
          *     need skin that does not slip, so the oil is wiped off first, or the tool is a towel. `lifts_head`: regions on which
@@ -8337,6 +8396,8 @@ export interface components {
              * @default []
              */
             lifts_head: string[];
+            /** @default {} */
+            planned: components["schemas"]["Planned"];
             /** Regions */
             regions: string[];
             /**

@@ -52,8 +52,9 @@ function straight(id: string, s: number): Frame | undefined {
   return found[id];
 }
 
-const FRONT = new Set(["face", "chest", "abdomen", "hip_front", "thigh_front", "lower_leg_front"]);
-const BACK = new Set(["back", "hips", "thigh_back"]);
+// The jaw and the line of the collarbone are reached from above the head and at the edge of the table.
+const FRONT = new Set(["abdomen", "hip_front", "thigh_front", "lower_leg_front"]);
+const BACK = new Set(["back", "thigh_back"]);
 
 export function prone(): Posture {
   const half: Half = (side) => (side === "right" ? 1 : -1);

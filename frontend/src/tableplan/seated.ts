@@ -9,6 +9,7 @@ export function leaning(on: "chair" | "ball"): Posture {
     scalp: strip([10, 0], [20, 0], 7.5),
     neck: strip([27, 0], [33, 0], 5, 6),
     shoulders: strip([35, s * 8], [38, s * 18], 4.5),
+    chest: strip([41, s * 10], [41, s * 17], 4),
     back: strip([40, 0], [78, 0], 13),
     side_body: strip([46, s * 15.5], [70, s * 14], 3.2),
     hips: strip([82, s * 6], [86, s * 11], 7.5),
@@ -84,6 +85,7 @@ export function upright(): Posture {
   const half: Half = (side) => (side === "right" ? 1 : -1);
   const regions = (s: number): Record<string, Frame> => ({
     scalp: strip([50, 0], [58, 0], 7),
+    face: strip([46, 0], [51, 0], 6, 5),
     neck: strip([63, 0], [65, 0], 6),
     shoulders: strip([57, s * 12], [57, s * 19], 5),
     chest: strip([46, s * 5], [46, s * 12], 4),

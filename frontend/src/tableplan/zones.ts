@@ -79,12 +79,14 @@ export const ZONES: Record<string, Record<string, ZonePlace>> = {
   },
   hip_front: { iliac_bowl: [0.1, 0, 0.7, 0.6], hip_flexor: [0.9, 0, 0.7, 0.5] },
   thigh_back: {
+    above_knee_attachments: [0.95, 0, 0.08, 0.8],
     hamstrings: [0.5, 0, 0.4, 0.6],
     hamstring_attachment: [0, 0, 0.12, 0.6],
     iliotibial_band: [0.5, 0.85, 0.5, 0.18],
     inner_thigh_lower: [0.75, -0.75, 0.22, 0.25],
   },
   thigh_front: {
+    above_knee_attachments: [0.9, 0, 0.08, 0.8],
     quadriceps: [0.5, 0, 0.42, 0.6],
     iliotibial_band: [0.5, 0.85, 0.5, 0.18],
     tensor_fascia: [0.05, 0.7, 0.15, 0.3],
@@ -102,6 +104,7 @@ export const ZONES: Record<string, Record<string, ZonePlace>> = {
     tibialis_anterior: [0.4, 0.35, 0.4, 0.3],
     peroneals: [0.45, 0.85, 0.42, 0.2],
     shin_bone: [0.45, -0.15, 0.45, 0.14],
+    inner_shin_edge: [0.45, -0.55, 0.42, 0.14],
   },
   foot: {
     sole: [0.5, 0, 0.5, 0.8],

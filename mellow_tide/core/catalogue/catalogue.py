@@ -143,6 +143,11 @@ class Catalogue(Entries):
         """Supports, surfaces and machines that are not in the house's room."""
         return frozenset(id for rule in self.house_rules for id in self.choice(rule).lacks)
 
+    @cached_property
+    def planned_strokes(self) -> Mapping[str, Stroke]:
+        """The strokes with what a plan uses of them by itself."""
+        return {id: stroke.as_planned() for id, stroke in self.strokes.items()}
+
     def planned_first(self, slot: Slot) -> tuple[str, ...]:
         """The strokes that the house plans in a slot before all others."""
         return self._planned_first.get(slot, ())

@@ -68,17 +68,25 @@ class SecondsRange(Record):
         return self
 
 
+class Partly(Record):
+    """What of a region is reached in a position: these zones, and over all of it strokes of these families."""
+
+    zones: tuple[str, ...] = ()
+    families: tuple[str, ...] = ()
+
+
 class Region(Named):
     """What a plan allots time to. `share` is percent of body surface per side; `glide_cm` at 170 cm height.
 
     `name` says one side of it, `short` fits on the tide line, `whole` says both sides. `oil_factor` is how much
     more lubricant it takes than its share of the surface. `height` is the table's for it: low for leaning, high for
     small work; `stool` names the positions in which one works it seated. `also_windows` are further windows by position
-    through which a part of it is reached. `halves`: a mid-line region that is worked half by half on a client lying on
-    the side. `lower`: of the lower half of the body. `limb`: an arm or a leg, or a part of one. `percussion`: whether
-    any place on it bears some (common practice). `with_limb`: each side follows the rest of its limb before the other
-    limb is begun. `only`: the one side of a pair that is worked where the other is left alone; `covered`: it is worked
-    through the sheet alone, as the client wants it. The catalogue has none of either.
+    through which a part of it is reached, `partly` by position what is reached where the whole is not. `halves`: a
+    mid-line region that is worked half by half on a client lying on the side. `lower`: of the lower half of the body.
+    `limb`: an arm or a leg, or a part of one. `percussion`: whether any place on it bears some (common practice).
+    `with_limb`: each side follows the rest of its limb before the other limb is begun. `only`: the one side of a pair
+    that is worked where the other is left alone; `covered`: it is worked through the sheet alone, as the client wants
+    it. The catalogue has none of either.
     """
 
     short: str
@@ -93,6 +101,7 @@ class Region(Named):
     zone_names: dict[str, str] = {}
     windows: dict[str, str] = {}
     also_windows: dict[str, str] = {}
+    partly: dict[str, Partly] = {}
     stand: tuple[Stand, ...]
     height: TableHeight = "high"
     stool: tuple[str, ...] = ()
@@ -106,6 +115,17 @@ class Region(Named):
     covered: bool = False
     soils_hands: bool = False
     oil_factor: Annotated[float, Field(gt=0)] = 1.0
+
+    def is_whole_in(self, position: str) -> bool:
+        """Whether all of the region is reached in a position."""
+        return position in self.positions and position not in self.partly
+
+    def has_in_reach(self, position: str, zone: str | None, stroke: "Stroke") -> bool:
+        """Whether a stroke can be done at a zone, or over all of the region, in a position."""
+        partly = self.partly.get(position)
+        if partly is None:
+            return position in self.positions
+        return zone in partly.zones or stroke.family in partly.families
 
     def sided(self, side: Literal["left", "right", "mid", "both"]) -> str:
         """The region with its side, as one says it: `left foot`, `both hips`, `left half of the back`, `back`."""
@@ -213,8 +233,20 @@ class Cue(Record):
     release: str
 
 
+class Planned(Record):
+    """What of a stroke a plan uses by itself; None: all of it. The rest comes by hand."""
+
+    regions: tuple[str, ...] | None = None
+    tools: tuple[str, ...] | None = None
+    depth: tuple[Depth, Depth] | None = None
+    medium: tuple[Medium, ...] | None = None
+    slots: dict[Slot, tuple[PositiveInt, PositiveInt, PositiveInt]] | None = None
+
+
 class Stroke(Named):
     """A stroke: `slots` maps each place in the arc to passes (least, usual, most).
+
+    Its regions, tools, depth, media and slots are all that it can be done with; `planned` is what a plan uses of them.
 
     `routine` strokes may be planned; the others come by wish or by hand. `heat` strokes bring warmth; `grip` strokes
     need skin that does not slip, so the oil is wiped off first, or the tool is a towel. `lifts_head`: regions on which
@@ -234,6 +266,7 @@ class Stroke(Named):
     heat: bool = False
     grip: bool = False
     lifts_head: tuple[str, ...] = ()
+    planned: Planned = Planned()
     regions: tuple[str, ...]
     zones: dict[str, tuple[str, ...]] = {}
     how: str
@@ -242,6 +275,11 @@ class Stroke(Named):
     def local(self) -> bool:
         """Whether it is small work in one place, after which the region is flushed."""
         return self.family in ("friction", "point")
+
+    def as_planned(self) -> "Stroke":
+        """The stroke with nothing but what a plan uses of it by itself."""
+        narrower = {name: value for name, value in self.planned if value is not None}
+        return self.model_copy(update=narrower) if narrower else self
 
     def depth_near(self, wished: int) -> int:
         """The depth in this stroke's range that is closest to `wished` (1 to 5)."""

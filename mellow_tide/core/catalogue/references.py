@@ -24,6 +24,9 @@ def _body(c: Entries) -> Iterator[Reference]:
     for region in c.regions.values():
         yield from (("regions.toml", id, c.positions, "position") for id in region.positions)
         yield from (("regions.toml", id, c.positions, "position") for id in region.stool)
+        yield from (("regions.toml", id, region.positions, "position here") for id in region.partly)
+        reached = chain.from_iterable(partly.zones for partly in region.partly.values())
+        yield from (("regions.toml", id, region.zones, f"zone of {region.id}") for id in reached)
         for windows in (region.windows, region.also_windows):
             yield from (("regions.toml", id, region.positions, "position here") for id in windows)
             yield from (("regions.toml", id, c.windows, "window") for id in windows.values())
@@ -122,7 +125,7 @@ def _rituals(c: Entries) -> Iterator[Reference]:
         for block in school.blocks:
             yield "schools.toml", block.position, c.openings, "opening"
             yield "schools.toml", block.position, c.positions, "position"
-            reachable = {id for id, region in c.regions.items() if block.position in region.positions}
+            reachable = {id for id, region in c.regions.items() if region.is_whole_in(block.position)}
             yield from (("schools.toml", id, reachable, f"{block.position} region") for id in block.regions())
     yield from (("schools.toml", id, c.positions, "position") for id in c.openings)
     rituals: tuple[Opening | Closing, ...] = (*c.openings.values(), *c.closings.values())

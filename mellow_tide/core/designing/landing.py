@@ -75,10 +75,11 @@ def turn_part(case: Case, part: Part, position: str) -> tuple[Edit, ...]:
 
 
 def can_reach(case: Case, part: Part, position: str) -> bool:
-    """Whether a part's region and side can be worked in `position`, as far as the client may lie so."""
+    """Whether a part can be worked as it is in `position`, as far as the client may lie so."""
     region = case.catalogue.regions[part.region]
     fits = position in region.positions and case.catalogue.positions[position].reaches(part.side)
-    return fits and case.restrictions.why_not(position) is None
+    in_reach = (region.has_in_reach(position, x.zone, case.stroke(x)) for x in part.steps)
+    return fits and all(in_reach) and case.restrictions.why_not(position) is None
 
 
 def _tried(trial: Trial, at: int, position: str, why_not: str, edits: tuple[Edit, ...]) -> Landing:

@@ -57,7 +57,10 @@ def step_of(trial: Trial, part: Part, stroke: Stroke, slot: Slot) -> Step:
     return Step(
         stroke=stroke.id,
         slot=slot,
-        tool=min(stroke.tools, key=lambda tool: case.catalogue.tools[tool].load_rank),
+        tool=min(
+            case.catalogue.planned_strokes[stroke.id].tools,
+            key=lambda tool: case.catalogue.tools[tool].load_rank,
+        ),
         zone=zone,
         depth=stroke.depth_near(1 if light else min(wished, most_depth(part.region, zone, case.catalogue))),
         passes=stroke.slots[slot][1],

@@ -33,6 +33,7 @@ class ChangeStep(Record):
     cue: StepCue | None = None
     wipe: bool | None = None
     support: bool | None = None
+    with_breath: bool | None = None
     zone: Id | None = None
     note: Annotated[str, Field(max_length=400)] | None = None
     clear: tuple[Clearable, ...] = ()

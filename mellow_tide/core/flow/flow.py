@@ -51,7 +51,8 @@ class Step(Record):
     """One stroke as it is to be done: `passes` 1 to 60, `depth` 1 to 5; `check_in` asks about the pressure after it.
 
     `seconds` (1 to 1800) replaces what the passes take. `direction` and `cue` replace the stroke's own.
-    `wipe` takes the oil off first; `support`: one hand holds the head while the other works.
+    `wipe` takes the oil off first; `support`: one hand holds the head while the other works; `with_breath`: the
+    press goes in on the out-breath.
     """
 
     stroke: Id
@@ -65,6 +66,7 @@ class Step(Record):
     cue: StepCue | None = None
     wipe: bool = False
     support: bool = False
+    with_breath: bool = False
     check_in: bool = False
     note: Annotated[str, Field(max_length=400)] = ""
 

@@ -116,8 +116,9 @@ def find_hold_limit(tool: str, depth: int, catalogue: Catalogue) -> float | None
 
 
 def find_easier_tool(stroke: Stroke, tool: str, catalogue: Catalogue) -> str | None:
-    """The least loading tool this stroke allows, if it is easier than `tool`."""
-    easiest = min(stroke.tools, key=lambda t: catalogue.tools[t].load_rank)
+    """The least loading tool that is usual for this stroke, if it is easier than `tool`."""
+    usual = catalogue.planned_strokes[stroke.id].tools
+    easiest = min(usual, key=lambda t: catalogue.tools[t].load_rank)
     return easiest if catalogue.tools[easiest].load_rank < catalogue.tools[tool].load_rank else None
 
 

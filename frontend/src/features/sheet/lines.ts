@@ -51,6 +51,7 @@ function stroke(entry: Entry, flow: Flow, catalogue: Catalogue): string {
   const step = flow.parts[entry.part]?.steps[entry.step ?? 0];
   const name = catalogue.strokes[entry.stroke ?? ""]?.name ?? "";
   const where = entry.zone ? ` ${zoneName(entry.zone, catalogue.regions[entry.region])}` : "";
-  const note = step?.note ? ` (${step.note})` : "";
+  const words = [step?.with_breath && "out", step?.note].filter(Boolean).join("; ");
+  const note = words ? ` (${words})` : "";
   return `${name}${where} ${entry.depth}/${entry.passes}${note}`;
 }

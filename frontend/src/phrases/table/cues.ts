@@ -12,6 +12,8 @@ export interface CueWords {
   asks?: string;
 }
 
+const RECHECK = "recheck";
+const NUMBER_AGAIN = "Ask: which number now, 0 to 10?";
 const LIGHTER_OR_DEEPER = "lighter, just right, deeper?";
 
 const DIRECTIONS: Record<string, string> = {
@@ -67,6 +69,7 @@ function strokeCue(entry: Entry, place: string, catalogue: Catalogue): CueWords 
     ]
       .filter(Boolean)
       .join(" "),
+    ...(entry.stroke === RECHECK && { asks: NUMBER_AGAIN }),
     ...(entry.asks && { asks: `Ask: ${LIGHTER_OR_DEEPER}` }),
   };
 }

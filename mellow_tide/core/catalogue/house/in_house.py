@@ -1,7 +1,7 @@
 """A practice's own choices among the schools, and the catalogue as it then stands."""
 
 import json
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import fields, replace
 from functools import lru_cache
 from itertools import chain
@@ -20,7 +20,7 @@ from mellow_tide.core.catalogue.house.room import (
 from mellow_tide.core.catalogue.house.rows import regions_in, schools_in
 from mellow_tide.core.catalogue.house.schools import own_schools_in, school_problems
 from mellow_tide.core.catalogue.house.seconds import second_problems, windows_in
-from mellow_tide.core.catalogue.records import Pass, Stroke, Surface
+from mellow_tide.core.catalogue.records import Pass, Planned, Stroke, Surface
 from mellow_tide.core.catalogue.rules import Choice, Consent
 from mellow_tide.core.refusal import FieldProblem, UnknownReference
 
@@ -118,7 +118,8 @@ def _strokes(choices: list[Choice], strokes: Mapping[str, Stroke]) -> dict[str, 
     return {
         id: stroke.model_copy(
             update={
-                "regions": (*stroke.regions, *(r for r in reached[id] if r not in stroke.regions)),
+                "regions": _with(reached[id], stroke.regions),
+                "planned": _planned_at(reached[id], stroke),
                 "zones": {**stroke.zones, **reached[id]},
                 "passing": _passing(choices, id, stroke.passing),
                 "routine": stroke.routine and id not in spares,
@@ -126,6 +127,17 @@ def _strokes(choices: list[Choice], strokes: Mapping[str, Stroke]) -> dict[str, 
         )
         for id, stroke in strokes.items()
     }
+
+
+def _with(reached: Iterable[str], regions: tuple[str, ...]) -> tuple[str, ...]:
+    return (*regions, *(region for region in reached if region not in regions))
+
+
+def _planned_at(reached: Iterable[str], stroke: Stroke) -> Planned:
+    planned = stroke.planned
+    if planned.regions is None:
+        return planned
+    return planned.model_copy(update={"regions": _with(reached, planned.regions)})
 
 
 def _reached(choices: list[Choice], stroke: str) -> dict[str, tuple[str, ...]]:

@@ -61,7 +61,7 @@ def _row_problems(own: OwnSchool, at: str, c: Entries) -> Iterator[FieldProblem]
         for id in regions:
             if problem := check_known(c.regions, id, f"{at}.blocks", "region"):
                 yield problem
-            elif block.position not in c.regions[id].positions:
+            elif not c.regions[id].is_whole_in(block.position):
                 name = c.positions[block.position].name
                 yield FieldProblem(f"{at}.blocks", "not_worked_so", region=c.regions[id].name, position=name)
         if len(set(regions)) < len(regions):

@@ -23,7 +23,7 @@ def check(case: Case) -> Iterator[Found]:
 
 def _settled(case: Case, s: Part) -> tuple[Repair, ...]:
     """The repair with the first stroke of the catalogue that settles this region, if there is one."""
-    for stroke in case.catalogue.strokes.values():
+    for stroke in case.catalogue.planned_strokes.values():
         if s.region in stroke.regions and "settle" in stroke.slots:
             step = Step(
                 stroke=stroke.id,

@@ -18,7 +18,9 @@ def check(case: Case) -> Iterator[Found]:
                 continue
             zones = [p.name for p in case.catalogue.places.values() if x.zone in p.zones.get(s.region, ())]
             region = case.region(s)
-            where = zones[0] if zones else None if region.percussion else f"the {region.whole}"
+            # A light tap that names its place, as on the forehead, is meant for it.
+            bears = region.percussion or x.zone in case.stroke(x).zones.get(s.region, ())
+            where = zones[0] if zones else None if bears else f"the {region.whole}"
             if where:
                 yield Found(
                     say("findings.percussion_place", stroke=case.stroke(x).name, where=where),

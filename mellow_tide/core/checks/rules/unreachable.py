@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, part
+from mellow_tide.core.checks.repairs import leave_out
 from mellow_tide.core.flow.edits import ChangePart
 from mellow_tide.core.flow.flow import Part
 from mellow_tide.core.phrases.book import say
@@ -13,11 +14,23 @@ def check(case: Case) -> Iterator[Found]:
     """Work parts on a region, or on the lower side of one, that the position does not offer."""
     for s in case.worked():
         if _reached(case, s, s.position):
+            yield from _steps_out_of_reach(case, s)
             continue
         lying = case.catalogue.positions[s.position].name
         yield Found(
             say("findings.unreachable", place=case.place(s), position=lying), s, None, _elsewhere(case, s)
         )
+
+
+def _steps_out_of_reach(case: Case, s: Part) -> Iterator[Found]:
+    """Steps at what is not reached of a region that is reached in part."""
+    lying = case.catalogue.positions[s.position].name
+    for i, x in enumerate(s.steps):
+        if not case.region(s).has_in_reach(s.position, x.zone, case.stroke(x)):
+            what = say(
+                "findings.partly_reached", stroke=case.stroke(x).name, place=case.place(s), position=lying
+            )
+            yield Found(what, s, i, leave_out(case, s, i))
 
 
 def _reached(case: Case, s: Part, position: str) -> bool:

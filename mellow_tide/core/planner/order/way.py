@@ -50,7 +50,7 @@ def homes(way: SchoolWay, catalogue: Catalogue) -> dict[str, tuple[Home, ...]]:
     blocks = way.blocks(catalogue)
     found: dict[str, list[Home]] = {}
     for id, region in catalogue.regions.items():
-        has = [i for i, b in enumerate(blocks) if id in b.regions() and b.position in region.positions]
+        has = [i for i, b in enumerate(blocks) if id in b.regions() and region.is_whole_in(b.position)]
         upper = {i: catalogue.positions[blocks[i].position].upper for i in has}
         options: list[Home] = [(i,) for i in has if upper[i] is None]
         if region.only:

@@ -124,7 +124,7 @@ def _ritual_seconds(
     region = catalogue.regions[ritual.region]
     total = 0
     for s in ritual.strokes:
-        stroke = catalogue.strokes[s.stroke]
+        stroke = catalogue.planned_strokes[s.stroke]
         passes = s.passes or stroke.slots[slot][which]
         ground = Ground(region, None, stroke.depth[0])
         total += whole(passes * pass_seconds(stroke, ground, catalogue, tempo))

@@ -157,7 +157,7 @@ def _known(region_id: str, slot: Slot, medium: PartMedium, catalogue: Catalogue)
     ids = dict.fromkeys((*first, *catalogue.strokes))
     return tuple(
         stroke
-        for stroke in (catalogue.strokes[id] for id in ids)
+        for stroke in (catalogue.planned_strokes[id] for id in ids)
         if (stroke.routine or covered or stroke.id in first)
         and region_id in stroke.regions
         and slot in stroke.slots
@@ -209,7 +209,7 @@ def medium_of(region_id: str, clothed: bool, catalogue: Catalogue) -> PartMedium
     """`clothed` in a kind, or on a region, that is worked so; else `lubricated` where oil may be spread, or `dry`."""
     if clothed or catalogue.regions[region_id].covered:
         return "clothed"
-    return "lubricated" if region_id in catalogue.strokes["oil_spread"].regions else "dry"
+    return "lubricated" if region_id in catalogue.planned_strokes["oil_spread"].regions else "dry"
 
 
 def _medium_fits(stroke: Stroke, slot: Slot, medium: str) -> bool:

@@ -23,7 +23,7 @@ def make_ritual_steps(setup: Setup, asked: Asked) -> tuple[Step, ...]:
     ritual = catalogue.openings[setup.position] if slot == "open" else catalogue.closings[brief.close_with]
     steps = []
     for planned in ritual.strokes:
-        stroke = catalogue.strokes[planned.stroke]
+        stroke = catalogue.planned_strokes[planned.stroke]
         steps.append(
             Step(
                 stroke=stroke.id,
@@ -40,7 +40,7 @@ def make_ritual_steps(setup: Setup, asked: Asked) -> tuple[Step, ...]:
 
 def can_rouse(region: str, asked: Asked) -> bool:
     """Whether the closing's place, and the client there, bears the strokes of a bright end."""
-    stroke = asked.catalogue.strokes[ROUSING.stroke]
+    stroke = asked.catalogue.planned_strokes[ROUSING.stroke]
     touch = asked.touch(region)
     return (
         region in stroke.regions

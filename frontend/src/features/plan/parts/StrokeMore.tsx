@@ -13,6 +13,7 @@ interface Words {
   release: string;
   note: string;
   check_in: boolean;
+  with_breath: boolean;
 }
 
 /** The rest of a stroke: seconds of its own, what is said to the client, a note, asking after it, its place. */
@@ -24,6 +25,7 @@ export function StrokeMore({ step, name, does }: { step: Step; name: string; doe
       release: step.cue?.release ?? "",
       note: step.note ?? "",
       check_in: step.check_in ?? false,
+      with_breath: step.with_breath ?? false,
     },
   });
   const fault = form.formState.errors.seconds?.message;
@@ -65,7 +67,11 @@ export function StrokeMore({ step, name, does }: { step: Step; name: string; doe
       </div>
       <label className="mt-2 flex min-h-11 items-center gap-3">
         <input type="checkbox" className="checkbox" {...form.register("check_in")} />
-        {say.askAfterIt}
+        {say.askAboutIt}
+      </label>
+      <label className="flex min-h-11 items-center gap-3">
+        <input type="checkbox" className="checkbox" {...form.register("with_breath")} />
+        {say.pressOnOutBreath}
       </label>
       <div className="mt-2 flex flex-wrap gap-2">
         <Button look="main" type="submit">
@@ -102,7 +108,8 @@ function Field({ label, children }: { label: string; children: React.ReactNode }
 
 function changeOf(words: Words): StepChange {
   const clear: NonNullable<StepChange["clear"]> = [];
-  const change: StepChange = { note: words.note.trim(), check_in: words.check_in, clear };
+  const { check_in, with_breath } = words;
+  const change: StepChange = { note: words.note.trim(), check_in, with_breath, clear };
   const seconds = secondsTyped(words.seconds);
   if (seconds === null) clear.push("seconds");
   else change.seconds = seconds;

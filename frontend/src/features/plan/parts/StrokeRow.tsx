@@ -50,6 +50,7 @@ export function StrokeRow(props: Props) {
           “{step.cue.command}” {step.cue.release && `… “${step.cue.release}”`}
         </p>
       )}
+      {step.with_breath && <p className="italic">{say.pressOnOutBreath}</p>}
       {step.note && <p>{say.note(step.note)}</p>}
       <p className="text-quiet">{stroke?.how}</p>
     </li>

@@ -26,8 +26,8 @@ export function Stage({ session, run, entry, clock, extra, askEarly, start }: Pr
   const catalogue = useCatalogue();
   const cue = cueFor(entry, catalogue);
   const since = useSince(`${run.entry} ${run.adding}`, run, clock);
-  const own = session.plan.flow.parts[entry.part]?.steps[entry.step ?? -1]?.cue;
-  const beats = run.adding ? null : beatsOf(entry, catalogue, own);
+  const step = session.plan.flow.parts[entry.part]?.steps[entry.step ?? -1];
+  const beats = run.adding ? null : beatsOf(entry, catalogue, step?.cue);
   if (run.adding) return <AddedStage entry={entry} extra={extra} place={cue.place} />;
   return (
     <>
@@ -38,6 +38,8 @@ export function Stage({ session, run, entry, clock, extra, askEarly, start }: Pr
         {askEarly && <span className="text-accent"> {say.askEarlyHere}</span>}
       </p>
       {cue.asks && <Asks>{cue.asks}</Asks>}
+      {entry.kind === "stroke" && step?.with_breath && <Own>{say.pressOnOutBreath}</Own>}
+      {entry.kind === "stroke" && step?.note && <Own>{step.note}</Own>}
       {start && (
         <p className="text-[clamp(1.1rem,1.7vw,1.6rem)] max-sm:text-base">
           {say.startAt(start.depth, start.why)}
@@ -77,6 +79,15 @@ export function How({ children }: { children: ReactNode }) {
 /** What the client is asked while the hands go on. */
 export function Asks({ children }: { children: string }) {
   return <p className="text-[clamp(1.25rem,min(2.5vw,8cqh),2.4rem)] text-accent">{children}</p>;
+}
+
+/** What the therapist has written down for this stroke: read from a step away, too. */
+function Own({ children }: { children: string }) {
+  return (
+    <p className="max-w-[40ch] text-[clamp(1.25rem,min(2.5vw,8cqh),2.4rem)] leading-tight italic">
+      {children}
+    </p>
+  );
 }
 
 /** A region beside the plan: its strokes on one card, in their order. */

@@ -11,16 +11,18 @@ const catalogue = {
       cue: { command: "Press into my hand", release: "and let go" },
     },
     held_stretch: { pass: { kind: "seconds" }, direction: "still" },
+    search: { id: "search", pass: { kind: "seconds" }, direction: "along_fibre" },
     kneading: { pass: { kind: "per_20cm" }, direction: "across" },
   },
 } as unknown as Pick<Catalogue, "strokes">;
 const entry = (stroke: string, seconds: number, passes: number) =>
   ({ kind: "stroke", stroke, seconds, passes }) as Entry;
 
-it("counts breaths, halves and holds, and leaves the rest to the hands", () => {
+it("counts breaths, halves, holds and strips, and leaves the rest to the hands", () => {
   expect(beatsOf(entry("resting_hold", 20, 4), catalogue)).toMatchObject({ kind: "breath", each: 5 });
   expect(beatsOf(entry("meet_and_hold", 30, 2), catalogue)).toMatchObject({ kind: "active", each: 15 });
   expect(beatsOf(entry("held_stretch", 14, 2), catalogue)).toMatchObject({ kind: "hold", each: 7 });
+  expect(beatsOf(entry("search", 30, 3), catalogue)).toMatchObject({ kind: "strip", passes: 3, each: 10 });
   expect(beatsOf(entry("kneading", 48, 4), catalogue)).toBeNull();
 });
 

@@ -1,8 +1,8 @@
-/** What a stroke counts by itself: breaths, the two halves of an active step, seconds of a hold. */
+/** What a stroke counts by itself: breaths, the two halves of an active step, seconds of a hold, strips. */
 import type { Catalogue, Entry } from "../../../api/client";
 
 export interface Beats {
-  kind: "breath" | "active" | "hold";
+  kind: "breath" | "active" | "hold" | "strip";
   passes: number;
   /** Seconds of one pass. */
   each: number;
@@ -20,6 +20,9 @@ export interface Beat {
   over: boolean;
 }
 
+/** The search for sore places goes strip by strip. */
+const SEARCH = "search";
+
 type Strokes = Pick<Catalogue, "strokes">;
 
 /** How `entry` is counted; null if by hand. `own` are the therapist's words for an active step. */
@@ -35,11 +38,13 @@ export function beatsOf(
   const kind =
     stroke.pass.kind === "breaths"
       ? "breath"
-      : said
-        ? "active"
-        : stroke.direction === "still"
-          ? "hold"
-          : null;
+      : stroke.id === SEARCH
+        ? "strip"
+        : said
+          ? "active"
+          : stroke.direction === "still"
+            ? "hold"
+            : null;
   return kind && { kind, passes: entry.passes, each: entry.seconds / entry.passes, cue: said };
 }
 
