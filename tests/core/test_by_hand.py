@@ -156,6 +156,8 @@ def test_an_act_is_typed(act):
     )
     found = suggest_edits(trial, f"calf {act}", None)[0]
     assert {edit.step.stroke for edit in found.edits} == {act}
+    assert {edit.step.tool for edit in found.edits} == {CATALOGUE.strokes[act].tools[0]}
+    assert all(edit.step.depth <= 2 for edit in found.edits)
     assert not any(edit.step.check_in for edit in found.edits)
 
 

@@ -272,9 +272,14 @@ class Stroke(Named):
     how: str
 
     @property
+    def act(self) -> bool:
+        """Whether it is a step of its own that is no stroke of the arc: no plan has it anywhere."""
+        return self.planned.regions == ()
+
+    @property
     def local(self) -> bool:
         """Whether it is small work in one place, after which the region is flushed."""
-        return self.family in ("friction", "point")
+        return self.family in ("friction", "point") and not self.act
 
     def as_planned(self) -> "Stroke":
         """The stroke with nothing but what a plan uses of it by itself."""

@@ -6,7 +6,7 @@ from mellow_tide.core.flow.brief import wished_depth
 from mellow_tide.core.flow.edits import Edit, InsertStep, find_alike, part_named
 from mellow_tide.core.flow.flow import Part, Step
 from mellow_tide.core.phrases.book import say
-from mellow_tide.core.planner.strokes.repertoire import bearable_there, most_depth
+from mellow_tide.core.planner.strokes.repertoire import LIGHT, bearable_there, most_depth
 
 WORKED: tuple[Slot, ...] = tuple(slot for slot in SLOTS if slot not in ("open", "close"))
 
@@ -47,6 +47,8 @@ def step_of(trial: Trial, part: Part, stroke: Stroke, slot: Slot) -> Step:
     case = trial.case
     wished = min(wished_depth(part.region, case.flow.brief, case.client), case.restrictions.cap(part.region))
     light = slot in ("open", "spread", "flush", "settle", "close")
+    wished = min(wished, LIGHT) if stroke.act else wished
+    tools = case.catalogue.planned_strokes[stroke.id].tools
     kept_off = {x.zone for x in case.restrictions.excluded if x.holds(part.region, part.side)}
     zones = [
         zone
@@ -57,10 +59,7 @@ def step_of(trial: Trial, part: Part, stroke: Stroke, slot: Slot) -> Step:
     return Step(
         stroke=stroke.id,
         slot=slot,
-        tool=min(
-            case.catalogue.planned_strokes[stroke.id].tools,
-            key=lambda tool: case.catalogue.tools[tool].load_rank,
-        ),
+        tool=tools[0] if stroke.act else min(tools, key=lambda tool: case.catalogue.tools[tool].load_rank),
         zone=zone,
         depth=stroke.depth_near(1 if light else min(wished, most_depth(part.region, zone, case.catalogue))),
         passes=stroke.slots[slot][1],

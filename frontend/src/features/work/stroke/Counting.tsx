@@ -28,8 +28,8 @@ export function Counting({ beats, since, clock }: Props) {
   );
 }
 
-function words({ kind, cue, each }: Beats, { half, seconds, pass }: ReturnType<typeof beatAt>): string {
-  if (kind === "strip") return say.strip(pass);
+function words({ kind, cue, each }: Beats, { half, seconds }: ReturnType<typeof beatAt>): string {
+  if (kind === "strip") return "Strip";
   const first = half === "first";
   if (kind === "breath") return first ? say.breathInRelease : say.breathOutSinkIn;
   if (kind === "active" && cue) return first ? `“${cue.command} …”` : `“… ${cue.release || say.andLetGo}.”`;

@@ -8,7 +8,6 @@ export const say = {
   holdOfS: (seconds: number, each: number) => `Hold: ${seconds} of ${each} s`,
   startAt: (depth: number, why: string) => `Start at ${depth}, ${why}`,
   pressOnOutBreath: "Lean in on each out-breath",
-  strip: (number: number) => `Strip ${number}`,
   askEarlyHere: "· ask early here",
   addedToPlan: "Added to the plan",
   washYourHandsFirst: "△ Wash your hands first.",
