@@ -9,7 +9,7 @@ import sys
 from datetime import UTC, datetime
 from pathlib import Path
 
-from benchmarks import clients, clock, day, evaluation, learning, planner, plans, screen
+from benchmarks import clients, clock, craft, day, evaluation, learning, planner, plans, screen
 from benchmarks.figure import Figure
 
 PAGE = Path(__file__).parents[1] / "docs" / "benchmarks.md"
@@ -24,7 +24,7 @@ AREAS = {
     "day": day.figures,
     "learning": learning.figures,
 }
-LONG = {"plans": plans.figures}
+LONG = {"plans": plans.figures, "craft": craft.figures}
 
 
 def main(words: list[str]) -> int:

@@ -5,8 +5,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
+from mellow_tide.core.catalogue.house.house import House
+from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded, Wish
 from mellow_tide.core.flow.reach import check_flow
+from mellow_tide.core.planner.adjust import adjust
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import DoesNotFit
 from mellow_tide.core.timing.run_sheet import lay_out, part_seconds
@@ -160,6 +162,21 @@ def test_silence_is_a_no_where_a_yes_is_needed_and_a_no_is_kept():
     assert absent(no_face) == {"abdomen": "no_consent", "face": "declined"}
     no_hips = CLIENT.model_copy(update={"declined": frozenset({"hips"}), "consents": AGREED - {"hips"}})
     assert absent(no_hips) == {"abdomen": "no_consent", "hips": "declined"}
+
+
+def test_a_yes_to_the_belly_is_no_wish_for_it():
+    """Common practice: the most guarded place is worked for those who want it."""
+    agrees = CLIENT.model_copy(update={"consents": AGREED | {"abdomen"}})
+    hour = Brief(booked_minutes=90)
+    assert absent(agrees) == {"abdomen": "not_wished"}
+    wishes = agrees.model_copy(update={"wishes": (Wish(region="abdomen", depth=1),)})
+    assert "abdomen" not in absent(wishes)
+    for_all = House(rules={"abdomen": "for_all"})
+    left = {x.region: x.reason for x in plan(hour, setting(agrees, CATALOGUE, for_all)).left_out}
+    assert left.get("abdomen") != "not_wished"
+    asked_for = plan(hour.model_copy(update={"focus": ("abdomen",)}), setting(agrees, CATALOGUE))
+    shorter = adjust(asked_for, hour, setting(agrees, CATALOGUE))
+    assert "abdomen" in {part.region for part in shorter.flow.parts}
 
 
 def test_a_region_to_be_left_alone_is_no_candidate_and_a_zone_loses_its_strokes():

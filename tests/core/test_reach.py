@@ -34,7 +34,7 @@ def test_unknown_ids_are_named_with_their_place(catalogue):
         (
             part("back", "mid", "prone", "back", step(tool="elbow")),
             "parts.1.steps.0.tool",
-            "use: palms, fingertips",
+            "use: palms, fingertips, heel_of_hand, ulnar_border, thumb",
         ),
     ],
 )

@@ -3804,8 +3804,8 @@ export interface components {
          * @description Something the client is asked before it is touched.
          *
          *     `explicit`: only with a yes on record; `explicit_in`: only so in these kinds. `through_cloth`: it may also be
-         *     answered with "only through the sheet". `strokes`: asked for these strokes only; none named means any work on the
-         *     region.
+         *     answered with "only through the sheet". `by_wish`: a yes to it is no wish for it. `strokes`: asked for these strokes
+         *     only; none named means any work on the region.
          */
         Consent: {
             /** Id */
@@ -3834,6 +3834,11 @@ export interface components {
              * @default false
              */
             through_cloth: boolean;
+            /**
+             * By Wish
+             * @default false
+             */
+            by_wish: boolean;
             /**
              * Strokes
              * @default []
@@ -5550,17 +5555,17 @@ export interface components {
          * LeftOut
          * @description A region the plan does not work, and why.
          *
-         *     `wish`: the brief leaves it out. `no_consent`: it needs a yes that is not on record.
-         *     `declined`: the client said no. `excluded`: it is to be left alone. `not_in_school`: the school has no
-         *     place for it. `position_barred`: the client may not lie so that it is reached. `health`: it cannot be worked as
-         *     lightly as it must. `no_time`: the minutes do more good elsewhere; `gives` says what it would cost whom.
-         *     `never_fits`: its least time does not fit beside the musts.
+         *     `wish`: the brief leaves it out. `no_consent`: it needs a yes that is not on record. `not_wished`: a yes to it is no
+         *     wish, and nobody has wished it. `declined`: the client said no. `excluded`: it is to be left alone. `not_in_school`:
+         *     the school has no place for it. `position_barred`: the client may not lie so that it is reached. `health`: it cannot
+         *     be worked as lightly as it must. `no_time`: the minutes do more good elsewhere; `gives` says what it would cost
+         *     whom. `never_fits`: its least time does not fit beside the musts.
          */
         LeftOut: {
             /** Region */
             region: string;
             /** Reason */
-            reason: ("wish" | "no_time" | "never_fits") | ("no_consent" | "declined" | "excluded" | "not_in_school" | "position_barred" | "health");
+            reason: ("wish" | "no_time" | "never_fits") | ("no_consent" | "not_wished" | "declined" | "excluded" | "not_in_school" | "position_barred" | "health");
             /**
              * Gives
              * @default []
@@ -6075,7 +6080,7 @@ export interface components {
             /** Region */
             region: string;
             /** Reason */
-            reason: ("no_consent" | "declined" | "excluded" | "not_in_school" | "position_barred" | "health") | string;
+            reason: ("no_consent" | "not_wished" | "declined" | "excluded" | "not_in_school" | "position_barred" | "health") | string;
             /**
              * Because
              * @default

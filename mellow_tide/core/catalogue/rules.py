@@ -168,14 +168,15 @@ class Consent(Named):
     """Something the client is asked before it is touched.
 
     `explicit`: only with a yes on record; `explicit_in`: only so in these kinds. `through_cloth`: it may also be
-    answered with "only through the sheet". `strokes`: asked for these strokes only; none named means any work on the
-    region.
+    answered with "only through the sheet". `by_wish`: a yes to it is no wish for it. `strokes`: asked for these strokes
+    only; none named means any work on the region.
     """
 
     region: str
     explicit: bool = False
     explicit_in: tuple[str, ...] = ()
     through_cloth: bool = False
+    by_wish: bool = False
     strokes: tuple[str, ...] = ()
     asks: str
 

@@ -55,6 +55,7 @@ def adjust(
         return plan(brief, setting, deadline)
     flow = drop_rests(present.flow)
     there = _present(flow, asked)
+    asked = replace(asked, present=frozenset(there))
     closing = part_seconds(flow.parts[-1], asked.catalogue, asked.tempo)
     resting = _seconds(present.flow, asked) - _seconds(flow, asked)
 

@@ -32,6 +32,7 @@ describe("why a region is left out", () => {
     const reasons = [
       "wish",
       "no_consent",
+      "not_wished",
       "not_in_school",
       "never_fits",
       "position_barred",

@@ -9,6 +9,8 @@ export function whyLeftOut(left: LeftOut, name: (region: string) => string): str
       return "By your wish.";
     case "no_consent":
       return "Only with the client’s consent; none is on record.";
+    case "not_wished":
+      return "The client agrees to it but has not wished it.";
     case "declined":
       return "The client has declined it.";
     case "excluded":

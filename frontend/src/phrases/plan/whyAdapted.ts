@@ -5,6 +5,7 @@ type Named = Start["named"][number];
 
 const WHYS: Record<string, string> = {
   no_consent: "there is no yes to it on record",
+  not_wished: "nobody has wished it",
   declined: "the client said no to it",
   excluded: "to be kept off",
   not_in_school: "this school has no place for it",

@@ -21,11 +21,11 @@ class Give(Record):
 class LeftOut(Record):
     """A region the plan does not work, and why.
 
-    `wish`: the brief leaves it out. `no_consent`: it needs a yes that is not on record.
-    `declined`: the client said no. `excluded`: it is to be left alone. `not_in_school`: the school has no
-    place for it. `position_barred`: the client may not lie so that it is reached. `health`: it cannot be worked as
-    lightly as it must. `no_time`: the minutes do more good elsewhere; `gives` says what it would cost whom.
-    `never_fits`: its least time does not fit beside the musts.
+    `wish`: the brief leaves it out. `no_consent`: it needs a yes that is not on record. `not_wished`: a yes to it is no
+    wish, and nobody has wished it. `declined`: the client said no. `excluded`: it is to be left alone. `not_in_school`:
+    the school has no place for it. `position_barred`: the client may not lie so that it is reached. `health`: it cannot
+    be worked as lightly as it must. `no_time`: the minutes do more good elsewhere; `gives` says what it would cost
+    whom. `never_fits`: its least time does not fit beside the musts.
     """
 
     region: str

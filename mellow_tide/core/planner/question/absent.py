@@ -8,7 +8,9 @@ from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.refusal import DoesNotFit, FieldProblem, NoSession
 from mellow_tide.core.timing.run_sheet import hands_on_seconds
 
-Absence = Literal["no_consent", "declined", "excluded", "not_in_school", "position_barred", "health"]
+Absence = Literal[
+    "no_consent", "not_wished", "declined", "excluded", "not_in_school", "position_barred", "health"
+]
 
 
 def explain_absent(id: str, asked: Asked, way: SchoolWay) -> Absence | None:
@@ -28,6 +30,7 @@ def explain_absent(id: str, asked: Asked, way: SchoolWay) -> Absence | None:
             and any(x.region == id and x.zone is None for x in restrictions.excluded),
         ),
         ("no_consent", lacks_consent(id, asked)),
+        ("not_wished", _waits_for_a_wish(id, asked)),
         ("not_in_school", not has_place),
         ("position_barred", id not in homes(way, catalogue)),
     )
@@ -39,6 +42,13 @@ def lacks_consent(id: str, asked: Asked) -> bool:
     agreed = asked.client.consents | asked.client.through_cloth
     consents = (c for c in asked.catalogue.consents.values() if c.region == id and not c.strokes)
     return any(c.needs_yes(asked.brief.kind) and c.id not in agreed for c in consents)
+
+
+def _waits_for_a_wish(id: str, asked: Asked) -> bool:
+    """Whether a yes to the region is not enough, and nobody has wished it: neither brief, client nor present plan."""
+    wished = {*asked.brief.focus, *(wish.region for wish in asked.client.wishes), *asked.present}
+    by_wish = (c for c in asked.catalogue.consents.values() if c.region == id and c.by_wish and c.explicit)
+    return id not in wished and any(by_wish)
 
 
 def refuse_unready(asked: Asked) -> None:

@@ -29,13 +29,15 @@ OneSided = tuple[tuple[str, Literal["left", "right"]], ...]
 class Asked:
     """A brief for a client; the catalogue is the house's, with regions of one side where the other is left alone.
 
-    What the client wants worked through the sheet is covered in it.
+    What the client wants worked through the sheet is covered in it. `present` are the regions of the plan that is to be
+    changed.
     """
 
     brief: Brief
     client: ClientFacts
     catalogue: Catalogue
     tempo: Tempo
+    present: frozenset[str] = frozenset()
 
     @classmethod
     def of(cls, brief: Brief, setting: Setting) -> Self:

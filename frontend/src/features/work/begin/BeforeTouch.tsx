@@ -1,5 +1,6 @@
 import { Link } from "@tanstack/react-router";
 import type { DayAnswer, SessionView } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { AnsweredToday } from "../../../meeting/AnsweredToday";
 import { DayQuestion } from "../../../meeting/DayQuestion";
 import { type Caution, cautionsOf } from "../../../meeting/know";
@@ -9,6 +10,7 @@ import { useDayAnswer } from "../../../meeting/useDayAnswer";
 import { shared } from "../../../phrases/screens/shared";
 import { say } from "../../../phrases/screens/work/begin";
 import { span } from "../../../phrases/time";
+import { capital } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 
@@ -58,6 +60,7 @@ export function BeforeTouch({ session, onBegin }: Props) {
       )}
       <HealthNotes cautions={cautions} />
       <LeftForNow sessionId={session.session_id} stage="work" />
+      {!refer && <SetUp session={session} />}
       {refer && (
         <p role="alert" className="text-2xl">
           {say.noSessionToday}
@@ -86,6 +89,24 @@ export function BeforeTouch({ session, onBegin }: Props) {
       {answering.error && <ProblemNote error={answering.error} />}
       <p className="text-quiet">{say.howLongAndCaution(span(session.evaluation.sheet.hands_on_seconds))}</p>
     </div>
+  );
+}
+
+/** How the client lies or sits first, with what holds them up, and the question that goes with it. */
+function SetUp({ session }: { session: SessionView }) {
+  const catalogue = useCatalogue();
+  const position = catalogue.positions[session.plan.flow.parts[0]?.position ?? ""];
+  if (!position) return null;
+  return (
+    <section aria-label={say.setUpFirst} className="text-xl">
+      <h2 className="text-2xl">{capital(position.name)}</h2>
+      <ul className="list-inside list-disc">
+        {position.setup.map((line) => (
+          <li key={line}>{capital(line)}</li>
+        ))}
+      </ul>
+      <p className="italic">{say.comfortQuestion}</p>
+    </section>
   );
 }
 
