@@ -63,6 +63,7 @@ def _kinds(c: Entries) -> Iterator[Reference]:
     for kind in c.kinds.values():
         yield from (("kinds.toml", id, c.positions, "position") for id in kind.positions)
         yield from (("kinds.toml", id, c.regions, "region") for id in kind.seconds)
+        yield from (("kinds.toml", id, c.regions, "region") for one in kind.holds for id in one.regions)
         yield from (("kinds.toml", id, c.regions, "region") for area in kind.areas for id in area.regions)
         yield from (("kinds.toml", area.closing, c.closings, "closing") for area in kind.areas)
 

@@ -23,6 +23,13 @@ class Area(Named):
     regions: Annotated[tuple[str, ...], Field(min_length=1)]
 
 
+class Holds(Record):
+    """Regions that a session of at least so many booked minutes is not without; the first named leaves last."""
+
+    from_minutes: PositiveInt
+    regions: Annotated[tuple[str, ...], Field(min_length=1)]
+
+
 class Kind(Named):
     """A kind of session, and the minutes of a booking that are not hands-on.
 
@@ -42,6 +49,7 @@ class Kind(Named):
     after_minutes: Annotated[int, Field(ge=0)]
     first_visit_before_minutes: Annotated[int, Field(ge=0)]
     areas: Annotated[tuple[Area, ...], Field(alias="area")] = ()
+    holds: tuple[Holds, ...] = ()
     seconds: dict[str, SecondsRange] = {}
     offered: bool = True
 
@@ -52,6 +60,10 @@ class Kind(Named):
     def minutes_before(self, first_visit: bool = False) -> int:
         """Minutes from the hour that is booked to the first touch."""
         return self.first_visit_before_minutes if first_visit else self.before_minutes
+
+    def held_in(self, booked_minutes: int) -> tuple[str, ...]:
+        """The regions that a session of so many minutes is not without, the first named leaves last."""
+        return tuple(id for one in self.holds if one.from_minutes <= booked_minutes for id in one.regions)
 
     def seconds_of(self, region: Region) -> SecondsRange:
         """The seconds per side worth giving a region in this kind of session."""

@@ -134,7 +134,7 @@ def _hold(question: PlanQuestion, held: _Held, hold: Hold) -> PlanQuestion:
         if id in there and pull:
             least, most = _around(there[id][0], share)
             at = min(max(there[id][0], least), most)
-            pulled = replace(share, anchor=at, pull=pull * worth, bonus=leaves * worth)
+            pulled = replace(share, anchor=at, pull=pull * worth, bonus=share.bonus + leaves * worth)
             shares[id] = replace(pulled, least=least, most=most)
         elif id not in there and hold == "all":
             shares[id] = replace(share, bonus=-LEAVES * worth)

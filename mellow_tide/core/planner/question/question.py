@@ -33,6 +33,10 @@ FOCUS_FACTOR = 1.8
 """How much more a focus region weighs than its neutral share of the body's surface (from experience)."""
 
 
+HELD, LATER = 500, 10
+"""What it is worth that a session has a region which it is not without, more than all minutes together; and how much
+less with each one named later."""
+
 CLOSE = "close"
 """Stands for the close where it is told among the regions."""
 
@@ -78,6 +82,9 @@ def pose_question(asked: Asked, focus_factors: Mapping[str, float] | None = None
             shares[id] = share
         else:
             absent[id] = why or "health"
+    for place, id in enumerate(asked.kind.held_in(brief.booked_minutes)):
+        if id in shares:
+            shares[id] = replace(shares[id], bonus=HELD - LATER * place)
     refuse_focus(absent, asked)
     if not shares:
         raise DoesNotFit(nothing_left(asked))

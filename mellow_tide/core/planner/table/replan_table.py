@@ -15,7 +15,7 @@ from numpy.typing import NDArray
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.planner.minutes.minutes import Share
+from mellow_tide.core.planner.minutes.minutes import Share, allot
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import CLOSE, PlanQuestion, pose_question
 from mellow_tide.core.planner.table.kept_order import FromPart, from_every_part
@@ -111,8 +111,13 @@ def _unasked(seconds: int) -> Share:
 def _own_weight(share: Share, seconds: int, now: dict[str, int], question: PlanQuestion) -> float:
     """The weight at which a region's seconds are best at the level that the others have."""
     known = [(question.shares[id], t) for id, t in now.items() if id in question.shares]
-    levels = sorted((s.saturation + t) / s.weight for s, t in known)
-    level = levels[len(levels) // 2] if levels else 1.0
+    shares = [s for s, _ in known]
+    exact = allot(shares, sum(s.count * t for s, t in known)) or [t for _, t in known]
+    # One that has its least or its most says nothing of the level that the others share.
+    levels = [
+        (s.saturation + t) / s.weight for s, t in zip(shares, exact, strict=True) if s.least < t < s.most
+    ]
+    level = levels[0] if levels else 1.0
     return (share.saturation + seconds) / level
 
 
