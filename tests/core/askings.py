@@ -15,6 +15,7 @@ from mellow_tide.core.flow.brief import (
     Wish,
     merge_places,
 )
+from mellow_tide.core.flow.edits import worked_alike
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.choice.choice import Chooser
 from mellow_tide.core.planner.plan import plan
@@ -151,7 +152,7 @@ def _lopsided(flow, client):
             steps.setdefault(part.region, {})[part.side] = part.steps
     for region, sides in steps.items():
         spared = any(x.region == region for x in restrict(client, CATALOGUE).excluded)
-        if len(sides) == 2 and sides["left"] != sides["right"]:
+        if len(sides) == 2 and not worked_alike(sides["left"], sides["right"]):
             yield f"{region}: other strokes left than right"
         if len(sides) == 1 and not spared:
             yield f"{region}: one side only"

@@ -6,7 +6,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mellow_tide.core.catalogue.house.house import House
+from mellow_tide.core.flow.asked_before import AskedAt, where_asked
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded, Wish
+from mellow_tide.core.flow.edits import worked_alike
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.adjust import adjust
 from mellow_tide.core.planner.plan import plan
@@ -73,7 +75,7 @@ def test_a_plan_fits_mirrors_and_keeps_its_promises(question):
     steps = {s.id: s.steps for s in flow.parts}
     for part in flow.parts:
         if part.side == "left" and part.role == "work":
-            assert steps[f"{part.region}-right"] == part.steps
+            assert worked_alike(steps[f"{part.region}-right"], part.steps)
         if part.role == "work":
             seconds = part_seconds(part, c, tempo_of(client))
             region = c.regions[part.region].seconds
@@ -162,6 +164,26 @@ def test_silence_is_a_no_where_a_yes_is_needed_and_a_no_is_kept():
     assert absent(no_face) == {"abdomen": "no_consent", "face": "declined"}
     no_hips = CLIENT.model_copy(update={"declined": frozenset({"hips"}), "consents": AGREED - {"hips"}})
     assert absent(no_hips) == {"abdomen": "no_consent", "hips": "declined"}
+
+
+@pytest.mark.parametrize(("pressure", "most"), [("medium", 7), ("firm", 8)])
+def test_an_hour_asks_once_under_a_cover_and_again_where_it_goes_deeper(pressure, most):
+    """Common practice: none on the mirrored side, none twice for what was called right, but face down in time."""
+    flow = plan(Brief(booked_minutes=60, pressure=pressure), setting(CLIENT, CATALOGUE)).flow
+    asked: dict[AskedAt, list[int]] = {}
+    for entry in lay_out(flow, CATALOGUE).entries:
+        if entry.asks:
+            asked.setdefault(where_asked(flow.parts[entry.part]), []).append(entry.depth)
+    assert all(d == sorted(set(d)) for (position, _), d in asked.items() if position != "prone")
+    assert 4 <= sum(map(len, asked.values())) <= most
+
+
+def test_questions_that_take_time_of_their_own_are_left_as_they_are():
+    slow = setting(CLIENT, CATALOGUE, House(seconds={"check_in": 8}))
+    flow = plan(Brief(booked_minutes=60), slow).flow
+    right, left = (next(p for p in flow.parts if p.id == f"thigh_back-{side}") for side in ("right", "left"))
+    assert right.steps == left.steps
+    assert any(step.check_in for step in left.steps)
 
 
 def test_a_yes_to_the_belly_is_no_wish_for_it():

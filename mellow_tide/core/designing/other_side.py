@@ -2,7 +2,7 @@
 
 from mellow_tide.core.designing.landing import Landing, find_best_landing
 from mellow_tide.core.designing.trial import Trial
-from mellow_tide.core.flow.edits import CopySteps, Edit, find_free_id, part_named
+from mellow_tide.core.flow.edits import CopySteps, Edit, find_free_id, part_named, worked_alike
 
 OTHER = {"left": "right", "right": "left"}
 
@@ -23,7 +23,7 @@ def find_other_side(trial: Trial, part_id: str) -> Landing | None:
         if (other.role, other.region, other.side) == ("work", part.region, OTHER[part.side])
     ]
     if mates:
-        if any(mate.steps == part.steps for mate in mates):
+        if any(worked_alike(mate.steps, part.steps) for mate in mates):
             return None
         edits: tuple[Edit, ...] = (CopySteps(part_id=mates[0].id, like=part.id),)
         tried = trial.of_edits(edits)

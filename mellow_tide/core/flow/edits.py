@@ -237,9 +237,19 @@ def find_alike(flow: Flow, part: Part) -> tuple[Part, ...]:
         if other is part
         or (
             part.role == "work"
-            and (other.role, other.region, other.steps) == (part.role, part.region, part.steps)
+            and (other.role, other.region) == (part.role, part.region)
+            and worked_alike(other.steps, part.steps)
         )
     )
+
+
+def worked_alike(one: tuple[Step, ...], other: tuple[Step, ...]) -> bool:
+    """Whether steps are the very same strokes; a question about the pressure need not be asked twice."""
+    return one == other or [_silent(step) for step in one] == [_silent(step) for step in other]
+
+
+def _silent(step: Step) -> Step:
+    return step.model_copy(update={"check_in": False})
 
 
 def part_named(flow: Flow, part_id: str) -> Part:

@@ -10,6 +10,7 @@ from statistics import median
 from typing import Literal
 
 from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.flow.edits import worked_alike
 from mellow_tide.core.flow.flow import Flow, Step
 from mellow_tide.core.planner.choice.choice import Deadline, no_deadline
 from mellow_tide.core.planner.choice.chosen import choose
@@ -99,6 +100,11 @@ def _present(flow: Flow, asked: Asked) -> PresentRegions:
             same = (part.medium == "clothed") == (now == "clothed")
             seconds = part_seconds(part, asked.catalogue, asked.tempo)
             found[part.region] = seconds, part.steps if same else ()
+        elif part.role == "work" and worked_alike(found[part.region][1], part.steps):
+            # What is asked on either side may be asked; where it is settled anew.
+            seconds, steps = found[part.region]
+            both = (a if a.check_in else b for a, b in zip(steps, part.steps, strict=True))
+            found[part.region] = seconds, tuple(both)
     return found
 
 

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, part
+from mellow_tide.core.flow.asked_before import AskedAt, where_asked
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import FIRM, Flow
 from mellow_tide.core.phrases.book import say
@@ -13,10 +14,15 @@ FACE_HIDDEN = ("prone", "seated_leaning")
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Parts in which a client whose face is hidden is worked firmly and never asked from then on."""
+    """Parts in which a client whose face is hidden is worked firmly, and not asked there or under that cover."""
+    asked: dict[AskedAt, int] = {}
     for s in case.worked():
         firm = next((i for i, x in enumerate(s.steps) if x.depth >= FIRM), None)
+        before = asked.get(where_asked(s), 0)
+        asked[where_asked(s)] = max(before, *(x.depth for x in s.steps if x.check_in), 0)
         if s.position not in FACE_HIDDEN or firm is None or any(x.check_in for x in s.steps[firm:]):
+            continue
+        if s.steps[firm].depth <= before:
             continue
         repair = Repair(
             words=say("repairs.ask_after"), edits=(ChangeStep(part_id=s.id, step=firm, check_in=True),)
@@ -35,7 +41,7 @@ CHECK = Check(
     code="COM01",
     name="not asked",
     severity="caution",
-    summary="After the first firm stroke on a region the pressure is asked about, while the face is hidden.",
+    summary="At the first firm stroke under a cover the pressure is asked about, while the face is hidden.",
     rationale="Face-down clients stay silent, and half asleep they do not complain: ask anyway, in few words.",
     bad=lambda c: _asking(c, check_in=False),
     good=lambda c: _asking(c, check_in=True),

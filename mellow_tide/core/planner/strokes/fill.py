@@ -9,6 +9,7 @@ from mellow_tide.core.planner.order.order import Order
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import PlanQuestion
 from mellow_tide.core.planner.strokes.arc import StrokesWorked, after, fit_arc, worked_as
+from mellow_tide.core.planner.strokes.questions import settle_questions
 from mellow_tide.core.planner.strokes.refit import NEAR, refit
 from mellow_tide.core.planner.strokes.rituals import make_ritual_steps, stretch_close
 from mellow_tide.core.planner.strokes.site import Site, find_site
@@ -40,7 +41,8 @@ def fill_flow(
     parts = [_part(setup, work.steps, asked) for setup in order.setups]
     taken = order.seconds + work.seconds + part_seconds(parts[-1], asked.catalogue, asked.tempo)
     flow = Flow(brief=asked.brief, parts=tuple(parts))
-    return stretch_close(flow, question.hands_on - taken, asked.catalogue, asked.tempo)
+    flow = stretch_close(flow, question.hands_on - taken, asked.catalogue, asked.tempo)
+    return settle_questions(flow, asked.catalogue, asked.tempo)
 
 
 def _work(

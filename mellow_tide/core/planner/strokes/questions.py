@@ -1,0 +1,80 @@
+"""Asking about the pressure as often as it helps, and no more."""
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.flow.asked_before import AskedAt, where_asked
+from mellow_tide.core.flow.flow import FIRM, Flow, Part
+from mellow_tide.core.timing.run_sheet import Entry, lay_out
+from mellow_tide.core.timing.tempo import Tempo
+
+ASKED_LATELY = 420
+"""Seconds within which a client whose face is hidden is not asked again what was called right (from experience)."""
+
+LONGEST_SILENCE = 900
+"""Seconds in which a client whose face is hidden is asked at least once (from experience)."""
+
+
+def settle_questions(flow: Flow, catalogue: Catalogue, tempo: Tempo) -> Flow:
+    """The flow with a question once under a cover, again where it goes deeper, or face down after seven minutes.
+
+    One that is missing at the first firm stroke while the face is hidden comes in. Only where questions go over the
+    stroke and take no time of their own; else the flow as it is.
+    """
+    if catalogue.clock.check_in:
+        return flow
+    settling = _Settling(flow, catalogue)
+    for entry in lay_out(flow, catalogue, tempo).entries:
+        settling.meet(entry)
+    parts = (_asking(part, at, settling.changed) for at, part in enumerate(flow.parts))
+    return flow.model_copy(update={"parts": tuple(parts)}) if settling.changed else flow
+
+
+class _Settling:
+    """What has been asked so far. `changed`: by part and step, whether it asks now."""
+
+    def __init__(self, flow: Flow, catalogue: Catalogue) -> None:
+        self._flow, self._catalogue = flow, catalogue
+        self._asked: dict[AskedAt, int] = {}
+        self._silent_since = 0
+        self._spared: Entry | None = None
+        self.changed: dict[tuple[int, int], bool] = {}
+
+    def meet(self, entry: Entry) -> None:
+        """Settle whether a stroke asks; entries are met in their order."""
+        end = entry.start + entry.seconds
+        hidden = self._catalogue.positions[entry.position].face_hidden
+        if not hidden:
+            self._silent_since, self._spared = end, None
+        if entry.step is None or entry.depth is None or entry.role != "work":
+            return
+        if end - self._silent_since > LONGEST_SILENCE and self._spared:
+            self._ask(self._spared)
+        deeper = entry.depth > self._asked.get(where_asked(self._flow.parts[entry.part]), 0)
+        lately = not hidden or entry.start - self._silent_since <= ASKED_LATELY
+        if entry.asks and not deeper and lately:
+            self.changed[entry.part, entry.step] = False
+            self._spared = entry
+        elif entry.asks or (hidden and deeper and self._is_first_firm(entry)):
+            self._ask(entry)
+
+    def _ask(self, entry: Entry) -> None:
+        place = entry.part, entry.step or 0
+        here = where_asked(self._flow.parts[entry.part])
+        self._asked[here] = max(entry.depth or 0, self._asked.get(here, 0))
+        self._silent_since, self._spared = entry.start + entry.seconds, None
+        self.changed.pop(place, None)
+        if not entry.asks:
+            self.changed[place] = True
+
+    def _is_first_firm(self, entry: Entry) -> bool:
+        steps = self._flow.parts[entry.part].steps
+        return next((i for i, step in enumerate(steps) if step.depth >= FIRM), None) == entry.step
+
+
+def _asking(part: Part, at: int, changed: dict[tuple[int, int], bool]) -> Part:
+    if not any(where == at for where, _ in changed):
+        return part
+    steps = (
+        step.model_copy(update={"check_in": changed[at, i]}) if (at, i) in changed else step
+        for i, step in enumerate(part.steps)
+    )
+    return part.model_copy(update={"steps": tuple(steps)})
