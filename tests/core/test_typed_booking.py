@@ -3,7 +3,7 @@
 from datetime import date, time, timedelta
 
 import pytest
-from hypothesis import given
+from hypothesis import example, given
 from hypothesis import strategies as st
 
 from mellow_tide.core.booking.hours import USUAL_HOURS, Hours
@@ -104,6 +104,7 @@ def test_a_date_is_found_however_it_is_written(day, data):
 
 
 @given(st.dates(date(2001, 1, 1), date(2099, 12, 31)), st.integers(-7, 330))
+@example(date(2026, 1, 1), -1)
 def test_a_date_without_a_year_is_the_next_one(today, ahead):
     day = today + timedelta(days=ahead)
     if (day.month, day.day) != (2, 29):

@@ -87,7 +87,7 @@ def _dated(words: Sequence[str], today: date) -> DayFound:
     if year:
         found = _date(int(year[1]), which + 1, int(day[1]))
         return (found, year[0] + 1) if found else None
-    for later in (0, 1):
+    for later in (-1, 0, 1):
         found = _date(today.year + later, which + 1, int(day[1]))
         if found and found >= today - timedelta(days=7):
             return found, last + 1
