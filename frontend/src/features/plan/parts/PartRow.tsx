@@ -13,7 +13,7 @@ import { changeStep, moveStep, removeStep, splitPart } from "./edits";
 import { PartTools } from "./PartTools";
 import { StrokePicker } from "./StrokePicker";
 import { StrokeRow } from "./StrokeRow";
-import { partSeconds, transitionWords } from "./sequence";
+import { partSeconds, partStart, transitionWords } from "./sequence";
 import { WhyPart } from "./WhyPart";
 
 interface Props {
@@ -82,7 +82,7 @@ export function PartRow(props: Props) {
           onKeyDown={key}
           className="grid min-h-11 w-full grid-cols-[3rem_1fr_auto] items-baseline gap-x-2 rounded-field px-1 py-2 text-left hover:bg-base-200 aria-expanded:bg-base-200"
         >
-          <span className="numbers text-right text-quiet">{clock(entries[0]?.start ?? 0)}</span>
+          <span className="numbers text-right text-quiet">{clock(partStart(entries))}</span>
           <span>
             <span className="font-bold">{capital(ROLES[part.role ?? "work"] + name)}</span>
             {byHand && <span className="text-quiet">{say.setByHand}</span>}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Catalogue, Entry, Part } from "../../../api/client";
-import { groupByPosition, partSeconds, transitionWords, wayUp } from "./sequence";
+import { groupByPosition, partSeconds, partStart, transitionWords, wayUp } from "./sequence";
 
 const parts = (...positions: string[]) =>
   positions.map((position, i) => ({ id: String(i), position })) as Part[];
@@ -28,6 +28,11 @@ describe("the sequence", () => {
   });
 
   it("counts working, not getting there", () => {
+    const late = [
+      { ...entry("walk", 10), start: 0 },
+      { ...work("oil", 10), start: 10 },
+    ];
+    expect(partStart(late)).toBe(10);
     const entries = [entry("walk", 10), work("oil", 15), work("stroke", 60), work("check_in", 8)];
     expect(partSeconds(entries)).toBe(83);
     expect(partSeconds([entry("towel", 15, "hands"), entry("wipe", 10, "hands")])).toBe(0);

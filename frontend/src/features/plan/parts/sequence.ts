@@ -24,6 +24,11 @@ export function partSeconds(entries: readonly Entry[]): number {
   return entries.filter((entry) => entry.working).reduce((sum, entry) => sum + entry.seconds, 0);
 }
 
+/** When the work on a part begins, in seconds from the first touch; getting there comes before it. */
+export function partStart(entries: readonly Entry[]): number {
+  return (entries.find((entry) => entry.working) ?? entries[0])?.start ?? 0;
+}
+
 /** What happens before a part, in one line with the seconds of all of it. */
 export function transitionWords(entries: readonly Entry[], catalogue: Catalogue): string {
   const seconds = entries.reduce((sum, entry) => sum + entry.seconds, 0);
