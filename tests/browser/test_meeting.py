@@ -128,7 +128,9 @@ def test_an_intake_is_filled_in_on_a_phone_with_the_network_cut_and_restored(
     page.get_by_role("link", name="An intake has been handed in").click()
     answers = page.get_by_role("list", name="Answers")
     veins = answers.get_by_role("listitem").filter(has_text="Varicose veins")
-    expect(veins).to_contain_text("Light on the legs. Mark large veins")
+    expect(veins).to_contain_text(
+        "Light on the legs: no friction, stripping or points there. Mark large veins"
+    )
     words = page.get_by_role("list", name="Wishes and words")
     calves = words.get_by_role("listitem").filter(has_text="Pressure, calves")
     expect(calves).to_contain_text("Held to depth 2: varicose veins.")

@@ -264,3 +264,30 @@ def test_a_whole_region_is_skipped_in_two_taps(page: Page, table: Work):
     (skipped,) = run_of(page)["skipped"]
     assert (skipped["part_id"], skipped["reason"]) == ("back", "not today")
     assert len(skipped["entries"]) > 2
+
+
+def test_acts_written_by_hand_are_read_at_the_table(page: Page, today: Today):
+    """How the client lies, the strips of a search, the therapist's note, the breath, and the number asked again."""
+    today.open("Isolde Kelpworth")
+    plan = Plan(page)
+    line = page.get_by_role("combobox", name="Add by typing")
+    for typed, meant in (("search 3", "Search for sore places"), ("recheck", "Feel it again")):
+        line.fill(f"right calf {typed}")
+        page.get_by_role("option").filter(has_text=meant).first.click()
+        plan.planned()
+    plan.swell("right calf").click()
+    page.get_by_role("button", name="More about search for sore places").click()
+    page.get_by_label("Note").fill("Along the outer edge.")
+    page.get_by_label("Press on the out-breath").check()
+    page.get_by_role("button", name="Keep it so").click()
+    plan.planned()
+    work = plan.to_work()
+    expect(page.get_by_role("region", name="Set up first")).to_contain_text("under the ankles")
+    as_booked(page)
+    work.begin()
+    work.go_on_until(lambda: work.is_at("Search for sore places"))
+    expect(page.get_by_test_id("counting")).to_contain_text("Strip")
+    expect(page.get_by_text("Along the outer edge.")).to_be_visible()
+    expect(page.get_by_text("Lean in on each out-breath")).to_be_visible()
+    work.go_on_until(lambda: work.is_at("Feel it again"))
+    expect(page.get_by_text("Ask: which number now, 0 to 10?")).to_be_visible()

@@ -4770,6 +4770,16 @@ export interface components {
             options: components["schemas"]["HeadacheOption"][];
         };
         /**
+         * Holds
+         * @description Regions that a session of at least so many booked minutes is not without; the first named leaves last.
+         */
+        Holds: {
+            /** From Minutes */
+            from_minutes: number;
+            /** Regions */
+            regions: string[];
+        };
+        /**
          * HotTowels
          * @description How many hot towels, and how many minutes before (negative) or after the first touch the first must go in.
          */
@@ -5382,6 +5392,11 @@ export interface components {
              * @default []
              */
             area: components["schemas"]["Area"][];
+            /**
+             * Holds
+             * @default []
+             */
+            holds: components["schemas"]["Holds"][];
             /**
              * Seconds
              * @default {}
