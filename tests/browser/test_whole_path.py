@@ -57,7 +57,9 @@ def go_on_and_back(page: Page, work: Work):
 def say_and_reload(page: Page, work: Work):
     kept = work.stroke.inner_text()
     assert kept not in ("Uncover the back", "Rest the hands")
-    work.pad("Deeper").click()
+    # What is said is on the disk, and then on the server, a moment after it is on the screen.
+    with page.expect_response(lambda told: '"deeper"' in (told.request.post_data or "")):
+        work.pad("Deeper").click()
     expect(work.pad("Deeper")).to_have_attribute("aria-pressed", "true")
     page.reload()
     expect(work.stroke).to_have_text(kept)
