@@ -1,12 +1,15 @@
 """A long flow: 120 booked minutes, at least 27 parts and 160 steps."""
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.flow.brief import Brief, ClientFacts
+from mellow_tide.core.flow.brief import Brief, ClientFacts, Wish
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.planner.plan import plan
 from tests.settings import setting
 
-CLIENT = ClientFacts(consents=frozenset({"abdomen", "hips", "chest", "face", "scalp", "foot"}))
+CLIENT = ClientFacts(
+    consents=frozenset({"abdomen", "hips", "chest", "face", "scalp", "foot"}),
+    wishes=(Wish(region="abdomen", depth=1),),
+)
 PARTS, STEPS = 27, 160
 
 
