@@ -18,7 +18,7 @@ def check(case: Case) -> Iterator[Found]:
     for s in case.worked():
         holds: Counter[str | None] = Counter()
         for i, x in enumerate(s.steps):
-            if case.stroke(x).family != "point" or x.stroke == "recheck":
+            if case.stroke(x).family != "point" or case.stroke(x).act:
                 continue
             before = holds[x.zone]
             holds[x.zone] += x.passes

@@ -1,6 +1,7 @@
 """Asking about the pressure as often as it helps, and no more."""
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.checks.rules.hidden_face import LONGEST
 from mellow_tide.core.flow.asked_before import AskedAt, where_asked
 from mellow_tide.core.flow.flow import FIRM, Flow, Part
 from mellow_tide.core.timing.run_sheet import Entry, lay_out
@@ -8,9 +9,6 @@ from mellow_tide.core.timing.tempo import Tempo
 
 ASKED_LATELY = 420
 """Seconds within which a client whose face is hidden is not asked again what was called right (from experience)."""
-
-LONGEST_SILENCE = 900
-"""Seconds in which a client whose face is hidden is asked at least once (from experience)."""
 
 
 def settle_questions(flow: Flow, catalogue: Catalogue, tempo: Tempo) -> Flow:
@@ -46,7 +44,7 @@ class _Settling:
             self._silent_since, self._spared = end, None
         if entry.step is None or entry.depth is None or entry.role != "work":
             return
-        if end - self._silent_since > LONGEST_SILENCE and self._spared:
+        if end - self._silent_since > LONGEST and self._spared:
             self._ask(self._spared)
         deeper = entry.depth > self._asked.get(where_asked(self._flow.parts[entry.part]), 0)
         lately = not hidden or entry.start - self._silent_since <= ASKED_LATELY
