@@ -112,7 +112,7 @@ def test_oil_goes_on_again_after_seven_minutes_of_work(catalogue):
 )
 def test_more_oil_comes_before_a_stroke_that_would_end_without_any(seconds, again):
     """Common practice: oil is renewed after 6 to 8 minutes."""
-    found = plan_oilings(((True, False, one) for one in seconds), 420)
+    found, _ = plan_oilings(((True, False, one) for one in seconds), 420)
     assert found == ["first", *("again" if at == again else None for at in (1, 2))]
 
 

@@ -26,6 +26,7 @@ from mellow_tide.core.catalogue.rules import (
     Kind,
     Lubricant,
     Opening,
+    Passage,
     Point,
     PregnancyRule,
     School,
@@ -44,6 +45,7 @@ class Entries:
     positions: Mapping[str, Position]
     supports: Mapping[str, Support]
     windows: Mapping[str, Window]
+    passages: Mapping[str, Passage]
     tools: Mapping[str, Tool]
     kinds: Mapping[str, Kind]
     schools: Mapping[str, School]

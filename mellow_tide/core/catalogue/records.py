@@ -248,7 +248,8 @@ class Stroke(Named):
 
     Its regions, tools, depth, media and slots are all that it can be done with; `planned` is what a plan uses of them.
 
-    `routine` strokes may be planned; the others come by wish or by hand. `heat` strokes bring warmth; `grip` strokes
+    `use`: `core` strokes are in any plan, of those used `often` a good plan has several, the others come by `wish` or
+    by hand. `heat` strokes bring warmth; `grip` strokes
     need skin that does not slip, so the oil is wiped off first, or the tool is a towel. `lifts_head`: regions on which
     it moves the head off the table, so that the client lies face up and one hand holds the head.
     """
@@ -262,7 +263,7 @@ class Stroke(Named):
     direction: Direction
     breath: Literal["press_on_out"] | None = None
     cue: Cue | None = None
-    routine: bool = True
+    use: Literal["core", "often", "wish"] = "core"
     heat: bool = False
     grip: bool = False
     lifts_head: tuple[str, ...] = ()
@@ -275,6 +276,13 @@ class Stroke(Named):
     def act(self) -> bool:
         """Whether it is a step of its own that is no stroke of the arc: no plan has it anywhere."""
         return self.planned.regions == ()
+
+    @property
+    def clears(self) -> bool:
+        """Whether it clears what small, local work has left, be it the last stroke of all."""
+        return self.direction == "clockwise" or (
+            self.direction == "toward_heart" and self.family == "effleurage"
+        )
 
     @property
     def local(self) -> bool:

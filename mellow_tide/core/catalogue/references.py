@@ -39,6 +39,10 @@ def _body(c: Entries) -> Iterator[Reference]:
     for window in c.windows.values():
         yield from (("windows.toml", id, c.regions, "region") for id in window.uncovers)
         yield from _zones("windows.toml", window.beyond, c)
+    for passage in c.passages.values():
+        yield from (("passages.toml", id, c.regions, "region") for id in passage.regions)
+        glided = chain.from_iterable(passage.glides)
+        yield from (("passages.toml", id, passage.regions, f"region of {passage.id}") for id in glided)
     for place in c.places.values():
         yield from _zones("places.toml", place.zones, c)
         yield from (("places.toml", id, place.zones, "region of its zones") for id in place.passed_cm)

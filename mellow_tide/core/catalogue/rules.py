@@ -253,10 +253,15 @@ class RitualStroke(Record):
 
 
 class Opening(Named):
-    """How a session begins: still, through the drape. `id` is the position it begins in."""
+    """How a session begins: still, through the drape. `id` is the position it begins in.
+
+    `longer` follows in a session of at least `longer_from` booked minutes: dry work through the sheet.
+    """
 
     region: str
     strokes: tuple[RitualStroke, ...]
+    longer: tuple[RitualStroke, ...] = ()
+    longer_from: PositiveInt = 60
 
 
 class Closing(Named):
@@ -266,6 +271,20 @@ class Closing(Named):
     share: Annotated[float, Field(gt=0)]
     seconds: SecondsRange
     strokes: tuple[RitualStroke, ...]
+
+
+class Passage(Named):
+    """Regions that are worked as one while one window stays open: one oiling, one arc, long strokes over all of them.
+
+    `glides` are rows of regions, far end first, over which a stroke runs in one go. The two sides of a pair are one
+    passage only where they lie under one cover: `both_sides`. A passage of several regions is worth its while from
+    `least_seconds` on.
+    """
+
+    regions: Annotated[tuple[str, ...], Field(min_length=1)]
+    glides: tuple[tuple[str, ...], ...] = ()
+    both_sides: bool = False
+    least_seconds: PositiveInt
 
 
 class ClockNumbers(Record):

@@ -7,12 +7,13 @@ from pydantic import Field
 
 from mellow_tide.core.catalogue.records import Depth, Id, Record
 from mellow_tide.core.flow.flow import Amount, Flow, Part, PartMedium, Step, StepCue, StepDirection, WaySkip
+from mellow_tide.core.flow.long_strokes import hand_on, take_back
 from mellow_tide.core.refusal import BadFlow, FieldProblem
 
 Index = Annotated[int, Field(ge=0, le=1000)]
 
 
-Clearable = Literal["zone", "seconds", "direction", "cue"]
+Clearable = Literal["zone", "over", "seconds", "direction", "cue"]
 
 
 class ChangeStep(Record):
@@ -174,7 +175,7 @@ PartEdit = (
 
 def _edited_parts(flow: Flow, edit: PartEdit) -> tuple[Part, ...]:
     if isinstance(edit, InsertPart):
-        return (*flow.parts[: edit.at], edit.part, *flow.parts[edit.at :])
+        return take_back((*flow.parts[: edit.at], edit.part, *flow.parts[edit.at :]), edit.part)
     part = part_named(flow, edit.part_id)
     if isinstance(edit, ChangeStep | MoveStep | RemoveStep) and edit.mirrored:
         both = find_alike(flow, part)
@@ -182,6 +183,8 @@ def _edited_parts(flow: Flow, edit: PartEdit) -> tuple[Part, ...]:
     if isinstance(edit, MovePart):
         rest = tuple(s for s in flow.parts if s is not part)
         return (*rest[: edit.to], part, *rest[edit.to :])
+    if isinstance(edit, RemovePart):
+        return hand_on(tuple(s for s in flow.parts if s is not part), part)
     pieces = _pieces(flow, part, edit)
     return tuple(piece for s in flow.parts for piece in (pieces if s is part else (s,)))
 
@@ -189,12 +192,10 @@ def _edited_parts(flow: Flow, edit: PartEdit) -> tuple[Part, ...]:
 def _pieces(
     flow: Flow,
     part: Part,
-    edit: ChangeStep | MoveStep | InsertStep | RemoveStep | CopySteps | ChangePart | SplitPart | RemovePart,
+    edit: ChangeStep | MoveStep | InsertStep | RemoveStep | CopySteps | ChangePart | SplitPart,
 ) -> tuple[Part, ...]:
-    """What becomes of one part: nothing, itself changed, or two."""
+    """What becomes of one part: itself changed, or two."""
     match edit:
-        case RemovePart():
-            return ()
         case SplitPart():
             return _split(flow, part, edit)
         case CopySteps():
@@ -208,7 +209,9 @@ def _pieces(
 def _named(edit: ChangeStep | ChangePart | ChangeBrief) -> dict[str, Any]:
     """What the edit gives anew, by field."""
     named = {name: value for name, value in edit if value is not None and name not in AIMS}
-    return {**named, **dict.fromkeys(edit.clear)} if isinstance(edit, ChangeStep) else named
+    if not isinstance(edit, ChangeStep):
+        return named
+    return {**named, **{name: () if name == "over" else None for name in edit.clear}}
 
 
 AIMS = ("kind", "part_id", "step", "clear", "mirrored")

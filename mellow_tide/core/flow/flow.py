@@ -50,15 +50,16 @@ class StepCue(Record):
 class Step(Record):
     """One stroke as it is to be done: `passes` 1 to 60, `depth` 1 to 5; `check_in` asks about the pressure after it.
 
-    `seconds` (1 to 1800) replaces what the passes take. `direction` and `cue` replace the stroke's own.
-    `wipe` takes the oil off first; `support`: one hand holds the head while the other works; `with_breath`: the
-    press goes in on the out-breath.
+    `seconds` (1 to 1800) replaces what the passes take. `direction` and `cue` replace the stroke's own. `over` are the
+    further regions of its passage that a glide runs over in one go. `wipe` takes the oil off first; `support`: one hand
+    holds the head while the other works; `with_breath`: the press goes in on the out-breath.
     """
 
     stroke: Id
     slot: Slot
     tool: Id
     zone: Id | None = None
+    over: Annotated[tuple[Id, ...], Field(max_length=6)] = ()
     depth: Depth
     passes: Annotated[int, Field(ge=1, le=60)]
     seconds: Annotated[int, Field(ge=1, le=1800)] | None = None

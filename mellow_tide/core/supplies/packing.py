@@ -8,6 +8,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.flow import Amount, Flow, Part
+from mellow_tide.core.flow.passages import split_into_passages
 from mellow_tide.core.phrases.book import say
 from mellow_tide.core.supplies.body_surface import mosteller
 from mellow_tide.core.timing.run_sheet import RunSheet
@@ -115,16 +116,18 @@ def _lubricant(
     scale *= HAIRY if client.body_hair == "much" else 1.0
     scale *= DRY_SKIN if client.skin == "dry" else 1.0
     amounts: dict[str, float] = {}
-    oiled: set[str] = set()
-    for entry in sheet.entries:
-        if entry.kind != "oil":
-            continue
-        part = flow.parts[entry.part]
-        factor = AMOUNT[part.oil] * _gripping(part, catalogue) * (AGAIN if part.id in oiled else 1.0)
-        oiled.add(part.id)
-        region = catalogue.regions[entry.region]
-        factor *= 0.5 if region.halved(part.side) else 1.0
-        amounts[region.id] = amounts.get(region.id, 0) + factor * scale * region.share * region.oil_factor
+    oiled: set[int] = set()
+    for places in split_into_passages([part.setup for part in flow.parts], catalogue):
+        own = [entry for entry in sheet.entries if entry.kind == "oil" and entry.part in places]
+        # What goes on first is spread over all of the passage that is worked on oil.
+        first = [at for at in places if own and at >= own[0].part and flow.parts[at].medium == "lubricated"]
+        for at in (*first, *(entry.part for entry in own[1:])):
+            part = flow.parts[at]
+            region = catalogue.regions[part.region]
+            factor = AMOUNT[part.oil] * _gripping(part, catalogue) * (AGAIN if at in oiled else 1.0)
+            factor *= 0.5 if region.halved(part.side) else 1.0
+            oiled.add(at)
+            amounts[region.id] = amounts.get(region.id, 0) + factor * scale * region.share * region.oil_factor
     return list(amounts.items())
 
 

@@ -19,14 +19,16 @@ def wants_oil(stroke: Stroke, slot: Slot) -> bool:
     return "lubricated" in stroke.medium and slot != "dry"
 
 
-def plan_oilings(steps: Iterable[StepWorked], lasts: int) -> list[Oiling | None]:
-    """For each step of a part, whether oil goes on before it.
+def plan_oilings(
+    steps: Iterable[StepWorked], lasts: int, since: int | None = None
+) -> tuple[list[Oiling | None], int | None]:
+    """For each step of a part, whether oil goes on before it; and the seconds that it has been worked at the end.
 
     The first time before the first stroke that wants it; again before one that does once the oil has been worked for
-    `lasts` seconds, or would be used up long before that stroke ends, but not for the last slow stroke.
+    `lasts` seconds, or would be used up long before that stroke ends, but not for the last slow stroke. `since`: for so
+    many seconds the oil has been worked by what came before under the same cover; None where there is none yet.
     """
     found: list[Oiling | None] = []
-    since: int | None = None
     for wants, settles, seconds in steps:
         oiling: Oiling | None = None
         if wants and since is None:
@@ -38,7 +40,7 @@ def plan_oilings(steps: Iterable[StepWorked], lasts: int) -> list[Oiling | None]
         if since is not None:
             since += seconds
         found.append(oiling)
-    return found
+    return found, since
 
 
 def _is_due(since: int, seconds: int, lasts: int) -> bool:

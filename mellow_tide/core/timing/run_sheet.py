@@ -1,6 +1,5 @@
 """The run sheet: a flow laid out on the clock, every second a stroke or a named transition."""
 
-from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import cached_property
 from hashlib import sha256
@@ -12,7 +11,8 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house.in_house import in_session
 from mellow_tide.core.catalogue.records import Depth, Id, Record, Slot, TableHeight
 from mellow_tide.core.flow.brief import Brief, Side
-from mellow_tide.core.flow.flow import Flow, Part, Role, Step
+from mellow_tide.core.flow.flow import Flow, Part, Role, Setup, Step
+from mellow_tide.core.flow.passages import are_one
 from mellow_tide.core.timing.oiling import plan_oilings, wants_oil
 from mellow_tide.core.timing.scene import (
     HandState,
@@ -42,9 +42,9 @@ class Entry:
     the entry within its sheet: `neck/2` is the third stroke of the neck, `neck/2/oil` the oiling before it,
     `neck/walk` what leads there, `neck/stool-2` the second time something is done with the stool on the way.
     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the part, its
-    oiling and asking included; getting there is not. `eases_over` names the fragile places of its region that a stroke
-    without a zone passes more lightly; `support`: one hand holds the head; `asks`: while it is worked the client is
-    asked about the pressure.
+    oiling and asking included; getting there is not. `over` are further regions that a long stroke runs over.
+    `eases_over` names the fragile places that a stroke without a zone passes more lightly; `support`: one
+    hand holds the head; `asks`: while it is worked the client is asked about the pressure.
     """
 
     kind: Literal["stroke"] | TransitionKind
@@ -74,6 +74,7 @@ class Entry:
     zone: Id | None = None
     depth: Depth | None = None
     passes: Annotated[int, Field(ge=1, le=1000)] | None = None
+    over: Annotated[tuple[Id, ...], Field(max_length=6)] = ()
     eases_over: Annotated[tuple[Id, ...], Field(max_length=40)] = ()
     support: bool = False
     asks: bool = False
@@ -122,6 +123,8 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
     entries: list[Entry] = []
     clock = 0
     scene = opening_scene(flow.parts[0].setup, catalogue)
+    oiled: int | None = None
+    last: Setup | None = None
     for index, part in enumerate(flow.parts):
         changes, working = approach(scene, part.setup, catalogue)
         kinds = [transition.kind for transition, _ in changes]
@@ -132,7 +135,13 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
             entries.append(_transition_entry(clock, _where(index, part, during), transition, address, False))
             clock += transition.seconds
             scene = after
-        for step, item, seconds in work_through(part, catalogue, tempo):
+        goes_on = last is not None and are_one(last, part.setup, catalogue)
+        if part.role == "integrate":
+            worked, _ = work_through(part, catalogue, tempo)
+        else:
+            worked, oiled = work_through(part, catalogue, tempo, oiled if goes_on else None)
+            last = part.setup
+        for step, item, seconds in worked:
             address = f"{part.id}/{step}"
             if isinstance(item, Transition):
                 address += f"/{item.kind}"
@@ -155,12 +164,17 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
     )
 
 
-def work_through(
-    part: Part, catalogue: Catalogue, tempo: Tempo
-) -> Iterator[tuple[int, Transition | Step, int]]:
-    """The steps of `part` in order, with the oiling, wiping and asking that belong to them: index, what, whole seconds.
+Worked = tuple[int, Transition | Step, int]
+"""The index of a step, itself or what belongs to it, and whole seconds."""
 
-    A hot towel is fetched before the stroke it is for; for the oil see `oilings`.
+
+def work_through(
+    part: Part, catalogue: Catalogue, tempo: Tempo, oiled: int | None = None
+) -> tuple[list[Worked], int | None]:
+    """The steps of `part` in order with the oiling, wiping and asking that belong to them; and how old the oil is then.
+
+    A hot towel is fetched before the stroke it is for. `oiled` are the seconds that the oil of its passage has been
+    worked, None before the first: see `plan_oilings`.
     """
     region, clock = catalogue.regions[part.region], catalogue.clock
     strokes = [catalogue.strokes[step.stroke] for step in part.steps]
@@ -172,23 +186,28 @@ def work_through(
         (part.medium == "lubricated" and wants_oil(stroke, step.slot), step.slot == "settle", seconds)
         for step, stroke, seconds in zip(part.steps, strokes, taken, strict=True)
     )
-    for index, oiling in enumerate(plan_oilings(worked, clock.oil_lasts)):
-        step = part.steps[index]
+    oilings, oiled = plan_oilings(worked, clock.oil_lasts, oiled)
+    found: list[Worked] = []
+
+    def serve(index: int, kind: TransitionKind, seconds: int) -> None:
+        found.append((index, Transition(kind, seconds, part.region, part.side), seconds))
+
+    for index, (step, oiling) in enumerate(zip(part.steps, oilings, strict=True)):
         if oiling:
-            seconds = clock.oil_first if oiling == "first" else clock.oil_again
-            yield index, Transition("oil", seconds, part.region, part.side), seconds
+            serve(index, "oil", clock.oil_first if oiling == "first" else clock.oil_again)
         if strokes[index].heat:
-            yield index, Transition("towel", clock.towel, part.region, part.side), clock.towel
+            serve(index, "towel", clock.towel)
         if step.wipe:
-            yield index, Transition("wipe", clock.wipe, part.region, part.side), clock.wipe
-        yield index, step, taken[index]
+            serve(index, "wipe", clock.wipe)
+        found.append((index, step, taken[index]))
         if step.check_in and clock.check_in:
-            yield index, Transition("check_in", clock.check_in, part.region, part.side), clock.check_in
+            serve(index, "check_in", clock.check_in)
+    return found, oiled
 
 
 def part_seconds(part: Part, catalogue: Catalogue, tempo: Tempo = USUAL) -> int:
-    """Whole seconds of working `part`, oiling and asking included, getting there not."""
-    return sum(seconds for _, _, seconds in work_through(part, catalogue, tempo))
+    """Whole seconds of working `part` by itself, oiling and asking included, getting there not."""
+    return sum(seconds for _, _, seconds in work_through(part, catalogue, tempo)[0])
 
 
 def _transition_entry(
@@ -227,9 +246,16 @@ def _stroke_entry(
         passes=step.passes,
         support=step.support,
         asks=step.check_in and not catalogue.clock.check_in,
+        over=step.over,
         eases_over=()
         if step.zone
-        else tuple(place.name for place in catalogue.passed_lightly(region, step.depth)),
+        else tuple(
+            dict.fromkeys(
+                place.name
+                for id in (region, *step.over)
+                for place in catalogue.passed_lightly(id, step.depth)
+            )
+        ),
     )
 
 

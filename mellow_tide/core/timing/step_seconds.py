@@ -12,17 +12,18 @@ REFERENCE_HEIGHT_CM = 170
 
 
 class Ground(NamedTuple):
-    """Where a stroke works, the whole region if it has no zone, and how deep (1 to 5)."""
+    """Where a stroke works, the whole region if it has no zone, how deep (1 to 5), and over which further regions."""
 
     region: Region
     zone: str | None
     depth: int
+    over: tuple[Region, ...] = ()
 
 
 def pass_seconds(stroke: Stroke, ground: Ground, catalogue: Catalogue, tempo: Tempo) -> float:
     """Seconds of one pass of `stroke` on its ground.
 
-    A glide goes there and back along the region, at the speed of its depth (cm/s) times the stroke's own pace; one
+    A glide goes there and back along its regions, at the speed of its depth (cm/s) times the stroke's own pace; one
     without a zone is lighter over the fragile places in its way, and as fast there as that depth is. Lengths scale
     with the client's height over 170 cm. A breath is the client's own. All but a breath scales with the therapist's
     factor. Counts are common practice.
@@ -35,7 +36,11 @@ def pass_seconds(stroke: Stroke, ground: Ground, catalogue: Catalogue, tempo: Te
         return passing.seconds * factor
     length = glide_cm(ground.region, tempo)
     if passing.kind == "glide":
-        return 2 * _one_way(ground, catalogue, tempo) / passing.pace * factor
+        one_way = sum(
+            _one_way(ground._replace(region=region), catalogue, tempo)
+            for region in (ground.region, *ground.over)
+        )
+        return 2 * one_way / passing.pace * factor
     if passing.kind == "per_20cm":
         return passing.seconds * length / 20 * factor
     return passing.seconds * max(1, round(length / 10)) * factor
@@ -48,7 +53,7 @@ def glide_cm(region: Region, tempo: Tempo) -> float:
 
 def _one_way(ground: Ground, catalogue: Catalogue, tempo: Tempo) -> float:
     """Seconds of one way along the region, each stretch at the speed of its depth."""
-    region, zone, depth = ground
+    region, zone, depth, _ = ground
     speed = catalogue.clock.glide_cm_per_second
     seconds = glide_cm(region, tempo) / speed[depth]
     for place in () if zone else catalogue.passed_lightly(region.id, depth):
@@ -66,4 +71,5 @@ def step_seconds(step: Step, stroke: Stroke, region: Region, catalogue: Catalogu
     """Whole seconds of a step: its own if it names them, else those of its passes."""
     if step.seconds is not None:
         return step.seconds
-    return whole(step.passes * pass_seconds(stroke, Ground(region, step.zone, step.depth), catalogue, tempo))
+    ground = Ground(region, step.zone, step.depth, tuple(catalogue.regions[id] for id in step.over))
+    return whole(step.passes * pass_seconds(stroke, ground, catalogue, tempo))

@@ -15,6 +15,8 @@ def approach(scene: Scene, setup: Setup, catalogue: Catalogue) -> tuple[tuple[Sc
 
     The order is fixed: cover, rise, clean the hands, turn, walk, raise or lower the table, sit, uncover, announce. An
     oily or foot-soiled hand is cleaned before a region that asks for cleaner ones, and always once the feet are done.
+    One walks while the cover settles, and the table moves while one walks: the longer of the two counts. A limb is
+    announced when it is uncovered, anything else each time.
     """
     region = catalogue.regions[setup.region]
     done: list[SceneChange] = []
@@ -27,9 +29,22 @@ def approach(scene: Scene, setup: Setup, catalogue: Catalogue) -> tuple[tuple[Sc
     _sit(_now(scene, done), setup, region, catalogue, done)
     _uncover(_now(scene, done), setup, catalogue, done)
     now = _now(scene, done)
-    if setup.role == "work" and "announce" not in setup.skips:
+    opened = done and done[-1][0].kind == "open_window"
+    if (
+        setup.role == "work"
+        and "announce" not in setup.skips
+        and (opened or not _is_held(scene, setup, region, catalogue))
+    ):
         done.append((Transition("announce", catalogue.clock.announce, setup.region, setup.side), now))
     return tuple(done), _working(now, setup, region)
+
+
+def _is_held(scene: Scene, setup: Setup, region: Region, catalogue: Catalogue) -> bool:
+    """Whether the hands are on the limb already: its window is open, or that of the limb it goes with."""
+    if scene.window_side != setup.side or scene.position != setup.position:
+        return False
+    same = scene.window == setup.window and catalogue.windows[setup.window].per_side
+    return same or scene.window in region.keeps_open
 
 
 def _now(scene: Scene, done: list[SceneChange]) -> Scene:
@@ -109,13 +124,18 @@ def _turned(scene: Scene, setup: Setup) -> Scene:
 def _walk(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
     there = places(region, setup.side)
     if scene.place not in there:
-        done.append((Transition("walk", c.clock.walk, there[0]), scene._replace(place=there[0])))
+        # What happens between covering and walking is done standing still.
+        covering = done[-1][0] if done and done[-1][0].kind == "close_window" else None
+        seconds = max(0, c.clock.walk - (covering.seconds if covering else 0))
+        done.append((Transition("walk", seconds, there[0]), scene._replace(place=there[0])))
 
 
 def _raise(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
     wanted = wanted_height(setup, region, c)
     if wanted is not None and wanted != scene.height:
-        done.append((Transition("height", c.clock.height, wanted), scene._replace(height=wanted)))
+        walking = bool(done) and done[-1][0].kind == "walk"
+        seconds = max(0, c.clock.height - c.clock.walk) if walking else c.clock.height
+        done.append((Transition("height", seconds, wanted), scene._replace(height=wanted)))
 
 
 def _sit(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:

@@ -122,7 +122,7 @@ def _strokes(choices: list[Choice], strokes: Mapping[str, Stroke]) -> dict[str, 
                 "planned": _planned_at(reached[id], stroke),
                 "zones": {**stroke.zones, **reached[id]},
                 "passing": _passing(choices, id, stroke.passing),
-                "routine": stroke.routine and id not in spares,
+                "use": "wish" if id in spares else stroke.use,
             }
         )
         for id, stroke in strokes.items()

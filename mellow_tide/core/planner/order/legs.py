@@ -47,11 +47,22 @@ def list_legs(
 def list_silent_legs(
     regions: tuple[str, ...], position: str, clothed: bool, catalogue: Catalogue
 ) -> tuple[Leg, ...]:
-    """The legs of one row without their announcements, which cost the same in any order."""
+    """The legs of one row without the announcements that cost the same in any order."""
     return tuple(
-        tuple(replace(set_up, skips=("announce",)) for set_up in leg)
+        tuple(_silent(setup, position, catalogue) for setup in leg)
         for leg in list_legs(regions, position, clothed, catalogue)
     )
+
+
+def _silent(setup: Setup, position: str, catalogue: Catalogue) -> Setup:
+    always = is_always_announced(setup.region, position, catalogue)
+    return replace(setup, skips=("announce",)) if always else setup
+
+
+def is_always_announced(id: str, position: str, catalogue: Catalogue) -> bool:
+    """Whether a region is announced wherever it comes; a limb is only when it is uncovered."""
+    region = catalogue.regions[id]
+    return not (region.keeps_open or catalogue.windows[region.window_in(position)].per_side)
 
 
 def _together(ids: list[str], position: str, catalogue: Catalogue) -> Iterator[list[str]]:

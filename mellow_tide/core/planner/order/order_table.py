@@ -22,7 +22,7 @@ from mellow_tide.core.planner.order.block_table import (
     Seconds,
     make_block_tables,
 )
-from mellow_tide.core.planner.order.legs import set_up_ritual
+from mellow_tide.core.planner.order.legs import is_always_announced, set_up_ritual
 from mellow_tide.core.planner.order.walk import Walk
 from mellow_tide.core.planner.order.way import Home, SchoolWay, homes, sides_in
 from mellow_tide.core.planner.strokes.repertoire import medium_of
@@ -37,7 +37,8 @@ class OrderTable:
     """`joint[i]` are the least seconds for the set of classes whose bits make `i`, announcements left out.
 
     To them are added `BLOCK` for each block that is used, so that the client is turned as seldom as can be.
-    `bits[id]` are the bits a region sets, for each of its homes; `announced[id]` the seconds of announcing it.
+    `bits[id]` are the bits a region sets, for each of its homes; `announced[id]` the seconds of announcing
+    it, where that costs the same in any order.
     """
 
     joint: Seconds
@@ -93,7 +94,12 @@ class _Builder:
         known = self._homes
         announced = {}
         for id, options in known.items():
-            sides = sum(len(sides_in(id, self._blocks[b].position, catalogue)) for b in options[0])
+            positions = [self._blocks[b].position for b in options[0]]
+            sides = sum(
+                len(sides_in(id, position, catalogue))
+                for position in positions
+                if is_always_announced(id, position, catalogue)
+            )
             announced[id] = catalogue.clock.announce * sides
         bits = {id: tuple(self._bits(id, home) for home in options) for id, options in known.items()}
         return OrderTable(self._joint(), bits, announced)

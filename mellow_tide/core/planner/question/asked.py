@@ -12,7 +12,7 @@ from mellow_tide.core.catalogue.house.in_house import in_session
 from mellow_tide.core.catalogue.records import Stroke
 from mellow_tide.core.catalogue.rules import Kind
 from mellow_tide.core.flow.brief import Brief, ClientFacts, check_brief, wished_depth
-from mellow_tide.core.planner.question.rests import bearable_rituals
+from mellow_tide.core.planner.question.rests import bearable_rituals, open_for
 from mellow_tide.core.planner.strokes.repertoire import Touch
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import hands_on_seconds
@@ -43,7 +43,7 @@ class Asked:
     def of(cls, brief: Brief, setting: Setting) -> Self:
         """What is asked. Raises `UnknownReference` or `BadBrief` for a brief that cannot be read."""
         check_brief(brief, setting.catalogue)
-        here = in_session(brief.kind, brief.surface, setting.catalogue)
+        here = open_for(brief.booked_minutes, in_session(brief.kind, brief.surface, setting.catalogue))
         sides = _one_sided(setting.restrictions, here)
         covered = tuple(c.region for c in here.consents.values() if c.id in setting.client.through_cloth)
         spared = _spared(sides, covered, here) if sides or covered else here

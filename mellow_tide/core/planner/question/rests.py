@@ -86,6 +86,19 @@ def may_rest(region: str, restrictions: Restrictions) -> bool:
 
 
 @lru_cache(maxsize=256)
+def open_for(booked_minutes: int, catalogue: Catalogue) -> Catalogue:
+    """The catalogue with the openings that a session of so many booked minutes has."""
+    longer = {
+        id: opening.model_copy(update={"strokes": (*opening.strokes, *opening.longer)})
+        for id, opening in catalogue.openings.items()
+        if opening.longer and booked_minutes >= opening.longer_from
+    }
+    if not longer:
+        return catalogue
+    return catalogue.changed(("opened", tuple(longer)), openings={**catalogue.openings, **longer})
+
+
+@lru_cache(maxsize=256)
 def _with_rests(openings: Rests, closings: Rests, catalogue: Catalogue) -> Catalogue:
     """The catalogue with these rituals. The same ones give the very same value."""
 
