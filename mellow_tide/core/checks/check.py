@@ -13,11 +13,13 @@ from mellow_tide.core.catalogue.rules import Consent, Kind
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.flow.flow import Flow, Part, Step
+from mellow_tide.core.flow.passages import split_into_passages
 from mellow_tide.core.hands.load import HandLoad, measure_hand_load
 from mellow_tide.core.phrases.book import Sentence
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import RunSheet
 from mellow_tide.core.timing.tempo import OwnPace
+from mellow_tide.core.timing.worked import counted_seconds_in
 
 Severity = Literal["refuse", "caution", "advice"]
 """`refuse`: do not work so. `caution`: mend it, or know why not. `advice`: most would do otherwise."""
@@ -89,6 +91,14 @@ class Case:
         return seconds
 
     @cached_property
+    def _counted(self) -> dict[str, float]:
+        return counted_seconds_in(self.sheet, self.flow, self.catalogue)
+
+    def counted(self, part: Part) -> int:
+        """Whole seconds that count for the region of a part that is work, long strokes by length of glide."""
+        return round(self._counted[part.id])
+
+    @cached_property
     def unanswered(self) -> tuple[Consent, ...]:
         """The consents to which the client has given no answer."""
         answered = self.client.consents | self.client.through_cloth | self.client.declined
@@ -115,6 +125,23 @@ class Case:
     def worked(self) -> Iterator[Part]:
         """The parts that are work, in order."""
         return (part for part in self.flow.parts if part.role == "work")
+
+    @cached_property
+    def passages(self) -> tuple[tuple[int, ...], ...]:
+        """The places of the parts, passage by passage."""
+        return split_into_passages([part.setup for part in self.flow.parts], self.catalogue)
+
+    def passage_of(self, at: int) -> tuple[int, ...]:
+        """The places of the parts of the passage to which the part at a place belongs."""
+        return next(places for places in self.passages if at in places)
+
+    def earlier_in_passage(self, at: int) -> list[Step]:
+        """The steps of the parts before, in the passage of the part at a place."""
+        return [x for place in self.passage_of(at) if place < at for x in self.flow.parts[place].steps]
+
+    def later_in_passage(self, at: int) -> list[Step]:
+        """The steps of the parts after, in the passage of the part at a place."""
+        return [x for place in self.passage_of(at) if place > at for x in self.flow.parts[place].steps]
 
     def region(self, part: Part) -> Region:
         """The region of a part."""

@@ -7,12 +7,14 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.checks.check import Finding, make_case
 from mellow_tide.core.checks.engine import run_checks
 from mellow_tide.core.checks.rules.sides_differ import TOLERATED as EVEN
+from mellow_tide.core.evaluation.worked_passages import WorkedPassage, find_passages
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import THUMB_BUDGET, HandLoad
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.supplies.packing import Supplies, count_supplies
 from mellow_tide.core.timing.exposure import Exposure, find_exposures
 from mellow_tide.core.timing.run_sheet import TOLERATED, RunSheet
+from mellow_tide.core.timing.scene import TransitionKind
 
 
 class Balance(Record):
@@ -22,6 +24,19 @@ class Balance(Record):
     right: int
     middle: int
     between: int
+
+
+class BetweenStrokes(Record):
+    """Where the seconds between strokes go; whole seconds.
+
+    `moving` is walking, the stool, the table's height and resting the hands; `cleaning` washing, wiping and towels.
+    """
+
+    covering: int
+    turning: int
+    oiling: int
+    cleaning: int
+    moving: int
 
 
 class VerdictLimits(Record):
@@ -57,9 +72,11 @@ class Evaluation(Record):
     restrictions: Restrictions
     findings: tuple[Finding, ...]
     balance: Balance
+    between: BetweenStrokes
     hands: HandLoad
     supplies: Supplies
     exposures: tuple[Exposure, ...]
+    passages: tuple[WorkedPassage, ...]
     verdicts: Verdicts
     limits: VerdictLimits
     first_touch_seconds: int
@@ -81,9 +98,11 @@ def evaluate(
         restrictions=case.restrictions,
         findings=found,
         balance=balance,
+        between=_between(sheet),
         hands=case.load,
         supplies=count_supplies(flow, sheet, case.catalogue, case.client, bool(case.restrictions.raise_head)),
         exposures=find_exposures(sheet, case.catalogue),
+        passages=find_passages(case),
         verdicts=_judge(sheet, balance, found, case.load),
         limits=VerdictLimits(),
         first_touch_seconds=60 * case.kind.minutes_before(flow.brief.first_visit),
@@ -111,3 +130,21 @@ def _balance(sheet: RunSheet) -> Balance:
         side = entry.side if entry.side in ("left", "right") else "middle"
         seconds[side if entry.kind == "stroke" else "between"] += entry.seconds
     return Balance(**seconds)
+
+
+SPENT: dict[str, tuple[TransitionKind, ...]] = {
+    "covering": ("close_window", "open_window"),
+    "turning": ("turn", "sit_back", "bolster"),
+    "oiling": ("oil",),
+    "cleaning": ("wash", "wipe", "towel"),
+}
+"""What the transitions are for; all others are moving."""
+
+
+def _between(sheet: RunSheet) -> BetweenStrokes:
+    purpose = {kind: name for name, kinds in SPENT.items() for kind in kinds}
+    seconds = dict.fromkeys((*SPENT, "moving"), 0)
+    for entry in sheet.entries:
+        if entry.kind != "stroke":
+            seconds[purpose.get(entry.kind, "moving")] += entry.seconds
+    return BetweenStrokes(**seconds)

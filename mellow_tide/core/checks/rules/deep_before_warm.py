@@ -9,12 +9,16 @@ from mellow_tide.core.phrases.book import say
 
 STRONG = 4
 UNITS = 2
+WARMING = ("dry", "warm", "knead")
 
 
 def check(case: Case) -> Iterator[Found]:
     """Steps at depth 4 or 5 with fewer than two dry, warming or kneading steps up to depth 3 before them."""
-    for s in case.worked():
-        warmed = 0
+    for at, s in enumerate(case.flow.parts):
+        if s.role != "work":
+            continue
+        # A long stroke warms all that it runs over; a limb that is warm by half is not cold.
+        warmed = sum(x.slot in WARMING and x.depth < STRONG for x in case.earlier_in_passage(at))
         for i, x in enumerate(s.steps):
             if x.depth >= STRONG and warmed < UNITS:
                 what = say(
@@ -24,7 +28,7 @@ def check(case: Case) -> Iterator[Found]:
                     place=case.place(s),
                 )
                 yield Found(what, s, i, work_at(case, s, i, STRONG - 1))
-            elif x.slot in ("dry", "warm", "knead"):
+            elif x.slot in WARMING:
                 warmed += 1
 
 

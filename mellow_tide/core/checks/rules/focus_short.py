@@ -30,12 +30,12 @@ def check(case: Case) -> Iterator[Found]:
         if not own:
             yield Found(say("findings.focus_missing", many=region.plural, region=region.whole))
             continue
-        seconds = sum(case.seconds(s) for s in own)
-        full = all(case.seconds(s) >= case.bounds(s)[1] - TOLERATED for s in own)
-        bare = all(case.seconds(s) <= case.bounds(s)[0] + TOLERATED for s in others)
+        seconds = sum(case.counted(s) for s in own)
+        full = all(case.counted(s) >= case.bounds(s)[1] - TOLERATED for s in own)
+        bare = all(case.counted(s) <= case.bounds(s)[0] + TOLERATED for s in others)
         if full or bare or wanted in sheeted:
             continue
-        neutral = _size(case, own) * sum(case.seconds(s) for s in others) / _size(case, others)
+        neutral = _size(case, own) * sum(case.counted(s) for s in others) / _size(case, others)
         if seconds < neutral - TOLERATED * len(own):
             yield Found(say("findings.focus_short", region=region.whole, seconds=seconds), own[0])
 

@@ -7,18 +7,21 @@ from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import ARC, back_with, flow, part, step
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.hands.load import find_easier_tool
+from mellow_tide.core.hands.load import THUMBS, find_easier_tool
 from mellow_tide.core.phrases.book import say
 
 STRONG = 4
+THUMBS_WISHED = 0.1
+"""The share of stroke time that thumbs may have (common practice: 4 to 10 %)."""
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Steps at depth 4 or 5 for which the stroke allows an easier tool."""
+    """Steps at depth 4 or 5 for which the stroke allows an easier tool; a few minutes of thumbs are no such thing."""
+    spared = THUMBS if case.load.thumb_share <= THUMBS_WISHED else frozenset()
     for s in case.worked():
         for i, x in enumerate(s.steps):
             tool = find_easier_tool(case.stroke(x), x.tool, case.catalogue) if x.depth >= STRONG else None
-            if tool is None:
+            if tool is None or x.tool in spared:
                 continue
             names = case.catalogue.tools
             edits = (ChangeStep(part_id=s.id, step=i, tool=tool),)

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from mellow_tide.core.checks.check import Case, Check, Found
 from mellow_tide.core.checks.examples import ExampleStrokes, both, flow, part
+from mellow_tide.core.flow.flow import Part
 from mellow_tide.core.phrases.book import say
 
 TOLERATED = 10
@@ -11,18 +12,35 @@ TOLERATED = 10
 
 
 def check(case: Case) -> Iterator[Found]:
-    """Parts outside the least and most seconds of their region, side by side, in a session with minutes to meet."""
+    """Passages outside their least and most seconds, side by side, in a session with minutes to meet.
+
+    Regions that share a passage share its least and their most.
+    """
     if case.kind.open_ended:
         return
-    for s in case.worked():
-        seconds, (least, most) = case.seconds(s), case.bounds(s)
-        if seconds < least - TOLERATED:
-            yield Found(say("findings.too_short", seconds=seconds, place=case.place(s), least=least), s)
-        elif seconds > most + TOLERATED:
+    for places in case.passages:
+        parts = [case.flow.parts[at] for at in places if case.flow.parts[at].role == "work"]
+        if not parts:
+            continue
+        first, seconds = parts[0], sum(case.counted(s) for s in parts)
+        least, most = _bounds(case, parts)
+        tolerated = TOLERATED * len(parts)
+        if seconds < least - tolerated:
             yield Found(
-                say("findings.too_long", seconds=seconds, place=case.place(s), most=most),
-                s,
+                say("findings.too_short", seconds=seconds, place=case.place(first), least=least), first
             )
+        elif seconds > most + tolerated:
+            yield Found(say("findings.too_long", seconds=seconds, place=case.place(first), most=most), first)
+
+
+def _bounds(case: Case, parts: list[Part]) -> tuple[int, int]:
+    """Least and most seconds of a passage: of one region its own, of several at least what the passage needs."""
+    least, most = (sum(bounds) for bounds in zip(*(case.bounds(s) for s in parts), strict=True))
+    regions = {s.region for s in parts}
+    if len(regions) == 1:
+        return least, most
+    of_it = next(p for p in case.catalogue.passages.values() if regions <= set(p.regions))
+    return min(of_it.least_seconds, least), most
 
 
 FOOT: ExampleStrokes = (

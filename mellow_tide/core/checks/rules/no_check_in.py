@@ -16,11 +16,17 @@ FACE_HIDDEN = ("prone", "seated_leaning")
 def check(case: Case) -> Iterator[Found]:
     """Parts in which a client whose face is hidden is worked firmly, and not asked there or under that cover."""
     asked: dict[AskedAt, int] = {}
-    for s in case.worked():
+    for at, s in enumerate(case.flow.parts):
+        if s.role != "work":
+            continue
         firm = next((i for i, x in enumerate(s.steps) if x.depth >= FIRM), None)
         before = asked.get(where_asked(s), 0)
         asked[where_asked(s)] = max(before, *(x.depth for x in s.steps if x.check_in), 0)
-        if s.position not in FACE_HIDDEN or firm is None or any(x.check_in for x in s.steps[firm:]):
+        if (
+            s.position not in FACE_HIDDEN
+            or firm is None
+            or any(x.check_in for x in (*s.steps[firm:], *case.later_in_passage(at)))
+        ):
             continue
         if s.steps[firm].depth <= before:
             continue

@@ -11,8 +11,12 @@ from mellow_tide.core.phrases.book import say
 
 def check(case: Case) -> Iterator[Found]:
     """Parts whose last step is no settling, or is deeper than the step before it."""
-    for s in case.worked():
+    for at, s in enumerate(case.flow.parts):
+        if s.role != "work":
+            continue
         last = len(s.steps) - 1
+        if any(x.slot == "settle" and s.region in x.over for x in case.later_in_passage(at)):
+            continue
         if s.steps[last].slot != "settle":
             yield Found(say("findings.no_settle", place=case.place(s)), s, last, _settled(case, s))
         elif last and s.steps[last].depth > s.steps[last - 1].depth:

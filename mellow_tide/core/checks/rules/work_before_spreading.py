@@ -12,8 +12,10 @@ from mellow_tide.core.timing.oiling import wants_oil
 
 def check(case: Case) -> Iterator[Found]:
     """The first step that needs oil, where no spreading comes before it."""
-    for s in case.worked():
-        if s.medium != "lubricated":
+    for at, s in enumerate(case.flow.parts):
+        if s.role != "work" or s.medium != "lubricated":
+            continue
+        if any(x.slot == "spread" and s.region in x.over for x in case.earlier_in_passage(at)):
             continue
         needs = next((i for i, x in enumerate(s.steps) if wants_oil(case.stroke(x), x.slot)), None)
         if needs is None or s.steps[needs].slot == "spread":
