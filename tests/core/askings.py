@@ -27,7 +27,7 @@ from tests.settings import CATALOGUE, setting
 # Conditions that name a clinician first are findings of their own, whatever is planned.
 BEARABLE = sorted(id for id, condition in CATALOGUE.conditions.items() if condition.level == "adapt")
 CONSENTS = sorted(CATALOGUE.consents)
-STROKES = sorted(id for id, stroke in CATALOGUE.strokes.items() if stroke.routine)
+STROKES = sorted(id for id, stroke in CATALOGUE.strokes.items() if stroke.use != "wish")
 HOUSE_RULES = (
     "table_height",
     "stool",

@@ -130,7 +130,7 @@ def focus() -> Flow:
 
 
 def side_lying() -> Flow:
-    brief = Brief(kind="side_lying", school="side_by_side", booked_minutes=62)
+    brief = Brief(kind="side_lying", school="side_by_side", booked_minutes=61)
     upper = {"side_left": "right", "side_right": "left"}
     parts = [
         part(region, side, position, OILED)  # type: ignore[arg-type]

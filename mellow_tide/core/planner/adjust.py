@@ -21,12 +21,14 @@ from mellow_tide.core.planner.plan import Plan, make_plan, plan
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import PlanQuestion
 from mellow_tide.core.planner.strokes.fill import fill_flow
+from mellow_tide.core.planner.strokes.present import find_joined
 from mellow_tide.core.planner.strokes.refit import NEAR
 from mellow_tide.core.planner.strokes.repertoire import medium_of
 from mellow_tide.core.planner.strokes.rests import drop_rests, keep_rests
 from mellow_tide.core.planner.strokes.rituals import stretch_close
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import lay_out, part_seconds
+from mellow_tide.core.timing.worked import region_seconds_in
 
 Hold = Literal["all", "by_hand"]
 """What is held where it is: all of the present plan, or only what was set by hand."""
@@ -70,14 +72,18 @@ def adjust(
         order, chosen = keep_own_order(flow, chosen, asked)
     else:
         order = find_cheapest_order(frozenset(chosen.choice.regions), chosen.question.way, asked.catalogue)
-    steps = {id: steps for id, (_, steps) in there.items() if hold == "all" or id in present.by_hand}
+    steps = {id: steps for id, (_, steps) in there.items()}
+    if hold == "by_hand":
+        joined = find_joined(steps, present.by_hand)
+        steps = {id: here for id, here in steps.items() if id in joined}
     made = fill_flow(asked, chosen.question, order, chosen.minutes, steps)
     if resting:
         made = keep_rests(made, present.flow)
         made = stretch_close(
             made, -lay_out(made, asked.catalogue, asked.tempo).over, asked.catalogue, asked.tempo
         )
-    by_hand = tuple(id for id in present.by_hand if _present(made, asked).get(id) == there.get(id))
+    now = _present(made, asked)
+    by_hand = tuple(id for id in present.by_hand if id in now and worked_alike(now[id][1], there[id][1]))
     return make_plan(asked, chosen, made).model_copy(update={"by_hand": by_hand, "order_by_hand": own})
 
 
@@ -94,12 +100,12 @@ No steps where they are for skin and it is now worked through cloth, or the othe
 
 def _present(flow: Flow, asked: Asked) -> PresentRegions:
     found: PresentRegions = {}
+    taken = region_seconds_in(lay_out(flow, asked.catalogue, asked.tempo), flow, asked.catalogue)
     for part in flow.parts:
         if part.role == "work" and part.region not in found:
             now = medium_of(part.region, asked.kind.clothed, asked.catalogue)
             same = (part.medium == "clothed") == (now == "clothed")
-            seconds = part_seconds(part, asked.catalogue, asked.tempo)
-            found[part.region] = seconds, part.steps if same else ()
+            found[part.region] = round(taken[part.region]), part.steps if same else ()
         elif part.role == "work" and worked_alike(found[part.region][1], part.steps):
             # What is asked on either side may be asked; where it is settled anew.
             seconds, steps = found[part.region]

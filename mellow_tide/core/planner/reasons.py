@@ -16,7 +16,8 @@ from mellow_tide.core.planner.order.way import homes, sides_in
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import CLOSE, PlanQuestion, pose_question
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.timing.run_sheet import part_seconds
+from mellow_tide.core.timing.run_sheet import lay_out, part_seconds
+from mellow_tide.core.timing.worked import region_seconds_in
 
 MINUTE = 60
 
@@ -68,11 +69,8 @@ def explain_flow(
     if asked.kind.open_ended:
         return Reasons(regions=(), order=None)
     question = pose_question(asked)
-    now = {
-        part.region: part_seconds(part, asked.catalogue, asked.tempo)
-        for part in flow.parts
-        if part.role == "work" and part.region in question.shares
-    }
+    taken = region_seconds_in(lay_out(flow, asked.catalogue, asked.tempo), flow, asked.catalogue)
+    now = {id: round(seconds) for id, seconds in taken.items() if id in question.shares}
     close = part_seconds(flow.parts[-1], asked.catalogue, asked.tempo)
     found = tuple(_region(id, now, close, question, asked) for id in now)
     return Reasons(regions=found, order=_order(flow, frozenset(now), question, asked))

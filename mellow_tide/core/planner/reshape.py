@@ -6,24 +6,30 @@ from pydantic import Field
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.flow import Flow, Part
+from mellow_tide.core.flow.passages import split_into_passages
 from mellow_tide.core.planner.adjust import adjust
 from mellow_tide.core.planner.choice.choice import Deadline, no_deadline
 from mellow_tide.core.planner.plan import Plan, mark_by_hand
 from mellow_tide.core.planner.question.asked import Asked
-from mellow_tide.core.planner.strokes.refit import nearest_to
+from mellow_tide.core.planner.strokes.refit import stretch
 from mellow_tide.core.planner.strokes.rituals import stretch_close
 from mellow_tide.core.planner.strokes.site import find_site
 from mellow_tide.core.refusal import BadFlow, DoesNotFit, FieldProblem
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import TOLERATED, lay_out
+from mellow_tide.core.timing.worked import part_seconds_in
 
 
 class Pull(Record):
-    """A part of a flow by its id, and the seconds it is to take; `alone`: without the other side of its region."""
+    """A part of a flow by its id, and the seconds it is to take; `alone`: without the other side of its region.
+
+    `passage`: the seconds are those of all that is worked as one with it, each part its share of them.
+    """
 
     part_id: Annotated[str, Field(max_length=80)]
-    seconds: Annotated[int, Field(ge=15, le=1800)]
+    seconds: Annotated[int, Field(ge=15, le=3600)]
     alone: bool = False
+    passage: bool = False
 
 
 def reshape_part(
@@ -43,10 +49,18 @@ def reshape_part(
     part = next((s for s in present.flow.parts if s.id == pull.part_id and s.role == "work"), None)
     if part is None:
         raise BadFlow(FieldProblem("part_id", "no_part_to_reshape", id=pull.part_id))
-    place = find_site(part.region, part.position, asked.touch(part.region), asked.catalogue, asked.tempo)
-    steps = nearest_to(place, part.steps, pull.seconds)
+    now = part_seconds_in(lay_out(present.flow, asked.catalogue, asked.tempo))
+    pulled = _pulled(present.flow, part, pull, asked)
+    whole = sum(now[one.id] for one in pulled)
+    steps = {}
+    for one in pulled:
+        place = find_site(one.region, one.position, asked.touch(one.region), asked.catalogue, asked.tempo)
+        more = round((pull.seconds - whole) * now[one.id] / whole)
+        steps[one.id] = stretch(place, one.steps, more)
     changed = tuple(
-        s.model_copy(update={"steps": steps}) if _follows(s, part, pull.alone) else s
+        s.model_copy(update={"steps": next(steps[one.id] for one in pulled if _follows(s, one, pull.alone))})
+        if any(_follows(s, one, pull.alone) for one in pulled)
+        else s
         for s in present.flow.parts
     )
     flow = present.flow.model_copy(update={"parts": changed})
@@ -60,6 +74,16 @@ def reshape_part(
     ):
         return made
     return _shared_out(made, flow, setting, deadline)
+
+
+def _pulled(flow: Flow, part: Part, pull: Pull, asked: Asked) -> list[Part]:
+    """The parts that share the pulled seconds."""
+    if not pull.passage:
+        return [part]
+    setups = [other.setup for other in flow.parts]
+    at = flow.parts.index(part)
+    places = next(places for places in split_into_passages(setups, asked.catalogue) if at in places)
+    return [flow.parts[place] for place in places]
 
 
 def _follows(other: Part, part: Part, alone: bool) -> bool:

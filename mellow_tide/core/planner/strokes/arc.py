@@ -98,7 +98,7 @@ def after(before: StrokesWorked, region_id: str, touch: Touch, catalogue: Catalo
 @lru_cache(maxsize=256)
 def _varied(region_id: str, catalogue: Catalogue) -> tuple[frozenset[str], frozenset[str]]:
     """The strokes that a region could vary, and the tools that could tire in it."""
-    here = [s for s in catalogue.planned_strokes.values() if s.routine and region_id in s.regions]
+    here = [s for s in catalogue.planned_strokes.values() if s.use != "wish" and region_id in s.regions]
     strokes = frozenset(s.id for s in here if any(slot in s.slots for slot in VARIED))
     return strokes, frozenset(tool for s in here if s.depth[1] >= STRONG for tool in s.tools)
 

@@ -1,33 +1,31 @@
 """From an order and minutes to a flow: strokes along the arc of every part, and a close that makes up the rest."""
 
+from collections import Counter
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 
 from mellow_tide.core.flow.flow import Flow, Part, Setup, Step
 from mellow_tide.core.phrases.book import say
 from mellow_tide.core.planner.order.order import Order
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import PlanQuestion
-from mellow_tide.core.planner.strokes.arc import StrokesWorked, after, fit_arc, worked_as
+from mellow_tide.core.planner.strokes.arc import StrokesWorked, after, worked_as
+from mellow_tide.core.planner.strokes.compose import as_filled, compose
+from mellow_tide.core.planner.strokes.present import PresentSteps, find_joined
 from mellow_tide.core.planner.strokes.questions import settle_questions
-from mellow_tide.core.planner.strokes.refit import NEAR, refit
+from mellow_tide.core.planner.strokes.refit import refit_span
 from mellow_tide.core.planner.strokes.rituals import make_ritual_steps, stretch_close
 from mellow_tide.core.planner.strokes.site import Site, find_site
-from mellow_tide.core.timing.run_sheet import TOLERATED, part_seconds
+from mellow_tide.core.planner.strokes.span import Span, SpanArc
+from mellow_tide.core.planner.strokes.spans import SpanPlace, list_spans
+from mellow_tide.core.planner.strokes.thumbs import give_thumbs
+from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.step_seconds import step_seconds
+
+LONG_ENOUGH = 45
+"""Booked minutes from which a session has some thumb work."""
 
 MAKES_GOOD = 5
 """Seconds per side by which a part may make good what those before it missed."""
-
-PresentSteps = Mapping[str, tuple[Step, ...]]
-"""The steps that regions have now."""
-
-
-@dataclass(frozen=True)
-class Filled:
-    """The steps of each region, to be mirrored, and the whole seconds of all their parts together."""
-
-    steps: dict[str, tuple[Step, ...]]
-    seconds: int
 
 
 def fill_flow(
@@ -37,53 +35,113 @@ def fill_flow(
 
     A region that is there already keeps its strokes as far as the minutes and the client's health let it.
     """
-    work = _work(asked, question, order.setups, minutes, present)
-    parts = [_part(setup, work.steps, asked) for setup in order.setups]
-    taken = order.seconds + work.seconds + part_seconds(parts[-1], asked.catalogue, asked.tempo)
+    steps = _Filling(asked, question, order.setups, minutes, present).steps()
+    parts = [_part(setup, steps, asked) for setup in order.setups]
     flow = Flow(brief=asked.brief, parts=tuple(parts))
-    flow = stretch_close(flow, question.hands_on - taken, asked.catalogue, asked.tempo)
+    over = lay_out(flow, asked.catalogue, asked.tempo).seconds - question.hands_on
+    flow = stretch_close(flow, -over, asked.catalogue, asked.tempo)
     return settle_questions(flow, asked.catalogue, asked.tempo)
 
 
-def _work(
-    asked: Asked,
-    question: PlanQuestion,
-    setups: Sequence[Setup],
-    minutes: Mapping[str, int],
-    present: PresentSteps,
-) -> Filled:
-    """Fill region by region: what one misses the next makes good, and what one strained rests in the next."""
-    steps: dict[str, tuple[Step, ...]] = {}
-    owed, taken = 0.0, 0
-    before: StrokesWorked = ()
-    for setup in setups:
-        if setup.role != "work" or setup.region in steps:
-            continue
-        share = question.shares[setup.region]
-        count = share.count
-        owes = max(-MAKES_GOOD, min(MAKES_GOOD, round(owed / count)))
-        target = int(min(share.most, minutes[setup.region] + owes))
-        touch = after(before, setup.region, asked.touch(setup.region), asked.catalogue)
-        place = find_site(setup.region, setup.position, touch, asked.catalogue, asked.tempo)
-        here = present.get(setup.region)
-        found = refit(place, here, target, minutes[setup.region]) if here else None
-        # What keeps its strokes may miss its seconds, as long as it can still be made good.
-        if found is None or abs(owed + count * (minutes[setup.region] - found[1])) > TOLERATED:
-            found = _fresh(place, target)
-        steps[setup.region], seconds = found
-        before = worked_as(steps[setup.region])
-        owed += count * (minutes[setup.region] - seconds)
-        taken += count * seconds
-    return Filled(steps, taken)
+class _Filling:
+    """Fills span by span: what one misses the next makes good, and what one strained rests in the next."""
 
+    def __init__(
+        self,
+        asked: Asked,
+        question: PlanQuestion,
+        setups: Sequence[Setup],
+        minutes: Mapping[str, int],
+        present: PresentSteps,
+    ) -> None:
+        self._asked, self._question, self._setups = asked, question, setups
+        self._minutes, self._present = minutes, present
+        self._steps: dict[str, tuple[Step, ...]] = {}
+        self._used: Counter[str] = Counter()
+        self._owed = 0.0
+        self._before: StrokesWorked = ()
+        self._fresh: list[str] = []
 
-def _fresh(place: Site, target: int) -> tuple[tuple[Step, ...], int]:
-    """New steps at `place` that take `target` whole seconds, and what they take."""
-    arc = fit_arc(place, target)
-    if abs(arc.seconds - target) > NEAR and place.touch.varied:
-        place = find_site(place.region.id, place.position, place.touch.plain, place.catalogue, place.tempo)
-        arc = fit_arc(place, target)
-    return arc.steps, arc.seconds
+    def steps(self) -> dict[str, tuple[Step, ...]]:
+        """By region, the steps of each of its sides."""
+        oiled: int | None = None
+        for place in list_spans(self._setups, self._site, self._asked.catalogue):
+            for one in place.one_by_one() if self._were_apart(place) else (place,):
+                oiled = self._fill(one, oiled if one.goes_on else None)
+        return self._with_thumbs()
+
+    def _were_apart(self, place: SpanPlace) -> bool:
+        """Whether the regions of a span are there already, each with an arc of its own."""
+        return all(id in self._present and find_joined(self._present, (id,)) == {id} for id in place.regions)
+
+    def _stays(self, span: Span) -> bool:
+        """Whether a span is there already with the same regions."""
+        return all(self._present.get(id) for id in span.regions) and all(
+            find_joined(self._present, (id,)) == set(span.regions) for id in span.regions
+        )
+
+    def _with_thumbs(self) -> dict[str, tuple[Step, ...]]:
+        """The steps, with thumbs where a session long enough on oiled skin can use them."""
+        asked = self._asked
+        if asked.kind.clothed or asked.brief.booked_minutes < LONG_ENOUGH:
+            return self._steps
+        catalogue = asked.catalogue
+        sides = Counter(setup.region for setup in self._setups if setup.role == "work")
+        taken = {
+            (id, i): sides[id]
+            * step_seconds(
+                step, catalogue.strokes[step.stroke], catalogue.regions[id], catalogue, asked.tempo
+            )
+            for id, steps in self._steps.items()
+            for i, step in enumerate(steps)
+        }
+        touches = {id: asked.touch(id) for id in self._steps}
+        return give_thumbs(self._steps, taken, self._fresh, touches, catalogue)
+
+    def _site(self, region: str, position: str) -> Site:
+        return find_site(
+            region, position, self._asked.touch(region), self._asked.catalogue, self._asked.tempo
+        )
+
+    def _fill(self, place: SpanPlace, oiled: int | None) -> int | None:
+        """Give the regions of a span their steps; says how old the oil is then."""
+        sites = []
+        for id in place.regions:
+            touch = after(self._before, id, self._asked.touch(id), self._asked.catalogue)
+            sites.append(find_site(id, place.position, touch, self._asked.catalogue, self._asked.tempo))
+        span = Span(tuple(sites), place.sides)
+        sides = sum(place.sides) * place.times
+        owes = max(-MAKES_GOOD, min(MAKES_GOOD, round(self._owed / sides)))
+        wanted = [self._minutes[id] for id in place.regions]
+        targets = [
+            int(min(self._question.shares[id].most, seconds + owes))
+            for id, seconds in zip(place.regions, wanted, strict=True)
+        ]
+        arc = self._arc(span, targets, wanted, oiled)
+        self._steps.update(arc.steps)
+        asked_for = sum(t * n for t, n in zip(wanted, place.sides, strict=True))
+        self._owed += place.times * (asked_for - arc.seconds)
+        for id in place.regions:
+            self._used.update({step.stroke for step in arc.steps[id]})
+        self._before = worked_as(step for id in place.regions for step in arc.steps[id])
+        return arc.oiled_after
+
+    def _arc(self, span: Span, targets: Sequence[int], wanted: Sequence[int], oiled: int | None) -> SpanArc:
+        if self._stays(span):
+            here = [self._present[id] for id in span.regions]
+            kept = refit_span(span, here, targets, wanted, oiled)
+            # What keeps its strokes may miss its seconds, as long as it can still be made good.
+            if kept is not None:
+                return kept
+        self._fresh += span.regions
+        found = compose(span, targets, self._used, oiled)
+        if found is None and any(site.touch.varied for site in span.sites):
+            plain = tuple(
+                find_site(s.region.id, s.position, s.touch.plain, s.catalogue, s.tempo) for s in span.sites
+            )
+            span = Span(plain, span.sides)
+            found = compose(span, targets, self._used, oiled)
+        return found or as_filled(span, targets, oiled)
 
 
 def _part(setup: Setup, steps: Mapping[str, tuple[Step, ...]], asked: Asked) -> Part:

@@ -39,6 +39,8 @@ class Totals:
 
     def near(self, seconds: int) -> Passes:
         """The passes whose total is nearest to `seconds`; within `ALIKE` seconds those nearest to usual."""
+        if not len(self.totals):
+            return tuple(option[0][2] for option in self.lengths)
         low, high = self.totals.searchsorted((seconds - ALIKE, seconds + ALIKE + 1))
         if low < high:
             alike = self.totals[low:high]

@@ -7,12 +7,16 @@ from mellow_tide.core.flow.flow import FIRM, Flow, Part
 from mellow_tide.core.timing.run_sheet import Entry, lay_out
 from mellow_tide.core.timing.tempo import Tempo
 
-ASKED_LATELY = 420
-"""Seconds within which a client whose face is hidden is not asked again what was called right (from experience)."""
+ASKED_LATELY = 480
+"""Seconds within which a client whose face is hidden is not asked again under one cover (common practice)."""
+
+
+SOON = 90
+"""Seconds after one question within which another under the same cover stands for both (common practice)."""
 
 
 def settle_questions(flow: Flow, catalogue: Catalogue, tempo: Tempo) -> Flow:
-    """The flow with a question once under a cover, again where it goes deeper, or face down after seven minutes.
+    """The flow with a question once under a cover, again where it goes deeper, or face down after eight minutes of it.
 
     One that is missing at the first firm stroke while the face is hidden comes in. Only where questions go over the
     stroke and take no time of their own; else the flow as it is.
@@ -32,8 +36,10 @@ class _Settling:
     def __init__(self, flow: Flow, catalogue: Catalogue) -> None:
         self._flow, self._catalogue = flow, catalogue
         self._asked: dict[AskedAt, int] = {}
-        self._silent_since = 0
+        self._silent_since = self._silent_before = 0
         self._spared: Entry | None = None
+        self._under: tuple[str, str] = "", ""
+        self._last: Entry | None = None
         self.changed: dict[tuple[int, int], bool] = {}
 
     def meet(self, entry: Entry) -> None:
@@ -47,21 +53,42 @@ class _Settling:
         if end - self._silent_since > LONGEST and self._spared:
             self._ask(self._spared)
         deeper = entry.depth > self._asked.get(where_asked(self._flow.parts[entry.part]), 0)
-        lately = not hidden or entry.start - self._silent_since <= ASKED_LATELY
+        # The mirrored side is another cover, and is asked for its depth alone.
+        under = entry.window, entry.window_side
+        lately = not hidden or under != self._under or entry.start - self._silent_since <= ASKED_LATELY
         if entry.asks and not deeper and lately:
             self.changed[entry.part, entry.step] = False
             self._spared = entry
-        elif entry.asks or (hidden and deeper and self._is_first_firm(entry)):
+        elif entry.asks or (deeper and (entry.depth > FIRM or (hidden and self._is_first_firm(entry)))):
             self._ask(entry)
 
     def _ask(self, entry: Entry) -> None:
         place = entry.part, entry.step or 0
         here = where_asked(self._flow.parts[entry.part])
+        self._ask_once_deeper(entry)
+        self._under = entry.window, entry.window_side
         self._asked[here] = max(entry.depth or 0, self._asked.get(here, 0))
+        self._silent_before = self._silent_since
         self._silent_since, self._spared = entry.start + entry.seconds, None
         self.changed.pop(place, None)
         if not entry.asks:
             self.changed[place] = True
+
+    def _ask_once_deeper(self, entry: Entry) -> None:
+        """Leave out the question before, where it goes deeper so soon under the same cover that one is enough."""
+        last = self._last
+        self._last = entry
+        if last is None or (last.part_id == entry.part_id and last.step == entry.step):
+            return
+        soon = entry.start - (last.start + last.seconds) <= SOON
+        soon = soon and entry.start + entry.seconds - self._silent_before <= LONGEST
+        if soon and self._cover(last) == self._cover(entry):
+            self.changed[last.part, last.step or 0] = False
+
+    def _cover(self, entry: Entry) -> tuple[AskedAt, str]:
+        """What is felt as one on one side."""
+        part = self._flow.parts[entry.part]
+        return where_asked(part), entry.side if entry.window == "none" else entry.window_side
 
     def _is_first_firm(self, entry: Entry) -> bool:
         steps = self._flow.parts[entry.part].steps

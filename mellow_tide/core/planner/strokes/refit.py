@@ -1,40 +1,97 @@
 """The strokes of a part as they are, with passes for other seconds."""
 
 from collections import Counter
+from collections.abc import Iterable, Mapping, Sequence
 
 from mellow_tide.core.catalogue.records import SLOTS
+from mellow_tide.core.flow.edits import Steps
 from mellow_tide.core.flow.flow import Step
 from mellow_tide.core.planner.strokes.arc import Arc, nearest_passes, warm_first
 from mellow_tide.core.planner.strokes.repertoire import TOO_DEEP, StrokeOption, bearable_there, most_depth
 from mellow_tide.core.planner.strokes.site import Site, needs_wiping
+from mellow_tide.core.planner.strokes.span import PlacedStroke, Span, SpanArc
 
 NEAR = 10
 """Seconds by which a part may miss its target."""
 
 
-def refit(
-    place: Site, steps: tuple[Step, ...], target: int, asked_for: int
-) -> tuple[tuple[Step, ...], int] | None:
-    """The present steps with passes that take `target` whole seconds within 10, and what they take.
+def refit_span(
+    span: Span, steps: Sequence[Steps], targets: Sequence[int], wanted: Sequence[int], oiled: int | None
+) -> SpanArc | None:
+    """The present steps, region by region, with passes that take the target seconds per side within 10.
 
-    They stay as they are if they take `asked_for` already. Strokes that are wanted least go first where time is short;
-    None where these strokes cannot take that time, or may no longer be used here.
+    They stay as they are where they take what is `wanted` already. Long strokes over several regions stay; of a
+    region's own, those wanted least go first where time is short. None where these strokes cannot take that time, or
+    may no longer be used here.
     """
-    if not all(_allowed(step, place) for step in steps):
+    fits = all(
+        _allowed(step, site) and set(step.over) <= set(span.regions)
+        for site, here in zip(span.sites, steps, strict=True)
+        for step in here
+    )
+    if not fits:
         return None
-    seconds = _taken(place, steps)
-    if abs(seconds - asked_for) <= 1:
-        return steps, seconds
-    kept = list(steps)
+    kept = {site.region.id: list(here) for site, here in zip(span.sites, steps, strict=True)}
+    over = 0
+    for site, target, asked_for, sides in zip(span.sites, targets, wanted, span.sides, strict=True):
+        now = round(arc_of(span, kept, oiled).counted(site.region.id))
+        more = target - now - over // sides if over else target - now
+        if abs(now - asked_for) <= 1 and abs(over) <= NEAR:
+            continue
+        found = _own_refitted(site, kept[site.region.id], more)
+        if found is not None:
+            kept[site.region.id] = found
+        now = round(arc_of(span, kept, oiled).counted(site.region.id))
+        over += sides * (now - target)
+    return arc_of(span, kept, oiled) if abs(over) <= NEAR * len(span.sites) else None
+
+
+def arc_of(span: Span, steps: Mapping[str, Sequence[Step]], oiled: int | None) -> SpanArc:
+    """The steps of a span's regions as its arc."""
+    placed = []
+    for site in span.sites:
+        for step in steps[site.region.id]:
+            over = tuple(site.catalogue.regions[id] for id in step.over)
+            placed.append((PlacedStroke(site, _option(step, site), over), step))
+    return SpanArc(
+        span,
+        tuple(p for p, _ in placed),
+        tuple(s.passes for _, s in placed),
+        oiled,
+        tuple(s for _, s in placed),
+    )
+
+
+def _own_refitted(place: Site, steps: list[Step], more: int) -> list[Step] | None:
+    """The steps with passes of a region's own strokes that take `more` seconds (negative: less) within 10."""
+    own = [step for step in steps if not step.over]
+    if not own:
+        return None
+    kept = list(own)
+    target = _taken(place, tuple(kept)) + more
     while True:
-        found = _with_passes(place, tuple(kept), target)
-        if abs(found[1] - target) <= NEAR:
-            return found
+        found, seconds = _with_passes(place, tuple(kept), target)
+        if abs(seconds - target) <= NEAR:
+            return _put_back(steps, found)
+        if seconds < target:
+            grown = _grown(kept, place)
+            if grown is None:
+                return None
+            kept = grown
+            continue
         least_wanted = max(kept, key=lambda step: _rank(step, place))
-        if found[1] < target or _rank(least_wanted, place) == 0:
+        if len(kept) > len(own) or _rank(least_wanted, place) == 0 or len(kept) == 1:
             return None
         kept.remove(least_wanted)
         kept = _warm_first(kept, place)
+
+
+def _put_back(steps: Iterable[Step], own: Iterable[Step]) -> list[Step]:
+    """A region's own strokes with the long ones among `steps`, which open it after the dry work, or settle it."""
+    own, long = list(own), [step for step in steps if step.over]
+    opening = [step for step in long if step.slot in ("spread", "warm")]
+    dry = next((i for i, step in enumerate(own) if step.slot != "dry"), len(own)) if opening else 0
+    return [*own[:dry], *opening, *own[dry:], *(step for step in long if step not in opening)]
 
 
 def _warm_first(steps: list[Step], place: Site) -> list[Step]:
@@ -53,13 +110,30 @@ def _named(option: StrokeOption) -> tuple[str, str, str | None, str]:
     return option.stroke.id, option.slot, option.zone, option.tool
 
 
-def nearest_to(place: Site, steps: tuple[Step, ...], seconds: int) -> tuple[Step, ...]:
-    """The steps with passes that take as near to `seconds` as they can.
+def stretch(place: Site, steps: tuple[Step, ...], more: int) -> tuple[Step, ...]:
+    """The steps with passes that take as nearly `more` seconds (negative: less) as they can.
 
-    Where passes alone do not, strokes that are wanted next come in, or those that are wanted least go.
+    Where passes alone do not, strokes that are wanted next come in, or those that are wanted least go. Long strokes
+    over several regions stay as they are.
     """
     # Seconds that were set for a stroke give way to its passes.
-    kept = [step.model_copy(update={"seconds": None}) for step in steps]
+    own = [step.model_copy(update={"seconds": None}) for step in steps if not step.over]
+    if not own:
+        return steps
+    set_by_hand = sum(
+        step.seconds - _plain_seconds(step, place) for step in steps if step.seconds and not step.over
+    )
+    target = _taken(place, tuple(own)) + set_by_hand + more
+    return tuple(_put_back(steps, _stretched(place, own, target)))
+
+
+def _plain_seconds(step: Step, place: Site) -> int:
+    """What the passes of a step take, whatever seconds were set for it."""
+    return place.seconds(_option(step, place), step.passes)
+
+
+def _stretched(place: Site, own: list[Step], seconds: int) -> tuple[Step, ...]:
+    kept = own
     found, taken = _with_passes(place, tuple(kept), seconds)
     while abs(taken - seconds) > NEAR:
         changed = _grown(kept, place) if taken < seconds else _shrunk(kept, place)

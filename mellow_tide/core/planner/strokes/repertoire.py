@@ -115,8 +115,8 @@ def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Str
 
 
 def _flushes(option: StrokeOption) -> bool:
-    """Whether a stroke clears what small, local work has left; on the abdomen the last clockwise circle does."""
-    return option.slot == "flush" or (option.slot == "settle" and option.stroke.direction == "clockwise")
+    """Whether a stroke clears what small, local work has left: toward the heart, on the abdomen clockwise."""
+    return option.slot == "flush" or (option.slot == "settle" and option.stroke.clears)
 
 
 def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue) -> list[StrokeOption]:
@@ -158,7 +158,7 @@ def _known(region_id: str, slot: Slot, medium: PartMedium, catalogue: Catalogue)
     return tuple(
         stroke
         for stroke in (catalogue.planned_strokes[id] for id in ids)
-        if (stroke.routine or covered or stroke.id in first)
+        if (stroke.use != "wish" or covered or stroke.id in first)
         and region_id in stroke.regions
         and slot in stroke.slots
         and _medium_fits(stroke, slot, medium)
@@ -223,12 +223,12 @@ def _medium_fits(stroke: Stroke, slot: Slot, medium: str) -> bool:
 def _depth(stroke: Stroke, slot: Slot, place: int, wished: int) -> int:
     target = {
         "dry": min(wished, 2),
-        "spread": 1,
+        "spread": min(wished, LIGHT),
         "warm": min(wished, 2 + place),
         "knead": min(wished, 3) if place == 0 else wished,
         "specific": wished,
         "mobilise": 2,
         "flush": 2,
-        "settle": 1,
+        "settle": min(wished, LIGHT),
     }[slot]
     return stroke.depth_near(target)

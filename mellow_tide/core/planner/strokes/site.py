@@ -80,7 +80,7 @@ class Site:
             (wants_oil(o.stroke, o.slot), o.slot == "settle", s)
             for o, s in zip(options, seconds, strict=True)
         )
-        oiled = plan_oilings(worked, clock.oil_lasts)
+        oiled, _ = plan_oilings(worked, clock.oil_lasts)
         oil = clock.oil_first * oiled.count("first") + clock.oil_again * oiled.count("again")
         return total + oil + clock.wipe * sum(needs_wiping(o) for o in options)
 

@@ -21,10 +21,15 @@ from mellow_tide.core.planner.question.question import CLOSE, PlanQuestion, pose
 from mellow_tide.core.planner.table.kept_order import FromPart, from_every_part
 from mellow_tide.core.planner.table.kept_sets import Envelope, KeptSets
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.timing.run_sheet import hands_on_seconds, part_seconds
+from mellow_tide.core.timing.run_sheet import hands_on_seconds, lay_out
+from mellow_tide.core.timing.worked import part_seconds_in, region_seconds_in
 
 LONGER = 900
 """Seconds beyond the booked ones up to which a table reaches."""
+
+
+PASSES_MISS = 12
+"""Seconds by which whole passes may miss what a region was given."""
 
 
 class TableShare(Record):
@@ -87,19 +92,24 @@ def make_replan_table(
 
 
 def _shares(flow: Flow, by_hand: tuple[str, ...], asked: Asked) -> dict[str, Share]:
-    """By region that the flow works, and for the close, what it may claim."""
+    """By region that the flow works, and for the close, what it may claim, by the clock.
+
+    A part that opens or settles its passage has more by the clock than counts for its region: its bounds grow alike.
+    """
     question = pose_question(asked)
-    now = {
-        part.region: part_seconds(part, asked.catalogue, asked.tempo)
-        for part in flow.parts
-        if part.role == "work"
-    }
+    sheet = lay_out(flow, asked.catalogue, asked.tempo)
+    counted, clock = region_seconds_in(sheet, flow, asked.catalogue), part_seconds_in(sheet)
     found = {}
-    for id, seconds in now.items():
-        share = question.shares.get(id) or _unasked(seconds)
-        count = sum(part.region == id and part.role == "work" for part in flow.parts)
-        weight = _own_weight(share, seconds, now, question) if id in by_hand else share.weight
-        found[id] = Share(count, weight, share.saturation, share.least, share.most)
+    for id in dict.fromkeys(part.region for part in flow.parts if part.role == "work"):
+        parts = [part for part in flow.parts if part.role == "work" and part.region == id]
+        seconds = sum(clock[part.id] for part in parts) / len(parts)
+        share = question.shares.get(id) or _unasked(round(seconds))
+        weight = _own_weight(share, round(counted[id]), counted, question) if id in by_hand else share.weight
+        grown = seconds / counted[id] if id in question.shares else 1.0
+        # What has its least in the plan has it at the table, to the second that its passes make of it.
+        least = round(seconds if counted[id] <= share.least + PASSES_MISS else share.least * grown)
+        most = max(least, round(share.most * grown))
+        found[id] = Share(len(parts), weight * grown, share.saturation * grown, least, most)
     return {**found, CLOSE: question.close}
 
 
@@ -108,7 +118,7 @@ def _unasked(seconds: int) -> Share:
     return Share(1, 1.0, max(1.0, float(seconds)), float(seconds), float(seconds))
 
 
-def _own_weight(share: Share, seconds: int, now: dict[str, int], question: PlanQuestion) -> float:
+def _own_weight(share: Share, seconds: int, now: dict[str, float], question: PlanQuestion) -> float:
     """The weight at which a region's seconds are best at the level that the others have."""
     known = [(question.shares[id], t) for id, t in now.items() if id in question.shares]
     shares = [s for s, _ in known]

@@ -1,0 +1,206 @@
+"""The strokes of a span: long ones over all of it that open and close its arc, and between them each region's own."""
+
+from collections import Counter
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass
+from itertools import product
+from math import log
+
+from mellow_tide.core.planner.strokes.arc import fit_arc
+from mellow_tide.core.planner.strokes.long import (
+    LongStrokes,
+    closing_of,
+    find_long_strokes,
+    long_passes,
+    opening_of,
+)
+from mellow_tide.core.planner.strokes.sequence import Passed, ease, fit, place_in_round, put_in_order
+from mellow_tide.core.planner.strokes.span import PlacedStroke, PlacedStrokes, Span, SpanArc
+from mellow_tide.core.planner.strokes.worth import (
+    NEEDS,
+    NOWHERE,
+    OwnStroke,
+    RegionTable,
+    find_table,
+    own_strokes,
+    passes_of,
+)
+
+KNEADED_FROM, SPECIFIC_FROM, MOVED_FROM = 60, 150, 240
+"""Seconds from which a region is kneaded, a span has specific work, and one broad and one moving stroke."""
+
+NEEDED = 60.0
+"""What it is worth that a need is met."""
+
+LONG_SHARE = (0.3, 0.38)
+"""The share of its seconds that a span's long strokes should have (common practice)."""
+
+LONG, LONG_SATED, OFF_SHARE = 0.6, 80, 4.0
+"""What a first second of long strokes is worth, after how many half as much; what a second outside the share costs."""
+
+
+CLOSE_ENOUGH = 10
+"""Seconds by which a span may miss its target."""
+
+
+def compose(span: Span, targets: Sequence[int], used: Mapping[str, int], oiled: int | None) -> SpanArc | None:
+    """The strokes that are worth most in so many seconds per side of each region; None where none come near.
+
+    Long strokes count for the regions that they pass over, by length. `used`: how often the session has had each
+    stroke; `oiled`: how old the oil is, None where none is on.
+    """
+    total = sum(t * n for t, n in zip(targets, span.sides, strict=True))
+    chosen = _choose(span, targets, used, oiled)
+    if chosen is None:
+        return None
+    arc = fit(span, ease(put_in_order(span, chosen)), targets, oiled)
+    return arc if arc is not None and abs(arc.seconds - total) <= CLOSE_ENOUGH else None
+
+
+def as_filled(span: Span, targets: Sequence[int], oiled: int | None) -> SpanArc:
+    """Each region with the arc that it would have alone: for seconds that nothing else makes."""
+    placed: list[PlacedStroke] = []
+    passes: list[int] = []
+    for site, target in zip(span.sites, targets, strict=True):
+        arc = fit_arc(site, target)
+        placed += [PlacedStroke(site, option) for option in arc.options]
+        passes += arc.passes
+    return SpanArc(span, tuple(placed), tuple(passes), oiled)
+
+
+def _choose(
+    span: Span, targets: Sequence[int], used: Mapping[str, int], oiled: int | None
+) -> list[Passed] | None:
+    """The best strokes with their passes: long ones tried in every number of passes, best bound first.
+
+    What own strokes are worth without any need is a bound on what they are worth with it.
+    """
+    long = find_long_strokes(span)
+    lead = oiled is None
+    tables = [find_table(_own_options(span, i, lead), used, target) for i, target in enumerate(targets)]
+    strokes, several = (*long.opening, *long.closing), len(span.sites) > 1
+    needs = sorted(_possible_needs(span, targets, tables), key=lambda one: one[1], reverse=True)
+    most = needs[0][1]
+    tried = sorted(_long_choices(span, long, targets, tables, lead), key=lambda one: one.bound, reverse=True)
+    best: tuple[float, _LongChoice, tuple[int, ...]] | None = None
+    for one in tried:
+        if best and one.bound + most <= best[0]:
+            break
+        for need, bonus in needs:
+            if best and one.bound + bonus <= best[0]:
+                break
+            value = (
+                one.worth
+                + bonus
+                + sum(
+                    sides * table.worth(n, seconds)
+                    for sides, table, n, seconds in zip(span.sides, tables, need, one.left, strict=True)
+                )
+            )
+            if value > NOWHERE / 2 and (best is None or value > best[0]):
+                best = value, one, need
+    if best is None:
+        return None
+    _, one, need = best
+    own = _own(span, need, one.left, used, tables)
+    return [*((p, n, long_passes(p, several)) for p, n in zip(strokes, one.passes, strict=True)), *own]
+
+
+@dataclass(frozen=True)
+class _LongChoice:
+    """Passes of the long strokes: what they are worth, the seconds left to each region, and a bound on it all."""
+
+    passes: tuple[int, ...]
+    worth: float
+    left: tuple[int, ...]
+    bound: float
+
+
+def _long_choices(
+    span: Span, long: LongStrokes, targets: Sequence[int], tables: Sequence[RegionTable], lead: bool
+) -> Iterator[_LongChoice]:
+    strokes, several = (*long.opening, *long.closing), len(span.sites) > 1
+    first_oil = span.catalogue.clock.oil_first if lead and any(p.oils for p in long.opening) else 0
+    for passes in product(*(long_passes(p, several) for p in strokes)):
+        taken = [p.seconds(n) for p, n in zip(strokes, passes, strict=True)]
+        left = tuple(
+            round(target - first_oil * (i == 0) - _counted(strokes, taken, span, i))
+            for i, target in enumerate(targets)
+        )
+        if min(left) < 0:
+            continue
+        worth = _long_worth(span, strokes, taken, targets)
+        own = sum(n * table.worth(0, s) for n, table, s in zip(span.sides, tables, left, strict=True))
+        if own > NOWHERE / 2:
+            yield _LongChoice(passes, worth, left, worth + own)
+
+
+def _possible_needs(
+    span: Span, targets: Sequence[int], tables: Sequence[RegionTable]
+) -> Iterator[tuple[tuple[int, ...], float]]:
+    """The needs that each region's strokes may be asked to meet, and what it is worth that they are."""
+    total = sum(t * n for t, n in zip(targets, span.sides, strict=True))
+    kneaded = [
+        1 if t >= KNEADED_FROM and table.offered & 1 else 0 for t, table in zip(targets, tables, strict=True)
+    ]
+    wanted = ["specific"] if total >= SPECIFIC_FROM else []
+    wanted += ["moving", "broad"] if total >= MOVED_FROM else []
+    for base in {tuple(kneaded), (0,) * len(kneaded)}:
+        for pick in product(range(-1, len(tables)), repeat=len(wanted)):
+            needs = list(base)
+            for name, at in zip(wanted, pick, strict=True):
+                if at >= 0:
+                    needs[at] |= 1 << NEEDS.index(name)
+            if all(not need & ~table.offered for need, table in zip(needs, tables, strict=True)):
+                met = sum(at >= 0 for at in pick) + sum(n * k for n, k in zip(span.sides, base, strict=True))
+                yield tuple(needs), NEEDED * met
+
+
+def _own(
+    span: Span,
+    needs: Sequence[int],
+    left: Sequence[int],
+    used: Mapping[str, int],
+    tables: Sequence[RegionTable],
+) -> list[Passed]:
+    """Each region's own strokes in turn, so that one does not begin with what the one before ended with."""
+    found: list[Passed] = []
+    had, last = Counter(used), ""
+    for i, (need, seconds) in enumerate(zip(needs, left, strict=True)):
+        # What the regions before have had counts for the others.
+        table = tables[i] if not i else tables[i].after(had, seconds, last)
+        here = table.pick(need if table.worth(need, seconds) > NOWHERE / 2 else 0, seconds)
+        found += ((p, n, passes_of(p)) for p, n in here)
+        had.update({p.option.stroke.id for p, _ in here})
+        last = max(here, key=lambda one: place_in_round(one[0]))[0].option.stroke.id if here else last
+    return found
+
+
+def _own_options(span: Span, i: int, lead: bool) -> tuple[OwnStroke, ...]:
+    """The strokes that the i-th site may have of its own; `lead`: no oil is on before the span."""
+    site = span.sites[i]
+    taken = {(o.stroke.id, o.zone, o.slot) for o in (*opening_of(site), *closing_of(site))}
+    if site.medium != "lubricated":
+        taken |= {(stroke, zone, slot) for stroke, zone, _ in taken for slot in ("warm", "settle")}
+    return own_strokes(site, frozenset(taken), lead and i == 0)
+
+
+def _counted(strokes: PlacedStrokes, taken: Sequence[int], span: Span, i: int) -> float:
+    """The seconds of long strokes that count for one side of the i-th region."""
+    region = span.regions[i]
+    return sum(
+        seconds
+        * placed.share(region)
+        / (1 if placed.site.region.id == region and not placed.over else span.sides[i])
+        for placed, seconds in zip(strokes, taken, strict=True)
+    )
+
+
+def _long_worth(span: Span, strokes: PlacedStrokes, taken: Sequence[int], targets: Sequence[int]) -> float:
+    """What long strokes are worth, less what lies outside the share they should have."""
+    sides = {site.region.id: n for site, n in zip(span.sites, span.sides, strict=True)}
+    seconds = sum(s * (1 if p.over else sides[p.site.region.id]) for p, s in zip(strokes, taken, strict=True))
+    total = sum(t * n for t, n in zip(targets, span.sides, strict=True))
+    low, high = LONG_SHARE
+    outside = max(0.0, low * total - seconds, seconds - high * total)
+    return LONG * LONG_SATED * log(1 + seconds / LONG_SATED) - OFF_SHARE * outside

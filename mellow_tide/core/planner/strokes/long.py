@@ -1,0 +1,95 @@
+"""The long strokes that open a span and settle it."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+
+from mellow_tide.core.catalogue.records import Slot
+from mellow_tide.core.planner.strokes.repertoire import LIGHT, StrokeOption
+from mellow_tide.core.planner.strokes.site import Site
+from mellow_tide.core.planner.strokes.span import PlacedStroke, PlacedStrokes, Span
+
+OVER_ALL: Mapping[Slot, tuple[int, ...]] = {
+    "spread": (1, 2), "warm": (1, 2, 3, 4), "flush": (1, 2, 3), "settle": (1, 2, 3)
+}  # fmt: skip
+"""Passes that long strokes over several regions may have: there and back once is enough."""
+
+ALONE: Mapping[Slot, tuple[int, ...]] = {
+    "spread": (1, 2), "warm": (2, 3, 4, 5, 6), "flush": (1, 2, 3, 4), "settle": (1, 2, 3, 4)
+}  # fmt: skip
+"""Passes that they may have over one region."""
+
+
+@dataclass(frozen=True)
+class LongStrokes:
+    """The long strokes that open a span, and those that settle it."""
+
+    opening: PlacedStrokes
+    closing: PlacedStrokes
+
+
+def find_long_strokes(span: Span) -> LongStrokes:
+    """What opens the first site, over all of the span; and what settles it, or each site by itself."""
+    first, last = span.sites[0], span.sites[-1]
+    further = tuple(site.region for site in span.sites[1:])
+    opening = [PlacedStroke(first, o, further) for o in opening_of(first)]
+    if span.settles_as_one:
+        before = tuple(site.region for site in span.sites[:-1])
+        closing = [PlacedStroke(last, o, before) for o in closing_of(last)]
+    else:
+        closing = [PlacedStroke(site, o) for site in span.sites for o in closing_of(site)]
+    every = span.sites
+    return LongStrokes(
+        tuple(_bearable(p, every) for p in opening),
+        tuple(_bearable(p, every if p.over else (p.site,)) for p in closing),
+    )
+
+
+def _bearable(placed: PlacedStroke, sites: Sequence[Site]) -> PlacedStroke:
+    """The stroke as deep as every site that it runs over bears."""
+    depth = min(placed.option.depth, *(min(site.touch.cap, max(site.touch.wished, LIGHT)) for site in sites))
+    return replace(placed, option=replace(placed.option, depth=placed.option.stroke.depth_near(depth)))
+
+
+def _essential(site: Site, slots: tuple[Slot, ...]) -> list[StrokeOption]:
+    return [o for o in site.options if o.rank == 0 and o.slot in slots]
+
+
+def closing_of(site: Site) -> list[StrokeOption]:
+    """What settles a site; where it is a long stroke toward the heart it clears, too, and grows lighter."""
+    settles = _essential(site, ("settle",))
+    if site.medium != "lubricated" or any(o.stroke.clears for o in settles):
+        return settles
+    return [*[o for o in site.options if o.slot == "flush"][:1], *settles]
+
+
+def opening_of(site: Site) -> list[StrokeOption]:
+    """What opens a site; what also settles it is begun at another place, if there is one."""
+    found = []
+    last = {(o.stroke.id, o.zone) for o in closing_of(site)} if site.medium != "lubricated" else set()
+    for option in _essential(site, ("spread", "warm")):
+        others = [o for o in site.options if o.slot == option.slot and (o.stroke.id, o.zone) not in last]
+        again = (option.stroke.id, option.zone) in last
+        found.append(replace(others[0], rank=0) if again and others else option)
+    return found
+
+
+def runs_over(site: Site, further: Site) -> bool:
+    """Whether the strokes that open and settle a site may run on over a further one."""
+    options = [*opening_of(site), *closing_of(site)]
+    touch = further.touch
+    return bool(options) and all(
+        o.stroke.passing.kind == "glide"
+        and further.region.id in o.stroke.regions
+        and o.zone is None
+        and o.stroke.id not in touch.barred | touch.dislikes
+        and o.stroke.depth[0] <= touch.cap
+        for o in options
+    )
+
+
+def long_passes(placed: PlacedStroke, several: bool) -> tuple[int, ...]:
+    """The passes that a long stroke may have; what is no long stroke has its own."""
+    slot, (low, _, high) = placed.option.slot, placed.option.passes
+    if placed.option.stroke.passing.kind != "glide":
+        return tuple(range(low, high + 1))
+    return (OVER_ALL if several else ALONE)[slot]

@@ -1,0 +1,222 @@
+"""A span: regions of one passage that share one arc, with long strokes over all of them."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Region
+from mellow_tide.core.flow.flow import FIRM, Step
+from mellow_tide.core.planner.strokes.passes import Lengths, Passes
+from mellow_tide.core.planner.strokes.repertoire import StrokeOption
+from mellow_tide.core.planner.strokes.site import Site, needs_wiping
+from mellow_tide.core.timing.oiling import StepWorked, plan_oilings, wants_oil
+from mellow_tide.core.timing.step_seconds import Ground, pass_seconds, whole
+
+ASK_AGAIN = 480
+"""Seconds after which a client whose face is hidden is asked again."""
+
+
+@dataclass(frozen=True)
+class PlacedStroke:
+    """An option at its site, with the further regions that it runs over."""
+
+    site: Site
+    option: StrokeOption
+    over: tuple[Region, ...] = ()
+
+    @property
+    def regions(self) -> tuple[str, ...]:
+        """All regions that it works."""
+        return (self.site.region.id, *(region.id for region in self.over))
+
+    def seconds(self, passes: int) -> int:
+        """Whole seconds of so many passes."""
+        return whole(passes * self._one_pass)
+
+    @cached_property
+    def _one_pass(self) -> float:
+        ground = Ground(self.site.region, self.option.zone, self.option.depth, self.over)
+        return pass_seconds(self.option.stroke, ground, self.site.catalogue, self.site.tempo)
+
+    def share(self, region: str) -> float:
+        """The part of its seconds that counts for a region, by length of glide."""
+        lengths = {r.id: r.glide_cm for r in (self.site.region, *self.over)}
+        return lengths.get(region, 0.0) / sum(lengths.values())
+
+    @property
+    def oils(self) -> bool:
+        """Whether it wants oil on the skin."""
+        oiled = self.site.medium == "lubricated"
+        return oiled and wants_oil(self.option.stroke, self.option.slot)
+
+    @property
+    def wiped(self) -> bool:
+        """Whether oil must come off before it."""
+        return self.site.medium == "lubricated" and needs_wiping(self.option)
+
+
+PlacedStrokes = tuple[PlacedStroke, ...]
+
+
+@dataclass(frozen=True)
+class Span:
+    """Sites worked one after the other in one arc, and how many sides of each the passage has.
+
+    Where both sides lie under one cover only the first site is opened with long strokes over all; each settles by
+    itself, so that both sides stay alike.
+    """
+
+    sites: tuple[Site, ...]
+    sides: tuple[int, ...]
+
+    @property
+    def catalogue(self) -> Catalogue:
+        """The practice's catalogue."""
+        return self.sites[0].catalogue
+
+    @property
+    def settles_as_one(self) -> bool:
+        """Whether the last long strokes run over the whole span."""
+        return max(self.sides) == 1
+
+    @cached_property
+    def regions(self) -> tuple[str, ...]:
+        """The ids of its regions, in the order in which they are worked."""
+        return tuple(site.region.id for site in self.sites)
+
+    def side_count(self, region: str) -> int:
+        """How many sides of a region the passage has."""
+        return self.sides[self.regions.index(region)]
+
+
+@dataclass(frozen=True)
+class SpanArc:
+    """The strokes of a span in order, with passes.
+
+    `oiled` is how old the oil is before them, None where there is none; `present` are the steps that they are already.
+    """
+
+    span: Span
+    placed: PlacedStrokes
+    passes: Passes
+    oiled: int | None = None
+    present: tuple[Step, ...] = ()
+
+    @cached_property
+    def steps(self) -> dict[str, tuple[Step, ...]]:
+        """By region, the steps of one side."""
+        return {region: tuple(self._steps(region)) for region in self.span.regions}
+
+    def counted(self, region: str) -> float:
+        """Seconds of one side that count for a region, long strokes by length of glide."""
+        clock = self.span.catalogue.clock
+        sides = self.span.side_count(region)
+        here = [pair for pair in self._pairs if pair[0].site.region.id == region]
+        own = sum(p.seconds(n) for p, n in here if not p.over) + clock.check_in * len(_asked_after(here))
+        own += sum(clock.wipe * p.wiped + clock.towel * p.option.stroke.heat for p, _ in here)
+        long = sum(p.share(region) * p.seconds(n) for p, n in self._pairs if p.over)
+        return own + (long + self._oilings[0][region]) / sides
+
+    @cached_property
+    def _pairs(self) -> tuple[tuple[PlacedStroke, int], ...]:
+        return tuple(zip(self.placed, self.passes, strict=True))
+
+    def _steps(self, region: str) -> Iterator[Step]:
+        if self.present:
+            yield from (
+                step
+                for placed, step in zip(self.placed, self.present, strict=True)
+                if placed.site.region.id == region
+            )
+            return
+        here = [pair for pair in self._pairs if pair[0].site.region.id == region]
+        asked = _asked_after(here)
+        for i, (placed, passes) in enumerate(here):
+            option = placed.option
+            yield Step.model_construct(
+                stroke=option.stroke.id,
+                slot=option.slot,
+                tool=option.tool,
+                zone=option.zone,
+                over=tuple(r.id for r in placed.over),
+                depth=option.depth,
+                passes=passes,
+                wipe=placed.wiped,
+                support=region in option.stroke.lifts_head,
+                check_in=i in asked,
+            )
+
+    @cached_property
+    def seconds(self) -> int:
+        """Whole seconds of all of it, all sides, with oil, wiping, towels and asking."""
+        return self.own_seconds + self.oil_seconds
+
+    @cached_property
+    def own_seconds(self) -> int:
+        """The seconds without the oil."""
+        clock = self.span.catalogue.clock
+        total = 0
+        for region in self.span.regions:
+            here = [pair for pair in self._pairs if pair[0].site.region.id == region]
+            one = sum(p.seconds(n) for p, n in here) + clock.check_in * len(_asked_after(here))
+            one += sum(clock.wipe * p.wiped + clock.towel * p.option.stroke.heat for p, _ in here)
+            total += self.span.side_count(region) * one
+        return total
+
+    @cached_property
+    def _oilings(self) -> tuple[dict[str, int], int | None]:
+        """By region, the whole seconds of oiling on all its sides; and how old the oil is then."""
+        clock = self.span.catalogue.clock
+        oilings, since = plan_oilings((worked for _, worked in self._worked()), clock.oil_lasts, self.oiled)
+        found = dict.fromkeys(self.span.regions, 0)
+        for (region, _), oiling in zip(self._worked(), oilings, strict=True):
+            found[region] += {None: 0, "first": clock.oil_first, "again": clock.oil_again}[oiling]
+        return found, since
+
+    def _worked(self) -> Iterator[tuple[str, StepWorked]]:
+        for region, sides in zip(self.span.regions, self.span.sides, strict=True):
+            here = [
+                (region, (p.oils, p.option.slot == "settle", p.seconds(n)))
+                for p, n in self._pairs
+                if p.site.region.id == region
+            ]
+            for _ in range(sides):
+                yield from here
+
+    @property
+    def oil_seconds(self) -> int:
+        """Whole seconds of oiling."""
+        return sum(self._oilings[0].values())
+
+    @property
+    def oiled_after(self) -> int | None:
+        """How old the oil is after it."""
+        return self._oilings[1]
+
+
+def lengths_of(placed: PlacedStroke, passes: Sequence[int], usual: int, sides: int) -> Lengths:
+    """Whole seconds of a stroke with each number of passes it may have, all sides; and how far that is from usual."""
+    return tuple((sides * placed.seconds(n), abs(n - usual), n) for n in passes)
+
+
+def _asked_after(here: Sequence[tuple[PlacedStroke, int]]) -> frozenset[int]:
+    """The steps of a part over which the client is asked about the pressure.
+
+    That is the first one as firm as kneading; and while the face is hidden the first that warms, if none is firm, and
+    another once nothing has been asked for `ASK_AGAIN` seconds.
+    """
+    hidden = bool(here) and here[0][0].site.hidden
+    options = [placed.option for placed, _ in here]
+    first = next((i for i, o in enumerate(options) if o.depth >= FIRM), None)
+    if first is None and hidden:
+        first = next((i for i, o in enumerate(options) if o.slot in ("warm", "knead")), None)
+    if first is None or not hidden:
+        return frozenset(() if first is None else (first,))
+    asked, since = {first}, 0
+    for i, (placed, passes) in enumerate(here):
+        since += placed.seconds(passes)
+        if i > first and since >= ASK_AGAIN and placed.option.slot != "settle":
+            asked.add(i)
+        since = 0 if i in asked else since
+    return frozenset(asked)

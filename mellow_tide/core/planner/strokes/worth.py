@@ -1,0 +1,309 @@
+"""What the strokes of a region are worth, and the best choice of them for every number of seconds."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cached_property, lru_cache
+from math import log
+from typing import Literal, Self
+
+import numpy as np
+from numpy.typing import NDArray
+
+from mellow_tide.core.catalogue.records import Slot
+from mellow_tide.core.hands.spread import STRONG
+from mellow_tide.core.planner.strokes.repertoire import AGAIN
+from mellow_tide.core.planner.strokes.site import Site
+from mellow_tide.core.planner.strokes.span import PlacedStroke
+
+StrokeUse = Literal["knead", "specific", "moving", "broad", "dry"]
+"""What a stroke does in the arc: besides kneading and specific work what moves a limb, and what is deep and broad."""
+
+NEEDS: tuple[StrokeUse, ...] = ("knead", "specific", "moving", "broad")
+"""The uses that an arc may not be without; the i-th is the bit i of a set of them."""
+
+MOVES = frozenset({"rocking", "vibration", "mobilise", "stretch"})
+"""Families that move what they work on."""
+
+BY_SLOT: Mapping[Slot, StrokeUse] = {
+    "knead": "knead",
+    "specific": "specific",
+    "mobilise": "moving",
+    "flush": "moving",
+    "rouse": "moving",
+    "dry": "dry",
+}
+"""What a stroke does in a slot; in all others it is broad."""
+
+WORTH: Mapping[StrokeUse, float] = {
+    "knead": 1.0, "specific": 0.9, "broad": 0.85, "moving": 0.75, "dry": 0.6
+}  # fmt: skip
+"""What a first second is worth (from experience)."""
+
+SATED: Mapping[StrokeUse, float] = {"knead": 60, "specific": 45, "broad": 50, "moving": 25, "dry": 40}
+"""Seconds after which a second of the same stroke is worth half."""
+
+STEP = 12.0
+"""What every step costs: a hand that changes too often does not sink in."""
+
+LIGHTER, DEEPER = 0.85, 0.8
+"""What is left of the worth for each level lighter, or deeper, than wished."""
+
+STRONG_WISH = 1.5
+"""How much more strong work is worth to a client who wishes it."""
+
+LIKED, REPEATED, SECOND = 1.5, 0.75, 0.6
+"""How much more what is liked is worth; what is left of what the part before had; and of a second round."""
+
+NEW, ONCE_MORE = 7.0, 6.0
+"""What a stroke's first use in a session is worth more, and each one from the third on less."""
+
+TWICE_RUNNING = 30.0
+"""What it costs to begin with the stroke that the region before ended with."""
+
+SHORTEST, SHORTEST_SMALL = 20, 10
+"""Seconds that a step lasts at least, and on small regions."""
+
+SMALL = frozenset({"hand", "foot", "face"})
+
+AROUND = 10
+"""Seconds by which a region may have more or less than its share, so that better strokes fit."""
+
+OFF = 1.0
+"""What a second costs that a region has more or less."""
+
+NOWHERE = -1e6
+
+NEVER = np.zeros((0, 0), dtype=np.bool_)
+
+SETS = 1 << len(NEEDS)
+STATES = np.arange(SETS)
+
+Worths = NDArray[np.float32]
+
+
+def use_of(placed: PlacedStroke) -> StrokeUse:
+    """What a stroke does in the arc; through cloth it is compression that kneads."""
+    option = placed.option
+    if option.stroke.family == "compression" and placed.site.medium == "clothed":
+        return "knead"
+    if option.stroke.family in MOVES:
+        return "moving"
+    return BY_SLOT.get(option.slot, "broad")
+
+
+def _worth(placed: PlacedStroke, seconds: int) -> float:
+    """What a step of so many seconds is worth, whatever else the session has."""
+    option, touch, use = placed.option, placed.site.touch, use_of(placed)
+    value = WORTH[use] * SATED[use] * log(1 + seconds / SATED[use])
+    if use not in ("moving", "dry"):
+        away = min(touch.wished, touch.cap) - option.depth
+        value *= LIGHTER**away if away > 0 else DEEPER**-away
+        if option.depth >= STRONG and touch.wished >= STRONG:
+            value *= STRONG_WISH
+    wanted = option.stroke.id in placed.site.catalogue.planned_first(option.slot)
+    if wanted or option.stroke.id in touch.likes or option.tool in touch.likes:
+        value *= LIKED
+    if option.stroke.id in touch.before or (option.tool in touch.tired and option.depth >= STRONG):
+        value *= REPEATED
+    if option.rank >= AGAIN:
+        value *= SECOND ** (option.rank // AGAIN)
+    return value - STEP - placed.site.catalogue.clock.wipe * placed.wiped / 2
+
+
+def _novelty(used: int) -> float:
+    """What it is worth more, or less, that the session has had a stroke so often already."""
+    return NEW if not used else -ONCE_MORE * max(0, used - 1)
+
+
+def passes_of(placed: PlacedStroke) -> tuple[int, ...]:
+    """The passes that a step may have, five at most: none so few that it is a crumb.
+
+    Kneading once over may be enough, where something else comes before and after it.
+    """
+    low, _, high = placed.option.passes
+    low = 1 if placed.option.slot == "knead" else low
+    shortest = SHORTEST_SMALL if placed.site.region.id in SMALL else SHORTEST
+    found = [n for n in range(low, high + 1) if placed.seconds(n) >= shortest]
+    while not found:
+        high += 1
+        found = [high, high + 1, high + 2] if placed.seconds(high) >= shortest else []
+    return tuple(found[:: -(-len(found) // 5)])
+
+
+@dataclass(frozen=True, eq=False)
+class OwnStroke:
+    """A stroke that a region may have of its own: its passes, and for each the seconds and the worth."""
+
+    placed: PlacedStroke
+    passes: tuple[int, ...]
+    seconds: tuple[int, ...]
+    worths: tuple[float, ...]
+    bit: int
+
+    @classmethod
+    def of(cls, placed: PlacedStroke) -> Self:
+        """The stroke with all that is worked out about it once."""
+        use, passes = use_of(placed), passes_of(placed)
+        wipe = placed.site.catalogue.clock.wipe * placed.wiped
+        seconds = tuple(placed.seconds(n) for n in passes)
+        bit = 1 << NEEDS.index(use) if use in NEEDS else 0
+        worths = tuple(_worth(placed, taken) for taken in seconds)
+        return cls(placed, passes, tuple(taken + wipe for taken in seconds), worths, bit)
+
+
+@dataclass(frozen=True)
+class _Pick:
+    """A stroke with the passes it may have: which of them is best in a state (-1: none), and from which state."""
+
+    own: OwnStroke
+    choice: NDArray[np.int8]
+    from_other: NDArray[np.bool_]
+
+
+class RegionTable:
+    """By needs that are met and whole seconds, the greatest worth of a region's own strokes.
+
+    A programme over (stroke, passes): each stroke once at one place, with one of its passes. Exact to the second.
+    """
+
+    def __init__(
+        self, strokes: tuple[OwnStroke, ...], used: Mapping[str, int], seconds: int, last: str
+    ) -> None:
+        self._size, self._strokes = seconds + AROUND + 1, strokes
+        best: Worths = np.full((SETS, self._size), NOWHERE, dtype=np.float32)
+        best[0, 0] = 0
+        self._picks: list[_Pick] = []
+        for own in strokes:
+            stroke, first = own.placed.option.stroke.id, own.placed.option.rank < AGAIN
+            more = _novelty(used.get(stroke, 0)) * first - TWICE_RUNNING * (stroke == last)
+            # A state is reached from itself, or from the one that lacks what this stroke brings.
+            base, from_other = best, NEVER
+            if own.bit:
+                other = best[STATES ^ own.bit]
+                base, from_other = np.maximum(best, other), other > best
+            grown, choice = best.copy(), np.full(best.shape, -1, dtype=np.int8)
+            reached = (STATES & own.bit) == own.bit
+            for i, taken in enumerate(own.seconds):
+                if taken >= self._size:
+                    break
+                trial = base[:, : self._size - taken] + np.float32(own.worths[i] + more)
+                better = trial > grown[:, taken:]
+                better[~reached] = False
+                np.copyto(grown[:, taken:], trial, where=better)
+                np.copyto(choice[:, taken:], np.int8(i), where=better)
+            self._picks.append(_Pick(own, choice, from_other))
+            best = grown
+        self._best = best
+
+    def after(self, used: Mapping[str, int], seconds: int, last: str) -> "RegionTable":
+        """The table of the same strokes once others were used, up to so many seconds."""
+        return find_table(self._strokes, used, seconds, last)
+
+    @cached_property
+    def offered(self) -> int:
+        """The needs that can be met at all."""
+        reached = (self._best > NOWHERE / 2).any(axis=1)
+        return int(np.bitwise_or.reduce(np.flatnonzero(reached), initial=0))
+
+    @cached_property
+    def reach(self) -> int:
+        """The most seconds that the strokes can fill, up to those of the table."""
+        return int(np.flatnonzero((self._best > NOWHERE / 2).any(axis=0))[-1])
+
+    def worth(self, needs: int, seconds: int) -> float:
+        """The most that strokes which meet `needs` are worth in about so many seconds; `NOWHERE` if there are none.
+
+        What lies beyond all that they can fill is left over, at a price.
+        """
+        if seconds > self.reach:
+            return self.worth(needs, self.reach) - OFF * (seconds - self.reach)
+        if not 0 <= seconds < self._size:
+            return NOWHERE
+        worths = self._worths.get(needs)
+        if worths is None:
+            worths = self._worths[needs] = self._near(needs)[0].tolist()
+        return worths[seconds]
+
+    def pick(self, needs: int, seconds: int) -> list[tuple[PlacedStroke, int]]:
+        """Those strokes, with their passes."""
+        seconds = min(seconds, self.reach)
+        _, states, totals = self._near(needs)
+        state, total = int(states[seconds]), int(totals[seconds])
+        found = []
+        for pick in reversed(self._picks):
+            passes = int(pick.choice[state, total])
+            if passes < 0:
+                continue
+            found.append((pick.own.placed, pick.own.passes[passes]))
+            total -= pick.own.seconds[passes]
+            if pick.own.bit and pick.from_other[state, total]:
+                state ^= pick.own.bit
+        return found[::-1]
+
+    def _near(self, needs: int) -> tuple[Worths, NDArray[np.intp], NDArray[np.intp]]:
+        """By seconds: the most worth within `AROUND` of them with at least these needs, and where it is."""
+        found = self._nears.get(needs)
+        if found is None:
+            states = [s for s in range(SETS) if s & needs == needs]
+            rows = self._best[states]
+            best, which = rows.max(axis=0), np.asarray(states)[rows.argmax(axis=0)]
+            shifted = np.full((2 * AROUND + 1, self._size), NOWHERE, dtype=np.float32)
+            for i, by in enumerate(range(-AROUND, AROUND + 1)):
+                low, high = max(0, -by), min(self._size, self._size - by)
+                shifted[i, low:high] = best[low + by : high + by] - np.float32(OFF * abs(by))
+            pick = shifted.argmax(axis=0)
+            totals = np.clip(np.arange(self._size) + pick - AROUND, 0, self._size - 1)
+            found = shifted.max(axis=0), which[totals], totals
+            self._nears[needs] = found
+        return found
+
+    @cached_property
+    def _worths(self) -> dict[int, list[float]]:
+        return {}
+
+    @cached_property
+    def _nears(self) -> dict[int, tuple[Worths, NDArray[np.intp], NDArray[np.intp]]]:
+        return {}
+
+
+SHORTEST_TABLE = 60
+"""Tables reach up to whole multiples of so many seconds, so that one serves several questions."""
+
+Used = tuple[tuple[str, int], ...]
+
+
+def find_table(
+    strokes: tuple[OwnStroke, ...], used: Mapping[str, int], seconds: int, last: str = ""
+) -> RegionTable:
+    """The table of some strokes, each used so often before, up to so many seconds; `last` came right before."""
+    ids = {own.placed.option.stroke.id for own in strokes}
+    known = tuple(sorted((id, n) for id, n in used.items() if n and id in ids))
+    up_to = -(-max(1, seconds) // SHORTEST_TABLE) * SHORTEST_TABLE
+    return _table(strokes, known, up_to, last if last in ids else "")
+
+
+@lru_cache(maxsize=1_000)
+def _table(strokes: tuple[OwnStroke, ...], used: Used, seconds: int, last: str) -> RegionTable:
+    return RegionTable(strokes, dict(used), seconds, last)
+
+
+@lru_cache(maxsize=4_000)
+def own_strokes(
+    site: Site, taken: frozenset[tuple[str, str | None, str]], dry: bool
+) -> tuple[OwnStroke, ...]:
+    """The strokes that a region may have besides those `taken` (stroke, zone, slot) to open and settle its arc.
+
+    `dry`: work before the oil is among them. What kneads a place does not warm it, too.
+    """
+    oiled = site.medium == "lubricated"
+    kneads = {(o.stroke.id, o.zone) for o in site.options if o.slot == "knead"}
+    return tuple(
+        OwnStroke.of(PlacedStroke(site, o))
+        for o in site.options
+        if (o.rank >= AGAIN or (o.stroke.id, o.zone, o.slot) not in taken)
+        and o.slot not in ("spread", "settle")
+        and not (o.slot == "flush" and o.stroke.passing.kind == "glide")
+        and not (o.slot == "warm" and (o.stroke.id, o.zone) in kneads)
+        and (o.slot != "dry" or not oiled or dry)
+        and not (oiled and o.stroke.id == "effleurage")
+    )
