@@ -93,7 +93,14 @@ class Plan:
         return self.tide.get_by_role("button", name=re.compile(f"^{name}, "))
 
     def part(self, name: str) -> Locator:
-        return self.page.get_by_role("region", name="Sequence").get_by_role("button", name=re.compile(name))
+        """The row of a part in the list; the passages are opened where it is in none that is open."""
+        rows = self.page.get_by_role("region", name="Sequence")
+        row = rows.get_by_role("button", name=re.compile(f"{name}(?! with)"))
+        expect(rows.get_by_role("button", name=re.compile("First contact"))).to_be_visible()
+        closed = rows.get_by_role("button", name=re.compile("(behind|in front|with .*): "), expanded=False)
+        while row.count() == 0 and closed.count():
+            closed.first.click()
+        return row
 
     def drag(self, name: str, *by: tuple[int, int]) -> None:
         """Take a part of the tide line up and carry it along, without letting go."""

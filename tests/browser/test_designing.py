@@ -115,7 +115,7 @@ def table(page: Page):
 
 def test_the_table_plan_follows_selection_and_pointer_and_plays(page: Page, plan: Plan):
     plan.swell("right hip").click()
-    expect(table(page)).to_have_attribute("aria-label", re.compile("prone.*Uncovered: right back of the leg"))
+    expect(table(page)).to_have_attribute("aria-label", re.compile("prone.*Uncovered: right leg, behind"))
     box = plan.swell("neck").bounding_box()
     page.mouse.move(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
     expect(table(page)).to_have_attribute("aria-label", re.compile("supine.*neck"))

@@ -68,7 +68,7 @@ def test_a_flow_is_used_for_a_client_with_every_change_named(library: Page):
     panel.get_by_role("button", name="Start from it").click()
     expect(plan.word("Leave out")).to_have_text("nothing")
     expect(plan.fit).to_have_text(re.compile("^Fits 50 min"))
-    expect(page.get_by_text("Nothing to mend")).to_be_visible()
+    expect(page.get_by_text("Safe", exact=True)).to_be_visible()
     page.get_by_role("button", name="Take the last change back").click()
     expect(plan.word("Leave out")).to_have_text("face")
 

@@ -145,7 +145,7 @@ def test_all_advice_is_mended_at_once_and_shown_first(page: Page, plan: Plan):
     look = page.get_by_role("region", name="Before you take it")
     expect(look).to_contain_text("1 mended at once")
     look.get_by_role("button", name="Take it").click()
-    expect(page.get_by_text("Nothing to mend")).to_be_visible()
+    expect(page.get_by_text("Safe", exact=True)).to_be_visible()
 
 
 def test_another_kind_of_session_is_planned_at_once_and_offers_only_what_it_works(page: Page, plan: Plan):
@@ -327,3 +327,38 @@ def test_the_keys_are_told_on_a_question_mark(page: Page, plan: Plan):
     expect(keys).to_contain_text("15 s shorter, 15 s longer")
     page.keyboard.press("Escape")
     expect(keys).to_be_hidden()
+
+
+def test_a_passage_is_one_row_that_opens_and_is_pulled_moved_and_taken_away_as_one(page: Page, plan: Plan):
+    rows = page.get_by_role("region", name="Sequence")
+    leg = rows.get_by_role("button", name=re.compile("Right leg, behind: "))
+    hip = rows.get_by_role("button", name=re.compile("Right hip"))
+    expect(hip).to_have_count(0)
+    leg.click()
+    expect(hip).to_be_visible()
+    minutes = rows.get_by_role("textbox", name="Minutes, right leg, behind")
+    before = minutes.input_value()
+    minutes.fill(f"{int(before.split(':')[0]) + 1}:30")
+    minutes.press("Enter")
+    plan.planned()
+    expect(leg).to_contain_text("set by hand")
+    expect(minutes).not_to_have_value(before)
+    order = [
+        row.split(":")[1] for row in rows.get_by_role("listitem").all_inner_texts() if "leg, behind:" in row
+    ]
+    rows.get_by_role("button", name="Later").first.click()
+    expect(page.get_by_role("status").filter(has_text="Right leg, behind")).to_be_attached()
+    plan.planned()
+    assert order
+    rows.get_by_role("button", name="Take away").first.click()
+    plan.planned()
+    expect(leg).to_have_count(0)
+    page.keyboard.press("Control+z")
+    plan.planned()
+    expect(leg).to_be_visible()
+
+
+def test_the_bottom_line_says_where_the_time_between_strokes_goes(page: Page, plan: Plan):
+    page.get_by_role("button", name=re.compile("min of work, .* between")).click()
+    expect(page.get_by_role("term").filter(has_text="Turning over")).to_be_visible()
+    expect(page.get_by_role("definition").first).to_have_text(re.compile("min|s"))

@@ -45,7 +45,8 @@ def change_the_brief(page: Page, plan: Plan):
 def go_on_and_back(page: Page, work: Work):
     expect(page.get_by_text("plaster on the left heel")).to_be_visible()
     expect(work.stroke).to_have_text("Resting hold")
-    for key, stroke in (("PageDown", "Rocking"), (" ", "Uncover the back"), ("ArrowRight", "Rest the hands")):
+    opening = [("PageDown", "Rocking"), (" ", "Palm compression"), ("ArrowRight", "Stroking over the drape")]
+    for key, stroke in (*opening, ("PageDown", "Uncover the back"), ("ArrowRight", "Rest the hands")):
         page.keyboard.press(key)
         expect(work.stroke).to_have_text(stroke)
     page.keyboard.press("PageUp")
@@ -139,8 +140,8 @@ def test_the_water_falls_as_the_part_runs_out(page: Page, server, today: Today):
         return 100 - work.water.evaluate("e => parseFloat(e.style.transform.match(/[\\d.]+/)[0])")
 
     full = level()
-    page.clock.run_for(15_000)
+    page.clock.run_for(30_000)
     assert level() < full - 20
-    page.clock.run_for(120_000)
+    page.clock.run_for(105_000)
     assert level() == 0
     expect(page.get_by_role("status").filter(has_text="behind")).to_have_text(re.compile(r"^2 min .*behind$"))

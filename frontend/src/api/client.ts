@@ -65,6 +65,7 @@ export type Step = Schemas["Step"];
 export type Evaluation = Schemas["Evaluation"];
 export type Outline = Schemas["Outline"];
 export type Landing = Schemas["Landing"];
+export type WorkedPassage = Schemas["WorkedPassage"];
 export type Excluded = Schemas["Excluded"];
 export type Place = Schemas["Place"];
 /** All places to keep off: for good, and in one session alone. */

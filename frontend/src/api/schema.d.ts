@@ -2773,6 +2773,24 @@ export interface components {
             total: number;
         };
         /**
+         * BetweenStrokes
+         * @description Where the seconds between strokes go; whole seconds.
+         *
+         *     `moving` is walking, the stool, the table's height and resting the hands; `cleaning` washing, wiping and towels.
+         */
+        BetweenStrokes: {
+            /** Covering */
+            covering: number;
+            /** Turning */
+            turning: number;
+            /** Oiling */
+            oiling: number;
+            /** Cleaning */
+            cleaning: number;
+            /** Moving */
+            moving: number;
+        };
+        /**
          * Block
          * @description Regions a school works in one position. A row is never begun after a later one.
          */
@@ -2998,6 +3016,10 @@ export interface components {
             windows: {
                 [key: string]: components["schemas"]["Window"];
             };
+            /** Passages */
+            passages: {
+                [key: string]: components["schemas"]["Passage"];
+            };
             /** Tools */
             tools: {
                 [key: string]: components["schemas"]["Tool"];
@@ -3136,7 +3158,7 @@ export interface components {
              * Clear
              * @default []
              */
-            clear: ("zone" | "seconds" | "direction" | "cue")[];
+            clear: ("zone" | "over" | "seconds" | "direction" | "cue")[];
             /**
              * Mirrored
              * @default false
@@ -4207,9 +4229,9 @@ export interface components {
          *     the entry within its sheet: `neck/2` is the third stroke of the neck, `neck/2/oil` the oiling before it,
          *     `neck/walk` what leads there, `neck/stool-2` the second time something is done with the stool on the way.
          *     The scene (position, place, window, hands, table) is the one during the entry. `working` is working the part, its
-         *     oiling and asking included; getting there is not. `eases_over` names the fragile places of its region that a stroke
-         *     without a zone passes more lightly; `support`: one hand holds the head; `asks`: while it is worked the client is
-         *     asked about the pressure.
+         *     oiling and asking included; getting there is not. `over` are further regions that a long stroke runs over.
+         *     `eases_over` names the fragile places that a stroke without a zone passes more lightly; `support`: one
+         *     hand holds the head; `asks`: while it is worked the client is asked about the pressure.
          */
         Entry: {
             /** Kind */
@@ -4292,6 +4314,11 @@ export interface components {
             /** Passes */
             passes?: number | null;
             /**
+             * Over
+             * @default []
+             */
+            over: string[];
+            /**
              * Eases Over
              * @default []
              */
@@ -4339,10 +4366,13 @@ export interface components {
             /** Findings */
             findings: components["schemas"]["Finding"][];
             balance: components["schemas"]["Balance"];
+            between: components["schemas"]["BetweenStrokes"];
             hands: components["schemas"]["HandLoad"];
             supplies: components["schemas"]["Supplies"];
             /** Exposures */
             exposures: components["schemas"]["Exposure"][];
+            /** Passages */
+            passages: components["schemas"]["WorkedPassage"][];
             verdicts: components["schemas"]["Verdicts"];
             limits: components["schemas"]["VerdictLimits"];
             /** First Touch Seconds */
@@ -6408,10 +6438,14 @@ export interface components {
         /**
          * PartPlaces
          * @description Where a part may go, and how its other side comes to the same strokes, if there is something to give it.
+         *
+         *     `with_passage`: where it may go together with all that is worked as one with it; empty where it stands alone.
          */
         PartPlaces: {
             /** Landings */
             landings: components["schemas"]["Landing"][];
+            /** With Passage */
+            with_passage: components["schemas"]["Landing"][];
             other_side: components["schemas"]["Landing"] | null;
         };
         /**
@@ -6467,6 +6501,39 @@ export interface components {
              * @default 1
              */
             pace: number;
+        };
+        /**
+         * Passage
+         * @description Regions that are worked as one while one window stays open: one oiling, one arc, long strokes over all of them.
+         *
+         *     `glides` are rows of regions, far end first, over which a stroke runs in one go. The two sides of a pair are one
+         *     passage only where they lie under one cover: `both_sides`. A passage of several regions is worth its while from
+         *     `least_seconds` on.
+         */
+        Passage: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Gloss
+             * @default
+             */
+            gloss: string;
+            /** Regions */
+            regions: string[];
+            /**
+             * Glides
+             * @default []
+             */
+            glides: string[][];
+            /**
+             * Both Sides
+             * @default false
+             */
+            both_sides: boolean;
+            /** Least Seconds */
+            least_seconds: number;
         };
         /**
          * PasswordAgain
@@ -7071,6 +7138,8 @@ export interface components {
         /**
          * Pull
          * @description A part of a flow by its id, and the seconds it is to take; `alone`: without the other side of its region.
+         *
+         *     `passage`: the seconds are those of all that is worked as one with it, each part its share of them.
          */
         Pull: {
             /** Part Id */
@@ -7082,6 +7151,11 @@ export interface components {
              * @default false
              */
             alone: boolean;
+            /**
+             * Passage
+             * @default false
+             */
+            passage: boolean;
         };
         /**
          * Reason
@@ -8270,9 +8344,9 @@ export interface components {
          * Step
          * @description One stroke as it is to be done: `passes` 1 to 60, `depth` 1 to 5; `check_in` asks about the pressure after it.
          *
-         *     `seconds` (1 to 1800) replaces what the passes take. `direction` and `cue` replace the stroke's own.
-         *     `wipe` takes the oil off first; `support`: one hand holds the head while the other works; `with_breath`: the
-         *     press goes in on the out-breath.
+         *     `seconds` (1 to 1800) replaces what the passes take. `direction` and `cue` replace the stroke's own. `over` are the
+         *     further regions of its passage that a glide runs over in one go. `wipe` takes the oil off first; `support`: one hand
+         *     holds the head while the other works; `with_breath`: the press goes in on the out-breath.
          */
         Step: {
             /** Stroke */
@@ -8286,6 +8360,11 @@ export interface components {
             tool: string;
             /** Zone */
             zone?: string | null;
+            /**
+             * Over
+             * @default []
+             */
+            over: string[];
             /** Depth */
             depth: number;
             /** Passes */
@@ -8354,7 +8433,8 @@ export interface components {
          *
          *     Its regions, tools, depth, media and slots are all that it can be done with; `planned` is what a plan uses of them.
          *
-         *     `routine` strokes may be planned; the others come by wish or by hand. `heat` strokes bring warmth; `grip` strokes
+         *     `use`: `core` strokes are in any plan, of those used `often` a good plan has several, the others come by `wish` or
+         *     by hand. `heat` strokes bring warmth; `grip` strokes
          *     need skin that does not slip, so the oil is wiped off first, or the tool is a towel. `lifts_head`: regions on which
          *     it moves the head off the table, so that the client lies face up and one hand holds the head.
          */
@@ -8397,10 +8477,11 @@ export interface components {
             breath?: "press_on_out" | null;
             cue?: components["schemas"]["Cue"] | null;
             /**
-             * Routine
-             * @default true
+             * Use
+             * @default core
+             * @enum {string}
              */
-            routine: boolean;
+            use: "core" | "often" | "wish";
             /**
              * Heat
              * @default false
@@ -9097,6 +9178,25 @@ export interface components {
          */
         Wished: {
             brief: components["schemas"]["Brief"];
+        };
+        /**
+         * WorkedPassage
+         * @description Parts that are worked as one: by id, in order; at least two.
+         *
+         *     `start` is when the first of them begins, `seconds` what all of them take, without the ways there; both whole
+         *     seconds.
+         */
+        WorkedPassage: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: string[];
+            /** Start */
+            start: number;
+            /** Seconds */
+            seconds: number;
         };
         /**
          * FieldError

@@ -1,9 +1,9 @@
 import type { Catalogue, Entry } from "../api/client";
-import { walkWords } from "./words";
+import { bareName, walkWords } from "./words";
 
 /** What is done between strokes, in few words: `uncover the left leg`, `turn to supine`. */
 export function transitionWord(entry: Entry, catalogue: Catalogue): string {
-  const window = catalogue.windows[entry.about]?.name ?? entry.about;
+  const window = bareName(catalogue.windows[entry.about]);
   const side = entry.about_side === "mid" ? "" : `${entry.about_side} `;
   switch (entry.kind) {
     case "turn":
@@ -21,7 +21,7 @@ export function transitionWord(entry: Entry, catalogue: Catalogue): string {
     case "wipe":
       return entry.about === "hands" ? "wipe the hands" : "wipe the oil off";
     case "walk":
-      return walkWords(entry.about, entry.position);
+      return `${walkWords(entry.about, entry.position)}${entry.seconds === 0 ? " meanwhile" : ""}`;
     case "wash":
       return "wash hands";
     case "open_window":

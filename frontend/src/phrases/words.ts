@@ -22,6 +22,11 @@ export function zoneName(
   return region?.zone_names?.[zone] ?? spoken(zone);
 }
 
+/** What a window uncovers, in one word: which side of the leg, or how the client lies, the position says. */
+export function bareName(window: { name: string } | undefined): string {
+  return window?.name.split(",")[0] ?? "";
+}
+
 export type Side = "left" | "right" | "mid" | "both";
 
 /** A region's name with its side: `left hip`, `back`, `both feet`. */
@@ -80,3 +85,16 @@ export const depthWord: Record<number, string> = {
   4: "strong",
   5: "deep",
 };
+
+interface Glided {
+  regions: Readonly<Record<string, { name: string; whole: string; sides?: "mid" | "pair" }>>;
+  passages: Readonly<Record<string, { glides?: readonly (readonly string[])[] }>>;
+}
+
+/** Where a long stroke runs, from the far end to the near one: `calf to hip`. */
+export function glideName(regions: readonly string[], names: Glided): string {
+  const glides = Object.values(names.passages).flatMap(({ glides }) => glides ?? []);
+  const glide = glides.find((one) => regions.every((id) => one.includes(id))) ?? regions;
+  const along = glide.filter((id) => regions.includes(id)).map((id) => names.regions[id]?.name ?? id);
+  return `${along[0]} to ${along.at(-1)}`;
+}

@@ -20,7 +20,7 @@ const NAMES = {
   },
   windows: {
     none: { name: "nothing", uncovers: [] },
-    leg_back: { name: "back of the leg", uncovers: ["hips"] },
+    leg_back: { name: "leg, behind", uncovers: ["hips"] },
     foot: { name: "feet", uncovers: ["foot"] },
   },
   positions: {
@@ -98,7 +98,7 @@ describe("the table plan", () => {
   it("says the same in words", () => {
     const plan = at({}, { excluded: [{ region: "foot", side: "left", zone: null }] });
     expect(plan.says).toBe(
-      "The client is prone. Uncovered: right back of the leg. You stand on the client’s right. Kneading on the right hip, across. Keep off: left foot.",
+      "The client is prone. Uncovered: right leg, behind. You stand on the client’s right. Kneading on the right hip, across. Keep off: left foot.",
     );
     expect(at({ kind: "turn", stroke: null, window: "none", place: "away" }).says).toContain("at the basin");
   });

@@ -49,3 +49,15 @@ function asWay(entry: Entry, changes: readonly Change[]): TableEntry {
   const { kind, about, about_side } = chief;
   return { ...entry, kind, about, about_side, seconds, way: changes };
 }
+
+/** A cover that settles while one walks is told together with the walk. */
+export function withWalk(entry: TableEntry, sheet: RunSheet): TableEntry {
+  const next = sheet.entries[sheet.entries.findIndex(({ address }) => address === entry.address) + 1];
+  const meanwhile = next?.kind === "walk" && next.seconds === 0 && next.part === entry.part;
+  if (entry.way || entry.kind !== "close_window" || !meanwhile) return entry;
+  return { ...entry, way: [changeOf(entry), changeOf(next)] };
+}
+
+function changeOf({ kind, seconds, about = "", about_side = "mid" }: Entry): Change {
+  return { kind: kind as Change["kind"], seconds, about, about_side };
+}

@@ -1,9 +1,9 @@
 import type { Finding } from "../api/client";
 import { clock } from "../phrases/time";
-import type { Span, TideLayout } from "./layout";
+import type { ClockSpan, TideLayout } from "./layout";
 
 /** Turning the client: the water stands still for so long. */
-export function SlackWater({ turn, horizon }: { turn: Span; horizon: number }) {
+export function SlackWater({ turn, horizon }: { turn: ClockSpan; horizon: number }) {
   const middle = (turn.x0 + turn.x1) / 2;
   return (
     <g>

@@ -1,6 +1,7 @@
 import type { Catalogue } from "../api/client";
 import { span, timeOfDay } from "../phrases/time";
-import type { Span, TideLayout } from "./layout";
+import { bareName } from "../phrases/words";
+import type { ClockSpan, TideLayout } from "./layout";
 
 export const STRIP = 22;
 
@@ -8,9 +9,9 @@ export const STRIP = 22;
 export function Strip(props: {
   y: number;
   title: string;
-  spans: Span[];
-  nameOf(span: Span): string;
-  fill(span: Span): string;
+  spans: ClockSpan[];
+  nameOf(span: ClockSpan): string;
+  fill(span: ClockSpan): string;
 }) {
   return (
     <g>
@@ -98,9 +99,8 @@ export function ClockAxis({
 }
 
 /** An open window in words that fit a strip. */
-export function windowName(window: Span, catalogue: Catalogue): string {
+export function windowName(window: ClockSpan, catalogue: Catalogue): string {
   const name = catalogue.windows[window.name]?.name ?? window.name;
   if (window.side === "mid") return name;
-  // Which side of the leg, or how the client lies, the position says.
-  return `${window.side} ${window.name.startsWith("leg") ? "leg" : name.split(",")[0]}`;
+  return `${window.side} ${bareName({ name })}`;
 }

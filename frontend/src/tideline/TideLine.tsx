@@ -1,5 +1,5 @@
 import { memo, type PointerEvent, useCallback, useId, useMemo, useRef, useState } from "react";
-import type { Finding, Landing, RunSheet } from "../api/client";
+import type { Finding, Landing, RunSheet, WorkedPassage } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
 import { say } from "../phrases/screens/tideline";
 import { Button } from "../ui/Button";
@@ -22,6 +22,10 @@ import { Ripples, Surface } from "./Water";
 /** What the line does to the flow. `alone`: without the other side. */
 export interface TideEditing extends Omit<PartActions, "onNudge" | "onTakeUp"> {
   onReshape(partId: string, seconds: number, alone: boolean): void;
+  /** All parts that are worked as one: their seconds together, their place, their end. */
+  onReshapePassage(passage: WorkedPassage, seconds: number): void;
+  onMovePassage(passage: WorkedPassage, by: -1 | 1): void;
+  onRemovePassage(passage: WorkedPassage): void;
   onLand(partId: string, landing: Landing): void;
   /** Where the part touched last may go; undefined until it is known. */
   landings: { partId: string; places: readonly Landing[] } | undefined;

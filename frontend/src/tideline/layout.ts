@@ -4,7 +4,7 @@ import type { Entry, RunSheet } from "../api/client";
 import { placeWord } from "../phrases/words";
 import { type Margins, type Size, type Swell, swellsOf, water } from "./swells";
 
-export interface Span {
+export interface ClockSpan {
   x0: number;
   x1: number;
   seconds: number;
@@ -38,11 +38,11 @@ export interface TideLayout {
   amplitude: number;
   swells: Swell[];
   /** Turning the client: the tide stands still. */
-  slack: Span[];
+  slack: ClockSpan[];
   /** All other transitions. */
-  notches: Span[];
-  windows: Span[];
-  places: Span[];
+  notches: ClockSpan[];
+  windows: ClockSpan[];
+  places: ClockSpan[];
   ticks: Tick[];
   /** Where the line is drawn large, its strokes one by one; else none. */
   strokes: StrokeSpan[];
@@ -109,7 +109,11 @@ function strokeSpan(entry: Entry, x: (second: number) => number, amplitude: numb
 }
 
 /** Neighbouring entries of one name as one span. */
-function runs(entries: Entry[], x: (second: number) => number, nameOf: (entry: Entry) => string): Span[] {
+function runs(
+  entries: Entry[],
+  x: (second: number) => number,
+  nameOf: (entry: Entry) => string,
+): ClockSpan[] {
   const groups: Entry[][] = [];
   for (const entry of entries) {
     const before = groups.at(-1)?.at(-1);
@@ -120,7 +124,7 @@ function runs(entries: Entry[], x: (second: number) => number, nameOf: (entry: E
   return groups.map((group) => spanOf(group, x, nameOf(group[0] as Entry)));
 }
 
-function spanOf(group: Entry[], x: (second: number) => number, name: string): Span {
+function spanOf(group: Entry[], x: (second: number) => number, name: string): ClockSpan {
   const first = group[0] as Entry;
   const last = group.at(-1) as Entry;
   const end = last.start + last.seconds;

@@ -50,6 +50,31 @@ def find_landings(trial: Trial, part_id: str) -> tuple[Landing, ...]:
     return tuple(found)
 
 
+def find_passage_landings(trial: Trial, part_ids: Sequence[str]) -> tuple[Landing, ...]:
+    """Every place in the order for parts that are worked as one, and stay so; as `find_landings`."""
+    flow = trial.case.flow
+    parts = [part_named(flow, id) for id in part_ids]
+    rest = tuple(other for other in flow.parts if other not in parts)
+    now = flow.parts.index(parts[0])
+    found = []
+    for at in range(len(rest) + 1):
+        if at == now:
+            found.append(Landing(at=at, position=parts[0].position, here=True))
+            continue
+        position, why_not = _position(trial.case, parts[0], rest, at)
+        for part in parts:
+            if not why_not and not can_reach(trial.case, part, position):
+                why_not = say_unreached(trial.case, part, position)
+        # One after the other is taken out and put behind the one before.
+        back = at < now
+        moves = [
+            MovePart(part_id=part.id, to=at + (i if back else len(parts) - 1)) for i, part in enumerate(parts)
+        ]
+        turns = [edit for part in parts for edit in turn_part(trial.case, part, position)]
+        found.append(_tried(trial, at, position, why_not, (*moves, *turns)))
+    return tuple(found)
+
+
 def find_best_landing(trial: Trial, part: Part, near: int) -> Landing | None:
     """The place where a new part costs the fewest seconds and breaks least, the closest to place `near` first."""
     tried = [landing for landing in _new(trial, part) if not landing.why_not]

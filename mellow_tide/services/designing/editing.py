@@ -6,14 +6,14 @@ from uuid import UUID
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.checks.check import Severity
-from mellow_tide.core.designing.landing import Landing, find_landings
+from mellow_tide.core.designing.landing import Landing, find_landings, find_passage_landings
 from mellow_tide.core.designing.mending import Mending, mend
 from mellow_tide.core.designing.other_side import find_other_side
 from mellow_tide.core.designing.picker import Pick, pick_strokes
 from mellow_tide.core.designing.quick_add import suggest_edits
 from mellow_tide.core.designing.suggestion import Suggestion
 from mellow_tide.core.designing.trial import Trial
-from mellow_tide.core.flow.edits import Edit, apply
+from mellow_tide.core.flow.edits import Edit, apply, part_named
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.difference import Difference, compare_flows
@@ -33,9 +33,13 @@ from mellow_tide.store.sessions import ReadAt, find_session, step_to_plan
 
 
 class PartPlaces(Record):
-    """Where a part may go, and how its other side comes to the same strokes, if there is something to give it."""
+    """Where a part may go, and how its other side comes to the same strokes, if there is something to give it.
+
+    `with_passage`: where it may go together with all that is worked as one with it; empty where it stands alone.
+    """
 
     landings: tuple[Landing, ...]
+    with_passage: tuple[Landing, ...]
     other_side: Landing | None
 
 
@@ -76,7 +80,14 @@ def step_plan(desk: Desk, at: ReadAt, by: Literal[-1, 1]) -> SessionView:
 def read_places(desk: Desk, session_id: UUID, part_id: str) -> PartPlaces:
     """Where a part of the session may go, with the reason where it may not. Raises `NotThere`, `BadFlow`."""
     trial = _trial(desk, session_id)
-    return PartPlaces(landings=find_landings(trial, part_id), other_side=find_other_side(trial, part_id))
+    part = part_named(trial.case.flow, part_id)
+    places = trial.case.passage_of(trial.case.flow.parts.index(part))
+    ids = [trial.case.flow.parts[at].id for at in places]
+    return PartPlaces(
+        landings=find_landings(trial, part_id),
+        with_passage=find_passage_landings(trial, ids) if len(ids) > 1 else (),
+        other_side=find_other_side(trial, part_id),
+    )
 
 
 def read_picks(desk: Desk, session_id: UUID, part_id: str) -> tuple[Pick, ...]:

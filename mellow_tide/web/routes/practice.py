@@ -6,7 +6,16 @@ from fastapi import APIRouter
 from pydantic import BaseModel
 
 from mellow_tide.core.catalogue.records import Position, Region, Stroke, Support, Tool, Window
-from mellow_tide.core.catalogue.rules import Closing, Condition, Consent, HouseRule, Kind, Lubricant, School
+from mellow_tide.core.catalogue.rules import (
+    Closing,
+    Condition,
+    Consent,
+    HouseRule,
+    Kind,
+    Lubricant,
+    Passage,
+    School,
+)
 from mellow_tide.core.checks.check import Severity
 from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.core.flow.brief import Brief
@@ -56,6 +65,7 @@ class CatalogueView(BaseModel):
     strokes: dict[str, Stroke]
     positions: dict[str, Position]
     windows: dict[str, Window]
+    passages: dict[str, Passage]
     tools: dict[str, Tool]
     kinds: dict[str, Kind]
     schools: dict[str, School]
@@ -110,6 +120,7 @@ def read_catalogue(desk: AtDesk) -> CatalogueView:
         strokes=dict(known.strokes),
         positions=dict(known.positions),
         windows=dict(known.windows),
+        passages=dict(known.passages),
         tools=dict(known.tools),
         kinds=dict(known.kinds),
         schools=dict(known.schools),

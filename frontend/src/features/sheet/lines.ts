@@ -1,7 +1,7 @@
 /** The run sheet as lines to be read from the table. */
 import type { Catalogue, Entry, RunSheet, SessionView } from "../../api/client";
 import { transitionWord } from "../../phrases/transitionWord";
-import { capital, sided, zoneName } from "../../phrases/words";
+import { capital, glideName, sided, zoneName } from "../../phrases/words";
 
 export interface PartLines {
   id: string;
@@ -50,7 +50,8 @@ function stroke(entry: Entry, flow: Flow, catalogue: Catalogue): string {
   if (entry.kind !== "stroke") return "";
   const step = flow.parts[entry.part]?.steps[entry.step ?? 0];
   const name = catalogue.strokes[entry.stroke ?? ""]?.name ?? "";
-  const where = entry.zone ? ` ${zoneName(entry.zone, catalogue.regions[entry.region])}` : "";
+  const long = entry.over?.length ? ` ${glideName([entry.region, ...entry.over], catalogue)}` : "";
+  const where = entry.zone ? ` ${zoneName(entry.zone, catalogue.regions[entry.region])}` : long;
   const words = [step?.with_breath && "out", step?.note].filter(Boolean).join("; ");
   const note = words ? ` (${words})` : "";
   return `${name}${where} ${entry.depth}/${entry.passes}${note}`;

@@ -1,7 +1,7 @@
 /** What to do now, in few words: the name, how, and where. */
 import type { Catalogue, Entry } from "../../api/client";
 import type { Change, TableEntry } from "../../tableside/past";
-import { capital, depthWord, listed, sided, walkWords, zoneName } from "../words";
+import { bareName, capital, depthWord, glideName, listed, sided, walkWords, zoneName } from "../words";
 
 export interface CueWords {
   place: string;
@@ -38,6 +38,15 @@ function placeOf(entry: Entry, catalogue: Catalogue): string {
   return capital(region ? sided(region, entry.side) : entry.region);
 }
 
+/** The part, with its zone; where a long stroke runs over more than it, from where to where. */
+function workedPlace(entry: Entry, place: string, catalogue: Catalogue): string {
+  if (entry.over?.length) {
+    const side = entry.side === "mid" || entry.side === "both" ? "" : `${entry.side} `;
+    return capital(`${side}${glideName([entry.region, ...entry.over], catalogue)}`);
+  }
+  return entry.zone ? `${place}, ${zoneName(entry.zone, catalogue.regions[entry.region])}` : place;
+}
+
 /** A whole way past what is left out: its chief change by name, the others in their order. */
 function wayCue(entry: Entry, way: readonly Change[], catalogue: Catalogue): CueWords {
   const named = (change: Pick<Entry, "kind" | "about" | "about_side">) =>
@@ -56,7 +65,7 @@ function strokeCue(entry: Entry, place: string, catalogue: Catalogue): CueWords 
   const count = `${entry.passes} ${breaths ? "breath" : entry.passes === 1 ? "pass" : "passes"}${breaths && entry.passes !== 1 ? "s" : ""}`;
   const direction = DIRECTIONS[stroke?.direction ?? ""];
   return {
-    place: entry.zone ? `${place}, ${zoneName(entry.zone, catalogue.regions[entry.region])}` : place,
+    place: workedPlace(entry, place, catalogue),
     name: capital(stroke?.name ?? ""),
     detail: [tool, `depth ${entry.depth}, ${depthWord[entry.depth ?? 1]}`, direction, count]
       .filter(Boolean)
@@ -83,14 +92,14 @@ function transitionCue(entry: Entry, place: string, catalogue: Catalogue): CueWo
     case "open_window":
       return {
         place,
-        name: `Uncover the ${side}${window?.name ?? ""}`,
+        name: `Uncover the ${side}${bareName(window)}`,
         detail,
         how: [window?.instruction, window?.limit].filter(Boolean).join(" "),
       };
     case "close_window":
       return {
         place,
-        name: `Cover the ${side}${window?.name ?? ""}`,
+        name: `Cover the ${side}${bareName(window)}`,
         detail,
         how: "Sheet first, then blanket. Is anything left to do here?",
       };

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
-import type { Brief, Catalogue, Landing, SessionView } from "../../../api/client";
+import type { Brief, Catalogue, Landing, SessionView, WorkedPassage } from "../../../api/client";
 import { placesQuery, sessionQuery } from "../../../api/queries";
 import { say } from "../../../phrases/screens/plan/changes";
 import { capital } from "../../../phrases/words";
@@ -65,6 +65,18 @@ export function useEditing({ session, catalogue, changes, change, tell }: Args):
           if (landing) await land(landing, say.moving(named(id)), named(id));
           else now().tell(say.notMoved(blocked));
         }),
+      onReshapePassage: (passage: WorkedPassage, seconds: number) =>
+        now().changes.reshape(passage.id, seconds, false, true),
+      onMovePassage: (passage: WorkedPassage, by: -1 | 1) =>
+        inTurn(async () => {
+          const { landing, blocked } = nextLanding((await placesOf(passage.id)).with_passage, by);
+          if (landing) await land(landing, say.moving(passage.name), passage.name);
+          else now().tell(say.notMoved(blocked));
+        }),
+      onRemovePassage: (passage: WorkedPassage) => {
+        const edits = passage.parts.map((part_id) => ({ kind: "remove_part" as const, part_id }));
+        now().changes.edit(edits, say.takingAway(passage.name));
+      },
       onMirror: (id: string) =>
         inTurn(async () => {
           const { other_side } = await placesOf(id);

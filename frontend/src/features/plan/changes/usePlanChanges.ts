@@ -76,9 +76,12 @@ export function usePlanChanges(session: SessionView) {
     edit: (edits: Edit[], words = say.changeByHand) =>
       quietly(words, (revision) => api.POST(`${path}/edits`, { params, body: { revision, edits } })),
     /** `alone`: the other side does not follow. */
-    reshape: (part_id: string, seconds: number, alone = false) =>
+    reshape: (part_id: string, seconds: number, alone = false, passage = false) =>
       quietly(say.anotherLengthOfPart, (revision) =>
-        api.POST(`${path}/reshape`, { params, body: { revision, pull: { part_id, seconds, alone } } }),
+        api.POST(`${path}/reshape`, {
+          params,
+          body: { revision, pull: { part_id, seconds, alone, passage } },
+        }),
       ),
     undo: () =>
       quietly(say.takingChangeBack, (revision) => api.POST(`${path}/undo`, { params, body: { revision } })),

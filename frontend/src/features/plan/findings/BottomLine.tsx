@@ -3,6 +3,7 @@ import type { Edit, SessionView } from "../../../api/client";
 import { say } from "../../../phrases/screens/plan/findings";
 import { span } from "../../../phrases/time";
 import { Button } from "../../../ui/Button";
+import { Between } from "./Between";
 import { FindingsPanel } from "./FindingsPanel";
 
 interface Props {
@@ -40,8 +41,8 @@ export function BottomLine(props: Props) {
         )}
         <p className="max-sm:hidden">{answers.balance}</p>
         <p className="max-lg:hidden">{answers.hands}</p>
-        {answers.oil && <p className={offers ? "max-2xl:hidden" : "max-lg:hidden"}>{answers.oil}</p>}
-        <p className="max-2xl:hidden">{answers.between}</p>
+        {answers.oil && <p className="max-2xl:hidden">{answers.oil}</p>}
+        <Between evaluation={session.evaluation} />
         {findings.length > 0 ? (
           <Button
             look="quiet"
@@ -89,7 +90,6 @@ function answersOf({ evaluation }: SessionView) {
       verdicts.balance === "even"
         ? say.sidesEvenEach(span(balance.left))
         : say.leftAndRightDifferBy(span(verdicts.apart)),
-    between: say.betweenStrokes(span(balance.between), Math.round((100 * balance.between) / sheet.seconds)),
     hands: say.handsThumbs(HANDS[verdicts.hands], Math.round(100 * hands.thumb_share)),
     oil: supplies.lubricant ? say.mlOfOil(Math.round(supplies.millilitres)) : "",
     safe:

@@ -10,8 +10,9 @@ import type { TideEditing } from "../../../tideline/TideLine";
 import { Button } from "../../../ui/Button";
 import type { ZoneChoice } from "../table/AtTheTable";
 import { PartRow } from "./PartRow";
+import { PassageRow } from "./PassageRow";
 import { SeveralBar } from "./SeveralBar";
-import { groupByPosition } from "./sequence";
+import { between, groupByPassage, groupByPosition } from "./sequence";
 
 interface Props {
   session: SessionView;
@@ -33,6 +34,7 @@ export function FlowList(props: Props) {
   const reasons = useQuery(reasonsQuery(session.session_id, session.revision));
   const saves = whatOrderSaves(reasons.data?.order ?? null);
   const [several, setSeveral] = useState<ReadonlySet<string> | null>(null);
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
   const entriesOf = (part: Part): Entry[] => sheet.entries.filter((entry) => entry.part_id === part.id);
   const toggle = (id: string) =>
     setSeveral((now) => {
@@ -40,6 +42,23 @@ export function FlowList(props: Props) {
       if (!next.delete(id)) next.add(id);
       return next;
     });
+  const row = (part: Part, opensPassage: boolean) => (
+    <PartRow
+      key={part.id}
+      session={session}
+      part={part}
+      entries={entriesOf(part)}
+      opensPassage={opensPassage}
+      open={part.id === selected}
+      ticked={several && part.role === "work" ? several.has(part.id) : null}
+      onTick={() => toggle(part.id)}
+      onEdit={onEdit}
+      editing={props.editing}
+      choosing={props.choosing}
+      onChooseZone={props.onChooseZone}
+      onToggle={() => onSelect(part.id === selected ? null : part.id)}
+    />
+  );
   return (
     <section aria-label="Sequence">
       <div className="flex flex-wrap items-baseline gap-x-6">
@@ -65,25 +84,39 @@ export function FlowList(props: Props) {
           </h3>
           <p className="text-quiet">{catalogue.positions[position]?.setup.join(" · ")}</p>
           <ol className="mt-2">
-            {parts.map((part) => (
-              <PartRow
-                key={part.id}
-                session={session}
-                part={part}
-                entries={entriesOf(part)}
-                open={part.id === selected}
-                ticked={several && part.role === "work" ? several.has(part.id) : null}
-                onTick={() => toggle(part.id)}
-                onEdit={onEdit}
-                editing={props.editing}
-                choosing={props.choosing}
-                onChooseZone={props.onChooseZone}
-                onToggle={() => onSelect(part.id === selected ? null : part.id)}
-              />
-            ))}
+            {groupByPassage(parts, session.evaluation.passages).map(({ passage, parts }) => {
+              const rows = parts.map((part, at) => row(part, passage !== null && at === 0));
+              if (!passage) return rows;
+              const has = parts.some(({ id }) => id === selected);
+              return (
+                <PassageRow
+                  key={passage.id}
+                  passage={passage}
+                  parts={parts}
+                  before={parts[0] ? between(entriesOf(parts[0])) : []}
+                  byHand={parts.some(({ region }) => session.plan.by_hand?.includes(region))}
+                  // While several are chosen, each must be in reach.
+                  open={several !== null || has || opened.has(passage.id)}
+                  onToggle={() => {
+                    if (has) onSelect(null);
+                    setOpened((now) => toggled(now, passage.id, has || now.has(passage.id)));
+                  }}
+                  editing={props.editing}
+                >
+                  {rows}
+                </PassageRow>
+              );
+            })}
           </ol>
         </div>
       ))}
     </section>
   );
+}
+
+function toggled(open: ReadonlySet<string>, id: string, isOpen: boolean): ReadonlySet<string> {
+  const next = new Set(open);
+  if (isOpen) next.delete(id);
+  else next.add(id);
+  return next;
 }

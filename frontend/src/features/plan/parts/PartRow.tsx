@@ -13,13 +13,15 @@ import { changeStep, moveStep, removeStep, splitPart } from "./edits";
 import { PartTools } from "./PartTools";
 import { StrokePicker } from "./StrokePicker";
 import { StrokeRow } from "./StrokeRow";
-import { partSeconds, partStart, transitionWords } from "./sequence";
+import { between, partSeconds, partStart, transitionWords } from "./sequence";
 import { WhyPart } from "./WhyPart";
 
 interface Props {
   session: SessionView;
   part: Part;
   entries: Entry[];
+  /** Whether what happens before it is told by its passage. */
+  opensPassage: boolean;
   open: boolean;
   /** Whether it is among several chosen ones; null while single parts are worked on. */
   ticked: boolean | null;
@@ -41,7 +43,7 @@ export function PartRow(props: Props) {
   const name = region ? sided(region, part.side) : part.region;
   const working = (part.role ?? "work") === "work";
   const byHand = working && (session.plan.by_hand ?? []).includes(part.region);
-  const between = entries.filter((entry) => !entry.working && entry.kind !== "announce");
+  const before = props.opensPassage ? [] : between(entries);
   const seconds = partSeconds(entries);
 
   function key(event: KeyboardEvent) {
@@ -60,8 +62,8 @@ export function PartRow(props: Props) {
 
   return (
     <li>
-      {between.length > 0 && (
-        <p className="py-0.5 pl-14 text-[0.95rem] text-quiet">{transitionWords(between, catalogue)}</p>
+      {before.length > 0 && (
+        <p className="py-0.5 pl-14 text-[0.95rem] text-quiet">{transitionWords(before, catalogue)}</p>
       )}
       <div className="flex items-stretch">
         {ticked !== null && (

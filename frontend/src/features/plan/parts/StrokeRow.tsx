@@ -4,7 +4,7 @@ import { useCatalogue } from "../../../api/useCatalogue";
 import { say } from "../../../phrases/screens/plan/parts";
 import { shared } from "../../../phrases/screens/shared";
 import { span } from "../../../phrases/time";
-import { capital, depthWord, zoneName } from "../../../phrases/words";
+import { capital, depthWord, glideName, zoneName } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { StrokeMore } from "./StrokeMore";
 import type { StrokeActions } from "./strokeActions";
@@ -24,7 +24,7 @@ const MOST_PASSES = 60;
 /** A stroke of an opened part: what, how long, with what, where, how deep, how often. */
 export function StrokeRow(props: Props) {
   const catalogue = useCatalogue();
-  const { entry, step, does } = props;
+  const { entry, step, region, does } = props;
   const stroke = catalogue.strokes[step.stroke];
   return (
     <li className="border-t border-base-300 py-2">
@@ -34,6 +34,7 @@ export function StrokeRow(props: Props) {
             {stroke?.name}
           </span>
           {entry.zone && `, ${zoneName(entry.zone, catalogue.regions[entry.region])}`}
+          {step.over?.length ? `, ${glideName([region, ...step.over], catalogue)}` : ""}
         </span>
         <span className="numbers">{span(entry.seconds)}</span>
       </p>

@@ -6,7 +6,7 @@ const parts = (...positions: string[]) =>
   positions.map((position, i) => ({ id: String(i), position })) as Part[];
 const catalogue = {
   positions: { prone: { name: "prone" }, supine: { name: "supine" } },
-  windows: { leg_back: { name: "back of the leg" } },
+  windows: { leg_back: { name: "leg, behind" } },
 } as unknown as Catalogue;
 const entry = (kind: Entry["kind"], seconds: number, about = "", about_side = "mid") =>
   ({ kind, seconds, about, about_side, position: "prone", working: false }) as Entry;
@@ -41,7 +41,7 @@ describe("the sequence", () => {
   it("tells the way to a part in one line", () => {
     const way = [entry("wash", 45), entry("walk", 10, "left"), entry("open_window", 25, "leg_back", "left")];
     expect(transitionWords(way, catalogue)).toBe(
-      "wash hands, walk to the client’s left, uncover the left back of the leg (80 s)",
+      "wash hands, walk to the client’s left, uncover the left leg (80 s)",
     );
     const seated = [entry("stool", 10, "back"), entry("height", 8, "low"), entry("stool", 10, "fetch")];
     expect(transitionWords(seated, catalogue)).toBe("put the stool back, table down, fetch the stool (28 s)");

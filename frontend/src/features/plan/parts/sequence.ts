@@ -1,4 +1,4 @@
-import type { Catalogue, Entry, Part } from "../../../api/client";
+import type { Catalogue, Entry, Part, WorkedPassage } from "../../../api/client";
 import { transitionWord } from "../../../phrases/transitionWord";
 
 /** Neighbouring parts in one position together. */
@@ -10,6 +10,26 @@ export function groupByPosition(parts: readonly Part[]): { position: string; par
     else groups.push({ position: part.position, parts: [part] });
   }
   return groups;
+}
+
+/** Neighbouring parts that are worked as one together; a part that stands alone has no passage. */
+export function groupByPassage(
+  parts: readonly Part[],
+  passages: readonly WorkedPassage[],
+): { passage: WorkedPassage | null; parts: Part[] }[] {
+  const groups: { passage: WorkedPassage | null; parts: Part[] }[] = [];
+  for (const part of parts) {
+    const passage = passages.find((one) => one.parts.includes(part.id)) ?? null;
+    const last = groups.at(-1);
+    if (passage && last?.passage?.id === passage.id) last.parts.push(part);
+    else groups.push({ passage, parts: [part] });
+  }
+  return groups;
+}
+
+/** What happens before a part, without resting the hands there. */
+export function between(entries: readonly Entry[]): Entry[] {
+  return entries.filter((entry) => !entry.working && entry.kind !== "announce");
 }
 
 /** Which way up a flow begins, in words: `prone first`, or `supine throughout`. */

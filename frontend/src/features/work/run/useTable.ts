@@ -10,6 +10,7 @@ import type {
 } from "../../../api/client";
 import { duringEntry, isOn } from "../../../tableside/labour";
 import { leaves, owed } from "../../../tableside/owed";
+import { withWalk } from "../../../tableside/past";
 import { neighbour, schedule } from "../../../tableside/schedule";
 import type { Word } from "../said/PressurePads";
 import { useAnnouncing } from "../settings/useAnnouncing";
@@ -41,7 +42,8 @@ export function useTable({ session, catalogue, run, happen, side, settings }: Gi
   const extras = side?.extras ?? [];
   /** Where the plan has it: during a contraction, what steadies then. */
   const plannedAt = (one: RunState) => (isOn(one) ? duringEntry(sheet, one) : sheet.entries[one.entry]);
-  const planned = plannedAt(run);
+  const here = plannedAt(run);
+  const planned = here && withWalk(here, sheet);
   const addition = additionOf(run);
   const extra = addition && planned ? extraFor(addition, planned, extras) : undefined;
   const shown = addition && planned ? entryOf(addition, planned, extra) : planned;

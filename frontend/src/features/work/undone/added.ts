@@ -34,6 +34,7 @@ export function entryOf(addition: Addition, entry: Entry, extra: Extra | undefin
     tool: deepest?.tool ?? null,
     depth: deepest?.depth ?? 1,
     zone: null,
+    over: [],
     passes: null,
   };
 }
