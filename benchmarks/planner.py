@@ -59,7 +59,7 @@ FOCUSES = ((), ("neck",), ("hips", "foot"), ("back",))
 CHAIR = {"kind": "chair", "school": "chair_downwards", "close_with": "seated"}
 
 KINDS = [
-    Kind("chair", 10, 10 / 3, _briefs((10, 15, 20, 30), ((), ("neck",)), **CHAIR)),
+    Kind("chair", 15, 10, _briefs((10, 15, 20, 30), ((), ("neck",)), **CHAIR)),
     Kind(
         "side-lying",
         50,

@@ -15,7 +15,7 @@ from mellow_tide.core.planner.strokes.long import (
     opening_of,
 )
 from mellow_tide.core.planner.strokes.sequence import Passed, ease, fit, place_in_round, put_in_order
-from mellow_tide.core.planner.strokes.span import PlacedStroke, PlacedStrokes, Span, SpanArc
+from mellow_tide.core.planner.strokes.span import PlacedStroke, Span, SpanArc
 from mellow_tide.core.planner.strokes.worth import (
     NEEDS,
     NOWHERE,
@@ -116,23 +116,42 @@ class _LongChoice:
     bound: float
 
 
+@dataclass(frozen=True)
+class _Passes:
+    """A number of passes of a long stroke: whole seconds of all sides, and what counts for one side of each region."""
+
+    passes: int
+    seconds: int
+    counted: tuple[float, ...]
+
+
 def _long_choices(
     span: Span, long: LongStrokes, targets: Sequence[int], tables: Sequence[RegionTable], lead: bool
 ) -> Iterator[_LongChoice]:
     strokes, several = (*long.opening, *long.closing), len(span.sites) > 1
     first_oil = span.catalogue.clock.oil_first if lead and any(p.oils for p in long.opening) else 0
-    for passes in product(*(long_passes(p, several) for p in strokes)):
-        taken = [p.seconds(n) for p, n in zip(strokes, passes, strict=True)]
+    there = [target - first_oil * (i == 0) for i, target in enumerate(targets)]
+    total = sum(t * n for t, n in zip(targets, span.sides, strict=True))
+    for chosen in product(*([_passes(p, n, span) for n in long_passes(p, several)] for p in strokes)):
         left = tuple(
-            round(target - first_oil * (i == 0) - _counted(strokes, taken, span, i))
-            for i, target in enumerate(targets)
+            round(seconds - sum(one.counted[i] for one in chosen)) for i, seconds in enumerate(there)
         )
         if min(left) < 0:
             continue
-        worth = _long_worth(span, strokes, taken, targets)
+        worth = _long_worth(sum(one.seconds for one in chosen), total)
         own = sum(n * table.worth(0, s) for n, table, s in zip(span.sides, tables, left, strict=True))
         if own > NOWHERE / 2:
-            yield _LongChoice(passes, worth, left, worth + own)
+            yield _LongChoice(tuple(one.passes for one in chosen), worth, left, worth + own)
+
+
+def _passes(placed: PlacedStroke, passes: int, span: Span) -> _Passes:
+    """So many passes of a long stroke: over several regions once, over one on each of its sides."""
+    seconds, own = placed.seconds(passes), placed.site.region.id
+    if not placed.over:
+        counted = tuple(float(seconds) if id == own else 0.0 for id in span.regions)
+        return _Passes(passes, seconds * span.side_count(own), counted)
+    shares = (seconds * placed.share(id) / sides for id, sides in zip(span.regions, span.sides, strict=True))
+    return _Passes(passes, seconds, tuple(shares))
 
 
 def _possible_needs(
@@ -185,22 +204,8 @@ def _own_options(span: Span, i: int, lead: bool) -> tuple[OwnStroke, ...]:
     return own_strokes(site, frozenset(taken), lead and i == 0)
 
 
-def _counted(strokes: PlacedStrokes, taken: Sequence[int], span: Span, i: int) -> float:
-    """The seconds of long strokes that count for one side of the i-th region."""
-    region = span.regions[i]
-    return sum(
-        seconds
-        * placed.share(region)
-        / (1 if placed.site.region.id == region and not placed.over else span.sides[i])
-        for placed, seconds in zip(strokes, taken, strict=True)
-    )
-
-
-def _long_worth(span: Span, strokes: PlacedStrokes, taken: Sequence[int], targets: Sequence[int]) -> float:
-    """What long strokes are worth, less what lies outside the share they should have."""
-    sides = {site.region.id: n for site, n in zip(span.sites, span.sides, strict=True)}
-    seconds = sum(s * (1 if p.over else sides[p.site.region.id]) for p, s in zip(strokes, taken, strict=True))
-    total = sum(t * n for t, n in zip(targets, span.sides, strict=True))
+def _long_worth(seconds: int, total: int) -> float:
+    """What so many seconds of long strokes are worth, less what lies outside the share of the span they should have."""
     low, high = LONG_SHARE
     outside = max(0.0, low * total - seconds, seconds - high * total)
     return LONG * LONG_SATED * log(1 + seconds / LONG_SATED) - OFF_SHARE * outside

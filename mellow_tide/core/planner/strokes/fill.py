@@ -18,7 +18,7 @@ from mellow_tide.core.planner.strokes.site import Site, find_site
 from mellow_tide.core.planner.strokes.span import Span, SpanArc
 from mellow_tide.core.planner.strokes.spans import SpanPlace, list_spans
 from mellow_tide.core.planner.strokes.thumbs import give_thumbs
-from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.run_sheet import part_seconds
 from mellow_tide.core.timing.step_seconds import step_seconds
 
 LONG_ENOUGH = 45
@@ -35,16 +35,20 @@ def fill_flow(
 
     A region that is there already keeps its strokes as far as the minutes and the client's health let it.
     """
-    steps = _Filling(asked, question, order.setups, minutes, present).steps()
+    filling = _Filling(asked, question, order.setups, minutes, present)
+    steps = filling.steps()
     parts = [_part(setup, steps, asked) for setup in order.setups]
+    taken = order.seconds + filling.taken + part_seconds(parts[-1], asked.catalogue, asked.tempo)
     flow = Flow(brief=asked.brief, parts=tuple(parts))
-    over = lay_out(flow, asked.catalogue, asked.tempo).seconds - question.hands_on
-    flow = stretch_close(flow, -over, asked.catalogue, asked.tempo)
+    flow = stretch_close(flow, question.hands_on - taken, asked.catalogue, asked.tempo)
     return settle_questions(flow, asked.catalogue, asked.tempo)
 
 
 class _Filling:
-    """Fills span by span: what one misses the next makes good, and what one strained rests in the next."""
+    """Fills span by span: what one misses the next makes good, and what one strained rests in the next.
+
+    `taken` are the whole seconds of all that is filled.
+    """
 
     def __init__(
         self,
@@ -59,6 +63,7 @@ class _Filling:
         self._steps: dict[str, tuple[Step, ...]] = {}
         self._used: Counter[str] = Counter()
         self._owed = 0.0
+        self.taken = 0
         self._before: StrokesWorked = ()
         self._fresh: list[str] = []
 
@@ -121,6 +126,7 @@ class _Filling:
         self._steps.update(arc.steps)
         asked_for = sum(t * n for t, n in zip(wanted, place.sides, strict=True))
         self._owed += place.times * (asked_for - arc.seconds)
+        self.taken += place.times * arc.seconds
         for id in place.regions:
             self._used.update({step.stroke for step in arc.steps[id]})
         self._before = worked_as(step for id in place.regions for step in arc.steps[id])
