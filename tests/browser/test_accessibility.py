@@ -87,7 +87,7 @@ def test_all_that_opens_on_the_plan_screen(page: Page, theme, today: Today):
     assert broken_rules(page) == []
     page.keyboard.press("Escape")
     page.get_by_role("button", name="Flows", exact=True).click()
-    page.get_by_role("button", name="to look at").click()
+    page.get_by_role("button", name="to check").click()
     assert broken_rules(page) == []
     page.get_by_role("button", name="Take the usual amount").click()
     expect(page.get_by_role("region", name="Before you take it")).to_be_visible()
@@ -212,11 +212,11 @@ def test_work_and_all_that_opens_on_it(page: Page, today: Today):
     page.get_by_role("button", name="Stop", exact=True).click()
     assert broken_rules(page) == []
     page.get_by_role("button", name="Go on with the session").click()
-    for opens in ("How it goes", "Add a region"):
+    for opens in ("Table settings", "Add a region"):
         page.get_by_role("button", name=opens).click()
         assert broken_rules(page) == []
         page.keyboard.press("Escape")
-    page.get_by_role("button", name="How it goes").click()
+    page.get_by_role("button", name="Table settings").click()
     page.get_by_role("button", name="One picture, one sentence").click()
     page.keyboard.press("Escape")
     assert broken_rules(page) == []

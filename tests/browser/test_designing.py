@@ -25,7 +25,7 @@ def test_where_a_part_may_not_go_the_reason_shows_and_letting_go_changes_nothing
     page.mouse.up()
     expect(page.get_by_test_id("drag")).to_have_count(0)
     assert plan.names() == before
-    expect(page.get_by_role("button", name="Take the last change back")).to_be_disabled()
+    expect(page.get_by_role("button", name="Undo", exact=True)).to_be_disabled()
 
 
 def test_a_dragged_part_lands_is_kept_and_can_be_taken_back(page: Page, plan: Plan):
@@ -41,7 +41,7 @@ def test_a_dragged_part_lands_is_kept_and_can_be_taken_back(page: Page, plan: Pl
     page.reload()
     expect(plan.fit).to_be_visible()
     assert plan.names().index("back") > back
-    page.get_by_role("button", name="Take the last change back").click()
+    page.get_by_role("button", name="Undo", exact=True).click()
     expect(plan.tide.get_by_role("button").nth(back)).to_have_attribute("aria-label", re.compile("^back,"))
     assert plan.names() == before
 
@@ -53,7 +53,7 @@ def test_escape_puts_a_dragged_part_back(page: Page, plan: Plan):
     page.mouse.up()
     expect(page.get_by_test_id("drag")).to_have_count(0)
     assert plan.names() == before
-    expect(page.get_by_role("button", name="Take the last change back")).to_be_disabled()
+    expect(page.get_by_role("button", name="Undo", exact=True)).to_be_disabled()
 
 
 def test_keys_move_a_part_as_far_as_it_may_go_and_say_so(page: Page, plan: Plan):
@@ -77,7 +77,7 @@ def test_a_part_is_split_mirrored_and_taken_away_by_keys(page: Page, plan: Plan)
     plan.swell("right foot").click()
     page.keyboard.press("s")
     expect(plan.swell("right foot")).to_have_count(2)
-    page.get_by_role("button", name="Take the last change back").click()
+    page.get_by_role("button", name="Undo", exact=True).click()
     expect(plan.swell("right foot")).to_have_count(1)
     plan.swell("left foot").focus()
     page.keyboard.press("Shift+Delete")

@@ -40,11 +40,11 @@ def test_a_flow_is_copied_renamed_put_away_and_brought_back(library: Page):
     form.get_by_label("Name").fill("Harbour side")
     form.get_by_role("button", name="Keep it so").click()
     expect(library.get_by_role("heading", name="Harbour side")).to_be_visible()
-    library.get_by_role("button", name="Put away Harbour side").click()
+    library.get_by_role("button", name="Archive Harbour side").click()
     expect(library.get_by_role("heading", name="Harbour side")).to_have_count(0)
-    library.get_by_label("With those put away").check()
-    library.get_by_role("button", name="Bring it back: Harbour side").click()
-    library.get_by_label("With those put away").uncheck()
+    library.get_by_label("Show archived").check()
+    library.get_by_role("button", name="Restore Harbour side").click()
+    library.get_by_label("Show archived").uncheck()
     expect(library.get_by_role("heading", name="Harbour side")).to_be_visible()
 
 
@@ -69,7 +69,7 @@ def test_a_flow_is_used_for_a_client_with_every_change_named(library: Page):
     expect(plan.word("Leave out")).to_have_text("nothing")
     expect(plan.fit).to_have_text(re.compile("^Fits 50 min"))
     expect(page.get_by_text("Safe", exact=True)).to_be_visible()
-    page.get_by_role("button", name="Take the last change back").click()
+    page.get_by_role("button", name="Undo", exact=True).click()
     expect(plan.word("Leave out")).to_have_text("face")
 
 
@@ -117,7 +117,7 @@ def test_the_run_sheet_prints_on_one_or_two_pages_with_every_part(page: Page, to
     page.get_by_role("link", name="Print the run sheet").click()
     expect(page.get_by_role("article", name="Run sheet")).to_be_visible()
     page.emulate_media(media="print")
-    expect(page.get_by_role("button", name="Print it")).to_be_hidden()
+    expect(page.get_by_role("button", name="Print")).to_be_hidden()
     pages = PdfReader(io.BytesIO(page.pdf(prefer_css_page_size=True))).pages
     assert len(pages) <= 2
     text = " ".join(" ".join(page.extract_text() for page in pages).lower().split())

@@ -384,7 +384,7 @@ def test_two_entries_become_one(page: Page, today: Today):
     form.get_by_role("button", name="Add").click()
     expect(page.get_by_role("heading", name="Ottilie Saltgrov")).to_be_visible()
     open_client(page, "Ottilie Saltgrove")
-    entries = part(page, "Two entries")
+    entries = part(page, "Merge")
     entries.get_by_role("button", name="Ottilie Saltgrov 0777 555111").click()
     entries.get_by_role("button", name="Put them together").click()
     expect(entries.get_by_role("status")).to_have_text("They are one now, with 1 visits.")
@@ -420,7 +420,7 @@ def test_clients_come_in_from_a_table_with_every_line_looked_at(page: Page, toda
     expect(page.get_by_role("status")).to_contain_text("One client was added.")
     open_client(page, "Tegen Dunecroft")
     expect(page.get_by_text("01632 555071")).to_be_visible()
-    part(page, "Take out")
+    part(page, "Export")
     with page.expect_download() as download:
         page.get_by_role("link", name="The whole record, to read (PDF)").click()
     assert download.value.suggested_filename == "client-record.pdf"

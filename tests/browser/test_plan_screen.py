@@ -114,9 +114,9 @@ def test_signing_out_leads_back_and_in_again_to_the_same_page(page: Page, plan: 
 def test_a_finding_is_shown_at_its_place_and_its_repair_before_it_is_taken(page: Page, plan: Plan):
     take_away(page, "hips-left")
     page.reload()
-    answer = page.get_by_role("button", name=re.compile("to look at"))
+    answer = page.get_by_role("button", name=re.compile("to check"))
     answer.click()
-    findings = page.get_by_role("region", name="To look at")
+    findings = page.get_by_role("region", name="To check")
     expect(findings).to_contain_text("The right hip is worked, the left is not.")
     findings.get_by_text("Why").first.click()
     expect(findings.get_by_text("leaves feeling lopsided")).to_be_visible()
@@ -140,7 +140,7 @@ def test_a_finding_is_shown_at_its_place_and_its_repair_before_it_is_taken(page:
 def test_all_advice_is_mended_at_once_and_shown_first(page: Page, plan: Plan):
     edit(page, [{"kind": "change_part", "part_id": "back", "oil": "much"}])
     page.reload()
-    page.get_by_role("button", name=re.compile("to look at")).click()
+    page.get_by_role("button", name=re.compile("to check")).click()
     page.get_by_role("button", name="Mend all that is worth a thought").click()
     look = page.get_by_role("region", name="Before you take it")
     expect(look).to_contain_text("1 mended at once")
@@ -191,7 +191,7 @@ def test_another_way_is_compared_taken_in_one_action_and_undone(page: Page, plan
     expect(plan.word("Order")).to_have_text("feet upwards")
     plan.planned()
     expect(plan.fit).to_have_text(re.compile("^Fits"))
-    page.get_by_role("button", name="Take the last change back").click()
+    page.get_by_role("button", name="Undo", exact=True).click()
     expect(plan.word("Order")).to_have_text("back outwards")
 
 
@@ -273,17 +273,17 @@ def test_by_keys_alone_a_part_is_lengthened_left_out_and_all_taken_back(page: Pa
     expect(plan.swell("back")).to_have_count(0)
     # Taken back over a reload: nothing of it is the page's own memory.
     page.reload()
-    expect(page.get_by_role("button", name="Take the last change back")).to_be_enabled()
+    expect(page.get_by_role("button", name="Undo", exact=True)).to_be_enabled()
     page.keyboard.press("Control+z")
     expect(plan.swell("back")).to_be_visible()
     page.keyboard.press("Control+Shift+Z")
     expect(plan.swell("back")).to_have_count(0)
     for _ in range(4):
         with page.expect_response(re.compile("/undo$")):
-            page.get_by_role("button", name="Take the last change back").click()
+            page.get_by_role("button", name="Undo", exact=True).click()
     plan.swell("back").click()
     expect(length).to_have_attribute("aria-valuenow", str(before))
-    expect(page.get_by_role("button", name="Take the last change back")).to_be_disabled()
+    expect(page.get_by_role("button", name="Undo", exact=True)).to_be_disabled()
 
 
 def test_a_stroke_is_changed_in_the_list_on_both_sides(page: Page, plan: Plan):

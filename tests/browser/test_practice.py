@@ -342,7 +342,7 @@ def test_its_rows_are_moved_left_out_and_taken_in_again_and_it_is_archived(own: 
     expect(ours.get_by_role("row", name=re.compile("^Shoulders"))).to_have_count(1)
     ours.get_by_role("button", name="Archive").click()
     expect(own.get_by_text("Our back outwards, archived")).to_be_visible()
-    ours.get_by_role("button", name="Bring back").click()
+    ours.get_by_role("button", name="Restore").click()
     expect(own.get_by_text("Our back outwards, archived")).to_have_count(0)
 
 

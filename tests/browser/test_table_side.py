@@ -9,7 +9,7 @@ from playwright.sync_api import BrowserContext, Page, expect
 from tests.browser.pages import Plan, Today, Work, as_booked, run_of
 from tests.browser.serving import LiveServer
 
-SETTINGS = "How it goes"
+SETTINGS = "Table settings"
 
 
 @pytest.fixture

@@ -81,7 +81,7 @@ def test_a_client_who_must_leave_early_loses_the_least_and_what_is_left_out_is_p
 
 def test_time_stands_still_in_a_pause(page: Page, table: Work):
     page.get_by_role("button", name="Pause").click()
-    expect(page.get_by_role("status").filter(has_text="Time stands still")).to_be_visible()
+    expect(page.get_by_role("status").filter(has_text="Paused")).to_be_visible()
     before = run_of(page)
     page.clock.run_for(600_000)
     page.get_by_role("button", name="Time goes on").click()
@@ -225,14 +225,14 @@ def test_it_goes_on_by_itself_at_the_plan_s_pace_or_waits_as_one_likes(page: Pag
 def test_nothing_is_left_undone_unseen(page: Page, table: Work):
     skipped = table.stroke.inner_text()
     page.get_by_role("button", name="Skip this stroke").click()
-    expect(page.get_by_text("One stroke is owed")).to_be_visible()
+    expect(page.get_by_text("1 stroke skipped")).to_be_visible()
     undone = page.get_by_role("dialog", name="Left undone here")
     table.go_on_until(undone.is_visible)
     expect(undone).to_contain_text(f"Left undone here: {skipped.capitalize()}")
     here = table.stroke.inner_text()
     undone.get_by_role("button", name="Do it now").click()
     expect(table.stroke).to_have_text(skipped)
-    expect(page.get_by_text("One stroke is owed")).to_be_hidden()
+    expect(page.get_by_text("1 stroke skipped")).to_be_hidden()
     page.keyboard.press("PageDown")
     expect(table.stroke).to_have_text(here)
     assert run_of(page)["skipped"] == []

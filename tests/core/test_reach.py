@@ -82,3 +82,12 @@ def test_all_unknown_names_of_a_brief_come_at_once(catalogue):
             Brief(booked_minutes=60, focus=("bak",), leave_out=("nose",), close_with="roof"), catalogue
         )
     assert [p.field for p in refused.value.problems] == ["close_with", "focus", "leave_out"]
+
+
+def test_a_long_stroke_runs_over_known_regions_once_each(catalogue):
+    unknown = step().model_copy(update={"over": ("sholders",)})
+    problem = fault(catalogue, part("back", "mid", "prone", "back", unknown), error=UnknownReference)
+    assert problem.field == "parts.1.steps.0.over"
+    assert "shoulders" in problem.remedy
+    twice = step().model_copy(update={"over": ("back",)})
+    assert fault(catalogue, part("back", "mid", "prone", "back", twice)).field == "parts.1.steps.0.over"

@@ -324,3 +324,21 @@ def test_other_plans_are_offered_and_taken_as_a_brief(client):
     again = client.get(url("corin", "/alternatives")).json()
     assert "back_outwards" in [other["brief"]["school"] for other in again["others"]]
     assert again["present"] == found["others"][0]["traits"]
+
+
+def test_a_passage_is_told_moved_and_pulled_as_one(client):
+    before = client.get(url("corin")).json()
+    leg = next(x for x in before["evaluation"]["passages"] if x["name"] == "right leg, behind")
+    places = client.get(url("corin", f"/parts/{leg['id']}/places")).json()
+    landing = next(x for x in places["with_passage"] if x["edits"])
+    edits = {"revision": before["revision"], "edits": landing["edits"]}
+    moved = client.post(url("corin", "/edits"), json=edits).json()
+    order = [part["id"] for part in moved["plan"]["flow"]["parts"]]
+    at = order.index(leg["parts"][0])
+    assert order[at : at + len(leg["parts"])] == leg["parts"]
+    pull = {"part_id": leg["id"], "seconds": leg["seconds"] + 60, "passage": True}
+    pulled = client.post(url("corin", "/reshape"), json={"revision": moved["revision"], "pull": pull}).json()
+    after = next(x for x in pulled["evaluation"]["passages"] if x["name"] == "right leg, behind")
+    assert after["seconds"] == pytest.approx(leg["seconds"] + 60, abs=30)
+    alone = client.get(url("corin", "/parts/neck/places")).json()
+    assert alone["with_passage"] == []

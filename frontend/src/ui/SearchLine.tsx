@@ -31,7 +31,7 @@ export function SearchLine(props: Props) {
           checked={props.withOld}
           onChange={(event) => props.onWithOld(event.target.checked)}
         />
-        {say.withThosePutAway}
+        {say.showArchived}
       </label>
       {props.children}
     </div>

@@ -32,6 +32,8 @@ def _references(flow: Flow, c: Catalogue) -> Iterator[FieldProblem | None]:
         for j, step in enumerate(part.steps):
             yield check_known(c.strokes, step.stroke, f"{at}.steps.{j}.stroke", "stroke")
             yield check_known(c.tools, step.tool, f"{at}.steps.{j}.tool", "tool")
+            for id in step.over:
+                yield check_known(c.regions, id, f"{at}.steps.{j}.over", "region")
 
 
 def _faults(flow: Flow, c: Catalogue) -> Iterator[FieldProblem]:
@@ -68,6 +70,8 @@ def _step_faults(step: Step, part: Part, at: str, stroke: Stroke, c: Catalogue) 
         )
     if step.tool not in stroke.tools:
         yield FieldProblem(f"{at}.tool", "tool_unfit", stroke=stroke.name, tool=step.tool, known=stroke.tools)
+    if len({part.region, *step.over}) <= len(step.over):
+        yield FieldProblem(f"{at}.over", "over_a_region_twice", region=c.regions[part.region].name)
     if step.zone is not None and step.zone not in c.regions[part.region].zones:
         zones = c.regions[part.region].zones
         yield FieldProblem(f"{at}.zone", "unknown_zone", region=part.region, zone=step.zone, known=zones)

@@ -97,6 +97,10 @@ def _clean(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[
     soiled = scene.hands == "soiled" and how != "none"
     if not soiled and not (region.hands == "clean" and setup.role == "work"):
         return
+    if soiled and setup.role == "close" and region.hands != "clean":
+        # A wash would cost the end its quiet.
+        done.append((Transition("wipe", c.clock.wipe, "hands"), scene._replace(hands="clean")))
+        return
     if soiled and how == "wipe":
         done.append((Transition("towel", c.clock.towel, "hands"), scene))
         done.append((Transition("wipe", c.clock.wipe, "hands"), scene._replace(hands="clean")))

@@ -31,7 +31,7 @@ export function ClientPage() {
           ]
             .filter(Boolean)
             .join(" · ")}
-          {record.archived && " · put away"}
+          {record.archived && " · archived"}
         </p>
       </div>
       {!record.archived && <BookAgain client={client.data} />}

@@ -75,7 +75,7 @@ function Row({ client, timeZone }: { client: ClientInList; timeZone: string }) {
       >
         <span>
           <span className="font-bold">{client.name}</span>
-          {client.archived && <span className="text-quiet italic"> put away</span>}
+          {client.archived && <span className="text-quiet italic"> archived</span>}
         </span>
         <span>{client.know_first}</span>
         <span className="text-quiet">

@@ -20,8 +20,8 @@ const PARTS = [
   say.wishesAndPlaces,
   "Intake",
   say.whereThisCameFrom,
-  "Take out",
-  "Two entries",
+  "Export",
+  "Merge",
   "Erase",
 ] as const;
 
@@ -45,7 +45,7 @@ export function More(props: { client: ClientPage; describe: Describe }) {
           </Button>
         ))}
         <Button look="quiet" onClick={() => describe.mutate({ archived: !archived })}>
-          {archived ? "Bring back" : "Put away"}
+          {archived ? "Restore" : "Archive"}
         </Button>
       </div>
       {open && (
@@ -57,8 +57,8 @@ export function More(props: { client: ClientPage; describe: Describe }) {
           {open === say.wishesAndPlaces && <DescribeWishes client={client} describe={describe} />}
           {open === "Intake" && <Intakes client={client} />}
           {open === say.whereThisCameFrom && <History clientId={client.client_id} />}
-          {open === "Take out" && <TakeOut client={client} />}
-          {open === "Two entries" && <PutTogether client={client} />}
+          {open === "Export" && <TakeOut client={client} />}
+          {open === "Merge" && <PutTogether client={client} />}
           {open === "Erase" && <Erase client={client} />}
         </section>
       )}

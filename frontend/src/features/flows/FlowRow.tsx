@@ -34,7 +34,7 @@ export function FlowRow({ flow, perMinute, compared, onCompare }: Props) {
         <div>
           <h2 className="text-xl">
             {flow.name}
-            {flow.archived && <span className="font-sans text-base text-quiet italic"> put away</span>}
+            {flow.archived && <span className="font-sans text-base text-quiet italic"> archived</span>}
           </h2>
           {flow.note && <p>{flow.note}</p>}
           <p className="text-quiet">{metaOf(flow, catalogue)}</p>
@@ -73,10 +73,10 @@ export function FlowRow({ flow, perMinute, compared, onCompare }: Props) {
         </Button>
         <Button
           look="quiet"
-          aria-label={flow.archived ? say.bringThisBack(flow.name) : say.putAway(flow.name)}
+          aria-label={flow.archived ? say.restore(flow.name) : say.archive(flow.name)}
           onClick={() => void describe({ archived: !flow.archived }).catch(() => undefined)}
         >
-          {flow.archived ? say.bringItBack : "Put away"}
+          {flow.archived ? "Restore" : "Archive"}
         </Button>
       </div>
       {problem && <ProblemNote error={problem} />}

@@ -25,7 +25,7 @@ export function SheetPage() {
     <>
       <div className="no-print mb-4 flex flex-wrap items-center gap-3">
         <Button look="main" onClick={() => print()}>
-          Print it
+          Print
         </Button>
         <Link to="/session/$sessionId/plan" params={{ sessionId }} className="btn btn-ghost min-h-11">
           {shared.backToPlan}

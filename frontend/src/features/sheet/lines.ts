@@ -23,7 +23,7 @@ export function linesOf(flow: Flow, sheet: RunSheet, catalogue: Catalogue): Part
     const working = own.filter((entry) => entry.working);
     const region = catalogue.regions[part.region];
     const name = region ? sided(region, part.side) : part.region;
-    const role = { open: "First contact, ", work: "", integrate: "The whole: ", close: "Close, " }[
+    const role = { open: "First contact, ", work: "", integrate: "Rest, ", close: "Close, " }[
       part.role ?? "work"
     ];
     return {

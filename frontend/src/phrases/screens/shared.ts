@@ -19,7 +19,7 @@ export const shared = {
   allOfIt: "All of it",
   travelsTo: (travels: string) => `, travels to ${travels}`,
   keepOffIt: "Keep off it",
-  toLookAt: "To look at",
+  toLookAt: "To check",
   whatItIsGoodFor: "What it is good for",
   signOut: (whom: string) => `Sign out ${whom}`,
   namePractice: "Give the practice a name.",
@@ -36,5 +36,5 @@ export const shared = {
   backToPlan: "Back to the plan",
   logSession: "Log the session",
   backToStroke: "Back to the stroke",
-  howItGoes: "How it goes",
+  howItGoes: "Table settings",
 };

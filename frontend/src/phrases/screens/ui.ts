@@ -5,5 +5,5 @@ export const say = {
   notSaid: "Not said",
   pageFailed: "Something went wrong on this page.",
   savedIsSafe: "What was saved is safe. Reload the page.",
-  withThosePutAway: "With those put away",
+  showArchived: "Show archived",
 };

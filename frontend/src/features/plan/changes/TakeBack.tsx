@@ -22,9 +22,9 @@ export function TakeBack({ session, changes }: { session: SessionView; changes: 
   return (
     <>
       <Button disabled={!can_undo} onClick={undo}>
-        {say.takeLastChangeBack}
+        {say.undo}
       </Button>
-      {can_redo && <Button onClick={redo}>{say.doItAgain}</Button>}
+      {can_redo && <Button onClick={redo}>{say.redo}</Button>}
     </>
   );
 }

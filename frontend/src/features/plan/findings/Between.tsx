@@ -28,7 +28,7 @@ export function Between({ evaluation }: { evaluation: SessionView["evaluation"] 
       >
         <span
           aria-hidden="true"
-          className="mr-2 inline-block h-2 w-16 overflow-hidden rounded-full bg-primary/70"
+          className="mr-2 inline-block h-2 w-12 overflow-hidden rounded-full bg-primary/70"
         >
           <span
             className="float-right block h-full bg-base-content/30"
@@ -40,7 +40,7 @@ export function Between({ evaluation }: { evaluation: SessionView["evaluation"] 
       {open && (
         <dl
           id={id}
-          className="absolute bottom-full left-0 mb-2 grid w-60 grid-cols-[1fr_auto] gap-x-4 rounded-box border border-base-300 bg-base-100 p-3"
+          className="absolute bottom-full left-0 mb-2 grid w-80 grid-cols-[1fr_auto] gap-x-4 rounded-box border border-base-300 bg-base-100 p-3"
         >
           {spent.map(
             ([name, seconds]) =>

@@ -32,7 +32,7 @@ export function BottomLine(props: Props) {
       {open && findings.length > 0 && (
         <FindingsPanel {...props} findings={findings} onClose={() => onOpen(false)} />
       )}
-      <div className="flex flex-wrap items-center gap-x-6 gap-y-1 px-4 py-2 max-sm:gap-x-3 sm:px-8">
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-1 px-4 max-2xl:gap-x-4 py-2 max-sm:gap-x-3 sm:px-8">
         <p className="font-bold">{planning ? "Planning …" : answers.fit}</p>
         {offers && (
           <Button look="quiet" className="px-2" disabled={planning} onClick={onFit}>

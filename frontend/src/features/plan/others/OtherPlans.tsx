@@ -34,7 +34,7 @@ export function OtherPlans({ session, onTake }: Props) {
   const isCompared = others.some(({ brief }) => brief === compared);
   return (
     <section aria-label="Other ways" className="no-print mt-6">
-      <h2 className="text-2xl">{say.otherWaysToAnswerIt}</h2>
+      <h2 className="text-2xl">{say.otherPlans}</h2>
       <ul className="mt-2 grid gap-4 sm:grid-cols-2">
         {others.map(({ brief, sheet, traits }) => {
           const name = nameOf(brief, session, catalogue);

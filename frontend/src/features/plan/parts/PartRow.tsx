@@ -33,7 +33,7 @@ interface Props {
   onToggle(): void;
 }
 
-const ROLES = { open: "First contact, ", work: "", integrate: "The whole: ", close: "Close, " };
+const ROLES = { open: "First contact, ", work: "", integrate: "Rest, ", close: "Close, " };
 
 /** A part in the list: when, what, how long; opened, its strokes and all that can be done to it. */
 export function PartRow(props: Props) {

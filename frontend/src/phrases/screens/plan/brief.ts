@@ -18,7 +18,7 @@ export const say = {
   inWhatOrder: "In what order?",
   howDoesClientLieFirst: "How does the client lie first?",
   more: (focus: string) => `more ${focus}`,
-  noPartAboveOthers: "no part above the others",
+  noPartAboveOthers: "no focus",
   whereDoesClientWantMore: "Where does the client want more?",
   whatToLeaveOut: "What is not to be worked today?",
   pressure: (pressure: string) => `${pressure} pressure`,

@@ -19,9 +19,9 @@ export const say = {
   planIsRight: "The plan is right as it is",
   beforeYouTakeIt: "Before you take it",
   soItWouldBe: (words: string) => `So it would be: ${words}`,
-  toLookAtAsBefore: (after: number) => `${after} to look at, as before.`,
+  toLookAtAsBefore: (after: number) => `${after} to check, as before.`,
   toLookAtBefore: (after: number, before: number) =>
-    `${after === 0 ? "Nothing" : after} to look at, ${before} before.`,
+    `${after === 0 ? "Nothing" : after} to check, ${before} before.`,
   changedInAnotherWindow: "Changed in another window",
   planChangedElsewhere: "This plan was changed in another window",
   yourChangeWasNotMade: (words: string) =>
@@ -38,6 +38,6 @@ export const say = {
   takingAway: (part: string) => `taking the ${part} away`,
   splitting: (part: string) => `splitting the ${part}`,
   singleStrokeCannotBeSplit: "A single stroke cannot be split.",
-  takeLastChangeBack: "Take the last change back",
-  doItAgain: "Do it again",
+  undo: "Undo",
+  redo: "Redo",
 };

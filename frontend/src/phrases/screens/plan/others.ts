@@ -1,7 +1,7 @@
 /** What these screens say: plan, others. */
 export const say = {
   lookingForOtherWays: "Looking for other ways …",
-  otherWaysToAnswerIt: "Other ways to answer it",
+  otherPlans: "Other plans",
   take: (name: string) => `Take ${name}`,
   first: (position: string) => `${position} first`,
   keepAsFlow: "Keep as a flow",

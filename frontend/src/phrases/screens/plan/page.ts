@@ -11,7 +11,7 @@ export const say = {
   keyZoomPart: "bring the part nearer; the whole session again",
   keyZoom: "nearer and farther",
   keyAdd: "add by typing",
-  keyUndo: "take the last change back",
+  keyUndo: "undo the last change",
   keyRedo: "do it again",
   lateClientOrAnotherLength: "Late client, or another length?",
   printRunSheet: "Print the run sheet",

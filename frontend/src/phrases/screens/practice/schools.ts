@@ -12,7 +12,7 @@ export const say = {
   itsName: "Name",
   useAsUsual: "The usual one for this kind",
   resetTo: (base: string) => `Reset to “${base}”`,
-  bringBack: "Bring back",
+  restore: "Restore",
   inASessionOf: "Minutes in a session of",
   dragARegion: "Drag a region up or to the right for more of it, down or to the left for less.",
   planning: "planning both …",

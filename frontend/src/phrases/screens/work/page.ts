@@ -1,8 +1,8 @@
 /** What these screens say: work. */
 export const say = {
-  oneStrokeIsOwed: "One stroke is owed",
-  strokesAreOwed: (owed: number) => `${owed} strokes are owed`,
-  timeStandsStill: "Time stands still",
+  oneStrokeIsOwed: "1 stroke skipped",
+  strokesAreOwed: (owed: number) => `${owed} strokes skipped`,
+  timeStandsStill: "Paused",
   goesOnByItself: "Goes on by itself",
   waitsForYou: "Waits for you",
   timeGoesOn: "Time goes on",

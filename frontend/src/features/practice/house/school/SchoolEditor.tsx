@@ -62,7 +62,7 @@ export function SchoolEditor({ school, shown }: { school: School; shown: Shown }
               {say.resetTo(base?.name ?? own.base)}
             </Button>
             <Button onClick={() => keep({ ...own, archived: !own.archived, usual: false })}>
-              {own.archived ? say.bringBack : "Archive"}
+              {own.archived ? say.restore : "Archive"}
             </Button>
           </>
         )}
