@@ -59,7 +59,8 @@ def closing_of(site: Site) -> list[StrokeOption]:
     settles = _essential(site, ("settle",))
     if site.medium != "lubricated" or any(o.stroke.clears for o in settles):
         return settles
-    return [*[o for o in site.options if o.slot == "flush"][:1], *settles]
+    flush = [replace(o, rank=0) for o in site.options if o.slot == "flush"]
+    return [*flush[:1], *settles]
 
 
 def opening_of(site: Site) -> list[StrokeOption]:

@@ -111,7 +111,8 @@ def _shares_an_arc(ordered: tuple[str, ...], passage: Sequence[Setup], sites: Se
     oiled = all(site.medium == "lubricated" for site in sites)
     first, last = sites[0], sites[-1]
     # What runs over the middle runs over both sides; where one is left alone it does not.
-    both = first.region.sides == "pair" or all(site.region.only is None for site in sites)
+    limb = all(site.region.sides == "pair" for site in sites)
+    both = limb or all(site.region.only is None for site in sites)
     return (
         once
         and both

@@ -282,12 +282,13 @@ def find_table(
     return _table(strokes, known, up_to, last if last in ids else "")
 
 
-@lru_cache(maxsize=1_000)
+# A table of a long part takes half a megabyte.
+@lru_cache(maxsize=300)
 def _table(strokes: tuple[OwnStroke, ...], used: Used, seconds: int, last: str) -> RegionTable:
     return RegionTable(strokes, dict(used), seconds, last)
 
 
-@lru_cache(maxsize=4_000)
+@lru_cache(maxsize=1_000)
 def own_strokes(
     site: Site, taken: frozenset[tuple[str, str | None, str]], dry: bool
 ) -> tuple[OwnStroke, ...]:
