@@ -62,8 +62,10 @@ def adjust(
     closing = part_seconds(flow.parts[-1], asked.catalogue, asked.tempo)
     resting = _seconds(present.flow, asked) - _seconds(flow, asked)
 
+    missed = MISSED if brief == before else NEAR
+
     def held(question: PlanQuestion) -> PlanQuestion:
-        return _hold(question, _Held(there, present.by_hand, closing, resting), hold)
+        return _hold(question, _Held(there, present.by_hand, closing, resting, missed), hold)
 
     chosen = choose(asked, deadline, held)
     same_way = (brief.school, brief.first_position) == (before.school, before.first_position)
@@ -91,6 +93,10 @@ def _seconds(flow: Flow, asked: Asked) -> int:
     return lay_out(flow, asked.catalogue, asked.tempo).seconds
 
 
+MISSED = 25
+"""Seconds by which what a region counts may lie beyond its bounds where nothing else is asked: passes, and its share of
+long strokes, miss them."""
+
 PresentRegions = dict[str, tuple[int, tuple[Step, ...]]]
 """By region, the whole seconds of one side and its steps.
 
@@ -114,21 +120,25 @@ def _present(flow: Flow, asked: Asked) -> PresentRegions:
     return found
 
 
-def _around(seconds: int, share: Share) -> tuple[float, float]:
+def _around(seconds: int, share: Share, missed: int) -> tuple[float, float]:
     """The share's bounds, the one that passes have missed by a little put where the region is."""
-    least = seconds if share.least - NEAR <= seconds < share.least else share.least
-    most = seconds if share.most < seconds <= share.most + NEAR else share.most
+    least = seconds if share.least - missed <= seconds < share.least else share.least
+    most = seconds if share.most < seconds <= share.most + missed else share.most
     return least, most
 
 
 @dataclass(frozen=True)
 class _Held:
-    """What is held where it is: regions, those set by hand, seconds of the close, and of rests that are no region's."""
+    """What is held where it is: regions, those set by hand, seconds of the close, and of rests that are no region's.
+
+    `missed` are the seconds by which a region may lie beyond its bounds and stay.
+    """
 
     there: PresentRegions
     by_hand: tuple[str, ...]
     closing: int
     resting: int
+    missed: int
 
 
 def _hold(question: PlanQuestion, held: _Held, hold: Hold) -> PlanQuestion:
@@ -144,7 +154,7 @@ def _hold(question: PlanQuestion, held: _Held, hold: Hold) -> PlanQuestion:
         pull = HELD_BY_HAND if id in by_hand else HELD if hold == "all" else 0.0
         leaves = LEAVES_BY_HAND if id in by_hand else LEAVES
         if id in there and pull:
-            least, most = _around(there[id][0], share)
+            least, most = _around(there[id][0], share, held.missed)
             at = min(max(there[id][0], least), most)
             pulled = replace(share, anchor=at, pull=pull * worth, bonus=share.bonus + leaves * worth)
             shares[id] = replace(pulled, least=least, most=most)
