@@ -136,7 +136,6 @@ class _Filling:
         if self._stays(span):
             here = [self._present[id] for id in span.regions]
             kept = refit_span(span, here, targets, wanted, oiled)
-            # What keeps its strokes may miss its seconds, as long as it can still be made good.
             if kept is not None:
                 return kept
         self._fresh += span.regions

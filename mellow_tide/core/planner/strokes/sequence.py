@@ -10,7 +10,8 @@ from mellow_tide.core.planner.strokes.passes import totals_of
 from mellow_tide.core.planner.strokes.repertoire import AGAIN
 from mellow_tide.core.planner.strokes.span import PlacedStroke, Span, SpanArc, lengths_of
 
-USES = ("dry", "spread", "warm", "broad", "knead", "specific", "moving", "flush", "settle")
+PLACES = ("dry", "spread", "warm", "broad", "knead", "specific", "moving", "flush", "settle")
+"""Where strokes come in a round."""
 
 CLOSE = 2
 """Seconds by which a fit may miss."""
@@ -23,33 +24,27 @@ Passed = tuple[PlacedStroke, int, tuple[int, ...]]
 
 
 def put_in_order(span: Span, chosen: Sequence[Passed]) -> list[Passed]:
-    """Dry work, what opens the span, then region by region, and what settles it at the end."""
+    """Dry work, what opens the span, then region by region its rounds; what settles it, or each site, comes last."""
     found: list[Passed] = []
+    last: list[Passed] = []
     for site in span.sites:
         here = [one for one in chosen if one[0].site.region.id == site.region.id]
-        for round in sorted({one[0].option.rank // AGAIN for one in here}):
-            now = [one for one in here if one[0].option.rank // AGAIN == round]
-            found += sorted(now, key=lambda one: place_in_round(one[0]))
-    settled = [one for one in found if one[0].option.slot in ("flush", "settle") and _is_long(one[0], span)]
-    if not span.settles_as_one:
-        return _each_settled(span, found)
-    return [*(one for one in found if one not in settled), *settled]
+        settling = [one for one in here if _settles(one[0])]
+        rounds = sorted(
+            (one for one in here if one not in settling),
+            key=lambda one: (one[0].option.rank // AGAIN, place_in_round(one[0])),
+        )
+        found += rounds
+        if span.settles_as_one:
+            last += settling
+        else:
+            found += settling
+    return [*found, *last]
 
 
-def _each_settled(span: Span, found: list[Passed]) -> list[Passed]:
-    """What settles each site after all of its own rounds."""
-    ordered: list[Passed] = []
-    for site in span.sites:
-        here = [one for one in found if one[0].site.region.id == site.region.id]
-        last = [one for one in here if _is_long(one[0], span) and one[0].option.slot in ("flush", "settle")]
-        ordered += [*(one for one in here if one not in last), *last]
-    return ordered
-
-
-def _is_long(placed: PlacedStroke, span: Span) -> bool:
-    return placed.option.rank == 0 or (
-        placed.option.slot == "flush" and placed.option.stroke.passing.kind == "glide"
-    )
+def _settles(placed: PlacedStroke) -> bool:
+    """Whether a stroke is one of those that clear a site at its end and settle it."""
+    return placed.option.rank == 0 and placed.option.slot in ("flush", "settle")
 
 
 def place_in_round(placed: PlacedStroke) -> tuple[int, int]:
@@ -57,11 +52,11 @@ def place_in_round(placed: PlacedStroke) -> tuple[int, int]:
     option = placed.option
     slot = option.slot
     if slot == "warm" and option.rank:
-        slot_place = USES.index("broad")
+        slot_place = PLACES.index("broad")
     elif slot in ("mobilise", "rouse") or (slot == "flush" and option.stroke.passing.kind != "glide"):
-        slot_place = USES.index("moving")
+        slot_place = PLACES.index("moving")
     else:
-        slot_place = USES.index(slot)
+        slot_place = PLACES.index(slot)
     return slot_place, option.depth
 
 
