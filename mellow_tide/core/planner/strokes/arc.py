@@ -11,11 +11,8 @@ from mellow_tide.core.flow.flow import FIRM, PartMedium, Step
 from mellow_tide.core.hands.spread import STRONG, tired_by
 from mellow_tide.core.planner.strokes.passes import Passes, totals_of
 from mellow_tide.core.planner.strokes.repertoire import StrokeOption, Touch, arc_options
-from mellow_tide.core.planner.strokes.site import Site, find_site, needs_wiping
+from mellow_tide.core.planner.strokes.site import ASK_AGAIN, Site, find_asking, find_site, needs_wiping
 from mellow_tide.core.timing.tempo import Tempo
-
-ASK_AGAIN = 480
-"""Seconds after which a client whose face is hidden is asked again."""
 
 CLOSE_ENOUGH = 5
 """Seconds by which a part may miss its target without trying another set of strokes."""
@@ -109,7 +106,8 @@ def worked_as(steps: Iterable[Step]) -> StrokesWorked:
 
 
 def _arc(place: Site, options: tuple[StrokeOption, ...], passes: Passes) -> Arc:
-    asked = _asked_after(place, options, passes)
+    taken = (place.seconds(o, n) for o, n in zip(options, passes, strict=True))
+    asked = find_asking(options, taken, place.hidden)
     return Arc(
         options, passes, asked, place.taken(options, passes, len(asked)), place.medium, place.region.id
     )
@@ -214,23 +212,3 @@ def nearest_passes(place: Site, options: tuple[StrokeOption, ...], seconds: int)
         if abs(arc.seconds - seconds) <= CLOSE_ENOUGH:
             return arc
     return nearest or _arc(place, options, tuple(o.passes[1] for o in options))
-
-
-def _asked_after(place: Site, options: tuple[StrokeOption, ...], passes: Passes) -> frozenset[int]:
-    """The steps after which the client is asked about the pressure.
-
-    That is the first one as firm as kneading; and while the face is hidden the first that warms, if none is firm, and
-    another once nothing has been asked for `ASK_AGAIN` seconds.
-    """
-    first = next((i for i, o in enumerate(options) if o.depth >= FIRM), None)
-    if first is None and place.hidden:
-        first = next((i for i, o in enumerate(options) if o.slot in ("warm", "knead")), None)
-    if first is None or not place.hidden:
-        return frozenset(() if first is None else (first,))
-    asked, since = {first}, 0
-    for i, (o, n) in enumerate(zip(options, passes, strict=True)):
-        since += place.seconds(o, n)
-        if i > first and since >= ASK_AGAIN and o.slot != "settle":
-            asked.add(i)
-        since = 0 if i in asked else since
-    return frozenset(asked)

@@ -1,18 +1,21 @@
 """Where a part is worked, and what strokes take there."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
 from itertools import accumulate
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Region
-from mellow_tide.core.flow.flow import PartMedium
+from mellow_tide.core.flow.flow import FIRM, PartMedium
 from mellow_tide.core.planner.strokes.passes import Lengths, Passes
 from mellow_tide.core.planner.strokes.repertoire import StrokeOption, Touch, arc_options, medium_of
 from mellow_tide.core.timing.oiling import plan_oilings, wants_oil
 from mellow_tide.core.timing.step_seconds import Ground, pass_seconds, whole
 from mellow_tide.core.timing.tempo import Tempo
+
+ASK_AGAIN = 480
+"""Seconds after which a client whose face is hidden is asked again."""
 
 SiteKey = tuple[str, str | None, int, tuple[int, int, int]]
 
@@ -101,3 +104,23 @@ def needs_wiping(option: StrokeOption) -> bool:
 def find_site(region_id: str, position: str, touch: Touch, catalogue: Catalogue, tempo: Tempo) -> Site:
     """The place; the same one for the same words, so that it keeps what it has worked out."""
     return Site(catalogue.regions[region_id], position, touch, catalogue, tempo)
+
+
+def find_asking(options: Sequence[StrokeOption], seconds: Iterable[int], hidden: bool) -> frozenset[int]:
+    """The places of the steps of a part over which the client is asked about the pressure; whole `seconds` of each.
+
+    That is the first one as firm as kneading; and while the face is `hidden` the first that warms, if none is firm, and
+    another once nothing has been asked for `ASK_AGAIN` seconds.
+    """
+    first = next((i for i, o in enumerate(options) if o.depth >= FIRM), None)
+    if first is None and hidden:
+        first = next((i for i, o in enumerate(options) if o.slot in ("warm", "knead")), None)
+    if first is None or not hidden:
+        return frozenset(() if first is None else (first,))
+    asked, since = {first}, 0
+    for i, (option, taken) in enumerate(zip(options, seconds, strict=True)):
+        since += taken
+        if i > first and since >= ASK_AGAIN and option.slot != "settle":
+            asked.add(i)
+        since = 0 if i in asked else since
+    return frozenset(asked)

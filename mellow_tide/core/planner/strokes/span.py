@@ -6,15 +6,12 @@ from functools import cached_property
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Region
-from mellow_tide.core.flow.flow import FIRM, Step
+from mellow_tide.core.flow.flow import Step
 from mellow_tide.core.planner.strokes.passes import Lengths, Passes
 from mellow_tide.core.planner.strokes.repertoire import StrokeOption
-from mellow_tide.core.planner.strokes.site import Site, needs_wiping
+from mellow_tide.core.planner.strokes.site import Site, find_asking, needs_wiping
 from mellow_tide.core.timing.oiling import StepWorked, plan_oilings, wants_oil
 from mellow_tide.core.timing.step_seconds import Ground, pass_seconds, whole
-
-ASK_AGAIN = 480
-"""Seconds after which a client whose face is hidden is asked again."""
 
 
 @dataclass(frozen=True)
@@ -201,22 +198,6 @@ def lengths_of(placed: PlacedStroke, passes: Sequence[int], usual: int, sides: i
 
 
 def _asked_after(here: Sequence[tuple[PlacedStroke, int]]) -> frozenset[int]:
-    """The steps of a part over which the client is asked about the pressure.
-
-    That is the first one as firm as kneading; and while the face is hidden the first that warms, if none is firm, and
-    another once nothing has been asked for `ASK_AGAIN` seconds.
-    """
+    """The steps of a part over which the client is asked about the pressure."""
     hidden = bool(here) and here[0][0].site.hidden
-    options = [placed.option for placed, _ in here]
-    first = next((i for i, o in enumerate(options) if o.depth >= FIRM), None)
-    if first is None and hidden:
-        first = next((i for i, o in enumerate(options) if o.slot in ("warm", "knead")), None)
-    if first is None or not hidden:
-        return frozenset(() if first is None else (first,))
-    asked, since = {first}, 0
-    for i, (placed, passes) in enumerate(here):
-        since += placed.seconds(passes)
-        if i > first and since >= ASK_AGAIN and placed.option.slot != "settle":
-            asked.add(i)
-        since = 0 if i in asked else since
-    return frozenset(asked)
+    return find_asking([p.option for p, _ in here], (p.seconds(n) for p, n in here), hidden)
