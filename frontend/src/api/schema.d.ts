@@ -8603,7 +8603,8 @@ export interface components {
         };
         /**
          * TableShare
-         * @description What a region, or the close, may claim: see `minutes.Share`; `count` sides are still to come.
+         * @description What a region, or the close, may claim: see `minutes.Share`; `count` sides are still to come. What a session is
+         *     not without has a `bonus`, so it loses minutes before it leaves.
          */
         TableShare: {
             /** Region */
@@ -8618,6 +8619,8 @@ export interface components {
             least: number;
             /** Most */
             most: number;
+            /** Bonus */
+            bonus: number;
         };
         /**
          * TableSide

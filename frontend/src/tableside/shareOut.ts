@@ -76,7 +76,7 @@ function around(table: PartTable, left: number, held: Record<string, number>): S
     if (total < least - 1e-9) continue;
     const level = levelFor(rest, Math.min(total, most));
     const given = rest.map((s) => [s, atLevel(s, level)] as const);
-    const good = given.reduce((sum, [s, t]) => sum + s.count * s.weight * Math.log(1 + t / s.saturation), 0);
+    const good = given.reduce((sum, [s, t]) => sum + worth(s, t), 0);
     if (best && good <= best.good) continue;
     const seconds = { ...held, ...Object.fromEntries(given.map(([s, t]) => [s.region, t])) };
     const dropped = table.shares.filter((s) => !(s.region in seconds)).map((s) => s.region);
@@ -86,6 +86,11 @@ function around(table: PartTable, left: number, held: Record<string, number>): S
   if (best) return best.out;
   const short = Math.max(1, Math.round(Number.isFinite(missing) ? missing : left));
   return { seconds: {}, dropped: [], between: 0, spare: 0, short_by: short };
+}
+
+/** What `seconds` per side of a share are worth, all sides together. A run kept by an older device has no bonus. */
+function worth({ count, weight, saturation, bonus }: Share, seconds: number): number {
+  return count * weight * Math.log(1 + seconds / saturation) + (bonus ?? 0);
 }
 
 /** The water level at which shares make `total`: a walk along the levels where one begins or stops to take more. */

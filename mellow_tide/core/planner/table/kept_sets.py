@@ -42,6 +42,7 @@ class KeptSets:
         shares = (*optional, *always)
         rows = [(s.count, s.weight, s.saturation, s.least, s.most) for s in shares]
         self._shares: Floats = np.array(rows, dtype=np.float64)
+        self._bonus: Floats = np.array([s.bonus for s in shares], dtype=np.float64)
         self._optional = len(optional)
         self.between = between
         self._gains = Gains(shares)
@@ -117,7 +118,8 @@ class KeptSets:
         level = np.interp(free, totals, levels)
         count, weight, saturation, least, most = self._of(kept).T[..., None]
         seconds = np.clip(weight * level - saturation, least, most)
-        value = (count * weight * np.log1p(seconds / saturation)).sum(axis=0)
+        good = (count * weight * np.log1p(seconds / saturation)).sum(axis=0)
+        value = good + self._bonus[self._places(kept)].sum()
         value[free < totals[0] - 1e-6] = -np.inf
         return value, level
 
@@ -129,8 +131,12 @@ class KeptSets:
         return seconds @ count, levels
 
     def _of(self, kept: int) -> Floats:
+        return self._shares[self._places(kept)]
+
+    def _places(self, kept: int) -> list[int]:
+        """The places of the shares that a set has."""
         has = [i for i in range(self._optional) if kept >> i & 1]
-        return self._shares[[*has, *range(self._optional, len(self._shares))]]
+        return [*has, *range(self._optional, len(self._shares))]
 
 
 class _Best:

@@ -33,7 +33,9 @@ PASSES_MISS = 12
 
 
 class TableShare(Record):
-    """What a region, or the close, may claim: see `minutes.Share`; `count` sides are still to come."""
+    """What a region, or the close, may claim: see `minutes.Share`; `count` sides are still to come. What a session is
+    not without has a `bonus`, so it loses minutes before it leaves.
+    """
 
     region: str
     count: int
@@ -41,6 +43,7 @@ class TableShare(Record):
     saturation: float
     least: float
     most: float
+    bonus: float
 
 
 class Piece(Record):
@@ -109,7 +112,9 @@ def _shares(flow: Flow, by_hand: tuple[str, ...], asked: Asked) -> dict[str, Sha
         # What has its least in the plan has it at the table, to the second that its passes make of it.
         least = round(seconds if counted[id] <= share.least + PASSES_MISS else share.least * grown)
         most = max(least, round(share.most * grown))
-        found[id] = Share(len(parts), weight * grown, share.saturation * grown, least, most)
+        found[id] = Share(
+            len(parts), weight * grown, share.saturation * grown, least, most, bonus=share.bonus
+        )
     return {**found, CLOSE: question.close}
 
 
@@ -181,4 +186,5 @@ def _row(id: str, share: Share) -> TableShare:
         saturation=share.saturation,
         least=share.least,
         most=share.most,
+        bonus=share.bonus,
     )

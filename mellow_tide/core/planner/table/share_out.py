@@ -86,7 +86,7 @@ def _shared(
     table: PartTable, piece: Piece, rest: list[TableShare], total: float, held: Mapping[str, float]
 ) -> tuple[float, SharedOut] | None:
     """The value of one set's rest at `total` seconds, and what everything gets; None if it does not fit."""
-    shares = [Share(s.count, s.weight, s.saturation, s.least, s.most) for s in rest]
+    shares = [Share(s.count, s.weight, s.saturation, s.least, s.most, bonus=s.bonus) for s in rest]
     most = sum(s.count * s.most for s in shares)
     given = allot(shares, min(total, most))
     if given is None:
