@@ -37,7 +37,7 @@ def offered(brief, client=CLIENT):
                 "Take neck out of the focus",
             ],
         ),
-        (Brief(booked_minutes=90, leave_out=FEW), CLIENT, ["Book 30 minutes"]),
+        (Brief(booked_minutes=90, leave_out=FEW), CLIENT, ["Book 25 minutes"]),
         (Brief(booked_minutes=60, focus=("abdomen",)), CLIENT, ["Take abdomen out of the focus"]),
         (
             Brief(booked_minutes=60, lubricant="sweet_almond_oil", ceiling=8),

@@ -6,7 +6,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mellow_tide.core.catalogue.house.house import House
-from mellow_tide.core.flow.asked_before import AskedAt, where_asked
+from mellow_tide.core.flow.asked_before import AskedAt, list_covers
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded, Wish
 from mellow_tide.core.flow.edits import worked_alike
 from mellow_tide.core.flow.passages import split_into_passages
@@ -180,10 +180,11 @@ def test_silence_is_a_no_where_a_yes_is_needed_and_a_no_is_kept():
 def test_an_hour_asks_once_under_a_cover_and_again_where_it_goes_deeper(pressure, most):
     """Common practice: none on the mirrored side, none twice for what was called right, but face down in time."""
     flow = plan(Brief(booked_minutes=60, pressure=pressure), setting(CLIENT, CATALOGUE)).flow
+    covers = list_covers(flow.parts, CATALOGUE)
     asked: dict[AskedAt, list[int]] = {}
     for entry in lay_out(flow, CATALOGUE).entries:
         if entry.asks:
-            asked.setdefault(where_asked(flow.parts[entry.part]), []).append(entry.depth)
+            asked.setdefault(covers[entry.part], []).append(entry.depth)
     assert all(d == sorted(set(d)) for (position, _), d in asked.items() if position != "prone")
     assert 4 <= sum(map(len, asked.values())) <= most
 

@@ -85,7 +85,7 @@ def adjust(
             made, -lay_out(made, asked.catalogue, asked.tempo).over, asked.catalogue, asked.tempo
         )
     now = _present(made, asked)
-    by_hand = tuple(id for id in present.by_hand if id in now and worked_alike(now[id][1], there[id][1]))
+    by_hand = tuple(id for id in present.by_hand if id in now and abs(now[id][0] - there[id][0]) <= MISSED)
     return make_plan(asked, chosen, made).model_copy(update={"by_hand": by_hand, "order_by_hand": own})
 
 

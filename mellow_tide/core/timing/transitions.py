@@ -97,16 +97,15 @@ def _clean(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[
     soiled = scene.hands == "soiled" and how != "none"
     if not soiled and not (region.hands == "clean" and setup.role == "work"):
         return
-    if soiled and setup.role == "close" and region.hands != "clean":
-        # A wash would cost the end its quiet.
-        done.append((Transition("wipe", c.clock.wipe, "hands"), scene._replace(hands="clean")))
+    clean = scene._replace(hands="clean")
+    # A wash would cost the end its quiet, and on the side the feet come twice.
+    quiet = setup.role == "close" or c.positions[scene.position].upper
+    if soiled and how == "wash" and not quiet:
+        done.append((Transition("wash", c.clock.wash_hands), clean._replace(place="away")))
         return
-    if soiled and how == "wipe":
+    if soiled and how == "wipe" and not quiet:
         done.append((Transition("towel", c.clock.towel, "hands"), scene))
-        done.append((Transition("wipe", c.clock.wipe, "hands"), scene._replace(hands="clean")))
-        return
-    washed = scene._replace(hands="clean", place="away")
-    done.append((Transition("wash", c.clock.wash_hands), washed))
+    done.append((Transition("wipe", c.clock.wipe, "hands"), clean))
 
 
 def _turn(scene: Scene, setup: Setup, c: Catalogue, done: list[SceneChange]) -> None:

@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.check import Case, Check, Found, Repair
 from mellow_tide.core.checks.examples import flow, part
-from mellow_tide.core.flow.asked_before import AskedAt, where_asked
+from mellow_tide.core.flow.asked_before import AskedAt, list_covers
 from mellow_tide.core.flow.edits import ChangeStep
 from mellow_tide.core.flow.flow import FIRM, Flow
 from mellow_tide.core.phrases.book import say
@@ -16,12 +16,13 @@ FACE_HIDDEN = ("prone", "seated_leaning")
 def check(case: Case) -> Iterator[Found]:
     """Parts in which a client whose face is hidden is worked firmly, and not asked there or under that cover."""
     asked: dict[AskedAt, int] = {}
+    covers = list_covers(case.flow.parts, case.catalogue)
     for at, s in enumerate(case.flow.parts):
         if s.role != "work":
             continue
         firm = next((i for i, x in enumerate(s.steps) if x.depth >= FIRM), None)
-        before = asked.get(where_asked(s), 0)
-        asked[where_asked(s)] = max(before, *(x.depth for x in s.steps if x.check_in), 0)
+        before = asked.get(covers[at], 0)
+        asked[covers[at]] = max(before, *(x.depth for x in s.steps if x.check_in), 0)
         if (
             s.position not in FACE_HIDDEN
             or firm is None

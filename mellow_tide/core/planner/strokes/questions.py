@@ -2,7 +2,7 @@
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.checks.rules.hidden_face import LONGEST
-from mellow_tide.core.flow.asked_before import AskedAt, where_asked
+from mellow_tide.core.flow.asked_before import AskedAt, list_covers
 from mellow_tide.core.flow.flow import FIRM, Flow, Part
 from mellow_tide.core.timing.run_sheet import Entry, lay_out
 from mellow_tide.core.timing.tempo import Tempo
@@ -35,6 +35,7 @@ class _Settling:
 
     def __init__(self, flow: Flow, catalogue: Catalogue) -> None:
         self._flow, self._catalogue = flow, catalogue
+        self._covers = list_covers(flow.parts, catalogue)
         self._asked: dict[AskedAt, int] = {}
         self._silent_since = self._silent_before = 0
         self._spared: Entry | None = None
@@ -52,7 +53,7 @@ class _Settling:
             return
         if end - self._silent_since > LONGEST and self._spared:
             self._ask(self._spared)
-        deeper = entry.depth > self._asked.get(where_asked(self._flow.parts[entry.part]), 0)
+        deeper = entry.depth > self._asked.get(self._covers[entry.part], 0)
         # The mirrored side is another cover, and is asked for its depth alone.
         under = entry.window, entry.window_side
         lately = not hidden or under != self._under or entry.start - self._silent_since <= ASKED_LATELY
@@ -64,7 +65,7 @@ class _Settling:
 
     def _ask(self, entry: Entry) -> None:
         place = entry.part, entry.step or 0
-        here = where_asked(self._flow.parts[entry.part])
+        here = self._covers[entry.part]
         self._ask_once_deeper(entry)
         self._under = entry.window, entry.window_side
         self._asked[here] = max(entry.depth or 0, self._asked.get(here, 0))
@@ -87,8 +88,8 @@ class _Settling:
 
     def _cover(self, entry: Entry) -> tuple[AskedAt, str]:
         """What is felt as one on one side."""
-        part = self._flow.parts[entry.part]
-        return where_asked(part), entry.side if entry.window == "none" else entry.window_side
+        side = entry.side if entry.window == "none" else entry.window_side
+        return self._covers[entry.part], side
 
     def _is_first_firm(self, entry: Entry) -> bool:
         steps = self._flow.parts[entry.part].steps
