@@ -134,6 +134,8 @@ export function AtTheTable(props: AtTheTableProps) {
           onPoint={table.point}
           onSkip={table.skip}
           onSkipRegion={table.skipRegion}
+          passage={table.passage}
+          onSkipPassage={table.skipPassage}
         />
       )}
       <PressurePads

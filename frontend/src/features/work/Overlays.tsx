@@ -1,5 +1,4 @@
 import type { TableSide } from "../../api/client";
-import { owed } from "../../tableside/owed";
 import { partSecondsLeft } from "../../tableside/progress";
 import { Halt } from "./halt/Halt";
 import { SorePoints } from "./points/SorePoints";
@@ -39,7 +38,7 @@ export function Overlays(props: Props) {
     case "undone":
       return (
         <Undone
-          entries={owed(sheet, run, sheet.entries[run.entry]?.part_id)}
+          entries={table.debts.owed}
           onNow={table.debts.now}
           onLater={table.debts.later}
           onWaive={table.debts.waive}

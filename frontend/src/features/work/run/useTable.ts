@@ -9,7 +9,7 @@ import type {
   TableSide,
 } from "../../../api/client";
 import { duringEntry, isOn } from "../../../tableside/labour";
-import { leaves, owed } from "../../../tableside/owed";
+import { leaves, owed, pastSkipped, strokesAhead } from "../../../tableside/owed";
 import { withWalk } from "../../../tableside/past";
 import { neighbour, schedule } from "../../../tableside/schedule";
 import type { Word } from "../said/PressurePads";
@@ -34,7 +34,7 @@ interface Given {
 
 /** Every act at the table, whether by tap, key, pedal or by itself; nothing in it is drawn. */
 export function useTable({ session, catalogue, run, happen, side, settings }: Given) {
-  const { sheet } = session.evaluation;
+  const { sheet, passages } = session.evaluation;
   const [over, setOver] = useState<Over | null>(null);
   const [ending, setEnding] = useState(false);
   const [returning, setReturning] = useState<number | null>(null);
@@ -70,7 +70,10 @@ export function useTable({ session, catalogue, run, happen, side, settings }: Gi
       }
       const part = at?.part_id ?? "";
       const atTheCover = !ending && leaves(sheet, present.entry, next);
-      if (!atTheCover || asked.has(part) || owed(sheet, present, part).length === 0) return forward(present);
+      // What was put off for later in the passage is named again when its cover goes back.
+      const covers = sheet.entries[next]?.kind === "close_window";
+      const debts = owed(sheet, present, covers ? partsWith(passages, part) : [part]);
+      if (!atTheCover || asked.has(part) || debts.length === 0) return forward(present);
       setOver("undone");
       return null;
     });
@@ -94,6 +97,24 @@ export function useTable({ session, catalogue, run, happen, side, settings }: Gi
     about(({ region, side, depth }) => ({ kind: "said", word, region, side, depth: depth ?? 1 }));
   const point = () => working && setOver("sore");
   const partId = planned?.part_id ?? "";
+  const passage = passages.find(({ parts }) => parts.includes(partId));
+  /** All that is left of some parts: named at once, to be done later or left out. */
+  const skipAll = (parts: readonly string[]) => {
+    for (const part of parts)
+      happen((present) => {
+        const entries = addressesOf(strokesAhead(sheet, present, [part]));
+        return entries.length > 0 ? { kind: "skipped", part_id: part, entries, reason: "" } : null;
+      });
+    setOver("undone");
+  };
+  /** On from what is owed here: past the whole passage, where nothing is left of it. */
+  const leave = () => {
+    setOver(null);
+    happen((present) => {
+      const past = pastSkipped(sheet, present, partsWith(passages, partId));
+      return past === null ? forward(present) : moved(sheet, past);
+    });
+  };
 
   useKeys({ on, back, say, point, resting: over !== null });
   useHandsOff({
@@ -133,42 +154,34 @@ export function useTable({ session, catalogue, run, happen, side, settings }: Gi
       });
       go();
     },
-    /** All that is left of the region: named at once, to be done later or left out. */
-    skipRegion: () => {
-      happen(({ entry }) => {
-        const entries = addressesOf(
-          sheet.entries.slice(entry).filter((one) => one.kind === "stroke" && one.part_id === partId),
-        );
-        return entries.length > 0 ? { kind: "skipped", part_id: partId, entries, reason: "" } : null;
-      });
-      setOver("undone");
-    },
+    skipRegion: () => skipAll([partId]),
+    /** The passage, where more of it than this region is still to come. */
+    passage: passage && passage.parts.at(-1) !== partId ? passage.name : undefined,
+    skipPassage: () => passage && skipAll(passage.parts.slice(passage.parts.indexOf(partId))),
     add: ({ region, sides, seconds }: Extra) => {
       setOver(null);
       happen(() => added(region, sides[0] ?? "mid", seconds));
     },
-    /** What becomes of the strokes that are owed in the part that is being left. */
+    /** What becomes of the strokes that are owed in the passage that is being left. */
     debts: {
+      owed: owed(sheet, run, partsWith(passages, partId)),
       now: () => {
-        const first = owed(sheet, run, partId)[0];
+        const first = owed(sheet, run, partsWith(passages, partId))[0];
         setReturning(run.entry);
         setOver(null);
         if (first) happen(() => ({ kind: "moved", to: first.address }));
       },
       later: () => {
         setAsked(new Set([...asked, partId]));
-        setOver(null);
-        go();
+        leave();
       },
       waive: (reason: string) => {
-        happen((present) => ({
-          kind: "skipped",
-          part_id: partId,
-          entries: addressesOf(owed(sheet, present, partId)),
-          reason,
-        }));
-        setOver(null);
-        go();
+        for (const part of partsWith(passages, partId))
+          happen((present) => {
+            const entries = addressesOf(owed(sheet, present, [part]));
+            return entries.length > 0 ? { kind: "skipped", part_id: part, entries, reason } : null;
+          });
+        leave();
       },
     },
   };
@@ -178,6 +191,11 @@ export function useTable({ session, catalogue, run, happen, side, settings }: Gi
 export function moved(sheet: RunSheet, to: number): Happening | null {
   const entry = sheet.entries[to];
   return entry ? { kind: "moved", to: entry.address } : null;
+}
+
+/** The parts of the passage that a part belongs to; itself where it stands alone. */
+function partsWith(passages: SessionView["evaluation"]["passages"], part: string): readonly string[] {
+  return passages.find(({ parts }) => parts.includes(part))?.parts ?? [part];
 }
 
 function addressesOf(entries: readonly Entry[]): string[] {

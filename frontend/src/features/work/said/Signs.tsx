@@ -18,6 +18,9 @@ export function Signs(props: {
   onPoint(): void;
   onSkip(): void;
   onSkipRegion(): void;
+  /** The passage of which more is still to come, by name. */
+  passage: string | undefined;
+  onSkipPassage(): void;
 }) {
   return (
     <fieldset className="relative z-10 flex gap-2 overflow-x-auto px-3 pt-1 pb-2 sm:justify-center">
@@ -45,6 +48,7 @@ export function Signs(props: {
         [
           [say.skipThisStroke, props.onSkip],
           [say.skipRegion, props.onSkipRegion],
+          ...(props.passage ? [[say.skipPassage(props.passage), props.onSkipPassage] as const] : []),
         ] as const
       ).map(([words, skip]) => (
         <Button

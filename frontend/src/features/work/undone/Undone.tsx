@@ -4,7 +4,7 @@ import { useCatalogue } from "../../../api/useCatalogue";
 import { shared } from "../../../phrases/screens/shared";
 import { say } from "../../../phrases/screens/work/undone";
 import { cueFor } from "../../../phrases/table/cues";
-import { capital, listed } from "../../../phrases/words";
+import { capital, listed, sided } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { Overlay } from "../../../ui/Overlay";
 
@@ -61,8 +61,18 @@ export function Undone({ entries, onNow, onLater, onWaive }: Props) {
   );
 }
 
-/** `Kneading and stripping`. */
+/** More strokes than this are counted, not named. */
+const NAMED = 6;
+
+/** `Kneading, back and stripping, back`; of many `12 strokes on right hip and right thigh`. */
 export function namesOf(catalogue: Catalogue, entries: readonly Entry[]): string {
+  if (entries.length > NAMED) {
+    const places = entries.map(({ region: id, side }) => {
+      const region = catalogue.regions[id];
+      return region ? sided(region, side) : id;
+    });
+    return say.manyStrokes(entries.length, listed([...new Set(places)]));
+  }
   const cues = entries.map((entry) => cueFor(entry, catalogue));
   return capital(listed(cues.map(({ name, place }) => `${name.toLowerCase()}, ${place.toLowerCase()}`)));
 }

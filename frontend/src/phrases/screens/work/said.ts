@@ -5,4 +5,5 @@ export const say = {
   whatBodySaysAndSkipping: "What the body says, and skipping",
   skipThisStroke: "Skip this stroke",
   skipRegion: "Skip the region",
+  skipPassage: (passage: string) => `Skip the ${passage}`,
 };

@@ -8,6 +8,7 @@ export const say = {
   leftUndoneHere: "Left undone here",
   beforeCoverGoesBack: "Before the cover goes back",
   leftUndoneAloud: "Left undone here:",
+  manyStrokes: (count: number, places: string) => `${count} strokes on ${places}`,
   doItNow: "Do it now",
   whyItIsLeftOut: "Why it is left out, if you want to say",
   thatWasLastHold: "That was the last hold.",
