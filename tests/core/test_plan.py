@@ -241,3 +241,27 @@ def test_a_wish_that_collides_with_a_rule_is_named(wish, field):
     with pytest.raises(DoesNotFit) as refused:
         plan(Brief(booked_minutes=60, **wish), setting(allergic, CATALOGUE))
     assert refused.value.problems[0].field == field
+
+
+def depths_at(flow):
+    return {part.region: max(step.depth for step in part.steps) for part in flow.parts if part.role == "work"}
+
+
+def test_firm_for_the_whole_is_where_the_load_is_carried():
+    """Common practice: feet, arms, hands and neck stay at 3, and get more where the client asks for it."""
+    firm = Brief(booked_minutes=90, pressure="firm")
+    found = depths_at(plan(firm, setting(CLIENT, CATALOGUE)).flow)
+    assert found["back"] == found["shoulders"] == 4
+    assert max(found[id] for id in ("foot", "arm", "hand", "neck")) == 3
+    asked = CLIENT.model_copy(update={"wishes": (Wish(region="foot", depth=4.0),)})
+    assert depths_at(plan(firm, setting(asked, CATALOGUE)).flow)["foot"] == 4
+
+
+def test_a_long_wish_for_a_small_region_is_filled_with_work_and_not_with_one_stroke_again_and_again():
+    client = CLIENT.model_copy(update={"height_cm": 156, "breaths_per_minute": 13, "consents": AGREED})
+    brief = Brief(booked_minutes=90, focus=("hand",), pressure="firm", close_with="feet")
+    parts = {part.id: part for part in plan(brief, setting(client, CATALOGUE)).flow.parts}
+    assert any(step.slot in ("knead", "specific") for step in parts["arm-right"].steps)
+    strokes = [step.stroke for step in parts["hand-right"].steps]
+    assert max(strokes.count(stroke) for stroke in strokes) <= 3
+    assert len(set(strokes)) >= 4

@@ -7220,7 +7220,7 @@ export interface components {
          *     `limb`: an arm or a leg, or a part of one. `percussion`: whether any place on it bears some (common practice).
          *     `with_limb`: each side follows the rest of its limb before the other limb is begun. `only`: the one side of a pair
          *     that is worked where the other is left alone; `covered`: it is worked through the sheet alone, as the client wants
-         *     it. The catalogue has none of either.
+         *     it. The catalogue has none of either. `firm_depth` (1 to 5): what a firm wish for the whole session means here.
          */
         Region: {
             /** Id */
@@ -7343,6 +7343,11 @@ export interface components {
              * @default 1
              */
             oil_factor: number;
+            /**
+             * Firm Depth
+             * @default 4
+             */
+            firm_depth: number;
         };
         /**
          * RegionChange

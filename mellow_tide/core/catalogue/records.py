@@ -86,7 +86,7 @@ class Region(Named):
     `limb`: an arm or a leg, or a part of one. `percussion`: whether any place on it bears some (common practice).
     `with_limb`: each side follows the rest of its limb before the other limb is begun. `only`: the one side of a pair
     that is worked where the other is left alone; `covered`: it is worked through the sheet alone, as the client wants
-    it. The catalogue has none of either.
+    it. The catalogue has none of either. `firm_depth` (1 to 5): what a firm wish for the whole session means here.
     """
 
     short: str
@@ -115,6 +115,7 @@ class Region(Named):
     covered: bool = False
     soils_hands: bool = False
     oil_factor: Annotated[float, Field(gt=0)] = 1.0
+    firm_depth: Depth = 4
 
     def is_whole_in(self, position: str) -> bool:
         """Whether all of the region is reached in a position."""

@@ -84,7 +84,8 @@ def _named(region: str, flow: Flow, made: Plan, asked: Asked) -> NamedChange:
     cap = limits.capped(region)
     if cap and cap.depth < deepest:
         return NamedChange(region=region, reason="depth", because=cap.because)
-    if region in _eased(flow, made.flow) and wished_depth(region, asked.brief, asked.client) < deepest:
+    wished = wished_depth(asked.catalogue.regions[region], asked.brief, asked.client)
+    if region in _eased(flow, made.flow) and wished < deepest:
         return NamedChange(region=region, reason="wish")
     return NamedChange(region=region, reason="minutes")
 

@@ -45,7 +45,9 @@ def pick_strokes(trial: Trial, part_id: str) -> tuple[Pick, ...]:
 def step_of(trial: Trial, part: Part, stroke: Stroke, slot: Slot) -> Step:
     """The stroke as it would usually stand in a slot of a part: its first zone and easiest tool, as deep as wished."""
     case = trial.case
-    wished = min(wished_depth(part.region, case.flow.brief, case.client), case.restrictions.cap(part.region))
+    wished = min(
+        wished_depth(case.region(part), case.flow.brief, case.client), case.restrictions.cap(part.region)
+    )
     light = slot in ("open", "spread", "flush", "settle", "close")
     wished = min(wished, LIGHT) if stroke.act else wished
     tools = case.catalogue.planned_strokes[stroke.id].tools

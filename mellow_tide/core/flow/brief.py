@@ -6,7 +6,7 @@ from typing import Annotated, Literal, Self
 from pydantic import Field, model_validator
 
 from mellow_tide.core.catalogue.catalogue import Catalogue, check_known
-from mellow_tide.core.catalogue.records import BookedMinutes, Id, Record, Surface
+from mellow_tide.core.catalogue.records import BookedMinutes, Id, Record, Region, Surface
 from mellow_tide.core.refusal import BadBrief, FieldProblem, UnknownReference
 
 Regions = Annotated[tuple[Id, ...], Field(max_length=40)]
@@ -140,10 +140,13 @@ class ClientFacts(Record):
     dislikes: frozenset[str] = frozenset()
 
 
-def wished_depth(region: str, brief: Brief, client: ClientFacts) -> int:
-    """The depth (1 to 5) of the middle of the arc on a region: the client's own wish, toward light, or the brief's."""
-    own = next((wish.depth for wish in client.wishes if wish.region == region), None)
-    return WISHED_DEPTH[brief.pressure] if own is None else int(own)
+def wished_depth(region: Region, brief: Brief, client: ClientFacts) -> int:
+    """The depth (1 to 5) of the middle of the arc on a region: the client's own wish, toward light, or the brief's.
+
+    Firm for the whole is where the load is carried; small regions stay at their own (common practice).
+    """
+    own = next((wish.depth for wish in client.wishes if wish.region == region.id), None)
+    return min(WISHED_DEPTH[brief.pressure], region.firm_depth) if own is None else int(own)
 
 
 def check_brief(brief: Brief, catalogue: Catalogue) -> None:

@@ -12,7 +12,7 @@ from mellow_tide.core.phrases.book import say
 def check(case: Case) -> Iterator[Found]:
     """Steps two or more levels deeper than the depth that the client or the brief wishes there."""
     for s in case.worked():
-        wished = wished_depth(s.region, case.flow.brief, case.client)
+        wished = wished_depth(case.region(s), case.flow.brief, case.client)
         for i, x in enumerate(s.steps):
             if x.depth < wished + 2:
                 continue

@@ -97,7 +97,7 @@ class Asked:
             points = self.catalogue.prenatal_points.values()
             zones.update(zone for point in points for zone in point.zones.get(region, ()))
         return Touch(
-            wished_depth(region, self.brief, self.client),
+            wished_depth(self.catalogue.regions[region], self.brief, self.client),
             self.restrictions.cap(region),
             frozenset(zones),
             self.barred[region],

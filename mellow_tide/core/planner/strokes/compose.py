@@ -57,11 +57,17 @@ def compose(span: Span, targets: Sequence[int], used: Mapping[str, int], oiled: 
     return arc if arc is not None and abs(arc.seconds - total) <= CLOSE_ENOUGH else None
 
 
-def as_filled(span: Span, targets: Sequence[int], oiled: int | None) -> SpanArc:
-    """Each region with the arc that it would have alone: for seconds that nothing else makes."""
+def as_filled(span: Span, targets: Sequence[int], used: Mapping[str, int], oiled: int | None) -> SpanArc:
+    """Each region composed alone, with no long strokes; for seconds that nothing else makes, its arc stretched."""
     placed: list[PlacedStroke] = []
     passes: list[int] = []
-    for site, target in zip(span.sites, targets, strict=True):
+    for i, (site, target) in enumerate(zip(span.sites, targets, strict=True)):
+        alone = Span((site,), (span.sides[i],))
+        found = compose(alone, (target,), used, oiled if i == 0 else oiled or 0)
+        if found is not None:
+            placed += found.placed
+            passes += found.passes
+            continue
         arc = fit_arc(site, target)
         placed += [PlacedStroke(site, option) for option in arc.options]
         passes += arc.passes

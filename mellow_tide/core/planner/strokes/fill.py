@@ -146,7 +146,7 @@ class _Filling:
             )
             span = Span(plain, span.sides)
             found = compose(span, targets, self._used, oiled)
-        return found or as_filled(span, targets, oiled)
+        return found or as_filled(span, targets, self._used, oiled)
 
 
 def _part(setup: Setup, steps: Mapping[str, tuple[Step, ...]], asked: Asked) -> Part:
