@@ -133,16 +133,16 @@ TABLE: tuple[tuple[str, Brief, ClientFacts, Expectation], ...] = (
         "blood thinners, in the chair, bright",
         BRIGHT,
         has("anticoagulants"),
-        never("soft_fist", "cupping_hands"),
+        never("hacking", "cupping_hands"),
     ),
     (
         "brittle bones, in the chair, bright",
         BRIGHT,
         has("osteoporosis_severe"),
-        never("soft_fist", "palm_compression"),
+        never("hacking", "palm_compression"),
     ),
     ("brittle bones, on the side", SIDE, has("osteoporosis_severe"), never("rocking", "range_of_motion")),
-    ("unstable neck, in the chair, bright", BRIGHT, has("neck_unstable"), never("soft_fist")),
+    ("unstable neck, in the chair, bright", BRIGHT, has("neck_unstable"), never("hacking")),
     (
         "old neck injury, neck asked for",
         Brief(booked_minutes=60, focus=("neck",)),
@@ -351,7 +351,7 @@ TABLE: tuple[tuple[str, Brief, ClientFacts, Expectation], ...] = (
         pregnant(16),
         without("abdomen"),
     ),
-    ("pregnant, 24 weeks, in the chair", CHAIR, pregnant(24), never("soft_fist", "held_stretch")),
+    ("pregnant, 24 weeks, in the chair", CHAIR, pregnant(24), never("hacking", "held_stretch")),
 )
 
 

@@ -206,7 +206,9 @@ def _own_options(span: Span, i: int, lead: bool) -> tuple[OwnStroke, ...]:
     site = span.sites[i]
     taken = {(o.stroke.id, o.zone, o.slot) for o in (*opening_of(site), *closing_of(site))}
     if site.medium != "lubricated":
-        taken |= {(stroke, zone, slot) for stroke, zone, _ in taken for slot in ("warm", "settle")}
+        taken |= {
+            (stroke, zone, slot) for stroke, zone, _ in taken for slot in ("dry", "warm", "knead", "settle")
+        }
     return own_strokes(site, frozenset(taken), lead and i == 0)
 
 

@@ -18,6 +18,9 @@ ALONE: Mapping[Slot, tuple[int, ...]] = {
 }  # fmt: skip
 """Passes that they may have over one region."""
 
+CRUMB = 10
+"""A step of fewer seconds is felt as none (common practice)."""
+
 
 @dataclass(frozen=True)
 class LongStrokes:
@@ -89,8 +92,10 @@ def runs_over(site: Site, further: Site) -> bool:
 
 
 def long_passes(placed: PlacedStroke, several: bool) -> tuple[int, ...]:
-    """The passes that a long stroke may have; what is no long stroke has its own."""
+    """The passes that a long stroke may have, none so few that they are a crumb; what is no long stroke has its own."""
     slot, (low, _, high) = placed.option.slot, placed.option.passes
-    if placed.option.stroke.passing.kind != "glide":
-        return tuple(range(low, high + 1))
-    return (OVER_ALL if several else ALONE)[slot]
+    if placed.option.stroke.passing.kind == "glide":
+        passes = (OVER_ALL if several else ALONE)[slot]
+    else:
+        passes = tuple(range(low, high + 1))
+    return tuple(n for n in passes if slot == "spread" or placed.seconds(n) >= CRUMB) or passes[-1:]

@@ -3,21 +3,23 @@
 from typing import Literal
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.flow.flow import Flow, Setup, Step
+from mellow_tide.core.flow.flow import Flow, Part, Setup, Step
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.strokes.repertoire import TOO_DEEP
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.step_seconds import Ground, pass_seconds
 from mellow_tide.core.timing.tempo import Tempo
 
-ROUSING = Step(stroke="soft_fist", slot="rouse", tool="fist", depth=2, passes=2)
-"""What wakes a client at a bright end."""
+ROUSING = Step(
+    stroke="hacking", slot="rouse", tool="ulnar_border", zone="mid_back", depth=2, passes=2, seconds=25
+)
+"""What wakes a client at a bright end: between shoulder blades and waist, beside the spine (common practice)."""
 
-ROUSING_SECONDS = 20
+ROUSING_SECONDS = 25
 
 
 def make_ritual_steps(setup: Setup, asked: Asked) -> tuple[Step, ...]:
-    """The strokes of an opening or a closing; a bright end rouses before its last hold, where the client bears it."""
+    """The strokes of an opening or a closing; a bright end rouses after the still hold, where the client bears it."""
     brief, catalogue = asked.brief, asked.catalogue
     slot: Literal["open", "close"] = "open" if setup.role == "open" else "close"
     ritual = catalogue.openings[setup.position] if slot == "open" else catalogue.closings[brief.close_with]
@@ -34,7 +36,8 @@ def make_ritual_steps(setup: Setup, asked: Asked) -> tuple[Step, ...]:
             )
         )
     if slot == "close" and brief.finish == "bright" and can_rouse(setup.region, asked):
-        steps.insert(-1, ROUSING)
+        first, held = steps[:-1][:1], steps[-1]
+        steps = [*first, held, ROUSING, *steps[1:-1]]
     return tuple(steps)
 
 
@@ -53,7 +56,7 @@ def meet_the_minutes(
     flow: Flow,
     setting: Setting,
 ) -> Flow:
-    """The flow with its last hold longer or shorter by whole breaths, so that the session adds up.
+    """The flow with the still hold of its close longer or shorter by whole breaths, so that the session adds up.
 
     The hold keeps at least three breaths, and no more than the stroke's most; a flow without a close stays.
     """
@@ -61,17 +64,30 @@ def meet_the_minutes(
 
 
 def stretch_close(flow: Flow, missing: int, catalogue: Catalogue, tempo: Tempo) -> Flow:
-    """The flow with its last hold making good what `missing` seconds (negative: too many) it can.
+    """The flow with the still hold of its close making good what `missing` seconds (negative: too many) it can.
 
     In a house's catalogue; see `meet_the_minutes`.
     """
     close = flow.parts[-1]
-    last = close.steps[-1]
-    stroke, region = catalogue.strokes[last.stroke], catalogue.regions[close.region]
-    if close.role != "close" or "close" not in stroke.slots:
+    at = _find_hold(close, catalogue)
+    if at is None:
         return flow
+    last, region = close.steps[at], catalogue.regions[close.region]
+    stroke = catalogue.strokes[last.stroke]
     one = pass_seconds(stroke, Ground(region, last.zone, last.depth), catalogue, tempo)
     least, _, most = stroke.slots["close"]
     passes = min(most, max(least, last.passes + round(missing / one)))
-    steps = (*close.steps[:-1], last.model_copy(update={"passes": passes}))
+    steps = (*close.steps[:at], last.model_copy(update={"passes": passes}), *close.steps[at + 1 :])
     return flow.model_copy(update={"parts": (*flow.parts[:-1], close.model_copy(update={"steps": steps}))})
+
+
+def _find_hold(close: Part, catalogue: Catalogue) -> int | None:
+    """The place of the last still hold among the steps of a close, breath by breath; None where there is none."""
+    if close.role != "close":
+        return None
+    held = (
+        i
+        for i, step in enumerate(close.steps)
+        if step.slot == "close" and catalogue.strokes[step.stroke].passing.kind == "breaths"
+    )
+    return max(held, default=None)

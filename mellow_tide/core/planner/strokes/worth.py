@@ -298,8 +298,8 @@ def own_strokes(
     """
     oiled = site.medium == "lubricated"
     kneads = {(o.stroke.id, o.zone) for o in site.options if o.slot == "knead"}
-    return tuple(
-        OwnStroke.of(PlacedStroke(site, o))
+    found = [
+        PlacedStroke(site, o)
         for o in site.options
         if (o.rank >= AGAIN or (o.stroke.id, o.zone, o.slot) not in taken)
         and o.slot not in ("spread", "settle")
@@ -307,4 +307,9 @@ def own_strokes(
         and not (o.slot == "warm" and (o.stroke.id, o.zone) in kneads)
         and (o.slot != "dry" or not oiled or dry)
         and not (oiled and o.stroke.id == "effleurage")
-    )
+    ]
+    # What one stroke does in two slots alike it does once in a round.
+    once = {
+        (p.option.stroke.id, p.option.zone, use_of(p), p.option.rank // AGAIN): p for p in reversed(found)
+    }
+    return tuple(OwnStroke.of(placed) for placed in found if placed in once.values())
