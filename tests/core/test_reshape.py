@@ -23,7 +23,7 @@ def seconds_of(flow, id):
 def test_the_rest_makes_room_and_both_sides_follow(part_id, by):
     wanted = max(120, seconds_of(PRESENT.flow, part_id) + by)
     made = reshape_part(PRESENT, Pull(part_id=part_id, seconds=wanted), setting(CLIENT, CATALOGUE))
-    assert seconds_of(made.flow, part_id) == pytest.approx(wanted, abs=25)
+    assert seconds_of(made.flow, part_id) == pytest.approx(wanted, abs=35)
     assert abs(lay_out(made.flow, CATALOGUE).over) <= 15
     findings = evaluate(made.flow, setting(CLIENT, CATALOGUE)).findings
     assert [f.code for f in findings if f.severity == "refuse"] == []

@@ -7838,7 +7838,7 @@ export interface components {
          * @description A rule set of order and weight, chosen as a whole; rules of two schools are never mixed.
          *
          *     `base`: the shipped school that a practice's own was begun from. `usual`: a session of its kind begins with it.
-         *     `offered`: whether it is chosen from any more.
+         *     `offered`: whether it is chosen from any more. `asks_headache`: the client is asked about a headache first.
          */
         School: {
             /** Id */
@@ -7852,6 +7852,11 @@ export interface components {
             gloss: string;
             /** Kind */
             kind: string;
+            /**
+             * Asks Headache
+             * @default false
+             */
+            asks_headache: boolean;
             /** Base */
             base?: string | null;
             /**

@@ -36,7 +36,10 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
   const [told, setTold] = useState(answered?.condition_places ?? []);
   // What is on record and has no place yet is asked with the question, and stays until it is sent.
   const [unplaced] = useState(() => unplacedOf(session.evaluation.restrictions));
-  const [headache, setHeadache] = useState<Partial<Headache> | null>(answered?.headache ?? null);
+  const forHeadache = catalogue.schools[session.plan.flow.brief.school ?? ""]?.asks_headache;
+  const [headache, setHeadache] = useState<Partial<Headache> | null>(
+    answered?.headache ?? (forHeadache ? {} : null),
+  );
   const asking = headache !== null && !isAnswered(headache);
   const [refused, setRefused] = useState<string[]>([]);
   const [place, setPlace] = useState<ChosenPlace | null>(null);

@@ -85,10 +85,11 @@ class School(Named):
     """A rule set of order and weight, chosen as a whole; rules of two schools are never mixed.
 
     `base`: the shipped school that a practice's own was begun from. `usual`: a session of its kind begins with it.
-    `offered`: whether it is chosen from any more.
+    `offered`: whether it is chosen from any more. `asks_headache`: the client is asked about a headache first.
     """
 
     kind: str
+    asks_headache: bool = False
     base: str | None = None
     usual: bool = False
     offered: bool = True

@@ -10,6 +10,7 @@ from mellow_tide.core.planner.labour import plan_labour
 from mellow_tide.core.planner.order.order import find_cheapest_order
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.strokes.fill import fill_flow
+from mellow_tide.core.planner.strokes.questions import settle_questions
 from mellow_tide.core.setting import Setting
 
 
@@ -63,10 +64,10 @@ def plan(
 
 
 def make_plan(asked: Asked, chosen: Chosen, flow: Flow) -> Plan:
-    """The plan of a flow that was made for what was chosen."""
+    """The plan of a flow that was made for what was chosen, with its questions where they help."""
     choice = chosen.choice
     return Plan(
-        flow=flow,
+        flow=settle_questions(flow, asked.catalogue, asked.tempo),
         left_out=explain_left_out(asked, chosen),
         proof=Proof(value=choice.value, bound=choice.next_bound, sets_priced=choice.sets_priced),
     )

@@ -21,6 +21,7 @@ def _made(id: str, own: OwnSchool, base: School) -> School:
             "name": own.name,
             "gloss": say("house.school_from", school=base.name),
             "kind": base.kind,
+            "asks_headache": base.asks_headache,
             "base": own.base,
             "usual": own.usual and not own.archived,
             "offered": not own.archived,

@@ -2,18 +2,12 @@
 
 from collections import Counter
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import product
 from math import log
 
 from mellow_tide.core.planner.strokes.arc import fit_arc
-from mellow_tide.core.planner.strokes.long import (
-    LongStrokes,
-    closing_of,
-    find_long_strokes,
-    long_passes,
-    opening_of,
-)
+from mellow_tide.core.planner.strokes.long import closing_of, find_long_strokes, opening_of
 from mellow_tide.core.planner.strokes.sequence import Passed, ease, fit, place_in_round, put_in_order
 from mellow_tide.core.planner.strokes.span import PlacedStroke, Span, SpanArc
 from mellow_tide.core.planner.strokes.worth import (
@@ -38,6 +32,12 @@ LONG_SHARE = (0.3, 0.38)
 LONG, LONG_SATED, OFF_SHARE = 0.6, 80, 4.0
 """What a first second of long strokes is worth, after how many half as much; what a second outside the share costs."""
 
+
+NEIGHBOUR = 2
+"""As how many uses in the session one in the region before counts."""
+
+JOINED_FROM = 360
+"""Seconds from which long strokes join up a span half way."""
 
 CLOSE_ENOUGH = 10
 """Seconds by which a span may miss its target."""
@@ -84,10 +84,16 @@ def _choose(
     long = find_long_strokes(span)
     lead = oiled is None
     tables = [find_table(_own_options(span, i, lead), used, target) for i, target in enumerate(targets)]
-    strokes, several = (*long.opening, *long.closing), len(span.sites) > 1
+    total = sum(t * n for t, n in zip(targets, span.sides, strict=True))
+    if total < JOINED_FROM:
+        long = replace(long, between=())
+    strokes = long.all_with_passes(len(span.sites) > 1)
     needs = sorted(_possible_needs(span, targets, tables), key=lambda one: one[1], reverse=True)
     most = needs[0][1]
-    tried = sorted(_long_choices(span, long, targets, tables, lead), key=lambda one: one.bound, reverse=True)
+    oils = lead and any(p.oils for p in long.opening)
+    tried = sorted(
+        _long_choices(span, strokes, targets, tables, oils), key=lambda one: one.bound, reverse=True
+    )
     best: tuple[float, _LongChoice, tuple[int, ...]] | None = None
     for one in tried:
         if best and one.bound + most <= best[0]:
@@ -109,7 +115,8 @@ def _choose(
         return None
     _, one, need = best
     own = _own(span, need, one.left, used, tables)
-    return [*((p, n, long_passes(p, several)) for p, n in zip(strokes, one.passes, strict=True)), *own]
+    chosen = ((p, n, may_have) for (p, may_have), n in zip(strokes, one.passes, strict=True))
+    return [*((p, n, tuple(m for m in may_have if m)) for p, n, may_have in chosen if n), *own]
 
 
 @dataclass(frozen=True)
@@ -132,13 +139,17 @@ class _Passes:
 
 
 def _long_choices(
-    span: Span, long: LongStrokes, targets: Sequence[int], tables: Sequence[RegionTable], lead: bool
+    span: Span,
+    strokes: Sequence[tuple[PlacedStroke, tuple[int, ...]]],
+    targets: Sequence[int],
+    tables: Sequence[RegionTable],
+    oils: bool,
 ) -> Iterator[_LongChoice]:
-    strokes, several = (*long.opening, *long.closing), len(span.sites) > 1
-    first_oil = span.catalogue.clock.oil_first if lead and any(p.oils for p in long.opening) else 0
+    """All ways to have the long strokes; `oils`: the first oil comes with them."""
+    first_oil = span.catalogue.clock.oil_first if oils else 0
     there = [target - first_oil * (i == 0) for i, target in enumerate(targets)]
     total = sum(t * n for t, n in zip(targets, span.sides, strict=True))
-    for chosen in product(*([_passes(p, n, span) for n in long_passes(p, several)] for p in strokes)):
+    for chosen in product(*([_passes(p, n, span) for n in may_have] for p, may_have in strokes)):
         left = tuple(
             round(seconds - sum(one.counted[i] for one in chosen)) for i, seconds in enumerate(there)
         )
@@ -152,7 +163,7 @@ def _long_choices(
 
 def _passes(placed: PlacedStroke, passes: int, span: Span) -> _Passes:
     """So many passes of a long stroke: over several regions once, over one on each of its sides."""
-    seconds, own = placed.seconds(passes), placed.site.region.id
+    seconds, own = placed.seconds(passes) if passes else 0, placed.site.region.id
     if not placed.over:
         counted = tuple(float(seconds) if id == own else 0.0 for id in span.regions)
         return _Passes(passes, seconds * span.side_count(own), counted)
@@ -196,7 +207,9 @@ def _own(
         table = tables[i] if not i else tables[i].after(had, seconds, last)
         here = table.pick(need if table.worth(need, seconds) > NOWHERE / 2 else 0, seconds)
         found += ((p, n, passes_of(p)) for p, n in here)
-        had.update({p.option.stroke.id for p, _ in here})
+        # Neighbours that are worked alike are felt as the same thing again.
+        for stroke in {p.option.stroke.id for p, _ in here}:
+            had[stroke] += NEIGHBOUR
         last = max(here, key=lambda one: place_in_round(one[0]))[0].option.stroke.id if here else last
     return found
 

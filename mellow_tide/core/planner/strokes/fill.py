@@ -11,7 +11,6 @@ from mellow_tide.core.planner.question.question import PlanQuestion
 from mellow_tide.core.planner.strokes.arc import StrokesWorked, after, worked_as
 from mellow_tide.core.planner.strokes.compose import as_filled, compose
 from mellow_tide.core.planner.strokes.present import PresentSteps, find_joined
-from mellow_tide.core.planner.strokes.questions import settle_questions
 from mellow_tide.core.planner.strokes.refit import refit_span
 from mellow_tide.core.planner.strokes.rituals import make_ritual_steps, stretch_close
 from mellow_tide.core.planner.strokes.site import Site, find_site
@@ -40,8 +39,7 @@ def fill_flow(
     parts = [_part(setup, steps, asked) for setup in order.setups]
     taken = order.seconds + filling.taken + part_seconds(parts[-1], asked.catalogue, asked.tempo)
     flow = Flow(brief=asked.brief, parts=tuple(parts))
-    flow = stretch_close(flow, question.hands_on - taken, asked.catalogue, asked.tempo)
-    return settle_questions(flow, asked.catalogue, asked.tempo)
+    return stretch_close(flow, question.hands_on - taken, asked.catalogue, asked.tempo)
 
 
 class _Filling:

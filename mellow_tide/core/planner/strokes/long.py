@@ -9,7 +9,7 @@ from mellow_tide.core.planner.strokes.site import Site
 from mellow_tide.core.planner.strokes.span import PlacedStroke, PlacedStrokes, Span
 
 OVER_ALL: Mapping[Slot, tuple[int, ...]] = {
-    "spread": (1, 2), "warm": (1, 2, 3, 4), "flush": (1, 2, 3), "settle": (1, 2, 3)
+    "spread": (1, 2), "warm": (1, 2, 3, 4), "flush": (1, 2, 3), "settle": (1, 2, 3, 4)
 }  # fmt: skip
 """Passes that long strokes over several regions may have: there and back once is enough."""
 
@@ -22,12 +22,22 @@ CRUMB = 10
 """A step of fewer seconds is felt as none (common practice)."""
 
 
+BETWEEN = (0, 2, 3, 4, 6)
+"""Passes of the long strokes that join up a long span half way; it may be without."""
+
+
 @dataclass(frozen=True)
 class LongStrokes:
-    """The long strokes that open a span, and those that settle it."""
+    """The long strokes that open a span, those that settle it, and those half way that join up what was worked."""
 
     opening: PlacedStrokes
     closing: PlacedStrokes
+    between: PlacedStrokes
+
+    def all_with_passes(self, several: bool) -> tuple[tuple[PlacedStroke, tuple[int, ...]], ...]:
+        """Each of them with the passes that it may have."""
+        ends = tuple((p, long_passes(p, several)) for p in (*self.opening, *self.closing))
+        return (*ends, *((p, BETWEEN) for p in self.between))
 
 
 def find_long_strokes(span: Span) -> LongStrokes:
@@ -39,12 +49,39 @@ def find_long_strokes(span: Span) -> LongStrokes:
         before = tuple(site.region for site in span.sites[:-1])
         closing = [PlacedStroke(last, o, before) for o in closing_of(last)]
     else:
-        closing = [PlacedStroke(site, o) for site in span.sites for o in closing_of(site)]
+        # What lies in the middle settles with all that is worked with it; each side then settles by itself.
+        over = (
+            further if span.sides[0] == 1 and all(runs_over(first, site) for site in span.sites[1:]) else ()
+        )
+        closing = [PlacedStroke(first, o, over) for o in closing_of(first)]
+        closing += [PlacedStroke(site, o) for site in span.sites[1:] for o in closing_of(site)]
     every = span.sites
     return LongStrokes(
         tuple(_bearable(p, every) for p in opening),
         tuple(_bearable(p, every if p.over else (p.site,)) for p in closing),
+        tuple(_bearable(p, every) for p in _joining(span)),
     )
+
+
+def _joining(span: Span) -> PlacedStrokes:
+    """What flushes all of a span once its first site has been worked, where it settles as one at its end.
+
+    Nothing where a site bears no such stroke.
+    """
+    first, *further = span.sites
+    if first.medium != "lubricated" or not further or not span.settles_as_one:
+        return ()
+    for option in first.options:
+        if option.slot == "flush" and option.stroke.passing.kind == "glide":
+            touches = [(site.region.id, site.touch) for site in further]
+            borne = all(
+                id in option.stroke.regions and option.stroke.id not in touch.barred | touch.dislikes
+                for id, touch in touches
+            )
+            # Wanted later than what settles: it ends a round, not the span.
+            joining = replace(option, rank=max(1, option.rank))
+            return (PlacedStroke(first, joining, tuple(site.region for site in further)),) if borne else ()
+    return ()
 
 
 def _bearable(placed: PlacedStroke, sites: Sequence[Site]) -> PlacedStroke:

@@ -11,6 +11,12 @@ ASKED_LATELY = 480
 """Seconds within which a client whose face is hidden is not asked again under one cover (common practice)."""
 
 
+ROOM = 90
+"""Seconds short of the longest silence at which one asks, so that a stroke more does not break it."""
+
+ASKED_OVER = ("warm", "knead", "specific")
+"""Slots over whose strokes one may ask where nothing else asks in time."""
+
 SOON = 90
 """Seconds after one question within which another under the same cover stands for both (common practice)."""
 
@@ -39,6 +45,7 @@ class _Settling:
         self._asked: dict[AskedAt, int] = {}
         self._silent_since = self._silent_before = 0
         self._spared: Entry | None = None
+        self._in_time: Entry | None = None
         self._under: tuple[str, str] = "", ""
         self._last: Entry | None = None
         self.changed: dict[tuple[int, int], bool] = {}
@@ -48,11 +55,13 @@ class _Settling:
         end = entry.start + entry.seconds
         hidden = self._catalogue.positions[entry.position].face_hidden
         if not hidden:
-            self._silent_since, self._spared = end, None
+            self._silent_since, self._spared, self._in_time = end, None, None
         if entry.step is None or entry.depth is None or entry.role != "work":
             return
-        if end - self._silent_since > LONGEST and self._spared:
-            self._ask(self._spared)
+        if end - self._silent_since > LONGEST - ROOM and (asks := self._spared or self._in_time):
+            self._ask(asks)
+        if hidden and entry.slot in ASKED_OVER:
+            self._in_time = entry
         deeper = entry.depth > self._asked.get(self._covers[entry.part], 0)
         # The mirrored side is another cover, and is asked for its depth alone.
         under = entry.window, entry.window_side
@@ -70,7 +79,8 @@ class _Settling:
         self._under = entry.window, entry.window_side
         self._asked[here] = max(entry.depth or 0, self._asked.get(here, 0))
         self._silent_before = self._silent_since
-        self._silent_since, self._spared = entry.start + entry.seconds, None
+        self._silent_since = entry.start + entry.seconds
+        self._spared = self._in_time = None
         self.changed.pop(place, None)
         if not entry.asks:
             self.changed[place] = True

@@ -101,7 +101,8 @@ def arc_options(region_id: str, touch: Touch, catalogue: Catalogue) -> tuple[Str
     found = [
         option
         for slot in PLANNED_SLOTS
-        for option in _slot_options(region_id, slot, touch, catalogue)[: 1 if slot in ONCE else None]
+        for place, option in enumerate(_slot_options(region_id, slot, touch, catalogue))
+        if slot not in ONCE or place == 0 or (option.stroke.use == "wish" and option.stroke.id in touch.likes)
     ]
     if medium_of(region_id, touch.clothed, catalogue) == "lubricated" and not any(_flushes(o) for o in found):
         found = [option for option in found if not option.stroke.local]
@@ -122,7 +123,8 @@ def _flushes(option: StrokeOption) -> bool:
 def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue) -> list[StrokeOption]:
     """The options of one slot: every stroke that fits, at each of its zones."""
     medium = medium_of(region_id, touch.clothed, catalogue)
-    known = [s for s in _known(region_id, slot, medium, catalogue) if _bearable(s, touch)]
+    asked = frozenset(id for id in touch.likes if id in catalogue.strokes)
+    known = [s for s in _known(region_id, slot, medium, asked, catalogue) if _bearable(s, touch)]
     fitting = [s for s in known if not _disliked(s, touch)]
     essential = 1 if slot in ESSENTIAL[medium] else 0
     if essential and known and not any(s.depth[0] < FIRM for s in fitting):
@@ -147,8 +149,13 @@ def _slot_options(region_id: str, slot: Slot, touch: Touch, catalogue: Catalogue
 
 
 @lru_cache(maxsize=2_000)
-def _known(region_id: str, slot: Slot, medium: PartMedium, catalogue: Catalogue) -> tuple[Stroke, ...]:
-    """The strokes that are planned in a slot on a region for anybody, what the house wants first before all others."""
+def _known(
+    region_id: str, slot: Slot, medium: PartMedium, asked: frozenset[str], catalogue: Catalogue
+) -> tuple[Stroke, ...]:
+    """The strokes that are planned in a slot on a region, what the house wants first before all others.
+
+    What is done by wish is there where it is `asked` for.
+    """
     if medium == "lubricated" and slot in catalogue.skipped_slots:
         return ()
     first = catalogue.planned_first(slot)
@@ -158,7 +165,7 @@ def _known(region_id: str, slot: Slot, medium: PartMedium, catalogue: Catalogue)
     return tuple(
         stroke
         for stroke in (catalogue.planned_strokes[id] for id in ids)
-        if (stroke.use != "wish" or covered or stroke.id in first)
+        if (stroke.use != "wish" or covered or stroke.id in first or stroke.id in asked)
         and region_id in stroke.regions
         and slot in stroke.slots
         and _medium_fits(stroke, slot, medium)

@@ -35,7 +35,7 @@ BY_SLOT: Mapping[Slot, StrokeUse] = {
 """What a stroke does in a slot; in all others it is broad."""
 
 WORTH: Mapping[StrokeUse, float] = {
-    "knead": 1.0, "specific": 0.9, "broad": 0.85, "moving": 0.75, "dry": 0.6
+    "knead": 1.0, "specific": 0.9, "broad": 0.85, "moving": 0.75, "dry": 0.8
 }  # fmt: skip
 """What a first second is worth (from experience)."""
 
@@ -302,7 +302,8 @@ def own_strokes(
         PlacedStroke(site, o)
         for o in site.options
         if (o.rank >= AGAIN or (o.stroke.id, o.zone, o.slot) not in taken)
-        and o.slot not in ("spread", "settle")
+        and o.slot != "spread"
+        and (o.slot != "settle" or (o.rank > 0 and o.stroke.use == "wish"))
         and not (o.slot == "flush" and o.stroke.passing.kind == "glide")
         and not (o.slot == "warm" and (o.stroke.id, o.zone) in kneads)
         and (o.slot != "dry" or not oiled or dry)
