@@ -5,6 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
+from mellow_tide.core.library.shipped import shipped_flows
 from tests.browser.pages import Acting, Plan, Today
 from tests.browser.test_accessibility import broken_rules
 from tests.browser.test_door import PASSWORD, open_practice
@@ -280,7 +281,7 @@ def test_what_opens_stays_on_the_screen_however_far_right_its_word_is(own: Page,
         expect(panel).to_be_visible()
         if word == "Order in the body":
             # The library is planned for it: what a change would do is known before anybody has opened Flows.
-            expect(panel.get_by_role("status").first).to_contain_text("of your 15 flows")
+            expect(panel.get_by_role("status").first).to_contain_text(f"of your {len(shipped_flows())} flows")
         box = panel.bounding_box()
         assert box["x"] >= 0
         assert box["x"] + box["width"] <= width

@@ -19,6 +19,7 @@ from mellow_tide.core.flow.edits import worked_alike
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.choice.choice import Chooser
 from mellow_tide.core.planner.plan import plan
+from mellow_tide.core.planner.points import drop_points
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import pose_question
 from mellow_tide.core.refusal import DoesNotFit
@@ -69,7 +70,20 @@ def asking(random: Random, conditions: Sequence[str] = BEARABLE) -> Asking:
     house = House(
         rules={id: random.choice(CATALOGUE.house_rules[id].choices).id for id in some(random, HOUSE_RULES, 4)}
     )
-    return brief, client_for(random, kind.id, regions, conditions), house
+    client = client_for(random, kind.id, regions, conditions)
+    return brief.model_copy(update={"points": sore_points(random, brief)}), client, house
+
+
+def sore_points(random: Random, brief: Brief) -> tuple[Place, ...]:
+    """Mostly none; else up to three, anywhere that is not left out."""
+    if random.random() < 0.7:
+        return ()
+    found = []
+    for id in some(random, set(CATALOGUE.regions) - set(brief.leave_out), 3):
+        region = CATALOGUE.regions[id]
+        side = "mid" if region.sides == "mid" else random.choice(["left", "right"])
+        found.append(Place(region=id, side=side, zone=random.choice([None, *region.zones])))
+    return tuple(found)
 
 
 def client_for(
@@ -138,7 +152,7 @@ def broken(brief: Brief, client: ClientFacts, house: House) -> list[str]:
         found.append("a focus is not worked")
     if worked & set(brief.leave_out):
         found.append("a region left out is worked")
-    found += _lopsided(flow, client)
+    found += _lopsided(drop_points(flow), client)
     if plan(brief, setting(client, CATALOGUE, house)) != made:
         found.append("the same asking has another plan")
     return found
@@ -159,8 +173,12 @@ def _lopsided(flow, client):
 
 
 def worth(brief: Brief, client: ClientFacts, house: House) -> float | None:
-    """The value of the best plan at the usual weights; None where there is none."""
+    """The value of the best plan at the usual weights; None where there is none.
+
+    Without points: where one may not be held, its seconds are there for all.
+    """
     try:
+        brief = brief.model_copy(update={"points": ()})
         asked = Asked.of(brief, setting(client, CATALOGUE, house, None))
         if asked.kind.open_ended:
             return None

@@ -2868,6 +2868,7 @@ export interface components {
          *     `first_position` the school's own.
          *     `focus` and `leave_out` are region ids; `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the
          *     discomfort numbers (0 to 10) at which one eases off, in relaxation and in specific work; the house's if not said.
+         *     `points` are sore points that have their minutes, on a pair each with its side.
          */
         Brief: {
             /**
@@ -2929,6 +2930,11 @@ export interface components {
              * @default grapeseed_oil
              */
             lubricant: string;
+            /**
+             * Points
+             * @default []
+             */
+            points: components["schemas"]["Place"][];
         };
         /**
          * BriefChange
@@ -8356,7 +8362,8 @@ export interface components {
          *
          *     `seconds` (1 to 1800) replaces what the passes take. `direction` and `cue` replace the stroke's own. `over` are the
          *     further regions of its passage that a glide runs over in one go. `wipe` takes the oil off first; `support`: one hand
-         *     holds the head while the other works; `with_breath`: the press goes in on the out-breath.
+         *     holds the head while the other works; `with_breath`: the press goes in on the out-breath. `point`: it is for one of
+         *     the brief's sore points.
          */
         Step: {
             /** Stroke */
@@ -8404,6 +8411,11 @@ export interface components {
              * @default false
              */
             check_in: boolean;
+            /**
+             * Point
+             * @default false
+             */
+            point: boolean;
             /**
              * Note
              * @default

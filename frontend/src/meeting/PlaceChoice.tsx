@@ -17,11 +17,13 @@ interface Props {
   catalogue: Pick<Catalogue, "regions">;
   /** Whether a zone of it may be chosen too. */
   zones?: boolean;
+  /** The sides that may be chosen; all if not said. */
+  sides?: readonly ChosenPlace["side"][];
   onPlace(place: ChosenPlace | null): void;
 }
 
 /** A place chosen from lists: the same as pointing at it, for keys. */
-export function PlaceChoice({ label, place, catalogue, zones = true, onPlace }: Props) {
+export function PlaceChoice({ label, place, catalogue, zones = true, sides, onPlace }: Props) {
   const within = catalogue.regions[place?.region ?? ""]?.zones ?? [];
   return (
     <>
@@ -35,11 +37,13 @@ export function PlaceChoice({ label, place, catalogue, zones = true, onPlace }: 
         }}
       >
         <option value="">A place</option>
-        {placesToChoose(catalogue).map((one) => (
-          <option key={one.region + one.side} value={`${one.region} ${one.side}`}>
-            {capital(placeName(one, catalogue))}
-          </option>
-        ))}
+        {placesToChoose(catalogue)
+          .filter(({ side }) => !sides || sides.includes(side))
+          .map((one) => (
+            <option key={one.region + one.side} value={`${one.region} ${one.side}`}>
+              {capital(placeName(one, catalogue))}
+            </option>
+          ))}
       </select>
       {zones && place && (
         <select

@@ -43,7 +43,11 @@ def adapt_flow(
 
     Raises as `plan` does.
     """
-    visit = {"booked_minutes": brief.booked_minutes, "first_visit": brief.first_visit}
+    visit = {
+        "booked_minutes": brief.booked_minutes,
+        "first_visit": brief.first_visit,
+        "points": brief.points,
+    }
     wanted = flow.brief.model_copy(update=visit)
     start = Plan(flow=flow, left_out=(), proof=None)
     made = adjust(start, wanted, setting, deadline=deadline)

@@ -17,6 +17,25 @@ WISHED_DEPTH: dict[PressureWord, int] = {"light": 2, "medium": 3, "firm": 4}
 """Depth of the middle of the arc, on the five-level scale, for the brief's word."""
 
 
+Side = Literal["left", "right", "mid", "both"]
+
+
+class Place(Record):
+    """A place on a client: a region's side, or only a zone of it."""
+
+    region: Id
+    side: Side = "both"
+    zone: Id | None = None
+
+    def lies_on(self, side: Side) -> bool:
+        """Whether work on a side of its region reaches it."""
+        return self.side == side or "mid" in (self.side, side)
+
+
+MOST_POINTS = 6
+"""Sore points that a session may be planned with (common practice: more than these is searching, not easing)."""
+
+
 class Brief(Record):
     """What is asked of a session.
 
@@ -25,6 +44,7 @@ class Brief(Record):
     `first_position` the school's own.
     `focus` and `leave_out` are region ids; `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the
     discomfort numbers (0 to 10) at which one eases off, in relaxation and in specific work; the house's if not said.
+    `points` are sore points that have their minutes, on a pair each with its side.
     """
 
     kind: Id = "full_body"
@@ -42,6 +62,7 @@ class Brief(Record):
     ceiling: Annotated[int, Field(ge=0, le=10)] | None = None
     specific_ceiling: Annotated[int, Field(ge=0, le=10)] | None = None
     lubricant: Id = "grapeseed_oil"
+    points: Annotated[tuple[Place, ...], Field(max_length=MOST_POINTS)] = ()
 
     @model_validator(mode="after")
     def _each_region_once(self) -> Self:
@@ -56,17 +77,6 @@ def specific_ceiling_in(brief: Brief, catalogue: Catalogue) -> int:
     """The discomfort number at which one eases off on a point: the brief's, or the house's."""
     house = catalogue.choice("strength").ceilings["specific"]
     return house if brief.specific_ceiling is None else brief.specific_ceiling
-
-
-Side = Literal["left", "right", "mid", "both"]
-
-
-class Place(Record):
-    """A place on a client: a region's side, or only a zone of it."""
-
-    region: Id
-    side: Side = "both"
-    zone: Id | None = None
 
 
 class Excluded(Place):
@@ -160,6 +170,7 @@ def check_brief(brief: Brief, catalogue: Catalogue) -> None:
         check_known(catalogue.lubricants, brief.lubricant, "lubricant", "lubricant"),
         *(check_known(catalogue.regions, id, "focus", "region") for id in brief.focus),
         *(check_known(catalogue.regions, id, "leave_out", "region") for id in brief.leave_out),
+        *check_places(brief.points, "points", catalogue),
     ]
     problems = [problem for problem in known if problem]
     if problems:
@@ -174,6 +185,10 @@ def check_brief(brief: Brief, catalogue: Catalogue) -> None:
         if not areas:
             raise BadBrief(FieldProblem("area", "no_areas", kind=kind))
         raise BadBrief(FieldProblem("area", "unknown_area", kind=kind, known=tuple(areas)))
+    for point in brief.points:
+        region = catalogue.regions[point.region]
+        if region.sides == "pair" and point.side not in ("left", "right"):
+            raise BadBrief(FieldProblem("points", "point_needs_side", region=region.name))
     both = [id for id in brief.focus if id in brief.leave_out]
     if both:
         names = tuple(catalogue.regions[id].name for id in both)

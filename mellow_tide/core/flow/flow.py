@@ -52,7 +52,8 @@ class Step(Record):
 
     `seconds` (1 to 1800) replaces what the passes take. `direction` and `cue` replace the stroke's own. `over` are the
     further regions of its passage that a glide runs over in one go. `wipe` takes the oil off first; `support`: one hand
-    holds the head while the other works; `with_breath`: the press goes in on the out-breath.
+    holds the head while the other works; `with_breath`: the press goes in on the out-breath. `point`: it is for one of
+    the brief's sore points.
     """
 
     stroke: Id
@@ -69,6 +70,7 @@ class Step(Record):
     support: bool = False
     with_breath: bool = False
     check_in: bool = False
+    point: bool = False
     note: Annotated[str, Field(max_length=400)] = ""
 
 

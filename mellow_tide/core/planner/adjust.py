@@ -18,6 +18,7 @@ from mellow_tide.core.planner.minutes.minutes import Share
 from mellow_tide.core.planner.order.order import find_cheapest_order
 from mellow_tide.core.planner.order.own_order import keep_own_order
 from mellow_tide.core.planner.plan import Plan, make_plan, plan
+from mellow_tide.core.planner.points import drop_points
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import PlanQuestion
 from mellow_tide.core.planner.strokes.fill import fill_flow
@@ -56,11 +57,12 @@ def adjust(
     asked = Asked.of(brief, setting)
     if asked.kind.open_ended or brief.kind != before.kind:
         return plan(brief, setting, deadline)
-    flow = drop_rests(present.flow)
+    bare = drop_points(present.flow)
+    flow = drop_rests(bare)
     there = _present(flow, asked)
     asked = replace(asked, present=frozenset(there))
     closing = part_seconds(flow.parts[-1], asked.catalogue, asked.tempo)
-    resting = _seconds(present.flow, asked) - _seconds(flow, asked)
+    resting = _seconds(bare, asked) - _seconds(flow, asked)
 
     missed = MISSED if brief == before else NEAR
 
@@ -84,7 +86,7 @@ def adjust(
         made = stretch_close(
             made, -lay_out(made, asked.catalogue, asked.tempo).over, asked.catalogue, asked.tempo
         )
-    now = _present(made, asked)
+    now = _present(drop_points(made), asked)
     by_hand = tuple(id for id in present.by_hand if id in now and abs(now[id][0] - there[id][0]) <= MISSED)
     return make_plan(asked, chosen, made).model_copy(update={"by_hand": by_hand, "order_by_hand": own})
 

@@ -10,6 +10,7 @@ from mellow_tide.core.flow.passages import split_into_passages
 from mellow_tide.core.planner.adjust import adjust
 from mellow_tide.core.planner.choice.choice import Deadline, no_deadline
 from mellow_tide.core.planner.plan import Plan, mark_by_hand
+from mellow_tide.core.planner.points import drop_points, keep_points, plannable_points
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.strokes.refit import stretch
 from mellow_tide.core.planner.strokes.rituals import stretch_close
@@ -50,7 +51,8 @@ def reshape_part(
     if part is None:
         raise BadFlow(FieldProblem("part_id", "no_part_to_reshape", id=pull.part_id))
     now = part_seconds_in(lay_out(present.flow, asked.catalogue, asked.tempo))
-    pulled = _pulled(present.flow, part, pull, asked)
+    bare = drop_points(present.flow)
+    pulled = _pulled(bare, next(s for s in bare.parts if s.id == part.id), pull, asked)
     whole = sum(now[one.id] for one in pulled)
     steps = {}
     for one in pulled:
@@ -61,9 +63,11 @@ def reshape_part(
         s.model_copy(update={"steps": next(steps[one.id] for one in pulled if _follows(s, one, pull.alone))})
         if any(_follows(s, one, pull.alone) for one in pulled)
         else s
-        for s in present.flow.parts
+        for s in bare.parts
     )
-    flow = present.flow.model_copy(update={"parts": changed})
+    flow = keep_points(
+        bare.model_copy(update={"parts": changed}), plannable_points(asked, asked.catalogue.regions), asked
+    )
     over = lay_out(flow, asked.catalogue, asked.tempo).over
     flow = stretch_close(flow, -over, asked.catalogue, asked.tempo)
     made = mark_by_hand(present, flow)

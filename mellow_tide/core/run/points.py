@@ -8,6 +8,7 @@ from pydantic import Field
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Side
+from mellow_tide.core.flow.holding import MOST_HOLDS
 from mellow_tide.core.run.events import (
     Number,
     PointFound,
@@ -18,7 +19,6 @@ from mellow_tide.core.run.events import (
     PointWithdrawn,
 )
 
-MOST_HOLDS = 3
 PointEvent = Annotated[
     PointFound | PointRated | PointHeld | PointTravels | PointLeft | PointWithdrawn,
     Field(discriminator="kind"),

@@ -4,10 +4,8 @@ from collections.abc import Mapping, Sequence
 from uuid import UUID
 
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.run.points import MOST_HOLDS, SorePoint, order_points
-
-NUMBER = 4
-"""Seconds to ask for the number."""
+from mellow_tide.core.flow.holding import MOST_HOLDS, NUMBER_SECONDS
+from mellow_tide.core.run.points import SorePoint, order_points
 
 FLUSH = 9
 """Seconds to clear the place afterwards: a point with three holds of 8 s takes about 45."""
@@ -26,7 +24,7 @@ class Treating(Record):
 
 def point_seconds(point: SorePoint, hold: int) -> int:
     """Whole seconds of what a point still takes: holds of `hold` seconds, each with its number, and the clearing."""
-    return (MOST_HOLDS - point.holds) * (hold + NUMBER) + FLUSH
+    return (MOST_HOLDS - point.holds) * (hold + NUMBER_SECONDS) + FLUSH
 
 
 def choose_points(

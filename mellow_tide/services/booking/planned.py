@@ -7,7 +7,7 @@ from uuid import UUID
 
 from mellow_tide.core.booking.next_brief import make_next_brief, propose_kind
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.flow.brief import Brief, Place
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.setting import Setting
@@ -23,12 +23,12 @@ from mellow_tide.store.sessions import find_session
 
 @dataclass(frozen=True)
 class BookingBasis:
-    """What the next plan of a client is made from: what is known of them, the last brief, regions with points left."""
+    """What the next plan of a client is made from: what is known of them, the last brief, and sore points left."""
 
     record: ClientRecord
     last: Brief | None = None
     visits: int = 0
-    regions: tuple[str, ...] = ()
+    points: tuple[Place, ...] = ()
 
     def make_brief(self, kind: str | None, minutes: int | None, catalogue: Catalogue, day: date) -> Brief:
         """The brief of a session on a day, as far as kind and minutes are said. Raises `UnknownReference`."""
@@ -41,17 +41,17 @@ def read_basis(desk: Desk, client_id: UUID) -> BookingBasis:
     """What a client's next plan is made from. Raises `NotThere`."""
     ahead = read_next_visit(desk, client_id)
     if ahead.last:
-        return BookingBasis(ahead.record, ahead.last.plan.flow.brief, len(ahead.known.visits), ahead.regions)
+        return BookingBasis(ahead.record, ahead.last.plan.flow.brief, len(ahead.known.visits), ahead.places)
     with desk.reading() as t:
         booked = find_last_booking(t, client_id)
         brief = find_session(t, booked).plan.flow.brief if booked else None
     return BookingBasis(ahead.record, brief)
 
 
-def plan_next(brief: Brief, regions: tuple[str, ...], setting: Setting) -> Plan:
+def plan_next(brief: Brief, points: tuple[Place, ...], setting: Setting) -> Plan:
     """The plan of a booking; what was tried just now is not planned again. Raises the core's refusals."""
     with offering(brief, setting):
-        return _planned(brief, regions, setting)
+        return _planned(brief, points, setting)
 
 
 def find_pace(t: Transaction, person_id: UUID) -> OwnPace | None:
@@ -61,5 +61,5 @@ def find_pace(t: Transaction, person_id: UUID) -> OwnPace | None:
 
 
 @lru_cache(maxsize=32)
-def _planned(brief: Brief, regions: tuple[str, ...], setting: Setting) -> Plan:
-    return plan_with_points(brief, regions, setting)
+def _planned(brief: Brief, points: tuple[Place, ...], setting: Setting) -> Plan:
+    return plan_with_points(brief, points, setting)

@@ -7,7 +7,7 @@ from uuid import UUID, uuid5
 from mellow_tide.core.booking.clashes import Booked
 from mellow_tide.core.booking.starts import LocalStart, Repeat, repeat_starts
 from mellow_tide.core.catalogue.records import BookedMinutes, Id, Record
-from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.flow.brief import Brief, Place
 from mellow_tide.core.meeting.record import ClientName, ClientRecord
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.refusal import FieldProblem
@@ -72,17 +72,17 @@ def work_out(desk: Desk, booking: Booking, person_id: UUID, stands: bool = False
                 starts_at=start.instant(clock.zone),
                 minutes=brief.booked_minutes,
             )
-            plan = _plan(desk, booking, of_day, (basis.regions if number == 0 else (), setting))
+            plan = _plan(desk, booking, of_day, (basis.points if number == 0 else (), setting))
             yield Placed(Wanted(booked, person_id, booking.client_id), start, plan, setting)
 
     return WorkedOut(clock, basis, tuple(placed()))
 
 
-def _plan(desk: Desk, booking: Booking, brief: Brief, within: tuple[tuple[str, ...], Setting]) -> Plan:
-    regions, setting = within
+def _plan(desk: Desk, booking: Booking, brief: Brief, within: tuple[tuple[Place, ...], Setting]) -> Plan:
+    points, setting = within
     if booking.flow_id:
         return adapt_kept_flow(desk, booking.flow_id, brief, setting)
-    return plan_next(brief, regions, setting)
+    return plan_next(brief, points, setting)
 
 
 def _starts(booking: Booking, clock: PracticeClock) -> tuple[LocalStart, ...]:

@@ -9,6 +9,7 @@ from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.library.shipped import for_anybody, shipped_flows
 from mellow_tide.core.planner.difference import Difference, compare_flows
 from mellow_tide.core.planner.plan import Plan, plan
+from mellow_tide.core.planner.points import drop_points
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.outline import Outline, draw_outline
 from mellow_tide.services.designing.planning import PLANNING_SECONDS, after, offering
@@ -92,14 +93,15 @@ def load_library(desk: Desk) -> list[FlowRow]:
 
 
 def keep_flow(desk: Desk, session_id: UUID, text: FlowText) -> FlowView:
-    """Keep the flow of a session in the library. What this client wished left out is theirs, and is not kept.
+    """Keep the flow of a session in the library. What this client wished left out, and their sore points, are not kept.
 
     Raises `NotThere`.
     """
     stands = load_standing(desk, session_id)
     days = stands.setting.client.gestation_days
-    flow = stands.plan.flow
-    anybody = flow.model_copy(update={"brief": flow.brief.model_copy(update={"leave_out": ()})})
+    flow = drop_points(stands.plan.flow)
+    own: dict[str, object] = {"leave_out": (), "points": ()}
+    anybody = flow.model_copy(update={"brief": flow.brief.model_copy(update=own)})
     return _added(desk, NewFlow(uuid4(), text, anybody, days, made_for=stands.row.client_id))
 
 

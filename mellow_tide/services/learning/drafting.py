@@ -7,7 +7,7 @@ from uuid import UUID
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.evaluation.evaluate import Evaluation, evaluate
-from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.flow.brief import MOST_POINTS, Brief, Place
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.learning.start import StartDepth
 from mellow_tide.core.meeting.record import ClientRecord
@@ -63,9 +63,10 @@ class NextVisit:
     points: tuple[SorePoint, ...] = ()
 
     @property
-    def regions(self) -> tuple[str, ...]:
-        """The regions of the points that were left."""
-        return tuple(dict.fromkeys(point.region for point in self.points))
+    def places(self) -> tuple[Place, ...]:
+        """Where the points are that were left, as many as a session may be planned with."""
+        found = (Place(region=p.region, side=p.side, zone=p.zone) for p in self.points)
+        return tuple(dict.fromkeys(found))[:MOST_POINTS]
 
 
 def read_next_visit(desk: Desk, client_id: UUID) -> NextVisit:
@@ -88,7 +89,7 @@ def draft_plan(desk: Desk, client_id: UUID) -> Drafted:
         raise NotThere("visit")
     before = ahead.last.plan
     setting = Setting.of(ahead.record.facts(ahead.day), desk.catalogue, ahead.last.pace)
-    made = plan_with_points(before.flow.brief, ahead.regions, setting)
+    made = plan_with_points(before.flow.brief, ahead.places, setting)
     return Drafted(
         last=evaluate(before.flow, setting),
         draft=Adjustment(
@@ -109,19 +110,20 @@ def _with_learnt(record: ClientRecord, known: Learnt) -> ClientRecord:
     return record.model_copy(update={"wishes": tuple(wishes.values())})
 
 
-def plan_with_points(brief: Brief, regions: tuple[str, ...], setting: Setting) -> Plan:
-    """More for the regions whose points were left, if that can be planned; else the brief as it was.
+def plan_with_points(brief: Brief, points: tuple[Place, ...], setting: Setting) -> Plan:
+    """Minutes for the points that were left, if that can be planned; else the brief without any.
 
     Raises the core's refusals.
     """
-    focus = tuple(dict.fromkeys((*brief.focus, *(id for id in regions if id not in brief.leave_out))))
-    if focus != brief.focus:
+    bare = brief.model_copy(update={"points": ()})
+    wanted = tuple(point for point in points if point.region not in brief.leave_out)
+    if wanted:
         try:
-            return plan_in_time(brief.model_copy(update={"focus": focus}), setting)
+            return plan_in_time(bare.model_copy(update={"points": wanted}), setting)
         except Refused:
             # The last brief can always be asked for again.
             pass
-    return plan_in_time(brief, setting)
+    return plan_in_time(bare, setting)
 
 
 def _reasons(before: Flow, made: Flow, known: Learnt, points: tuple[SorePoint, ...]) -> Iterator[DraftReason]:

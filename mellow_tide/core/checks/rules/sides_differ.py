@@ -18,7 +18,7 @@ def check(case: Case) -> Iterator[Found]:
         if s.side not in ("left", "right"):
             continue
         mate = first.setdefault(s.region, s)
-        apart = abs(case.seconds(s) - case.seconds(mate))
+        apart = abs(_even_seconds(case, s) - _even_seconds(case, mate))
         if apart > TOLERATED and not (s.reason or mate.reason or _explained(case, s.region)):
             repair = Repair(
                 words=say("repairs.give_the_same", side=s.side, other=mate.side),
@@ -26,6 +26,15 @@ def check(case: Case) -> Iterator[Found]:
             )
             whole = case.region(s).whole
             yield Found(say("findings.sides_differ", region=whole, seconds=apart), s, None, (repair,))
+
+
+def _even_seconds(case: Case, part: Part) -> int:
+    """Whole seconds of a part without its sore points: they come on top of one side."""
+    return case.seconds(part) - sum(
+        entry.seconds
+        for entry in case.sheet.entries
+        if entry.part_id == part.id and entry.step is not None and part.steps[entry.step].point
+    )
 
 
 def _explained(case: Case, region: str) -> bool:

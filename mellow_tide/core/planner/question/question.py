@@ -7,8 +7,10 @@ from typing import Literal
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Slot
 from mellow_tide.core.catalogue.rules import Closing, Opening
+from mellow_tide.core.flow.brief import Place
 from mellow_tide.core.planner.minutes.minutes import Share
 from mellow_tide.core.planner.order.way import SchoolWay, halved
+from mellow_tide.core.planner.points import measure_points, plannable_points
 from mellow_tide.core.planner.question.absent import (
     Absence,
     explain_absent,
@@ -46,7 +48,7 @@ class PlanQuestion:
     """What the planner solves. `shares[id]` are the candidates; `must` are the wished ones.
 
     `absent` says why a region that is not left out by wish is no candidate. `hands_on` are the hands-on seconds;
-    the closing's share is `close`.
+    the closing's share is `close`. `points` are the sore points that have their own seconds, which `hands_on` has not.
     """
 
     shares: dict[str, Share]
@@ -55,6 +57,7 @@ class PlanQuestion:
     close: Share
     hands_on: int
     way: SchoolWay
+    points: tuple[Place, ...] = ()
 
 
 def pose_question(asked: Asked, focus_factors: Mapping[str, float] | None = None) -> PlanQuestion:
@@ -86,15 +89,21 @@ def pose_question(asked: Asked, focus_factors: Mapping[str, float] | None = None
         if id in shares:
             shares[id] = replace(shares[id], bonus=HELD - LATER * place)
     refuse_focus(absent, asked)
+    points = plannable_points(asked, shares)
+    for id in {point.region for point in points}:
+        # What a point takes counts for its region, too.
+        taken = measure_points([point for point in points if point.region == id], asked)
+        shares[id] = replace(shares[id], most=max(shares[id].least, shares[id].most - taken))
     if not shares:
         raise DoesNotFit(nothing_left(asked))
     return PlanQuestion(
         shares=shares,
-        must=frozenset(brief.focus),
+        must=frozenset((*brief.focus, *(point.region for point in points))),
         absent=absent,
         close=_close(asked),
-        hands_on=hands_on_seconds(brief, catalogue),
+        hands_on=hands_on_seconds(brief, catalogue) - measure_points(points, asked),
         way=way,
+        points=points,
     )
 
 

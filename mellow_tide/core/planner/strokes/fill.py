@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 from mellow_tide.core.flow.flow import Flow, Part, Setup, Step
 from mellow_tide.core.phrases.book import say
 from mellow_tide.core.planner.order.order import Order
+from mellow_tide.core.planner.points import keep_points
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import PlanQuestion
 from mellow_tide.core.planner.strokes.arc import StrokesWorked, after, worked_as
@@ -38,7 +39,7 @@ def fill_flow(
     steps = filling.steps()
     parts = [_part(setup, steps, asked) for setup in order.setups]
     taken = order.seconds + filling.taken + part_seconds(parts[-1], asked.catalogue, asked.tempo)
-    flow = Flow(brief=asked.brief, parts=tuple(parts))
+    flow = keep_points(Flow(brief=asked.brief, parts=tuple(parts)), question.points, asked)
     return stretch_close(flow, question.hands_on - taken, asked.catalogue, asked.tempo)
 
 

@@ -2,10 +2,11 @@ import type { Brief } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { say } from "../../../phrases/screens/plan/brief";
 import { shared } from "../../../phrases/screens/shared";
-import { capital, listed } from "../../../phrases/words";
+import { capital, listed, placeName } from "../../../phrases/words";
 import { MinutesPanel, RegionsPanel } from "./briefPanels";
 import { makeBriefWords } from "./briefWords";
 import { briefOfKind, closingsOf, offeredRegions, positionsOf, schoolsOf } from "./kinds";
+import { PointsPanel } from "./PointsPanel";
 
 interface Props {
   brief: Brief;
@@ -42,6 +43,7 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
     Object.fromEntries(entries.map(({ id, name }) => [id, capital(name)]));
   const focus = brief.focus ?? [];
   const leaveOut = brief.leave_out ?? [];
+  const points = brief.points ?? [];
   const kind = catalogue.kinds[brief.kind ?? ""];
   const schools = schoolsOf(brief.kind ?? "", catalogue, brief.school);
   const positions = positionsOf(brief, catalogue);
@@ -139,6 +141,21 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
           onChange={(ids) => onChange({ leave_out: ids })}
         />
       ))}
+      {!kind?.open_ended && (
+        <>
+          , with{" "}
+          {word(
+            "Sore points",
+            "points",
+            points.length
+              ? say.sorePoints(listed(points.map((one) => placeName(one, catalogue))))
+              : say.noSorePoints,
+            () => (
+              <PointsPanel points={points} onChange={(chosen) => onChange({ points: chosen })} />
+            ),
+          )}
+        </>
+      )}
       , at{" "}
       {choice("Pressure", "pressure", say.pressure(brief.pressure), say.howStrong, PRESSURES, (pressure) => ({
         pressure: pressure as Brief["pressure"],

@@ -65,6 +65,7 @@ describe("kinds of session", () => {
       booked_minutes: 30,
       focus: ["neck"],
       leave_out: [],
+      points: [],
       close_with: "seated",
     });
   });

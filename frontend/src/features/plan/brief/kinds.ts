@@ -52,6 +52,7 @@ export function briefOfKind(brief: Brief, kind: string, catalogue: Known): Parti
     booked_minutes: nearest ?? brief.booked_minutes,
     focus: (brief.focus ?? []).filter((region) => offered.includes(region)),
     leave_out: (brief.leave_out ?? []).filter((region) => offered.includes(region)),
+    points: (brief.points ?? []).filter(({ region }) => offered.includes(region)),
     close_with,
   };
 }
