@@ -95,6 +95,7 @@ EVERYBODY = frozenset(
         "read_places",
         "read_presses",
         "read_reasons",
+        "read_stroke_reasons",
         "read_record_schema",
         "read_run",
         "read_session",

@@ -73,6 +73,20 @@ def test_a_flow_is_used_for_a_client_with_every_change_named(library: Page):
     expect(plan.word("Leave out")).to_have_text("face")
 
 
+def test_a_flow_for_a_headache_asks_first_where_it_is(page: Page, today: Today):
+    today.open("Isolde Kelpworth")
+    Plan(page).of_kind("Chair", "chair")
+    page.get_by_role("link", name="Flows").click()
+    page.get_by_role("button", name="Use it for a client: Lamp turned down").click()
+    page.get_by_role("link", name="Isolde Kelpworth").click()
+    page.get_by_role("region", name="Flows").get_by_role("button", name="Start from it").click()
+    expect(Plan(page).word("Order")).to_have_text("for a headache")
+    page.get_by_role("link", name="To the table").click()
+    asked = page.get_by_role("region", name="A headache")
+    expect(asked.get_by_role("group", name="Where is it?")).to_be_visible()
+    expect(page.get_by_role("button", name="Begin")).to_have_count(0)
+
+
 def test_a_plan_is_kept_as_a_flow(page: Page, today: Today):
     today.open("Isolde Kelpworth")
     page.get_by_role("button", name="Flows", exact=True).click()

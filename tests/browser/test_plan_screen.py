@@ -362,3 +362,20 @@ def test_the_bottom_line_says_where_the_time_between_strokes_goes(page: Page, pl
     page.get_by_role("button", name=re.compile("min of work, .* between")).click()
     expect(page.get_by_role("term").filter(has_text="Turning over")).to_be_visible()
     expect(page.get_by_role("definition").first).to_have_text(re.compile("min|s"))
+
+
+def test_a_sore_point_has_its_minutes_and_each_stroke_says_why_it_is_there(page: Page, plan: Plan):
+    panel = plan.panel("Sore points")
+    panel.get_by_label("Sore point on").select_option("shoulders right")
+    panel.get_by_label("All of it, or a zone").select_option("levator")
+    panel.get_by_role("button", name="Add point").click()
+    plan.planned()
+    page.keyboard.press("Escape")
+    expect(plan.word("Sore points")).to_have_text("time for right shoulder, levator")
+    expect(plan.fit).to_have_text(re.compile("^Fits"))
+    expect(page.get_by_text(re.compile("^Sides even"))).to_be_visible()
+    plan.swell("right shoulder").click()
+    expect(page.get_by_role("list", name="Strokes")).to_contain_text("hold on a point")
+    page.get_by_role("button", name="Why these strokes").click()
+    expect(page.get_by_text("is for the sore point").first).to_be_visible()
+    expect(page.get_by_text(re.compile("would take .* of ")).first).to_be_visible()

@@ -46,6 +46,7 @@ def test_it_comes_on_top_of_its_side_and_the_session_still_ends_in_time():
     assert [step.stroke for step in left.steps] == [step.stroke for step in right.steps]
     assert abs(HERE.lay_out(PLANNED.flow).over) <= 15
     assert "BAL02" not in codes(PLANNED.flow)
+    assert evaluate(PLANNED.flow, HERE).verdicts.balance == "even"
 
 
 def test_a_plan_asked_for_again_stays_and_a_point_taken_back_gives_its_time_to_the_others():

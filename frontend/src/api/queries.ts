@@ -22,6 +22,7 @@ import {
   type Reasons,
   type SessionView,
   type StrokePick,
+  type StrokeReasons,
   type Suggestion,
   type TableSide,
   type Version,
@@ -131,6 +132,19 @@ export const reasonsQuery = (sessionId: string, revision: number) =>
     queryFn: () =>
       body<Reasons>(
         api.GET("/api/sessions/{session_id}/reasons", { params: { path: { session_id: sessionId } } }),
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+/** Why a part has its strokes, as the flow stands at `revision`. */
+export const strokeReasonsQuery = (sessionId: string, revision: number, partId: string) =>
+  queryOptions({
+    queryKey: ["reasons", sessionId, revision, partId],
+    queryFn: () =>
+      body<StrokeReasons>(
+        api.GET("/api/sessions/{session_id}/reasons/{part_id}", {
+          params: { path: { session_id: sessionId, part_id: partId } },
+        }),
       ),
     staleTime: Number.POSITIVE_INFINITY,
   });

@@ -1624,6 +1624,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session_id}/reasons/{part_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Stroke Reasons
+         * @description Why a part of the stored flow has its strokes.
+         */
+        get: operations["read_stroke_reasons"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session_id}/table-side": {
         parameters: {
             query?: never;
@@ -2651,7 +2671,9 @@ export interface components {
         };
         /**
          * Balance
-         * @description Whole seconds of strokes on the client's left, right and middle, and of everything between strokes.
+         * @description Whole seconds of strokes by the client's side, and of all that lies between strokes.
+         *
+         *     What is for a sore point comes on top of one side, and counts to the middle.
          */
         Balance: {
             /** Left */
@@ -8534,6 +8556,59 @@ export interface components {
             how: string;
         };
         /**
+         * StrokeGive
+         * @description Seconds that a stroke would have more (positive) or less (negative), on one side.
+         */
+        StrokeGive: {
+            /** Stroke */
+            stroke: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * StrokeReason
+         * @description A stroke that a part has, or could have, and why it is so; `seconds` of one side, 0 where it is not there.
+         *
+         *     `purpose`: what it does there. `first`: no earlier part has it. `liked`: by the client, or wished by the house.
+         *     `lighter`: levels lighter than wished, negative for deeper. `instead`: for a stroke that is there, what would come
+         *     in its place; for one that is not, what it would take. `minute`: what one more minute of it would take, nothing
+         *     where it has its most.
+         */
+        StrokeReason: {
+            /** Stroke */
+            stroke: string;
+            /** Seconds */
+            seconds: number;
+            /** Purpose */
+            purpose: ("knead" | "specific" | "moving" | "broad" | "dry") | ("opens" | "joins" | "settles" | "point");
+            /** First */
+            first: boolean;
+            /** Liked */
+            liked: boolean;
+            /** Lighter */
+            lighter: number;
+            /**
+             * Instead
+             * @default []
+             */
+            instead: components["schemas"]["StrokeGive"][];
+            /**
+             * Minute
+             * @default []
+             */
+            minute: components["schemas"]["StrokeGive"][];
+        };
+        /**
+         * StrokeReasons
+         * @description The strokes of a part in their order, and those that could stand there, what costs least first.
+         */
+        StrokeReasons: {
+            /** There */
+            there: components["schemas"]["StrokeReason"][];
+            /** Others */
+            others: components["schemas"]["StrokeReason"][];
+        };
+        /**
          * SuggestedBrief
          * @description What changes in the brief; what is None stays.
          */
@@ -12488,6 +12563,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Reasons"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    read_stroke_reasons: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+                part_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StrokeReasons"];
                 };
             };
             400: components["responses"]["Problem"];

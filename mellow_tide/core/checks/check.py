@@ -17,7 +17,7 @@ from mellow_tide.core.flow.passages import split_into_passages
 from mellow_tide.core.hands.load import HandLoad, measure_hand_load
 from mellow_tide.core.phrases.book import Sentence
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.timing.run_sheet import RunSheet
+from mellow_tide.core.timing.run_sheet import Entry, RunSheet
 from mellow_tide.core.timing.tempo import OwnPace
 from mellow_tide.core.timing.worked import counted_seconds_in
 
@@ -168,6 +168,10 @@ class Case:
         seconds = self.kind.seconds_of(self.region(part))
         half = 2 if self.halved(part) else 1
         return seconds.least // half, seconds.most // half
+
+    def is_for_point(self, entry: Entry) -> bool:
+        """Whether a stroke on the clock is for one of the brief's sore points."""
+        return entry.step is not None and self.flow.parts[entry.part].steps[entry.step].point
 
     def seconds(self, part: Part) -> int:
         """Whole seconds of working a part, oiling and asking included, getting there not."""

@@ -4,7 +4,7 @@ from typing import Literal
 
 from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.checks.check import Finding, make_case
+from mellow_tide.core.checks.check import Case, Finding, make_case
 from mellow_tide.core.checks.engine import run_checks
 from mellow_tide.core.checks.rules.sides_differ import TOLERATED as EVEN
 from mellow_tide.core.evaluation.worked_passages import WorkedPassage, find_passages
@@ -18,7 +18,10 @@ from mellow_tide.core.timing.scene import TransitionKind
 
 
 class Balance(Record):
-    """Whole seconds of strokes on the client's left, right and middle, and of everything between strokes."""
+    """Whole seconds of strokes by the client's side, and of all that lies between strokes.
+
+    What is for a sore point comes on top of one side, and counts to the middle.
+    """
 
     left: int
     right: int
@@ -92,7 +95,7 @@ def evaluate(
     """
     case = make_case(flow, setting)
     sheet, found = case.sheet, run_checks(case)
-    balance = _balance(sheet)
+    balance = _balance(case)
     return Evaluation(
         sheet=sheet,
         restrictions=case.restrictions,
@@ -124,10 +127,10 @@ def _judge(sheet: RunSheet, balance: Balance, found: tuple[Finding, ...], hands:
     )
 
 
-def _balance(sheet: RunSheet) -> Balance:
+def _balance(case: Case) -> Balance:
     seconds = {"left": 0, "right": 0, "middle": 0, "between": 0}
-    for entry in sheet.entries:
-        side = entry.side if entry.side in ("left", "right") else "middle"
+    for entry in case.sheet.entries:
+        side = entry.side if entry.side in ("left", "right") and not case.is_for_point(entry) else "middle"
         seconds[side if entry.kind == "stroke" else "between"] += entry.seconds
     return Balance(**seconds)
 

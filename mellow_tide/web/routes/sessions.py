@@ -3,7 +3,7 @@
 from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Path, Response
 from pydantic import Field
 
 from mellow_tide.core.catalogue.rules import Condition
@@ -15,6 +15,7 @@ from mellow_tide.core.meeting.headache import Headache
 from mellow_tide.core.planner.alternatives import Alternatives
 from mellow_tide.core.planner.reasons import Reasons
 from mellow_tide.core.planner.reshape import Pull
+from mellow_tide.core.planner.stroke_reasons import StrokeReasons
 from mellow_tide.services import sessions
 from mellow_tide.services.designing import editing, planning
 from mellow_tide.services.designing.standing import Adjustment
@@ -173,6 +174,14 @@ def compare_brief(session_id: UUID, wished: Wished, desk: AtDesk) -> Response:
 def read_reasons(session_id: UUID, desk: AtDesk) -> Response:
     """Why the stored flow is as it is."""
     return straight(sessions.read_reasons(desk, session_id))
+
+
+@router.get("/reasons/{part_id}", response_model=StrokeReasons)
+def read_stroke_reasons(
+    session_id: UUID, part_id: Annotated[str, Path(max_length=80)], desk: AtDesk
+) -> Response:
+    """Why a part of the stored flow has its strokes."""
+    return straight(sessions.read_stroke_reasons(desk, session_id, part_id))
 
 
 @router.get("/table-side", response_model=TableSide)

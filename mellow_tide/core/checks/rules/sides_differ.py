@@ -31,9 +31,7 @@ def check(case: Case) -> Iterator[Found]:
 def _even_seconds(case: Case, part: Part) -> int:
     """Whole seconds of a part without its sore points: they come on top of one side."""
     return case.seconds(part) - sum(
-        entry.seconds
-        for entry in case.sheet.entries
-        if entry.part_id == part.id and entry.step is not None and part.steps[entry.step].point
+        entry.seconds for entry in case.sheet.entries if entry.part_id == part.id and case.is_for_point(entry)
     )
 
 

@@ -9,6 +9,7 @@ from math import log
 from mellow_tide.core.planner.strokes.arc import fit_arc
 from mellow_tide.core.planner.strokes.long import closing_of, find_long_strokes, opening_of
 from mellow_tide.core.planner.strokes.sequence import Passed, ease, fit, place_in_round, put_in_order
+from mellow_tide.core.planner.strokes.site import Site
 from mellow_tide.core.planner.strokes.span import PlacedStroke, Span, SpanArc
 from mellow_tide.core.planner.strokes.worth import (
     NEEDS,
@@ -83,7 +84,10 @@ def _choose(
     """
     long = find_long_strokes(span)
     lead = oiled is None
-    tables = [find_table(_own_options(span, i, lead), used, target) for i, target in enumerate(targets)]
+    tables = [
+        find_table(own_options(site, lead and i == 0), used, target)
+        for i, (site, target) in enumerate(zip(span.sites, targets, strict=True))
+    ]
     total = sum(t * n for t, n in zip(targets, span.sides, strict=True))
     if total < JOINED_FROM:
         long = replace(long, between=())
@@ -214,15 +218,14 @@ def _own(
     return found
 
 
-def _own_options(span: Span, i: int, lead: bool) -> tuple[OwnStroke, ...]:
-    """The strokes that the i-th site may have of its own; `lead`: no oil is on before the span."""
-    site = span.sites[i]
+def own_options(site: Site, dry: bool) -> tuple[OwnStroke, ...]:
+    """The strokes that a site may have of its own; `dry`: work before the oil is among them."""
     taken = {(o.stroke.id, o.zone, o.slot) for o in (*opening_of(site), *closing_of(site))}
     if site.medium != "lubricated":
         taken |= {
             (stroke, zone, slot) for stroke, zone, _ in taken for slot in ("dry", "warm", "knead", "settle")
         }
-    return own_strokes(site, frozenset(taken), lead and i == 0)
+    return own_strokes(site, frozenset(taken), dry)
 
 
 def _long_worth(seconds: int, total: int) -> float:

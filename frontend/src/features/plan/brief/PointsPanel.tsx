@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Place } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { type ChosenPlace, PlaceChoice } from "../../../meeting/PlaceChoice";
@@ -15,10 +15,13 @@ const MOST = 6;
 export function PointsPanel({ points, onChange }: { points: Place[]; onChange(points: Place[]): void }) {
   const catalogue = useCatalogue();
   const [place, setPlace] = useState<ChosenPlace | null>(null);
+  const panel = useRef<HTMLFieldSetElement>(null);
+  // What was pressed goes, or can be pressed no more: the keys go on from the list.
+  const keepFocus = () => panel.current?.querySelector<HTMLElement>("select, button")?.focus();
   const known = new Set(points.map((point) => placeKey(point, catalogue)));
   const addable = place && place.side !== "both" && !known.has(placeKey(place, catalogue));
   return (
-    <fieldset className="max-w-[44ch]">
+    <fieldset ref={panel} className="max-w-[44ch]">
       <legend className="mb-1 font-bold">{say.whichPointsHaveTime}</legend>
       <p className="mb-2 text-quiet">{say.pointTakes}</p>
       <ul>
@@ -28,7 +31,10 @@ export function PointsPanel({ points, onChange }: { points: Place[]; onChange(po
             <Button
               look="quiet"
               aria-label={shared.remove(placeName(point, catalogue))}
-              onClick={() => onChange(points.filter((other) => other !== point))}
+              onClick={() => {
+                keepFocus();
+                onChange(points.filter((other) => other !== point));
+              }}
             >
               Remove
             </Button>
@@ -47,6 +53,7 @@ export function PointsPanel({ points, onChange }: { points: Place[]; onChange(po
           <Button
             disabled={!addable}
             onClick={() => {
+              keepFocus();
               if (place) onChange([...points, place]);
               setPlace(null);
             }}

@@ -15,6 +15,7 @@ import { StrokePicker } from "./StrokePicker";
 import { StrokeRow } from "./StrokeRow";
 import { between, partSeconds, partStart, transitionWords } from "./sequence";
 import { WhyPart } from "./WhyPart";
+import { WhyStrokes } from "./WhyStrokes";
 
 interface Props {
   session: SessionView;
@@ -99,6 +100,7 @@ export function PartRow(props: Props) {
           )}
           {working && <WhyPart session={session} region={part.region} />}
           <Strokes {...props} />
+          {working && <WhyStrokes session={session} partId={part.id} />}
           {props.onEdit && <StrokePicker session={session} partId={part.id} onTake={props.onEdit} />}
         </>
       )}
