@@ -31,7 +31,7 @@ from tests.sizes import seeds
 
 def strokes_of(region, wished, random, count):
     site = find_site(region, CATALOGUE.regions[region].positions[0], Touch(wished), CATALOGUE, USUAL)
-    known = own_strokes(site, frozenset(), True)
+    known = own_strokes(site, frozenset(), True, 3)
     return tuple(random.sample(known, min(count, len(known))))
 
 

@@ -157,11 +157,11 @@ class _Trade:
         site = find_site(part.region, part.position, asked.touch(part.region), asked.catalogue, asked.tempo)
         passages = split_into_passages([p.setup for p in flow.parts], asked.catalogue)
         opens = any(places[0] == at for places in passages)
-        options = own_options(site, opens)
+        seconds = _seconds_by_stroke(flow, part, asked)
+        options = own_options(site, opens, seconds.total())
         has = {(s.stroke, s.zone, s.slot) for s in part.steps if not s.over and not s.point}
         chosen = tuple(o for o in options if _named(o) in has and o.placed.option.rank < AGAIN)
         ids = {o.placed.option.stroke.id for o in chosen}
-        seconds = _seconds_by_stroke(flow, part, asked)
         before = [p for p in flow.parts[:at] if p.role == "work" and p.region != part.region]
         used = Counter(id for p in before for id in {s.stroke for s in p.steps})
         return cls(options, chosen, Counter({id: seconds[id] for id in ids}), used)

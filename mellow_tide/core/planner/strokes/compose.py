@@ -8,6 +8,7 @@ from math import log
 
 from mellow_tide.core.planner.strokes.arc import fit_arc
 from mellow_tide.core.planner.strokes.long import closing_of, find_long_strokes, opening_of
+from mellow_tide.core.planner.strokes.repertoire import ROUNDS
 from mellow_tide.core.planner.strokes.sequence import Passed, ease, fit, place_in_round, put_in_order
 from mellow_tide.core.planner.strokes.site import Site
 from mellow_tide.core.planner.strokes.span import PlacedStroke, Span, SpanArc
@@ -85,7 +86,7 @@ def _choose(
     long = find_long_strokes(span)
     lead = oiled is None
     tables = [
-        find_table(own_options(site, lead and i == 0), used, target)
+        find_table(own_options(site, lead and i == 0, target), used, target)
         for i, (site, target) in enumerate(zip(span.sites, targets, strict=True))
     ]
     total = sum(t * n for t, n in zip(targets, span.sides, strict=True))
@@ -218,14 +219,21 @@ def _own(
     return found
 
 
-def own_options(site: Site, dry: bool) -> tuple[OwnStroke, ...]:
-    """The strokes that a site may have of its own; `dry`: work before the oil is among them."""
+def own_options(site: Site, dry: bool, seconds: int) -> tuple[OwnStroke, ...]:
+    """The strokes that a site may have of its own in about so many seconds; `dry`: work before the oil is among them.
+
+    As many rounds as could fill the time twice: a further one would only bring back what nobody misses.
+    """
     taken = {(o.stroke.id, o.zone, o.slot) for o in (*opening_of(site), *closing_of(site))}
     if site.medium != "lubricated":
         taken |= {
             (stroke, zone, slot) for stroke, zone, _ in taken for slot in ("dry", "warm", "knead", "settle")
         }
-    return own_strokes(site, frozenset(taken), dry)
+    for rounds in range(1, ROUNDS):
+        found = own_strokes(site, frozenset(taken), dry, rounds)
+        if sum(own.seconds[-1] for own in found) >= 2 * seconds:
+            return found
+    return own_strokes(site, frozenset(taken), dry, ROUNDS)
 
 
 def _long_worth(seconds: int, total: int) -> float:

@@ -290,27 +290,28 @@ def _table(strokes: tuple[OwnStroke, ...], used: Used, seconds: int, last: str) 
 
 @lru_cache(maxsize=1_000)
 def own_strokes(
-    site: Site, taken: frozenset[tuple[str, str | None, str]], dry: bool
+    site: Site, taken: frozenset[tuple[str, str | None, str]], dry: bool, rounds: int
 ) -> tuple[OwnStroke, ...]:
     """The strokes that a region may have besides those `taken` (stroke, zone, slot) to open and settle its arc.
 
-    `dry`: work before the oil is among them. What kneads a place does not warm it, too.
+    `dry`: work before the oil is among them; `rounds`: how often the region is worked through. What kneads a place does
+    not warm it, too.
     """
     oiled = site.medium == "lubricated"
     kneads = {(o.stroke.id, o.zone) for o in site.options if o.slot == "knead"}
-    found = [
-        PlacedStroke(site, o)
-        for o in site.options
-        if (o.rank >= AGAIN or (o.stroke.id, o.zone, o.slot) not in taken)
-        and o.slot != "spread"
-        and (o.slot != "settle" or (o.rank > 0 and o.stroke.use == "wish"))
-        and not (o.slot == "flush" and o.stroke.passing.kind == "glide")
-        and not (o.slot == "warm" and (o.stroke.id, o.zone) in kneads)
-        and (o.slot != "dry" or not oiled or dry)
-        and not (oiled and o.stroke.id == "effleurage")
-    ]
-    # What one stroke does in two slots alike it does once in a round.
-    once = {
-        (p.option.stroke.id, p.option.zone, use_of(p), p.option.rank // AGAIN): p for p in reversed(found)
-    }
-    return tuple(OwnStroke.of(placed) for placed in found if placed in once.values())
+    found: dict[tuple[str, str | None, StrokeUse, int], PlacedStroke] = {}
+    for o in site.options:
+        if (
+            (o.rank >= AGAIN or (o.stroke.id, o.zone, o.slot) not in taken)
+            and o.slot != "spread"
+            and (o.slot != "settle" or (o.rank > 0 and o.stroke.use == "wish"))
+            and not (o.slot == "flush" and o.stroke.passing.kind == "glide")
+            and not (o.slot == "warm" and (o.stroke.id, o.zone) in kneads)
+            and (o.slot != "dry" or not oiled or dry)
+            and not (oiled and o.stroke.id == "effleurage")
+            and o.rank < rounds * AGAIN
+        ):
+            placed = PlacedStroke(site, o)
+            # What one stroke does in two slots alike it does once in a round.
+            found.setdefault((o.stroke.id, o.zone, use_of(placed), o.rank // AGAIN), placed)
+    return tuple(map(OwnStroke.of, found.values()))
