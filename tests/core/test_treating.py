@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mellow_tide.core.run.points import SorePoint, order_points
-from mellow_tide.core.run.treating import choose_points, point_seconds
+from mellow_tide.core.run.treating import choose_points, next_hold_seconds, point_seconds
 
 CEILING = 7
 HOLD = 8
@@ -76,6 +76,15 @@ def test_a_whole_point_takes_about_45_seconds():
     )
 
 
+def test_a_number_that_stays_is_held_half_as_long_again():
+    # Common practice: no fall, hold a little longer once.
+    assert next_hold_seconds(point(1, 5), HOLD) == next_hold_seconds(point(1, 6, 5), HOLD) == 8
+    assert next_hold_seconds(point(1, 5, 5), HOLD) == 12
+    assert next_hold_seconds(point(1, 5, 5), 11) == 17
+    assert point_seconds(point(1, 5, 5, holds=1), HOLD) == 12 + 4 + 8 + 4 + 9
+    assert point_seconds(point(1, 5, 5, holds=3), HOLD) == 9
+
+
 @pytest.mark.parametrize("closed", [point(1, 3, holds=3), point(1, 3, 5), point(1, 3, left=True)])
 def test_what_is_done_with_is_neither_treated_nor_left(closed):
     assert (
@@ -91,7 +100,7 @@ def cases():
         points = [
             point(
                 k,
-                *([random.randint(1, 9)] if random.random() < 0.9 else []),
+                *([random.randint(1, 9)] * random.choice((1, 1, 2)) if random.random() < 0.9 else []),
                 named=random.random() < 0.3,
                 holds=random.choice((0, 0, 0, 1, 2, 3)),
                 left=random.random() < 0.1,

@@ -13,8 +13,16 @@ export interface Treating {
 
 type Worth = [named: number, numbers: number, falls: number, count: number];
 
-function pointSeconds({ holds }: SorePoint, hold: number): number {
-  return (MOST_HOLDS - holds) * (hold + NUMBER) + FLUSH;
+/** Seconds of a point's next hold: half as long again where its number stayed. */
+export function nextHoldSeconds({ numbers }: SorePoint, hold: number): number {
+  const [before, last] = numbers.slice(-2);
+  return last !== undefined && before === last ? hold + Math.ceil(hold / 2) : hold;
+}
+
+function pointSeconds(point: SorePoint, hold: number): number {
+  const holds = MOST_HOLDS - point.holds;
+  const longer = holds > 0 ? nextHoldSeconds(point, hold) - hold : 0;
+  return holds * (hold + NUMBER) + longer + FLUSH;
 }
 
 function better(a: Worth, b: Worth): boolean {

@@ -22,9 +22,20 @@ class Treating(Record):
     seconds: int
 
 
+def next_hold_seconds(point: SorePoint, hold: int) -> int:
+    """Whole seconds of a point's next hold: half as long again where its number stayed (common practice)."""
+    stayed = len(point.numbers) > 1 and point.numbers[-1] == point.numbers[-2]
+    return hold + (hold + 1) // 2 if stayed else hold
+
+
 def point_seconds(point: SorePoint, hold: int) -> int:
-    """Whole seconds of what a point still takes: holds of `hold` seconds, each with its number, and the clearing."""
-    return (MOST_HOLDS - point.holds) * (hold + NUMBER_SECONDS) + FLUSH
+    """Whole seconds of what a point still takes: holds of `hold` seconds, each with its number, and the clearing.
+
+    The next one may be longer.
+    """
+    holds = MOST_HOLDS - point.holds
+    longer = next_hold_seconds(point, hold) - hold if holds else 0
+    return holds * (hold + NUMBER_SECONDS) + longer + FLUSH
 
 
 def choose_points(

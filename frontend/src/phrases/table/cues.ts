@@ -71,7 +71,7 @@ function strokeCue(entry: Entry, place: string, catalogue: Catalogue): CueWords 
       .filter(Boolean)
       .join(" · "),
     how: [
-      entry.support && "One hand holds the head.",
+      entry.support && holdingHand(entry.side),
       stroke?.cue && `“${stroke.cue.command} … ${stroke.cue.release}.”`,
       stroke?.how,
       entry.eases_over?.length ? `Lighter over ${listed(entry.eases_over)}.` : "",
@@ -81,6 +81,13 @@ function strokeCue(entry: Entry, place: string, catalogue: Catalogue): CueWords 
     ...(entry.stroke === RECHECK && { asks: NUMBER_AGAIN }),
     ...(entry.asks && { asks: `Ask: ${LIGHTER_OR_DEEPER}` }),
   };
+}
+
+/** Which hand holds the head, seen from the head of the table: the one away from the side that is worked. */
+function holdingHand(side: Entry["side"]): string {
+  if (side === "right") return "Your left hand holds the head.";
+  if (side === "left") return "Your right hand holds the head.";
+  return "One hand holds the head while the other works; change hands for the other side.";
 }
 
 function transitionCue(entry: Entry, place: string, catalogue: Catalogue): CueWords {

@@ -6,6 +6,7 @@ import { say } from "../../../phrases/screens/work/points";
 import { advice } from "../../../phrases/table/pointAdvice";
 import { capital, listed, placeName, zoneName } from "../../../phrases/words";
 import { isOpen, type SorePoint } from "../../../tableside/points";
+import { nextHoldSeconds } from "../../../tableside/treating";
 import { Button } from "../../../ui/Button";
 import type { Happen } from "../run/useRun";
 
@@ -62,7 +63,7 @@ export function OnePoint({ point, ceiling, hold, happen, onDone }: Props) {
         ))}
       </fieldset>
       {holding ? (
-        <Holding hold={hold} onHeld={held} />
+        <Holding hold={nextHoldSeconds(point, hold)} onHeld={held} />
       ) : (
         <div className="flex flex-wrap gap-3">
           <Button
