@@ -117,6 +117,7 @@ CLIENTS = {
             "Comes straight from work.",
             conditions=("scent_sensitivity",),
             clothing="Work dress; brings a shirt for the chair.",
+            chair_set_up="Seat at 4, chest pad one notch up, face rest level.",
         ),
         _client(
             "nerys",

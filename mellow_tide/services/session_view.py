@@ -37,7 +37,10 @@ Stage = Literal["plan", "work", "log", "logged"]
 
 
 class ClientView(Record):
-    """The client of a session, with what to know before touching; `excluded` are the places to keep off for good."""
+    """The client of a session, with what to know before touching; `excluded` are the places to keep off for good.
+
+    `set_up`: how they lie best, or sit best in the chair, whichever the session is.
+    """
 
     client_id: UUID
     name: str
@@ -45,6 +48,7 @@ class ClientView(Record):
     consents: tuple[str, ...]
     excluded: tuple[Excluded, ...]
     know_first: str
+    set_up: str
 
 
 class Known(Record):
@@ -161,6 +165,7 @@ def make_view(desk: Desk, row: SessionRow, events: Iterable[RunEvent], news: New
     if row.run and row.run.sheet_id != id:
         evaluation, id = evaluation.model_copy(update={"sheet": row.run.sheet}), row.run.sheet_id
     run = fold(order_events(events), evaluation.sheet)
+    in_chair = desk.catalogue.kinds[row.plan.flow.brief.kind].surface == "chair"
     return SessionView(
         session_id=row.session_id,
         client=ClientView(
@@ -170,6 +175,7 @@ def make_view(desk: Desk, row: SessionRow, events: Iterable[RunEvent], news: New
             consents=tuple(sorted(row.client.consents)),
             excluded=row.client.excluded,
             know_first=row.client.know_first,
+            set_up=row.client.chair_set_up if in_chair else row.client.table_set_up,
         ),
         starts_at=row.starts_at,
         revision=row.revision,

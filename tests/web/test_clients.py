@@ -8,7 +8,7 @@ import pytest
 
 from mellow_tide.demo.people import CLIENTS, PRACTICE_ID
 from mellow_tide.store.database import Sight, look_through
-from tests.web.test_sessions import fields
+from tests.web.test_sessions import fields, url
 
 
 def found(client, typed, **more):
@@ -99,6 +99,20 @@ def client_of(client, typed):
 def described(client, page, **fields):
     body = {"revision": page["revision"], "record": {**page["record"], **fields}}
     return client.put(f"/api/clients/{page['client_id']}", json=body)
+
+
+def test_how_a_client_is_set_up_is_kept_and_shown_with_the_next_session(client):
+    isolde = client_of(client, "Isolde Kelpworth")
+    kept = {
+        "table_set_up": "Wedge under the left hip; no pillow.",
+        "chair_set_up": "Seat at 4, face rest level.",
+    }
+    answer = described(client, isolde, **kept)
+    assert answer.status_code == 200
+    session = client.get(url("isolde")).json()
+    assert session["client"]["set_up"] == kept["table_set_up"]
+    assert described(client, answer.json(), chair_set_up="x" * 201).status_code == 422
+    described(client, answer.json(), table_set_up="", chair_set_up="")
 
 
 def test_a_consent_is_dated_withdrawn_and_its_history_kept(client, newcomer):

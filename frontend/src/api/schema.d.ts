@@ -3490,6 +3490,7 @@ export interface components {
          *     Height in cm (100 to 230), weight in kg (25 to 300), breaths a minute (4 to 40). `conditions`, `consents`,
          *     `through_cloth` and `declined` are ids of the catalogue, `likes` and `dislikes` ids of its strokes and tools.
          *     `condition_places` says where conditions are, `tension` where the client feels it, `excluded` where to keep off.
+         *     `table_set_up` and `chair_set_up` are how they lie and sit best: supports, heights, notches.
          *     `guardian` says who has agreed for a client under 18, or since when the client is of age.
          */
         ClientRecord: {
@@ -3532,6 +3533,16 @@ export interface components {
              * @default
              */
             clothing: string;
+            /**
+             * Table Set Up
+             * @default
+             */
+            table_set_up: string;
+            /**
+             * Chair Set Up
+             * @default
+             */
+            chair_set_up: string;
             /**
              * Note
              * @default
@@ -3676,6 +3687,8 @@ export interface components {
         /**
          * ClientView
          * @description The client of a session, with what to know before touching; `excluded` are the places to keep off for good.
+         *
+         *     `set_up`: how they lie best, or sit best in the chair, whichever the session is.
          */
         ClientView: {
             /**
@@ -3693,6 +3706,8 @@ export interface components {
             excluded: components["schemas"]["Excluded"][];
             /** Know First */
             know_first: string;
+            /** Set Up */
+            set_up: string;
         };
         /**
          * Closing

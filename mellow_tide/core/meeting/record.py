@@ -17,6 +17,7 @@ Phone = Annotated[str, Field(max_length=40)]
 Email = Annotated[str, Field(max_length=200)]
 EmergencyContact = Annotated[str, Field(max_length=200)]
 Words = Annotated[str, Field(max_length=1000)]
+SetUp = Annotated[str, Field(max_length=200)]
 Guardian = Annotated[str, Field(max_length=200)]
 CalendarDay = Annotated[date, Field(ge=date(1900, 1, 1), le=date(2200, 12, 31))]
 """Days that can be reckoned with, whatever is added to them."""
@@ -57,6 +58,7 @@ class ClientRecord(Record):
     Height in cm (100 to 230), weight in kg (25 to 300), breaths a minute (4 to 40). `conditions`, `consents`,
     `through_cloth` and `declined` are ids of the catalogue, `likes` and `dislikes` ids of its strokes and tools.
     `condition_places` says where conditions are, `tension` where the client feels it, `excluded` where to keep off.
+    `table_set_up` and `chair_set_up` are how they lie and sit best: supports, heights, notches.
     `guardian` says who has agreed for a client under 18, or since when the client is of age.
     """
 
@@ -83,6 +85,12 @@ class ClientRecord(Record):
     ] = ""
     language: Annotated[ShortLine, FieldRule("Language", asked=True)] = ""
     clothing: Annotated[str, Field(max_length=200), FieldRule("Clothing")] = ""
+    table_set_up: Annotated[
+        SetUp, FieldRule("Set-up on the table", merge="join", about="set-up on the table")
+    ] = ""
+    chair_set_up: Annotated[
+        SetUp, FieldRule("Set-up in the chair", merge="join", about="set-up in the chair")
+    ] = ""
     note: Annotated[str, Field(max_length=4000), FieldRule("Notes", merge="join", between="\n")] = ""
     know_first: Annotated[
         str,

@@ -18,6 +18,8 @@ type Typed = Pick<
   | "guardian"
   | "know_first"
   | "clothing"
+  | "table_set_up"
+  | "chair_set_up"
   | "note"
   | "body_hair"
   | "skin"
@@ -99,6 +101,12 @@ export function DescribeClient({ client, describe }: { client: ClientPage; descr
           <option value="usual">usual</option>
           <option value="much">{say.muchTakesMoreOil}</option>
         </select>
+      </Field>
+      <Field label={say.tableSetUp} wide>
+        <input className="input min-h-11 w-full" maxLength={200} {...form.register("table_set_up")} />
+      </Field>
+      <Field label={say.chairSetUp} wide>
+        <input className="input min-h-11 w-full" maxLength={200} {...form.register("chair_set_up")} />
       </Field>
       <Field label={say.clothingInChair} wide>
         <input className="input min-h-11 w-full" maxLength={200} {...form.register("clothing")} />

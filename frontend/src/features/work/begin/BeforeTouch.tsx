@@ -100,6 +100,11 @@ function SetUp({ session }: { session: SessionView }) {
   return (
     <section aria-label={say.setUpFirst} className="text-xl">
       <h2 className="text-2xl">{capital(position.name)}</h2>
+      {session.client.set_up && (
+        <p className="font-bold">
+          {say.asLastTime} {session.client.set_up}
+        </p>
+      )}
       <ul className="list-inside list-disc">
         {position.setup.map((line) => (
           <li key={line}>{capital(line)}</li>

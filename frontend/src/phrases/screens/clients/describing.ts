@@ -9,6 +9,8 @@ export const say = {
   breathsAtRest: "Breaths a minute at rest",
   dryTakesMoreOil: "dry: takes more oil",
   muchTakesMoreOil: "much: takes more oil",
+  tableSetUp: "Set-up on the table: supports, face cradle",
+  chairSetUp: "Set-up in the chair: seat, chest pad, face rest",
   clothingInChair: "Clothing in the chair",
   noSessionRefer: "No session: refer",
   dueDateOfPregnancy: "Due date of a pregnancy",

@@ -1,6 +1,7 @@
 /** What these screens say: work, begin. */
 export const say = {
   setUpFirst: "Set up first",
+  asLastTime: "As last time:",
   comfortQuestion: "Then ask: are you warm enough, does anything press?",
   noSessionToday: "There is no session today. Say so kindly, and refer; you do not diagnose.",
   nothingNewBegin: "Nothing new: begin",
