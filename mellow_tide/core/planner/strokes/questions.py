@@ -11,7 +11,7 @@ ASKED_LATELY = 480
 """Seconds within which a client whose face is hidden is not asked again under one cover (common practice)."""
 
 
-ROOM = 90
+ROOM = 60
 """Seconds short of the longest silence at which one asks, so that a stroke more does not break it."""
 
 ASKED_OVER = ("warm", "knead", "specific")

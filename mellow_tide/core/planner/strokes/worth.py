@@ -54,7 +54,7 @@ STRONG_WISH = 1.5
 LIKED, REPEATED, SECOND = 1.5, 0.75, 0.6
 """How much more what is liked is worth; what is left of what the part before had; and of a second round."""
 
-NEW, ONCE_MORE = 7.0, 6.0
+NEW, ONCE_MORE = 9.0, 6.0
 """What a stroke's first use in a session is worth more, and each one from the third on less."""
 
 TWICE_RUNNING = 30.0
