@@ -172,7 +172,7 @@ def test_minutes_passes_and_words_are_typed_in_the_list(page: Page, plan: Plan):
     more = page.get_by_role("form", name="More about kneading")
     more.get_by_label("Note").fill("slower than you think")
     more.get_by_label("Seconds, instead").fill("1:30")
-    more.get_by_role("button", name="Keep it so").click()
+    more.get_by_role("button", name="Save", exact=True).click()
     expect(strokes).to_contain_text("Note: slower than you think")
     expect(strokes.get_by_role("listitem").filter(has_text="kneading").first).to_contain_text("1 min 30 s")
     page.reload()
@@ -202,7 +202,7 @@ def test_several_parts_are_changed_together(page: Page, plan: Plan):
     bar.get_by_role("button", name="A pass more").click()
     expect(plan.part("Right hip")).to_contain_text("set by hand")
     expect(plan.part("Left hip")).to_contain_text("set by hand")
-    bar.get_by_role("button", name="Take away").click()
+    bar.get_by_role("button", name="Remove", exact=True).click()
     expect(plan.swell("right hip")).to_have_count(0)
     expect(plan.swell("left hip")).to_have_count(0)
 

@@ -75,7 +75,7 @@ def test_health_and_wishes_are_told_and_seen_at_once(page: Page, today: Today):
     health = part(page, "Health")
     add_condition(health, "vari", "Varicose veins")
     health.get_by_label("Medicines").fill("None.")
-    health.get_by_role("button", name="Keep it so").click()
+    health.get_by_role("button", name="Save", exact=True).click()
     expect(page.get_by_role("region", name="Before touching")).to_contain_text(
         "Adapt: Varicose veins. Light on the legs"
     )
@@ -273,7 +273,7 @@ def test_what_became_known_since_the_plan_is_shown_with_what_it_changes(page: Pa
     open_client(page, "Bram Lanternby")
     health = part(page, "Health")
     add_condition(health, "vari", "Varicose veins")
-    health.get_by_role("button", name="Keep it so").click()
+    health.get_by_role("button", name="Save", exact=True).click()
     expect(page.get_by_role("region", name="Before touching")).to_contain_text("Varicose veins")
     page.get_by_role("link", name="Today", exact=True).click()
     today.open("Bram Lanternby")
@@ -309,7 +309,7 @@ def test_a_plan_asks_where_a_condition_is_and_one_tap_answers(page: Page, today:
     open_client(page, "Isolde Kelpworth")
     health = part(page, "Health")
     add_condition(health, "frac", "Recent fracture or dislocation")
-    health.get_by_role("button", name="Keep it so").click()
+    health.get_by_role("button", name="Save", exact=True).click()
     expect(page.get_by_role("region", name="Before touching")).to_contain_text(
         "Ask where it is: recent fracture"
     )

@@ -350,7 +350,7 @@ def test_a_passage_is_one_row_that_opens_and_is_pulled_moved_and_taken_away_as_o
     expect(page.get_by_role("status").filter(has_text="Right leg, behind")).to_be_attached()
     plan.planned()
     assert order
-    rows.get_by_role("button", name="Take away").first.click()
+    rows.get_by_role("button", name="Remove", exact=True).first.click()
     plan.planned()
     expect(leg).to_have_count(0)
     page.keyboard.press("Control+z")

@@ -84,7 +84,7 @@ def test_time_stands_still_in_a_pause(page: Page, table: Work):
     expect(page.get_by_role("status").filter(has_text="Paused")).to_be_visible()
     before = run_of(page)
     page.clock.run_for(600_000)
-    page.get_by_role("button", name="Time goes on").click()
+    page.get_by_role("button", name="Resume", exact=True).click()
     after = run_of(page)
     assert after["paused"] >= 600
     assert sum(after["taken"].values()) - sum(before["taken"].values()) < 30
@@ -215,7 +215,7 @@ def test_it_goes_on_by_itself_at_the_plan_s_pace_or_waits_as_one_likes(page: Pag
     page.get_by_role("button", name="Pause").click()
     page.clock.run_for(300_000)
     assert run_of(page)["entry"] in (moved, moved + 1)
-    page.get_by_role("button", name="Time goes on").click()
+    page.get_by_role("button", name="Resume", exact=True).click()
     page.get_by_role("button", name="Goes on by itself").click()
     waits = run_of(page)["entry"]
     page.clock.run_for(300_000)
@@ -253,7 +253,7 @@ def test_what_is_left_out_has_a_reason_and_what_is_for_later_stands_until_the_en
         table.go_on_until(undone.is_visible)
         undone.get_by_role("button", name="Later").click()
     table.go_to_the_end()
-    expect(page.get_by_text("Still owed: ")).to_be_visible()
+    expect(page.get_by_text("Still to do: ")).to_be_visible()
 
 
 def test_a_whole_region_is_skipped_in_two_taps(page: Page, table: Work):
@@ -293,7 +293,7 @@ def test_acts_written_by_hand_are_read_at_the_table(page: Page, today: Today):
     page.get_by_role("button", name="More about search for sore places").click()
     page.get_by_label("Note").fill("Along the outer edge.")
     page.get_by_label("Press on the out-breath").check()
-    page.get_by_role("button", name="Keep it so").click()
+    page.get_by_role("button", name="Save", exact=True).click()
     plan.planned()
     work = plan.to_work()
     expect(page.get_by_role("region", name="Set up first")).to_contain_text("under the ankles")

@@ -229,7 +229,7 @@ function Nearer({ near, onNearer, onAll }: { near: boolean; onNearer(): void; on
       )}
       {!near && (
         <Button look="quiet" className="bg-base-100" onClick={onNearer}>
-          Nearer
+          Zoom in
         </Button>
       )}
     </div>

@@ -75,8 +75,7 @@ def explain_strokes(flow: Flow, part_id: str, setting: Setting) -> StrokeReasons
     trade = _Trade.of(flow, at, asked)
     seconds = _seconds_by_stroke(flow, part, asked)
     there = [
-        _there(step_id, seconds[step_id], part, trade)
-        for step_id in dict.fromkeys(s.stroke for s in part.steps)
+        _there(stroke, seconds[stroke], part, trade) for stroke in dict.fromkeys(s.stroke for s in part.steps)
     ]
     others = {
         own.placed.option.stroke.id: own

@@ -33,7 +33,7 @@ export function DescribeFlow({
         {...form.register("note")}
       />
       <Button look="main" type="submit">
-        {shared.keepItSo}
+        {shared.save}
       </Button>
       {form.formState.errors.name && (
         <span role="alert" className="text-accent">

@@ -57,10 +57,10 @@ export function PlacesAsked({ question, form, answers, onAnswer }: AskedProps) {
             <Button
               look="quiet"
               className="min-h-12"
-              aria-label={`Take away: ${placeName(place, form)}`}
+              aria-label={shared.remove(placeName(place, form))}
               onClick={() => answer(places.filter((one) => one !== place))}
             >
-              Take away
+              Remove
             </Button>
           </li>
         ))}

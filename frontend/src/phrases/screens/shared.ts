@@ -15,7 +15,7 @@ export const shared = {
   inEmergency: "In an emergency",
   toKnowFirst: "To know first",
   heightInCm: "Height in cm",
-  keepItSo: "Keep it so",
+  save: "Save",
   allOfIt: "All of it",
   travelsTo: (travels: string) => `, travels to ${travels}`,
   keepOffIt: "Keep off it",

@@ -115,7 +115,7 @@ export function DescribeClient({ client, describe }: { client: ClientPage; descr
         <textarea className="textarea w-full" rows={3} maxLength={4000} {...form.register("note")} />
       </Field>
       <Button look="main" type="submit" className="justify-self-start" disabled={describe.isPending}>
-        {shared.keepItSo}
+        {shared.save}
       </Button>
       {describe.error && <ProblemNote error={describe.error} />}
     </form>

@@ -85,7 +85,7 @@ export function DescribeHealth(props: { client: ClientPage; describe: Describe }
       </div>
       <p className="max-w-[70ch] text-quiet">{say.whatTickingDoes}</p>
       <Button look="main" type="submit" className="justify-self-start" disabled={describe.isPending}>
-        {shared.keepItSo}
+        {shared.save}
       </Button>
       {describe.error && <ProblemNote error={describe.error} />}
     </form>

@@ -4,6 +4,7 @@ import { useCatalogue } from "../../../api/useCatalogue";
 import { type ChosenPlace, PlaceChoice } from "../../../meeting/PlaceChoice";
 import { placeKey } from "../../../meeting/places";
 import { say } from "../../../phrases/screens/clients/describing";
+import { shared } from "../../../phrases/screens/shared";
 import { capital, depthWord, placeName } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
@@ -244,7 +245,7 @@ function PlaceList(props: {
 
 function Remove({ words, onRemove }: { words: string; onRemove(): void }) {
   return (
-    <Button className="bg-base-100 font-normal" aria-label={`Take away: ${words}`} onClick={onRemove}>
+    <Button className="bg-base-100 font-normal" aria-label={shared.remove(words)} onClick={onRemove}>
       {words} <span aria-hidden="true">×</span>
     </Button>
   );

@@ -30,7 +30,7 @@ export function PartTools({ part, name, seconds, editing, onRemove }: Props) {
         </Button>
       )}
       {part.steps.length > 1 && <Button onClick={() => editing.onSplit(part.id)}>{say.splitInTwo}</Button>}
-      <Button onClick={() => onRemove(false)}>Take away</Button>
+      <Button onClick={() => onRemove(false)}>Remove</Button>
       {(part.side === "left" || part.side === "right") && (
         <Button look="quiet" onClick={() => editing.onLeaveSideOut(part.id)}>
           {say.leaveSideOut}

@@ -60,7 +60,7 @@ export function PassageRow({ passage, parts, before, byHand, open, onToggle, edi
               />
               <Button onClick={() => editing.onMovePassage(passage, -1)}>Earlier</Button>
               <Button onClick={() => editing.onMovePassage(passage, 1)}>Later</Button>
-              <Button onClick={() => editing.onRemovePassage(passage)}>Take away</Button>
+              <Button onClick={() => editing.onRemovePassage(passage)}>Remove</Button>
             </div>
           )}
           <ol className="ml-6 border-l border-base-300 pl-2">{children}</ol>

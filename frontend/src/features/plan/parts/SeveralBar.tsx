@@ -22,7 +22,7 @@ export function SeveralBar({ flow, chosen, onEdit, onClear }: Props) {
     ["Deeper", changeSeveral(parts, chosen, { depth: 1 }, depthOf)],
     [say.passFewer, changeSeveral(parts, chosen, { passes: -1 }, depthOf)],
     [say.passMore, changeSeveral(parts, chosen, { passes: 1 }, depthOf)],
-    ["Take away", removeSeveral(parts, chosen)],
+    ["Remove", removeSeveral(parts, chosen)],
   ];
   return (
     <div
@@ -41,7 +41,7 @@ export function SeveralBar({ flow, chosen, onEdit, onClear }: Props) {
           disabled={edits.length === 0 || edits.length > 100}
           onClick={() => {
             onEdit(edits, `${words.toLowerCase()}: ${count}`);
-            if (words === "Take away") onClear();
+            if (words === "Remove") onClear();
           }}
         >
           {words}

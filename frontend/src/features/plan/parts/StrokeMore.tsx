@@ -75,7 +75,7 @@ export function StrokeMore({ step, name, does }: { step: Step; name: string; doe
       </label>
       <div className="mt-2 flex flex-wrap gap-2">
         <Button look="main" type="submit">
-          {shared.keepItSo}
+          {shared.save}
         </Button>
         <Button className="bg-base-100" onClick={() => does.move(-1)}>
           Before

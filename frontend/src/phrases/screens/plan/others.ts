@@ -13,7 +13,7 @@ export const say = {
   forInMinutes: (name: string, client: string, minutes: number) =>
     `${name}, for ${client} in ${minutes} minutes`,
   fitsAsItIs: "It fits as it is: nothing changes.",
-  startFromIt: "Start from it",
+  startFromIt: "Use this flow",
   nameOfThisVersion: "Name of this version",
   asWeAgreedOnPhone: "As we agreed on the phone",
   keepUnderThisName: "Keep what stands under this name",

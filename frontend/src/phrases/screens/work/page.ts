@@ -5,7 +5,7 @@ export const say = {
   timeStandsStill: "Paused",
   goesOnByItself: "Goes on by itself",
   waitsForYou: "Waits for you",
-  timeGoesOn: "Time goes on",
+  timeGoesOn: "Resume",
   lastHold: "The last hold",
   bringingSessionToTable: "Bringing the session to the table",
 };

@@ -13,6 +13,6 @@ export const say = {
   whyItIsLeftOut: "Why it is left out, if you want to say",
   thatWasLastHold: "That was the last hold.",
   endSession: "End the session?",
-  stillOwed: (strokes: string) => `△ Still owed: ${strokes}.`,
+  stillOwed: (strokes: string) => `△ Still to do: ${strokes}.`,
   goOnEndsIt: "Go on ends it; go back stays.",
 };
