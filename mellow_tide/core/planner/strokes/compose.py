@@ -2,12 +2,19 @@
 
 from collections import Counter
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from itertools import product
-from math import log
+
+import numpy as np
+from numpy.typing import NDArray
 
 from mellow_tide.core.planner.strokes.arc import fit_arc
-from mellow_tide.core.planner.strokes.long import closing_of, find_long_strokes, opening_of
+from mellow_tide.core.planner.strokes.long import (
+    closing_of,
+    find_long_strokes,
+    list_long_ways,
+    opening_of,
+)
 from mellow_tide.core.planner.strokes.repertoire import ROUNDS
 from mellow_tide.core.planner.strokes.sequence import Passed, ease, fit, place_in_round, put_in_order
 from mellow_tide.core.planner.strokes.site import Site
@@ -79,7 +86,7 @@ def as_filled(span: Span, targets: Sequence[int], used: Mapping[str, int], oiled
 def _choose(
     span: Span, targets: Sequence[int], used: Mapping[str, int], oiled: int | None
 ) -> list[Passed] | None:
-    """The best strokes with their passes: long ones tried in every number of passes, best bound first.
+    """The best strokes with their passes: the long ones in every number of passes, with every set of needs.
 
     What own strokes are worth without any need is a bound on what they are worth with it.
     """
@@ -93,87 +100,37 @@ def _choose(
     if total < JOINED_FROM:
         long = replace(long, between=())
     strokes = long.all_with_passes(len(span.sites) > 1)
-    needs = sorted(_possible_needs(span, targets, tables), key=lambda one: one[1], reverse=True)
-    most = needs[0][1]
+    ways = list_long_ways(span, strokes)
     oils = lead and any(p.oils for p in long.opening)
-    tried = sorted(
-        _long_choices(span, strokes, targets, tables, oils), key=lambda one: one.bound, reverse=True
-    )
-    best: tuple[float, _LongChoice, tuple[int, ...]] | None = None
-    for one in tried:
-        if best and one.bound + most <= best[0]:
-            break
-        for need, bonus in needs:
-            if best and one.bound + bonus <= best[0]:
-                break
-            value = (
-                one.worth
-                + bonus
-                + sum(
-                    sides * table.worth(n, seconds)
-                    for sides, table, n, seconds in zip(span.sides, tables, need, one.left, strict=True)
-                )
-            )
-            if value > NOWHERE / 2 and (best is None or value > best[0]):
-                best = value, one, need
-    if best is None:
+    there = np.array(targets) - span.catalogue.clock.oil_first * oils * (np.arange(len(targets)) == 0)
+    left = np.rint(there - ways.counted).astype(np.int64)
+    fits = left.min(axis=1) >= 0
+    if not fits.any():
         return None
-    _, one, need = best
-    own = _own(span, need, one.left, used, tables)
-    chosen = ((p, n, may_have) for (p, may_have), n in zip(strokes, one.passes, strict=True))
+    passes, left = ways.passes[fits], left[fits]
+    worth = _long_worth(ways.seconds[fits], total)
+
+    def valued(need: Sequence[int]) -> NDArray[np.float64]:
+        """What each way is worth with own strokes that meet a need of each region."""
+        value = worth.copy()
+        for i, (sides, table) in enumerate(zip(span.sides, tables, strict=True)):
+            value += sides * table.worths(need[i])[left[:, i]]
+        return value
+
+    most = float(valued((0,) * len(tables)).max())
+    best, at, met = NOWHERE / 2, -1, (0,) * len(tables)
+    for need, bonus in sorted(_possible_needs(span, targets, tables), key=lambda one: one[1], reverse=True):
+        if most + bonus <= best:
+            break
+        value = valued(need)
+        way = int(value.argmax())
+        if value[way] + bonus > best:
+            best, at, met = float(value[way]) + bonus, way, need
+    if at < 0:
+        return None
+    own = _own(span, met, [int(seconds) for seconds in left[at]], used, tables)
+    chosen = ((p, int(n), may_have) for (p, may_have), n in zip(strokes, passes[at], strict=True))
     return [*((p, n, tuple(m for m in may_have if m)) for p, n, may_have in chosen if n), *own]
-
-
-@dataclass(frozen=True)
-class _LongChoice:
-    """Passes of the long strokes: what they are worth, the seconds left to each region, and a bound on it all."""
-
-    passes: tuple[int, ...]
-    worth: float
-    left: tuple[int, ...]
-    bound: float
-
-
-@dataclass(frozen=True)
-class _Passes:
-    """A number of passes of a long stroke: whole seconds of all sides, and what counts for one side of each region."""
-
-    passes: int
-    seconds: int
-    counted: tuple[float, ...]
-
-
-def _long_choices(
-    span: Span,
-    strokes: Sequence[tuple[PlacedStroke, tuple[int, ...]]],
-    targets: Sequence[int],
-    tables: Sequence[RegionTable],
-    oils: bool,
-) -> Iterator[_LongChoice]:
-    """All ways to have the long strokes; `oils`: the first oil comes with them."""
-    first_oil = span.catalogue.clock.oil_first if oils else 0
-    there = [target - first_oil * (i == 0) for i, target in enumerate(targets)]
-    total = sum(t * n for t, n in zip(targets, span.sides, strict=True))
-    for chosen in product(*([_passes(p, n, span) for n in may_have] for p, may_have in strokes)):
-        left = tuple(
-            round(seconds - sum(one.counted[i] for one in chosen)) for i, seconds in enumerate(there)
-        )
-        if min(left) < 0:
-            continue
-        worth = _long_worth(sum(one.seconds for one in chosen), total)
-        own = sum(n * table.worth(0, s) for n, table, s in zip(span.sides, tables, left, strict=True))
-        if own > NOWHERE / 2:
-            yield _LongChoice(tuple(one.passes for one in chosen), worth, left, worth + own)
-
-
-def _passes(placed: PlacedStroke, passes: int, span: Span) -> _Passes:
-    """So many passes of a long stroke: over several regions once, over one on each of its sides."""
-    seconds, own = placed.seconds(passes) if passes else 0, placed.site.region.id
-    if not placed.over:
-        counted = tuple(float(seconds) if id == own else 0.0 for id in span.regions)
-        return _Passes(passes, seconds * span.side_count(own), counted)
-    shares = (seconds * placed.share(id) / sides for id, sides in zip(span.regions, span.sides, strict=True))
-    return _Passes(passes, seconds, tuple(shares))
 
 
 def _possible_needs(
@@ -236,8 +193,9 @@ def own_options(site: Site, dry: bool, seconds: int) -> tuple[OwnStroke, ...]:
     return own_strokes(site, frozenset(taken), dry, ROUNDS)
 
 
-def _long_worth(seconds: int, total: int) -> float:
+def _long_worth(seconds: NDArray[np.int64], total: int) -> NDArray[np.float64]:
     """What so many seconds of long strokes are worth, less what lies outside the share of the span they should have."""
     low, high = LONG_SHARE
-    outside = max(0.0, low * total - seconds, seconds - high * total)
-    return LONG * LONG_SATED * log(1 + seconds / LONG_SATED) - OFF_SHARE * outside
+    outside = np.maximum(0.0, np.maximum(low * total - seconds, seconds - high * total))
+    worth: NDArray[np.float64] = LONG * LONG_SATED * np.log1p(seconds / LONG_SATED) - OFF_SHARE * outside
+    return worth

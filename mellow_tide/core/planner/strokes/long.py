@@ -1,7 +1,10 @@
 """The long strokes that open a span and settle it."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
+
+import numpy as np
+from numpy.typing import NDArray
 
 from mellow_tide.core.catalogue.records import Slot
 from mellow_tide.core.planner.strokes.repertoire import LIGHT, StrokeOption
@@ -136,3 +139,43 @@ def long_passes(placed: PlacedStroke, several: bool) -> tuple[int, ...]:
     else:
         passes = tuple(range(low, high + 1))
     return tuple(n for n in passes if slot == "spread" or placed.seconds(n) >= CRUMB) or passes[-1:]
+
+
+@dataclass(frozen=True)
+class LongWays:
+    """Every way to have the long strokes of a span, a row each.
+
+    Passes by stroke, whole seconds of all sides together, and the seconds that count for one side of each region.
+    """
+
+    passes: NDArray[np.int64]
+    seconds: NDArray[np.int64]
+    counted: NDArray[np.float64]
+
+
+def list_long_ways(span: Span, strokes: Sequence[tuple[PlacedStroke, tuple[int, ...]]]) -> LongWays:
+    """All ways to have the strokes with the passes that each may have."""
+    which = np.indices([len(may_have) for _, may_have in strokes]).reshape(len(strokes), -1)
+    ways = which.shape[1] if strokes else 1
+    passes, seconds, counted = (
+        np.zeros((ways, len(strokes)), dtype=np.int64),
+        np.zeros(ways, dtype=np.int64),
+        np.zeros((ways, len(span.sites))),
+    )
+    for j, (placed, may_have) in enumerate(strokes):
+        taken = np.array([placed.seconds(n) if n else 0 for n in may_have])[which[j]]
+        passes[:, j] = np.array(may_have)[which[j]]
+        seconds += taken * _times(placed, span)
+        counted += taken[:, None] * np.array(list(_counts(placed, span)))
+    return LongWays(passes, seconds, counted)
+
+
+def _times(placed: PlacedStroke, span: Span) -> int:
+    """How often a long stroke is done: over several regions once, over one on each of its sides."""
+    return 1 if placed.over else span.side_count(placed.site.region.id)
+
+
+def _counts(placed: PlacedStroke, span: Span) -> Iterator[float]:
+    """By region, the part of its seconds that counts for one side."""
+    for id, sides in zip(span.regions, span.sides, strict=True):
+        yield placed.share(id) / sides if placed.over else float(id == placed.site.region.id)

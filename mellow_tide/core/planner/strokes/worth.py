@@ -215,14 +215,17 @@ class RegionTable:
 
         What lies beyond all that they can fill is left over, at a price.
         """
-        if seconds > self.reach:
-            return self.worth(needs, self.reach) - OFF * (seconds - self.reach)
-        if not 0 <= seconds < self._size:
-            return NOWHERE
-        worths = self._worths.get(needs)
-        if worths is None:
-            worths = self._worths[needs] = self._near(needs)[0].tolist()
-        return worths[seconds]
+        return float(self.worths(needs)[seconds]) if 0 <= seconds < self._size else NOWHERE
+
+    def worths(self, needs: int) -> NDArray[np.float64]:
+        """The same for every whole number of seconds, from 0 on."""
+        found = self._worths.get(needs)
+        if found is None:
+            found = self._near(needs)[0].astype(np.float64)
+            beyond = np.arange(1, self._size - self.reach)
+            found[self.reach + 1 :] = found[self.reach] - OFF * beyond
+            self._worths[needs] = found
+        return found
 
     def pick(self, needs: int, seconds: int) -> list[tuple[PlacedStroke, int]]:
         """Those strokes, with their passes."""
@@ -258,7 +261,7 @@ class RegionTable:
         return found
 
     @cached_property
-    def _worths(self) -> dict[int, list[float]]:
+    def _worths(self) -> dict[int, NDArray[np.float64]]:
         return {}
 
     @cached_property
