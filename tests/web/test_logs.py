@@ -151,9 +151,14 @@ class TestASession:
         reasons = {one["region"]: one for one in drafted["reasons"]}
         assert reasons["back"]["start"]["answers"] == 2
         assert reasons["back"]["depth_after"] < reasons["back"]["depth_before"]
-        # A point was left at 5: there is more time for it.
-        assert [point["numbers"] for point in reasons["back"]["points"]] == [[7, 5]]
-        assert "back" in drafted["draft"]["plan"]["flow"]["brief"]["focus"]
+        # A point was left at 5: it has its own time now.
+        (left,) = reasons["back"]["points"]
+        assert left["numbers"] == [7, 5]
+        flow = drafted["draft"]["plan"]["flow"]
+        place = {key: left[key] for key in ("region", "side", "zone")}
+        assert flow["brief"]["points"] == [place]
+        held = [step["zone"] for part in flow["parts"] for step in part["steps"] if step["point"]]
+        assert held == [left["zone"]] * 2
         assert [f for f in drafted["draft"]["evaluation"]["findings"] if f["severity"] == "refuse"] == []
         nobody = client.get(f"/api/clients/{client_id(client, 'corin')}/learnt/draft")
         assert nobody.status_code == 404
