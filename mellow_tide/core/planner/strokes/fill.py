@@ -118,8 +118,7 @@ class _Filling:
         owes = max(-MAKES_GOOD, min(MAKES_GOOD, round(self._owed / sides)))
         wanted = [self._minutes[id] for id in place.regions]
         targets = [
-            int(min(self._question.shares[id].most, seconds + owes))
-            for id, seconds in zip(place.regions, wanted, strict=True)
+            self._target(id, seconds + owes) for id, seconds in zip(place.regions, wanted, strict=True)
         ]
         arc = self._arc(span, targets, wanted, oiled)
         self._steps.update(arc.steps)
@@ -130,6 +129,12 @@ class _Filling:
             self._used.update({step.stroke for step in arc.steps[id]})
         self._before = worked_as(step for id in place.regions for step in arc.steps[id])
         return arc.oiled_after
+
+    def _target(self, region: str, seconds: int) -> int:
+        """The seconds to fill, within a region's bounds. What keeps its strokes may miss them, so its least holds."""
+        share = self._question.shares[region]
+        least = share.least if region in self._present else 0
+        return int(min(share.most, max(least, seconds)))
 
     def _arc(self, span: Span, targets: Sequence[int], wanted: Sequence[int], oiled: int | None) -> SpanArc:
         if self._stays(span):

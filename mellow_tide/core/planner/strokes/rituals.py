@@ -7,7 +7,7 @@ from mellow_tide.core.flow.flow import Flow, Part, Setup, Step
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.strokes.repertoire import TOO_DEEP
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.timing.step_seconds import Ground, pass_seconds
+from mellow_tide.core.timing.step_seconds import Ground, pass_seconds, whole
 from mellow_tide.core.timing.tempo import Tempo
 
 ROUSING = Step(
@@ -76,8 +76,16 @@ def stretch_close(flow: Flow, missing: int, catalogue: Catalogue, tempo: Tempo) 
     stroke = catalogue.strokes[last.stroke]
     one = pass_seconds(stroke, Ground(region, last.zone, last.depth), catalogue, tempo)
     least, _, most = stroke.slots["close"]
+    # A hold that has its most breaths is held on for what is missing still; seconds set by hand for a shorter one stay.
+    held_on = last.seconds is not None and last.passes == most
+    missing += (last.seconds or 0) - whole(most * one) if held_on else 0
     passes = min(most, max(least, last.passes + round(missing / one)))
-    steps = (*close.steps[:at], last.model_copy(update={"passes": passes}), *close.steps[at + 1 :])
+    beyond = missing - round((passes - last.passes) * one)
+    seconds = last.seconds if last.seconds is not None and not held_on else None
+    if passes == most and beyond > one / 2:
+        seconds = whole(most * one) + beyond
+    held = last.model_copy(update={"passes": passes, "seconds": seconds})
+    steps = (*close.steps[:at], held, *close.steps[at + 1 :])
     return flow.model_copy(update={"parts": (*flow.parts[:-1], close.model_copy(update={"steps": steps}))})
 
 
