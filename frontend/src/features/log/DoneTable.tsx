@@ -44,7 +44,7 @@ export function DoneTable({ done, field, read }: Props) {
                 </span>
                 <span className="block text-[0.9rem] text-quiet">{difference(region)}</span>
               </td>
-              <td className="py-1">
+              <td className="overflow-x-clip p-1">
                 {field ? (
                   <select
                     aria-label={say.depthThatSuitedIn(name)}
