@@ -7256,7 +7256,8 @@ export interface components {
          * @description What a plan allots time to. `share` is percent of body surface per side; `glide_cm` at 170 cm height.
          *
          *     `name` says one side of it, `short` fits on the tide line, `whole` says both sides. `oil_factor` is how much
-         *     more lubricant it takes than its share of the surface. `height` is the table's for it: low for leaning, high for
+         *     more lubricant it takes than its share of the surface. `stand` is where the therapist stands, the usual place first,
+         *     and `stand_in` where else in some positions. `height` is the table's for it: low for leaning, high for
          *     small work; `stool` names the positions in which one works it seated. `also_windows` are further windows by position
          *     through which a part of it is reached, `partly` by position what is reached where the whole is not. `halves`: a
          *     mid-line region that is worked half by half on a client lying on the side. `lower`: of the lower half of the body.
@@ -7338,6 +7339,13 @@ export interface components {
             };
             /** Stand */
             stand: ("head" | "foot" | "left" | "right" | "own_side")[];
+            /**
+             * Stand In
+             * @default {}
+             */
+            stand_in: {
+                [key: string]: ("head" | "foot" | "left" | "right" | "own_side")[];
+            };
             /**
              * Height
              * @default high
@@ -7882,6 +7890,7 @@ export interface components {
          *
          *     `base`: the shipped school that a practice's own was begun from. `usual`: a session of its kind begins with it.
          *     `offered`: whether it is chosen from any more. `asks_headache`: the client is asked about a headache first.
+         *     `one_side`: the client lies on one side for all of it, and both halves of a region are reached from behind.
          */
         School: {
             /** Id */
@@ -7900,6 +7909,11 @@ export interface components {
              * @default false
              */
             asks_headache: boolean;
+            /**
+             * One Side
+             * @default false
+             */
+            one_side: boolean;
             /** Base */
             base?: string | null;
             /**

@@ -79,7 +79,8 @@ class Region(Named):
     """What a plan allots time to. `share` is percent of body surface per side; `glide_cm` at 170 cm height.
 
     `name` says one side of it, `short` fits on the tide line, `whole` says both sides. `oil_factor` is how much
-    more lubricant it takes than its share of the surface. `height` is the table's for it: low for leaning, high for
+    more lubricant it takes than its share of the surface. `stand` is where the therapist stands, the usual place first,
+    and `stand_in` where else in some positions. `height` is the table's for it: low for leaning, high for
     small work; `stool` names the positions in which one works it seated. `also_windows` are further windows by position
     through which a part of it is reached, `partly` by position what is reached where the whole is not. `halves`: a
     mid-line region that is worked half by half on a client lying on the side. `lower`: of the lower half of the body.
@@ -103,6 +104,7 @@ class Region(Named):
     also_windows: dict[str, str] = {}
     partly: dict[str, Partly] = {}
     stand: tuple[Stand, ...]
+    stand_in: dict[str, tuple[Stand, ...]] = {}
     height: TableHeight = "high"
     stool: tuple[str, ...] = ()
     glide_cm: Annotated[float, Field(gt=0)]
@@ -120,6 +122,10 @@ class Region(Named):
     def is_whole_in(self, position: str) -> bool:
         """Whether all of the region is reached in a position."""
         return position in self.positions and position not in self.partly
+
+    def stand_at(self, position: str) -> tuple[Stand, ...]:
+        """Where the therapist may stand in a position, the usual place first."""
+        return self.stand_in.get(position, self.stand)
 
     def has_in_reach(self, position: str, zone: str | None, stroke: "Stroke") -> bool:
         """Whether a stroke can be done at a zone, or over all of the region, in a position."""

@@ -24,7 +24,8 @@ def _body(c: Entries) -> Iterator[Reference]:
     for region in c.regions.values():
         yield from (("regions.toml", id, c.positions, "position") for id in region.positions)
         yield from (("regions.toml", id, c.positions, "position") for id in region.stool)
-        yield from (("regions.toml", id, region.positions, "position here") for id in region.partly)
+        for by_position in (region.partly, region.stand_in):
+            yield from (("regions.toml", id, region.positions, "position here") for id in by_position)
         reached = chain.from_iterable(partly.zones for partly in region.partly.values())
         yield from (("regions.toml", id, region.zones, f"zone of {region.id}") for id in reached)
         for windows in (region.windows, region.also_windows):

@@ -86,10 +86,12 @@ class School(Named):
 
     `base`: the shipped school that a practice's own was begun from. `usual`: a session of its kind begins with it.
     `offered`: whether it is chosen from any more. `asks_headache`: the client is asked about a headache first.
+    `one_side`: the client lies on one side for all of it, and both halves of a region are reached from behind.
     """
 
     kind: str
     asks_headache: bool = False
+    one_side: bool = False
     base: str | None = None
     usual: bool = False
     offered: bool = True

@@ -5,6 +5,7 @@ more for what was set by hand; a region that leaves or comes in costs what two m
 sets and minutes is then proven as that of any plan.
 """
 
+from collections.abc import Collection
 from dataclasses import dataclass, replace
 from statistics import median
 from typing import Literal
@@ -23,12 +24,13 @@ from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import PlanQuestion
 from mellow_tide.core.planner.strokes.fill import fill_flow
 from mellow_tide.core.planner.strokes.present import find_joined
-from mellow_tide.core.planner.strokes.refit import NEAR
+from mellow_tide.core.planner.strokes.refit import NEAR, stretch
 from mellow_tide.core.planner.strokes.repertoire import medium_of
 from mellow_tide.core.planner.strokes.rests import drop_rests, keep_rests
 from mellow_tide.core.planner.strokes.rituals import stretch_close
+from mellow_tide.core.planner.strokes.site import find_site
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.timing.run_sheet import lay_out, part_seconds
+from mellow_tide.core.timing.run_sheet import TOLERATED, lay_out, part_seconds
 from mellow_tide.core.timing.worked import region_seconds_in
 
 Hold = Literal["all", "by_hand"]
@@ -86,9 +88,30 @@ def adjust(
         made = stretch_close(
             made, -lay_out(made, asked.catalogue, asked.tempo).over, asked.catalogue, asked.tempo
         )
+    made = _make_good(made, present.by_hand, asked)
     now = _present(drop_points(made), asked)
     by_hand = tuple(id for id in present.by_hand if id in now and abs(now[id][0] - there[id][0]) <= MISSED)
     return make_plan(asked, chosen, made).model_copy(update={"by_hand": by_hand, "order_by_hand": own})
+
+
+def _make_good(flow: Flow, by_hand: Collection[str], asked: Asked) -> Flow:
+    """The flow within what is tolerated of its minutes, where strokes of one mid-line region can give what is missed.
+
+    What is kept to the pass cannot make good what others miss, and the close gives only what it has. Set by hand stays.
+    """
+    for part in sorted(flow.parts, key=lambda part: -part_seconds(part, asked.catalogue, asked.tempo)):
+        over = lay_out(flow, asked.catalogue, asked.tempo).over
+        if asked.kind.open_ended or abs(over) <= TOLERATED:
+            return flow
+        gives = part.role == "work" and part.side == "mid" and part.region not in by_hand
+        if not gives or any(step.point for step in part.steps):
+            continue
+        site = find_site(part.region, part.position, asked.touch(part.region), asked.catalogue, asked.tempo)
+        given = part.model_copy(update={"steps": stretch(site, part.steps, -over)})
+        tried = flow.model_copy(update={"parts": tuple(given if x is part else x for x in flow.parts)})
+        if abs(lay_out(tried, asked.catalogue, asked.tempo).over) < abs(over):
+            flow = tried
+    return flow
 
 
 def _seconds(flow: Flow, asked: Asked) -> int:

@@ -61,16 +61,16 @@ class Transition:
     side: Side = "mid"
 
 
-def places(region: Region, side: Side) -> tuple[StandingPlace, ...]:
+def places(region: Region, setup: Setup) -> tuple[StandingPlace, ...]:
     """Where the therapist may stand, the usual place first. The client's own side is the therapist's."""
-    own: StandingPlace = "left" if side == "left" else "right"
-    return tuple(own if stand == "own_side" else stand for stand in region.stand)
+    own: StandingPlace = "left" if setup.side == "left" else "right"
+    return tuple(own if stand == "own_side" else stand for stand in region.stand_at(setup.position))
 
 
 def opening_scene(setup: Setup, catalogue: Catalogue) -> Scene:
     """The scene before the first part: client settled and covered, therapist in place, hands clean."""
     region = catalogue.regions[setup.region]
-    place = places(region, setup.side)[0]
+    place = places(region, setup)[0]
     stool = place if wants_stool(setup, region, catalogue) else None
     return Scene(setup.position, place, height=wanted_height(setup, region, catalogue) or "low", stool=stool)
 

@@ -84,7 +84,7 @@ def _cover(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[
 def _rise(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
     if scene.stool is None:
         return
-    stays = scene.position == setup.position and scene.stool in places(region, setup.side)
+    stays = scene.position == setup.position and scene.stool in places(region, setup)
     if stays and wants_stool(setup, region, c):
         return
     done.append((Transition("stool", c.clock.stool, "back"), scene._replace(stool=None)))
@@ -125,7 +125,7 @@ def _turned(scene: Scene, setup: Setup) -> Scene:
 
 
 def _walk(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
-    there = places(region, setup.side)
+    there = places(region, setup)
     if scene.place not in there:
         # What happens between covering and walking is done standing still.
         covering = done[-1][0] if done and done[-1][0].kind == "close_window" else None

@@ -17,7 +17,7 @@ def check(case: Case) -> Iterator[Found]:
     for a, b, c in zip(order, order[1:], order[2:], strict=False):
         alike = a.position == b.position == c.position and a.window == b.window == c.window
         crosses = a.side == c.side and {a.side, b.side} == set(SIDES) and c.region not in (a.region, b.region)
-        own = all("own_side" in case.region(s).stand for s in (a, b, c))
+        own = all("own_side" in case.region(s).stand_at(s.position) for s in (a, b, c))
         if alike and crosses and own:
             what = say("findings.walks", side=b.side, place=case.place(c))
             yield Found(what, c, None, (_finish_first(case, b, c),))

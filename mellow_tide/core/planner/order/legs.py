@@ -30,7 +30,7 @@ def list_legs(
     sided: list[str] = []
     for id in regions:
         region = catalogue.regions[id]
-        if region.sides == "pair" and ("own_side" in region.stand or region.with_limb):
+        if region.sides == "pair" and ("own_side" in region.stand_at(position) or region.with_limb):
             sided.append(id)
         else:
             sides = sides_in(id, position, catalogue)

@@ -119,7 +119,7 @@ class _Builder:
         return (
             region.window_in(position),
             sides_in(id, position, self._catalogue),
-            region.stand,
+            region.stand_at(position),
             region.hands,
             region.keeps_open,
             region.with_limb,

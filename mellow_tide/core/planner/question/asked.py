@@ -47,6 +47,8 @@ class Asked:
         sides = _one_sided(setting.restrictions, here)
         covered = tuple(c.region for c in here.consents.values() if c.id in setting.client.through_cloth)
         spared = _spared(sides, covered, here) if sides or covered else here
+        if here.schools[brief.school].one_side:
+            spared = _whole_from_behind(spared)
         restricted = for_minutes(setting.restrictions, hands_on_seconds(brief, here), here)
         rested = bearable_rituals(restricted, here.kinds[brief.kind].positions, spared)
         return cls(brief, setting.client, rested, setting.tempo)
@@ -137,3 +139,10 @@ def _spared(sides: OneSided, covered: tuple[str, ...], catalogue: Catalogue) -> 
     for id in covered:
         regions[id] = regions[id].model_copy(update={"covered": True})
     return catalogue.changed(("spared", sides, covered), regions=regions)
+
+
+@lru_cache(maxsize=64)
+def _whole_from_behind(catalogue: Catalogue) -> Catalogue:
+    """The catalogue with no region worked in halves: both are reached from behind in one position on the side."""
+    regions = {id: region.model_copy(update={"halves": False}) for id, region in catalogue.regions.items()}
+    return catalogue.changed(("whole_from_behind",), regions=regions)
