@@ -8,9 +8,10 @@ from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, Excluded
 from mellow_tide.core.flow.edits import ChangeStep, InsertPart, MovePart, apply
 from mellow_tide.core.flow.flow import Part, Step
-from mellow_tide.core.planner.adjust import HELD, LEAVES, adjust
+from mellow_tide.core.planner.adjust import HELD, adjust
 from mellow_tide.core.planner.difference import compare_flows
 from mellow_tide.core.planner.plan import mark_by_hand, plan
+from mellow_tide.core.planner.question.question import LEAVES
 from mellow_tide.core.planner.strokes.present import find_joined
 from mellow_tide.core.planner.strokes.rituals import meet_the_minutes
 from mellow_tide.core.refusal import DoesNotFit

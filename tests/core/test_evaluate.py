@@ -13,7 +13,7 @@ from tests.core.flows import AGREED, CLIENT
 from tests.settings import CATALOGUE, setting
 
 C = CATALOGUE
-FLOW = plan(Brief(booked_minutes=60), setting(CLIENT, C)).flow
+FLOW = plan(Brief(booked_minutes=75), setting(CLIENT, C)).flow
 
 
 def at(part_id, slot, last=False):

@@ -115,10 +115,15 @@ def test_what_is_liked_comes_in_and_what_is_disliked_stays_out():
     assert not tools & {"thumb", "reinforced_thumb"}
 
 
-def test_neighbours_do_not_begin_their_deepest_work_alike():
-    flow = flow_in(Brief(booked_minutes=120, focus=("thigh_back", "lower_leg_back"), pressure="firm"))
-    specific = [
-        next((x.stroke for x in steps_of(flow, region) if x.slot == "specific"), None)
-        for region in ("thigh_back", "lower_leg_back")
-    ]
-    assert specific[0] != specific[1]
+def test_neighbours_hardly_ever_begin_their_deepest_work_alike():
+    alike = 0
+    for minutes in (75, 90, 105, 120):
+        for pressure in ("medium", "firm"):
+            focus = ("thigh_back", "lower_leg_back")
+            flow = flow_in(Brief(booked_minutes=minutes, focus=focus, pressure=pressure))
+            thigh, calf = (
+                next((x.stroke for x in steps_of(flow, region) if x.slot == "specific"), None)
+                for region in focus
+            )
+            alike += thigh is not None and thigh == calf
+    assert alike <= 1

@@ -28,7 +28,7 @@ def test_one_more_minute_is_given_by_those_between_their_bounds_by_weight():
         assert all(give.seconds > -15 for give in reason.gives if give.region in at_least)
     assert by_region["back"].focus == 1.8
     assert by_region["neck"].focus == 1.0
-    assert by_region["neck"].school == 3.0
+    assert by_region["neck"].school == 2.3
 
 
 def test_a_region_at_its_most_says_so():

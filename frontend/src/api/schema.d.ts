@@ -7976,10 +7976,14 @@ export interface components {
         /**
          * SecondsRange
          * @description Seconds per side worth giving: least, most, and the saturation time of the benefit (all > 0).
+         *
+         *     `usual`: what a session that is not without the region gives it before anything else comes in.
          */
         SecondsRange: {
             /** Least */
             least: number;
+            /** Usual */
+            usual?: number | null;
             /** Most */
             most: number;
             /** Saturation */

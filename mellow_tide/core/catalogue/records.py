@@ -55,16 +55,20 @@ class Named(Record):
 
 
 class SecondsRange(Record):
-    """Seconds per side worth giving: least, most, and the saturation time of the benefit (all > 0)."""
+    """Seconds per side worth giving: least, most, and the saturation time of the benefit (all > 0).
+
+    `usual`: what a session that is not without the region gives it before anything else comes in.
+    """
 
     least: PositiveInt
+    usual: PositiveInt | None = None
     most: PositiveInt
     saturation: PositiveInt
 
     @model_validator(mode="after")
     def _ordered(self) -> Self:
-        if self.least > self.most:
-            raise ValueError("seconds: least <= most")
+        if not self.least <= (self.usual or self.least) <= self.most:
+            raise ValueError("seconds: least <= usual <= most")
         return self
 
 

@@ -7,7 +7,6 @@ sets and minutes is then proven as that of any plan.
 
 from collections.abc import Collection
 from dataclasses import dataclass, replace
-from statistics import median
 from typing import Literal
 
 from mellow_tide.core.flow.brief import Brief
@@ -15,13 +14,13 @@ from mellow_tide.core.flow.edits import worked_alike
 from mellow_tide.core.flow.flow import Flow, Step
 from mellow_tide.core.planner.choice.choice import Deadline, no_deadline
 from mellow_tide.core.planner.choice.chosen import choose
-from mellow_tide.core.planner.minutes.minutes import Share
+from mellow_tide.core.planner.minutes.minutes import Share, weight_at
 from mellow_tide.core.planner.order.order import find_cheapest_order
 from mellow_tide.core.planner.order.own_order import keep_own_order
 from mellow_tide.core.planner.plan import Plan, make_plan, plan
 from mellow_tide.core.planner.points import drop_points
 from mellow_tide.core.planner.question.asked import Asked
-from mellow_tide.core.planner.question.question import PlanQuestion
+from mellow_tide.core.planner.question.question import CLOSE, LEAVES, PlanQuestion
 from mellow_tide.core.planner.strokes.fill import fill_flow
 from mellow_tide.core.planner.strokes.present import find_joined
 from mellow_tide.core.planner.strokes.refit import NEAR, stretch
@@ -39,8 +38,8 @@ Hold = Literal["all", "by_hand"]
 HELD, HELD_BY_HAND = 0.3, 4.0
 """What moving a second costs, in seconds' worth."""
 
-LEAVES, LEAVES_BY_HAND = 120, 900
-"""What it costs that a region leaves or comes in, or that one leaves that was set by hand, in seconds' worth."""
+LEAVES_BY_HAND = 900
+"""What it costs that a region leaves that was set by hand, in seconds' worth."""
 
 
 def adjust(
@@ -169,11 +168,8 @@ class _Held:
 def _hold(question: PlanQuestion, held: _Held, hold: Hold) -> PlanQuestion:
     """The question with what is there held at its seconds."""
     there, by_hand = held.there, held.by_hand
-    # What a second is worth now, by the regions that are free to take or give it.
-    worth = median(
-        [question.shares[id].marginal(seconds) for id, (seconds, _) in there.items() if id in question.shares]
-        or [question.close.marginal(question.close.least)]
-    )
+    level = question.find_level({id: seconds for id, (seconds, _) in there.items()} | {CLOSE: held.closing})
+    worth = 1 / level
     shares = {}
     for id, share in question.shares.items():
         pull = HELD_BY_HAND if id in by_hand else HELD if hold == "all" else 0.0
@@ -182,6 +178,9 @@ def _hold(question: PlanQuestion, held: _Held, hold: Hold) -> PlanQuestion:
             least, most = _around(there[id][0], share, held.missed)
             at = min(max(there[id][0], least), most)
             pulled = replace(share, anchor=at, pull=pull * worth, bonus=share.bonus + leaves * worth)
+            # What has its usual seconds was not given them by its weight.
+            if hold == "all" and there[id][0] <= question.usual.get(id, 0) + MISSED:
+                pulled = replace(pulled, weight=weight_at(level, share, there[id][0]))
             shares[id] = replace(pulled, least=least, most=most)
         elif id not in there and hold == "all":
             shares[id] = replace(share, bonus=-LEAVES * worth)
@@ -192,4 +191,8 @@ def _hold(question: PlanQuestion, held: _Held, hold: Hold) -> PlanQuestion:
         # What passes missed went to the close, so it may lie beyond its own bounds.
         least, most = min(close.least, held.closing), max(close.most, held.closing)
         close = replace(close, anchor=float(held.closing), pull=HELD * worth, least=least, most=most)
-    return replace(question, shares=shares, close=close, hands_on=question.hands_on - held.resting)
+    # What is there may stay below what is usual.
+    usual = {} if hold == "all" else {id: s for id, s in question.usual.items() if id not in by_hand}
+    return replace(
+        question, shares=shares, close=close, hands_on=question.hands_on - held.resting, usual=usual
+    )

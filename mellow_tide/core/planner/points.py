@@ -10,6 +10,7 @@ from mellow_tide.core.flow.brief import Place
 from mellow_tide.core.flow.flow import FIRM, Flow, Part, Step
 from mellow_tide.core.flow.holding import MOST_HOLDS, NUMBER_SECONDS
 from mellow_tide.core.planner.question.asked import Asked
+from mellow_tide.core.planner.strokes.arc import WARMING, WARMING_UNITS
 from mellow_tide.core.planner.strokes.repertoire import bearable_there, most_depth
 from mellow_tide.core.timing.step_seconds import Ground, pass_seconds, step_seconds, whole
 
@@ -111,6 +112,8 @@ def _with(part: Part, steps: tuple[Step, ...]) -> Part:
     end = len(part.steps)
     while end > 1 and part.steps[end - 1].slot in ENDING:
         end -= 1
+    warmed = sum(step.slot in WARMING and step.depth <= FIRM for step in part.steps[:end])
     before = part.steps[end - 1].depth
-    eased = tuple(step.model_copy(update={"depth": min(step.depth, before + 1)}) for step in steps)
+    most = before + 1 if warmed >= WARMING_UNITS else min(before + 1, FIRM)
+    eased = tuple(step.model_copy(update={"depth": min(step.depth, most)}) for step in steps)
     return part.model_copy(update={"steps": (*part.steps[:end], *eased, *part.steps[end:])})

@@ -54,6 +54,6 @@ CHECK = Check(
     summary="A focus region gets at least as much, for its size, as what was not asked for.",
     rationale="What was asked for is what the client came for.",
     bad=lambda c: flow(c, part(c, "back", times=1), *both(c, "thigh_back"), focus=("back",)),
-    good=lambda c: flow(c, part(c, "back", times=8), *both(c, "thigh_back"), focus=("back",)),
+    good=lambda c: flow(c, part(c, "back", times=14), *both(c, "thigh_back"), focus=("back",)),
     check=check,
 )

@@ -15,8 +15,13 @@ FOCUS_TRIES = 14
 
 @dataclass(frozen=True)
 class Chosen:
-    """A question with its answer: the best set, and whole seconds per side by region."""
+    """A question with its answer: the best set, and whole seconds per side by region.
 
+    `posed` is the question as it was asked, `question` the one that was answered: what the session is not without has
+    its usual seconds in it, or nothing else comes in.
+    """
+
+    posed: PlanQuestion
     question: PlanQuestion
     chooser: Chooser
     choice: ChosenSet
@@ -39,17 +44,34 @@ def choose(asked: Asked, deadline: Deadline, held: Held = not_held) -> Chosen:
     """
     factors, tried = dict.fromkeys(asked.brief.focus, FOCUS_FACTOR), 0
     while True:
-        question = held(pose_question(asked, factors))
-        chooser = Chooser(question, asked.catalogue)
-        choice = chooser.best(deadline=deadline)
+        posed = held(pose_question(asked, factors))
+        question, chooser, choice = _answer(posed, asked, deadline)
         if choice is None:
             raise explain_impossible(asked, question, chooser)
         minutes = round_minutes(question, choice)
         short = _short(asked, question, minutes)
         tried += 1
         if tried == FOCUS_TRIES or not short or deadline():
-            return Chosen(question, chooser, choice, minutes)
+            return Chosen(posed, question, chooser, choice, minutes)
         factors |= {id: factors[id] * max(1.03, lacking**1.3) for id, lacking in short.items()}
+
+
+def _answer(
+    posed: PlanQuestion, asked: Asked, deadline: Deadline
+) -> tuple[PlanQuestion, Chooser, ChosenSet | None]:
+    """The best choice in which what the session is not without has its usual seconds, if there is one.
+
+    Else the best with nothing else beside it, each of them between its least and its most.
+    """
+    if posed.usual:
+        question = posed.at_usual()
+        chooser = Chooser(question, asked.catalogue)
+        choice = chooser.best(deadline=deadline)
+        if choice is not None:
+            return question, chooser, choice
+    question = posed.without_others() if posed.usual else posed
+    chooser = Chooser(question, asked.catalogue)
+    return question, chooser, chooser.best(deadline=deadline)
 
 
 def round_minutes(question: PlanQuestion, choice: ChosenSet) -> dict[str, int]:

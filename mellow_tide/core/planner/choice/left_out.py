@@ -3,7 +3,7 @@
 from typing import Literal
 
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.planner.choice.choice import ChosenSet
+from mellow_tide.core.planner.choice.choice import Chooser, ChosenSet
 from mellow_tide.core.planner.choice.chosen import Chosen, round_minutes
 from mellow_tide.core.planner.question.absent import Absence
 from mellow_tide.core.planner.question.asked import Asked
@@ -41,7 +41,7 @@ def explain_left_out(asked: Asked, chosen: Chosen) -> tuple[LeftOut, ...]:
     for id in question.shares:
         if id in chosen.choice.regions:
             continue
-        forced = chosen.chooser.best(also=id)
+        forced = chosen.chooser.best(also=id) or _beside_less(id, asked, chosen)
         if forced is None:
             found.append(LeftOut(region=id, reason="never_fits"))
         else:
@@ -49,6 +49,11 @@ def explain_left_out(asked: Asked, chosen: Chosen) -> tuple[LeftOut, ...]:
             found.append(LeftOut(region=id, reason="no_time", gives=gives))
     place = {id: i for i, id in enumerate(asked.catalogue.regions)}
     return tuple(sorted(found, key=lambda left: place[left.region]))
+
+
+def _beside_less(id: str, asked: Asked, chosen: Chosen) -> ChosenSet | None:
+    """The best set with a region, were what the session is not without to have less than its usual seconds."""
+    return Chooser(chosen.posed, asked.catalogue).best(also=id) if chosen.posed.usual else None
 
 
 def _gives(question: PlanQuestion, minutes: dict[str, int], forced: ChosenSet) -> tuple[Give, ...]:

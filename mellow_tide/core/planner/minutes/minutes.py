@@ -63,6 +63,11 @@ class Share:
         )
 
 
+def weight_at(level: float, share: Share, seconds: float) -> float:
+    """The weight at which `seconds` per side of a share are best at the water level that the others have."""
+    return (share.saturation + seconds) / level
+
+
 def allot(shares: Sequence[Share], total: float) -> tuple[float, ...] | None:
     """Seconds per side of each share that together make `total`, of greatest value; None if impossible."""
     least = sum(s.count * s.least for s in shares)

@@ -1,14 +1,15 @@
 """The planning question: which regions may claim minutes, with what weight and between which bounds."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
+from statistics import median
 from typing import Literal
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Slot
 from mellow_tide.core.catalogue.rules import Closing, Opening
 from mellow_tide.core.flow.brief import Place
-from mellow_tide.core.planner.minutes.minutes import Share
+from mellow_tide.core.planner.minutes.minutes import Share, allot
 from mellow_tide.core.planner.order.way import SchoolWay, halved
 from mellow_tide.core.planner.points import measure_points, plannable_points
 from mellow_tide.core.planner.question.absent import (
@@ -34,10 +35,18 @@ GRAIN = 15
 FOCUS_FACTOR = 1.8
 """How much more a focus region weighs than its neutral share of the body's surface (from experience)."""
 
+MORE_OF_FOCUS = 1.25
+"""How much more than its usual seconds a focus has before anything else comes in (from experience)."""
 
 HELD, LATER = 500, 10
 """What it is worth that a session has a region which it is not without, more than all minutes together; and how much
 less with each one named later."""
+
+LEAVES = 120
+"""What it costs that a region leaves that is there, or comes in, in seconds' worth."""
+
+KEPT_OUT = 100_000
+"""What it costs to have a region while those that a session is not without lack their usual seconds."""
 
 CLOSE = "close"
 """Stands for the close where it is told among the regions."""
@@ -49,6 +58,7 @@ class PlanQuestion:
 
     `absent` says why a region that is not left out by wish is no candidate. `hands_on` are the hands-on seconds;
     the closing's share is `close`. `points` are the sore points that have their own seconds, which `hands_on` has not.
+    `usual` are the seconds per side that what the session is not without gets before anything else comes in.
     """
 
     shares: dict[str, Share]
@@ -58,6 +68,37 @@ class PlanQuestion:
     hands_on: int
     way: SchoolWay
     points: tuple[Place, ...] = ()
+    usual: Mapping[str, int] = field(default_factory=dict)
+
+    def at_usual(self) -> "PlanQuestion":
+        """The question in which what the session is not without has its usual seconds, and must be there."""
+        raised = {
+            id: replace(self.shares[id], least=max(self.shares[id].least, seconds))
+            for id, seconds in self.usual.items()
+        }
+        return replace(self, shares={**self.shares, **raised}, must=self.must | raised.keys())
+
+    def find_level(self, now: Mapping[str, float]) -> float:
+        """The water level of `now` (seconds per side by region and for the close) at those that could take or give.
+
+        What has its usual seconds says nothing of it.
+        """
+        shares = {**self.at_usual().shares, CLOSE: self.close}
+        known = [(shares[id], t) for id, t in now.items() if id in shares]
+        exact = allot([s for s, _ in known], sum(s.count * t for s, t in known)) or [t for _, t in known]
+        reached = [((s.saturation + t) / s.weight, s, t) for (s, _), t in zip(known, exact, strict=True)]
+        free = [level for level, s, t in reached if s.least < t < s.most]
+        return free[0] if free else median(level for level, _, _ in reached)
+
+    def without_others(self) -> "PlanQuestion":
+        """The question in which nothing comes in beside what is wished or there, or the session is not without."""
+        shares = {
+            id: replace(share, bonus=share.bonus - KEPT_OUT)
+            if id not in self.usual and id not in self.must and not share.pull
+            else share
+            for id, share in self.shares.items()
+        }
+        return replace(self, shares=shares)
 
 
 def pose_question(asked: Asked, focus_factors: Mapping[str, float] | None = None) -> PlanQuestion:
@@ -104,7 +145,18 @@ def pose_question(asked: Asked, focus_factors: Mapping[str, float] | None = None
         hands_on=hands_on_seconds(brief, catalogue) - measure_points(points, asked),
         way=way,
         points=points,
+        usual=_usual(shares, asked),
     )
+
+
+def _usual(shares: Mapping[str, Share], asked: Asked) -> dict[str, int]:
+    usual = {}
+    for id in asked.kind.held_in(asked.brief.booked_minutes):
+        seconds = asked.kind.seconds_of(asked.catalogue.regions[id]).usual
+        if id in shares and seconds is not None:
+            wanted = seconds * MORE_OF_FOCUS if id in asked.brief.focus else seconds
+            usual[id] = int(min(wanted, shares[id].most))
+    return usual
 
 
 def _way(asked: Asked) -> SchoolWay:

@@ -20,6 +20,9 @@ CLOSE_ENOUGH = 5
 ODD = 8
 """Of how many options odd sets are made."""
 
+WARMING: tuple[Slot, ...] = ("dry", "warm", "knead")
+"""The places along the arc whose strokes warm."""
+
 WARMING_UNITS = 2
 """Strokes that warm a region before anything strong."""
 
@@ -162,12 +165,14 @@ def _in_order(options: tuple[StrokeOption, ...]) -> tuple[StrokeOption, ...]:
     return tuple(sorted(options, key=lambda o: (SLOTS.index(o.slot), o.depth)))
 
 
-def warm_first(options: tuple[StrokeOption, ...]) -> tuple[StrokeOption, ...]:
+def warm_first(
+    options: tuple[StrokeOption, ...], warmed: int = 0, before: int = 1
+) -> tuple[StrokeOption, ...]:
     """The options, nothing strong before two of them have warmed the region, and no depth two above the one before.
 
-    One that cannot be done so lightly is left out, unless the arc cannot do without it.
+    One that cannot be done so lightly is left out, unless the arc cannot do without it. So many strokes have `warmed`
+    the region already, the last at depth `before`.
     """
-    warmed, before = 0, 1
     found: list[StrokeOption] = []
     for option in options:
         most = FIRM if warmed < WARMING_UNITS else option.depth
@@ -176,7 +181,7 @@ def warm_first(options: tuple[StrokeOption, ...]) -> tuple[StrokeOption, ...]:
             continue
         found.append(replace(option, depth=depth) if depth < option.depth else option)
         before = found[-1].depth
-        if option.slot in ("dry", "warm", "knead"):
+        if option.slot in WARMING:
             warmed += 1
     return _settled(found)
 

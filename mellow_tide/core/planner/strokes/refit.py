@@ -3,10 +3,10 @@
 from collections import Counter
 from collections.abc import Iterable, Mapping, Sequence
 
-from mellow_tide.core.catalogue.records import SLOTS
+from mellow_tide.core.catalogue.records import SLOTS, Slot
 from mellow_tide.core.flow.edits import Steps
-from mellow_tide.core.flow.flow import Step
-from mellow_tide.core.planner.strokes.arc import Arc, nearest_passes, warm_first
+from mellow_tide.core.flow.flow import FIRM, Step
+from mellow_tide.core.planner.strokes.arc import WARMING, WARMING_UNITS, Arc, nearest_passes, warm_first
 from mellow_tide.core.planner.strokes.repertoire import TOO_DEEP, StrokeOption, bearable_there, most_depth
 from mellow_tide.core.planner.strokes.site import Site, needs_wiping
 from mellow_tide.core.planner.strokes.span import PlacedStroke, Span, SpanArc
@@ -14,15 +14,18 @@ from mellow_tide.core.planner.strokes.span import PlacedStroke, Span, SpanArc
 NEAR = 10
 """Seconds by which a part may miss its target."""
 
+WARMING_DEPTH = 2
+"""How deep the long strokes that warm a passage go."""
+
 
 def refit_span(
     span: Span, steps: Sequence[Steps], targets: Sequence[int], wanted: Sequence[int], oiled: int | None
 ) -> SpanArc | None:
     """The present steps, region by region, with passes that take the target seconds per side within 10.
 
-    They stay as they are where they take what is `wanted` already. Long strokes over several regions stay; of a
-    region's own, those wanted least go first where time is short. None where these strokes cannot take that time, or
-    may no longer be used here.
+    They stay as they are where they take what is `wanted` already. Of a region's own, those wanted least go first where
+    time is short. Long strokes over several regions stay, and lose passes where all else is too much. None where these
+    strokes cannot take that time, or may no longer be used here.
     """
     fits = all(
         _allowed(step, site) and set(step.over) <= set(span.regions)
@@ -31,6 +34,26 @@ def refit_span(
     )
     if not fits:
         return None
+    nearest: SpanArc | None = None
+    asked_for = sum(target * sides for target, sides in zip(targets, span.sides, strict=True))
+    while True:
+        found = _refitted(span, steps, targets, wanted, oiled)
+        if found and (nearest is None or abs(found.seconds - asked_for) < abs(nearest.seconds - asked_for)):
+            nearest = found
+        longest = max((step.passes for here in steps for step in here if step.over), default=1)
+        if longest == 1 or (found and found.seconds - asked_for <= NEAR):
+            return nearest
+        steps = [tuple(_one_pass_less(step, longest) for step in here) for here in steps]
+
+
+def _one_pass_less(step: Step, longest: int) -> Step:
+    fewer = bool(step.over) and step.passes == longest
+    return step.model_copy(update={"passes": step.passes - 1}) if fewer else step
+
+
+def _refitted(
+    span: Span, steps: Sequence[Steps], targets: Sequence[int], wanted: Sequence[int], oiled: int | None
+) -> SpanArc | None:
     kept = {site.region.id: list(here) for site, here in zip(span.sites, steps, strict=True)}
     over = 0
     for site, target, asked_for, sides in zip(span.sites, targets, wanted, span.sides, strict=True):
@@ -38,12 +61,31 @@ def refit_span(
         more = target - now - over // sides if over else target - now
         if abs(now - asked_for) <= 1 and abs(over) <= NEAR:
             continue
-        found = _own_refitted(site, kept[site.region.id], more)
+        found = _own_refitted(site, kept[site.region.id], more, _done_by_long(site, span, steps))
         if found is not None:
             kept[site.region.id] = found
         now = round(arc_of(span, kept, oiled).counted(site.region.id))
         over += sides * (now - target)
-    return arc_of(span, kept, oiled) if abs(over) <= NEAR * len(span.sites) else None
+    if abs(over) > NEAR * len(span.sites):
+        return None
+    gone = any(len(kept[s.region.id]) < len(here) for s, here in zip(span.sites, steps, strict=True))
+    return arc_of(span, _eased(span, kept) if gone else kept, oiled)
+
+
+def _eased(span: Span, steps: Mapping[str, Sequence[Step]]) -> dict[str, list[Step]]:
+    """The steps of a span, none strong before two have warmed it, nor two levels above the one before in its region."""
+    warmed = 0
+    found: dict[str, list[Step]] = {}
+    for site in span.sites:
+        before = FIRM if warmed else 1
+        found[site.region.id] = here = []
+        for step in steps[site.region.id]:
+            most = min(before + 1, step.depth if warmed >= WARMING_UNITS else FIRM)
+            depth = min(step.depth, site.catalogue.strokes[step.stroke].depth_near(most))
+            here.append(step if depth == step.depth else step.model_copy(update={"depth": depth}))
+            warmed += step.slot in WARMING
+            before = depth
+    return found
 
 
 def arc_of(span: Span, steps: Mapping[str, Sequence[Step]], oiled: int | None) -> SpanArc:
@@ -62,8 +104,21 @@ def arc_of(span: Span, steps: Mapping[str, Sequence[Step]], oiled: int | None) -
     )
 
 
-def _own_refitted(place: Site, steps: list[Step], more: int) -> list[Step] | None:
-    """The steps with passes of a region's own strokes that take `more` seconds (negative: less) within 10."""
+def _done_by_long(site: Site, span: Span, steps: Sequence[Steps]) -> frozenset[Slot]:
+    """The places along the arc of which long strokes, begun there or elsewhere, take care in a region."""
+    return frozenset(
+        step.slot
+        for other, here in zip(span.sites, steps, strict=True)
+        for step in here
+        if step.over and (other is site or site.region.id in step.over)
+    )
+
+
+def _own_refitted(place: Site, steps: list[Step], more: int, done: frozenset[Slot]) -> list[Step] | None:
+    """The steps with passes of a region's own strokes that take `more` seconds (negative: less) within 10.
+
+    Long strokes have `done` some places along the arc, so that no own stroke is missed there.
+    """
     own = [step for step in steps if not step.over]
     if not own:
         return None
@@ -74,7 +129,7 @@ def _own_refitted(place: Site, steps: list[Step], more: int) -> list[Step] | Non
         if abs(seconds - target) <= NEAR:
             return _put_back(steps, found)
         if seconds < target:
-            grown = _grown(kept, place)
+            grown = _grown(kept, place, done)
             if grown is None:
                 return None
             kept = grown
@@ -83,7 +138,9 @@ def _own_refitted(place: Site, steps: list[Step], more: int) -> list[Step] | Non
         if len(kept) > len(own) or _rank(least_wanted, place) == 0 or len(kept) == 1:
             return None
         kept.remove(least_wanted)
-        kept = _warm_first(kept, place)
+        kept = _warm_first(kept, place, done)
+        if not kept:
+            return None
 
 
 def _put_back(steps: Iterable[Step], own: Iterable[Step]) -> list[Step]:
@@ -94,11 +151,12 @@ def _put_back(steps: Iterable[Step], own: Iterable[Step]) -> list[Step]:
     return [*own[:dry], *opening, *own[dry:], *(step for step in long if step not in opening)]
 
 
-def _warm_first(steps: list[Step], place: Site) -> list[Step]:
+def _warm_first(steps: list[Step], place: Site, done: frozenset[Slot]) -> list[Step]:
     """The steps as deep as those before them allow, now that one is gone; what cannot be so light goes, too."""
     left = list(steps)
     found = []
-    for option in warm_first(tuple(_option(step, place) for step in steps)):
+    options = tuple(_option(step, place) for step in steps)
+    for option in warm_first(options, 1, WARMING_DEPTH) if "warm" in done else warm_first(options):
         # In their order, so that of two like steps each keeps its own words.
         step = next(s for s in left if (s.stroke, s.slot, s.zone, s.tool) == _named(option))
         left = left[left.index(step) + 1 :]
@@ -124,7 +182,8 @@ def stretch(place: Site, steps: tuple[Step, ...], more: int) -> tuple[Step, ...]
         step.seconds - _plain_seconds(step, place) for step in steps if step.seconds and not step.over
     )
     target = _taken(place, tuple(own)) + set_by_hand + more
-    return tuple(_put_back(steps, _stretched(place, own, target)))
+    done = frozenset(step.slot for step in steps if step.over)
+    return tuple(_put_back(steps, _stretched(place, own, target, done)))
 
 
 def _plain_seconds(step: Step, place: Site) -> int:
@@ -132,11 +191,11 @@ def _plain_seconds(step: Step, place: Site) -> int:
     return place.seconds(_option(step, place), step.passes)
 
 
-def _stretched(place: Site, own: list[Step], seconds: int) -> tuple[Step, ...]:
+def _stretched(place: Site, own: list[Step], seconds: int, done: frozenset[Slot]) -> tuple[Step, ...]:
     kept = own
     found, taken = _with_passes(place, tuple(kept), seconds)
     while abs(taken - seconds) > NEAR:
-        changed = _grown(kept, place) if taken < seconds else _shrunk(kept, place)
+        changed = _grown(kept, place, done) if taken < seconds else _shrunk(kept, place, done)
         if changed is None:
             break
         kept = changed
@@ -148,10 +207,12 @@ def _stretched(place: Site, own: list[Step], seconds: int) -> tuple[Step, ...]:
     return found
 
 
-def _grown(steps: list[Step], place: Site) -> list[Step] | None:
+def _grown(steps: list[Step], place: Site, done: frozenset[Slot]) -> list[Step] | None:
     """The steps with the stroke that is wanted next in its place along the arc; None if there is no other."""
     there = Counter((s.stroke, s.slot, s.zone) for s in steps)
     for option in place.options:
+        if option.slot in done:
+            continue
         key = (option.stroke.id, option.slot, option.zone)
         if there[key] > 0:
             there[key] -= 1
@@ -164,12 +225,12 @@ def _grown(steps: list[Step], place: Site) -> list[Step] | None:
     return None
 
 
-def _shrunk(steps: list[Step], place: Site) -> list[Step] | None:
+def _shrunk(steps: list[Step], place: Site, done: frozenset[Slot]) -> list[Step] | None:
     """The steps without the one wanted least; None if none can be spared."""
     least_wanted = max(steps, key=lambda step: _rank(step, place))
     if _rank(least_wanted, place) == 0:
         return None
-    return _warm_first([s for s in steps if s is not least_wanted], place)
+    return _warm_first([s for s in steps if s is not least_wanted], place, done)
 
 
 def _allowed(step: Step, place: Site) -> bool:

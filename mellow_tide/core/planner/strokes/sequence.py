@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from mellow_tide.core.flow.flow import FIRM
 from mellow_tide.core.hands.spread import STRONG
-from mellow_tide.core.planner.strokes.arc import WARMING_UNITS
+from mellow_tide.core.planner.strokes.arc import WARMING, WARMING_UNITS
 from mellow_tide.core.planner.strokes.passes import totals_of
 from mellow_tide.core.planner.strokes.repertoire import AGAIN
 from mellow_tide.core.planner.strokes.span import PlacedStroke, Span, SpanArc, lengths_of
@@ -84,7 +84,7 @@ def ease(ordered: Sequence[Passed]) -> list[Passed]:
         found.append((eased, passes, allowed))
         before = depth
         strong = strong + placed.seconds(passes) if depth >= STRONG else 0
-        if option.slot in ("dry", "warm", "knead"):
+        if option.slot in WARMING:
             warmed += 1
     return _settled(found)
 

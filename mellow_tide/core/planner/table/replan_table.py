@@ -15,13 +15,13 @@ from numpy.typing import NDArray
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.flow import Flow
-from mellow_tide.core.planner.minutes.minutes import Share, allot
+from mellow_tide.core.planner.minutes.minutes import Share, weight_at
 from mellow_tide.core.planner.question.asked import Asked
-from mellow_tide.core.planner.question.question import CLOSE, PlanQuestion, pose_question
+from mellow_tide.core.planner.question.question import CLOSE, LEAVES, pose_question
 from mellow_tide.core.planner.table.kept_order import FromPart, from_every_part
 from mellow_tide.core.planner.table.kept_sets import Envelope, KeptSets
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.timing.run_sheet import hands_on_seconds, lay_out
+from mellow_tide.core.timing.run_sheet import hands_on_seconds, lay_out, part_seconds
 from mellow_tide.core.timing.worked import part_seconds_in, region_seconds_in
 
 LONGER = 900
@@ -102,38 +102,28 @@ def _shares(flow: Flow, by_hand: tuple[str, ...], asked: Asked) -> dict[str, Sha
     question = pose_question(asked)
     sheet = lay_out(flow, asked.catalogue, asked.tempo)
     counted, clock = region_seconds_in(sheet, flow, asked.catalogue), part_seconds_in(sheet)
+    close = part_seconds(flow.parts[-1], asked.catalogue, asked.tempo)
+    level = question.find_level({**counted, CLOSE: close})
     found = {}
     for id in dict.fromkeys(part.region for part in flow.parts if part.role == "work"):
         parts = [part for part in flow.parts if part.role == "work" and part.region == id]
         seconds = sum(clock[part.id] for part in parts) / len(parts)
         share = question.shares.get(id) or _unasked(round(seconds))
-        weight = _own_weight(share, round(counted[id]), counted, question) if id in by_hand else share.weight
+        # What has its usual seconds was not given them by its weight, either.
+        own = id in by_hand or counted[id] <= question.usual.get(id, 0) + PASSES_MISS
+        weight = weight_at(level, share, round(counted[id])) if own else share.weight
         grown = seconds / counted[id] if id in question.shares else 1.0
         # What has its least in the plan has it at the table, to the second that its passes make of it.
         least = round(seconds if counted[id] <= share.least + PASSES_MISS else share.least * grown)
         most = max(least, round(share.most * grown))
-        found[id] = Share(
-            len(parts), weight * grown, share.saturation * grown, least, most, bonus=share.bonus
-        )
+        bonus = share.bonus + LEAVES / level
+        found[id] = Share(len(parts), weight * grown, share.saturation * grown, least, most, bonus=bonus)
     return {**found, CLOSE: question.close}
 
 
 def _unasked(seconds: int) -> Share:
     """What a region claims that no plan would have worked: just what it has."""
     return Share(1, 1.0, max(1.0, float(seconds)), float(seconds), float(seconds))
-
-
-def _own_weight(share: Share, seconds: int, now: dict[str, float], question: PlanQuestion) -> float:
-    """The weight at which a region's seconds are best at the level that the others have."""
-    known = [(question.shares[id], t) for id, t in now.items() if id in question.shares]
-    shares = [s for s, _ in known]
-    exact = allot(shares, sum(s.count * t for s, t in known)) or [t for _, t in known]
-    # One that has its least or its most says nothing of the level that the others share.
-    levels = [
-        (s.saturation + t) / s.weight for s, t in zip(shares, exact, strict=True) if s.least < t < s.most
-    ]
-    level = levels[0] if levels else 1.0
-    return (share.saturation + seconds) / level
 
 
 def _part_table(
