@@ -7459,7 +7459,7 @@ export interface components {
             /** Focus */
             focus: number;
             /** Bound */
-            bound: ("least" | "most") | null;
+            bound: ("least" | "usual" | "most") | null;
             /** Gives */
             gives: components["schemas"]["Give"][];
         };

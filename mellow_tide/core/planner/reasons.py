@@ -39,7 +39,7 @@ class RegionReason(Record):
     share: float
     school: float
     focus: Annotated[float, Field(ge=1)]
-    bound: Literal["least", "most"] | None
+    bound: Literal["least", "usual", "most"] | None
     gives: tuple[Give, ...]
 
 
@@ -81,11 +81,13 @@ def _region(id: str, now: dict[str, int], close: int, question: PlanQuestion, as
     school = asked.catalogue.schools[asked.brief.school].weights.get(id, 1.0)
     whole = sum(asked.catalogue.regions[other].share * s.count for other, s in question.shares.items())
     weight = region.share * school * (region.side_count / share.count)
-    bound: Literal["least", "most"] | None = None
+    bound: Literal["least", "usual", "most"] | None = None
     if now[id] > share.most - FELT:
         bound = "most"
     elif now[id] < share.least + FELT:
         bound = "least"
+    elif id in question.usual and now[id] < question.usual[id] + FELT:
+        bound = "usual"
     return RegionReason(
         region=id,
         seconds=now[id],

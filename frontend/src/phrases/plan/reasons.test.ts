@@ -77,6 +77,9 @@ describe("why a region has its minutes", () => {
     expect(whyItsMinutes({ ...reason, bound: "least", gives: [] }, name)).toBe(
       "This is the least that is worth opening it for. Nothing else could give a minute more.",
     );
+    expect(whyItsMinutes({ ...reason, bound: "usual", gives: [] }, name)).toBe(
+      "These are its usual minutes, and they come before anything else. Nothing else could give a minute more.",
+    );
   });
 
   it("says what it weighs, and what the order saves", () => {

@@ -48,6 +48,7 @@ const CLOSE = "close";
 export function whyItsMinutes(reason: RegionReason, name: (region: string) => string): string {
   const bound = {
     least: "This is the least that is worth opening it for. ",
+    usual: "These are its usual minutes, and they come before anything else. ",
     most: "This is the most that does good. ",
     none: "",
   }[reason.bound ?? "none"];
