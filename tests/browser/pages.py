@@ -86,6 +86,11 @@ class Plan:
         expect(self.word("Kind of session")).to_have_text(word)
         self.planned()
 
+    def beside(self, name: str, region: str = "") -> Locator:
+        """What is seen beside the plan, opened by its name."""
+        self.page.get_by_role("button", name=name, exact=True).click()
+        return self.page.get_by_role("region", name=region or name, exact=True)
+
     def planned(self) -> None:
         expect(self.page.get_by_text("The plan is up to date")).to_be_attached()
 
@@ -138,6 +143,15 @@ class Work:
         else:
             self.page.get_by_role("button", name="Nothing new: begin").click()
         expect(self.page.get_by_role("button", name="Go on")).to_be_visible()
+
+    def happened(self, what: str) -> None:
+        """One of what may happen at the table beside the plan."""
+        self.page.get_by_role("button", name="What happened").click()
+        self.page.get_by_role("dialog", name="What happened").get_by_role("button", name=what).click()
+
+    def more(self, what: str) -> None:
+        self.page.get_by_role("button", name="More", exact=True).click()
+        self.page.get_by_role("button", name=what).click()
 
     def go_on(self) -> str:
         """Press the key that goes on, and see that it did: another stroke, a question or the end. Says where it is."""

@@ -80,7 +80,7 @@ def flows(page: Page) -> None:
 
 def sheet(page: Page) -> None:
     plan(page)
-    page.get_by_role("link", name="Print the run sheet").click()
+    page.get_by_role("link", name="Print").click()
     page.get_by_role("article", name="Run sheet").wait_for()
 
 

@@ -79,7 +79,11 @@ def test_all_that_opens_on_the_plan_screen(page: Page, theme, today: Today):
     ).to_be_visible()
     page.get_by_role("button", name="Choose several").click()
     page.get_by_role("button", name="Versions").click()
-    page.get_by_role("region", name="Other ways").get_by_role("button", name="Compare").first.click()
+    assert broken_rules(page) == []
+    for name in ("Left out", "To lay out", "Your hands", "Another length"):
+        plan.beside(name)
+        assert broken_rules(page) == []
+    plan.beside("Other plans", "Other ways").get_by_role("button", name="Compare").first.click()
     expect(page.get_by_role("region", name="Comparison").get_by_role("table").first).to_be_visible()
     page.keyboard.press("/")
     page.keyboard.type("calf knead 3")
@@ -97,7 +101,7 @@ def test_all_that_opens_on_the_plan_screen(page: Page, theme, today: Today):
 @pytest.mark.long
 def test_the_library_and_the_run_sheet(page: Page, theme, today: Today):
     today.open("Isolde Kelpworth")
-    page.get_by_role("link", name="Print the run sheet").click()
+    page.get_by_role("link", name="Print").click()
     expect(page.get_by_role("article", name="Run sheet")).to_be_visible()
     assert broken_rules(page) == []
     page.get_by_role("link", name="Flows").click()
@@ -212,10 +216,13 @@ def test_work_and_all_that_opens_on_it(page: Page, today: Today):
     page.get_by_role("button", name="Stop", exact=True).click()
     assert broken_rules(page) == []
     page.get_by_role("button", name="Go on with the session").click()
-    for opens in ("Table settings", "Add a region"):
-        page.get_by_role("button", name=opens).click()
-        assert broken_rules(page) == []
-        page.keyboard.press("Escape")
+    page.get_by_role("button", name="What happened").click()
+    assert broken_rules(page) == []
+    page.get_by_role("button", name="Add a region").click()
+    assert broken_rules(page) == []
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name="More", exact=True).click()
+    assert broken_rules(page) == []
     page.get_by_role("button", name="Table settings").click()
     page.get_by_role("button", name="One picture, one sentence").click()
     page.keyboard.press("Escape")

@@ -18,10 +18,8 @@ def plan(page: Page, today: Today) -> Plan:
 
 def test_where_a_part_may_not_go_the_reason_shows_and_letting_go_changes_nothing(page: Page, plan: Plan):
     before = plan.names()
-    plan.drag("right hip", (760, 0))
-    expect(page.get_by_test_id("drag")).to_contain_text(
-        "Not here: the right hip cannot be worked with the client supine"
-    )
+    plan.drag("right hip", (660, 0))
+    expect(page.get_by_test_id("drag")).to_contain_text("cannot be worked with the client supine")
     page.mouse.up()
     expect(page.get_by_test_id("drag")).to_have_count(0)
     assert plan.names() == before
@@ -44,6 +42,26 @@ def test_a_dragged_part_lands_is_kept_and_can_be_taken_back(page: Page, plan: Pl
     page.get_by_role("button", name="Undo", exact=True).click()
     expect(plan.tide.get_by_role("button").nth(back)).to_have_attribute("aria-label", re.compile("^back,"))
     assert plan.names() == before
+
+
+def test_a_passage_is_carried_as_one_and_the_part_that_is_chosen_alone(page: Page, plan: Plan):
+    leg = ["right hip", "right thigh", "right calf"]
+    distance = plan.swell("right arm").bounding_box()["x"] - plan.swell("right thigh").bounding_box()["x"]
+    plan.drag("right thigh", (int(distance / 3), 0))
+    carried = page.get_by_test_id("drag")
+    expect(carried).to_contain_text(re.compile("[Rr]ight leg, behind"))
+    expect(carried.locator("path")).to_have_count(3)
+    page.mouse.up()
+    told = page.get_by_role("status", name="What was done")
+    expect(told).to_contain_text("Right leg, behind")
+    names = plan.names()
+    at = names.index(leg[0])
+    assert names[at : at + 3] == leg
+    plan.swell("right thigh").click()
+    plan.drag("right thigh", (120, 0))
+    expect(carried.locator("path")).to_have_count(1)
+    page.keyboard.press("Escape")
+    page.mouse.up()
 
 
 def test_escape_puts_a_dragged_part_back(page: Page, plan: Plan):
@@ -121,12 +139,12 @@ def test_the_table_plan_follows_selection_and_pointer_and_plays(page: Page, plan
     expect(table(page)).to_have_attribute("aria-label", re.compile("supine.*neck"))
     page.mouse.move(5, 5)
     expect(table(page)).to_have_attribute("aria-label", re.compile("right hip"))
-    page.get_by_role("button", name="Play it in a minute").click()
+    page.get_by_role("button", name="Play", exact=True).click()
     expect(table(page)).to_have_attribute("aria-label", re.compile("You stand at the head"))
-    expect(page.get_by_role("button", name="Hold", exact=True)).to_be_visible()
+    expect(page.get_by_role("button", name="Pause", exact=True)).to_be_visible()
     moment = page.get_by_role("slider", name="Moment of the session")
     expect(moment).not_to_have_value("0")
-    page.get_by_role("button", name="Hold", exact=True).click()
+    page.get_by_role("button", name="Pause", exact=True).click()
 
 
 def test_a_zone_is_picked_on_the_table_plan_and_in_the_list(page: Page, plan: Plan):

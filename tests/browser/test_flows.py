@@ -128,7 +128,7 @@ def test_the_run_sheet_prints_on_one_or_two_pages_with_every_part(page: Page, to
     page.reload()
     expect(plan.fit).to_be_visible()
     parts = plan.names()
-    page.get_by_role("link", name="Print the run sheet").click()
+    page.get_by_role("link", name="Print").click()
     expect(page.get_by_role("article", name="Run sheet")).to_be_visible()
     page.emulate_media(media="print")
     expect(page.get_by_role("button", name="Print")).to_be_hidden()

@@ -33,7 +33,7 @@ def change_the_brief(page: Page, plan: Plan):
     expect(plan.word("Focus")).to_have_text("more hips and neck")
     plan.panel("Leave out").get_by_role("checkbox", name="feet").check()
     page.keyboard.press("Escape")
-    expect(page.get_by_role("region", name="Left out").get_by_text("By your wish.")).to_be_visible()
+    expect(plan.beside("Left out").get_by_text("By your wish.")).to_be_visible()
     expect(plan.swell("right foot")).to_have_count(0)
     plan.panel("Close with").get_by_role("radio", name="At the feet").click()
     plan.planned()

@@ -141,8 +141,8 @@ def test_a_point_that_rises_is_left_and_the_order_to_treat_them_is_proposed(page
 
 
 def test_what_the_body_says_is_one_tap(page: Page, table: Work):
-    page.get_by_role("button", name="Breath held").click()
-    page.get_by_role("button", name="Sleeping").click()
+    table.happened("Breath held")
+    table.happened("Sleeping")
     seen = run_of(page)["seen"]
     assert [(one["sign"], one["region"]) for one in seen] == [("breath_held", "back"), ("sleeping", "back")]
 
@@ -208,7 +208,7 @@ def test_it_goes_on_by_itself_at_the_plan_s_pace_or_waits_as_one_likes(page: Pag
     here = page.get_by_text(re.compile("^Next: ")).inner_text()
     page.clock.run_for(120_000)
     expect(page.get_by_text(here, exact=True)).to_be_visible()
-    page.get_by_role("button", name="Waits for you").click()
+    table.more("Waits for you")
     page.clock.run_for(300_000)
     expect(page.get_by_text(here, exact=True)).to_be_hidden()
     moved = run_of(page)["entry"]
@@ -216,7 +216,7 @@ def test_it_goes_on_by_itself_at_the_plan_s_pace_or_waits_as_one_likes(page: Pag
     page.clock.run_for(300_000)
     assert run_of(page)["entry"] in (moved, moved + 1)
     page.get_by_role("button", name="Resume", exact=True).click()
-    page.get_by_role("button", name="Goes on by itself").click()
+    table.more("Goes on by itself")
     waits = run_of(page)["entry"]
     page.clock.run_for(300_000)
     assert run_of(page)["entry"] == waits
@@ -224,7 +224,7 @@ def test_it_goes_on_by_itself_at_the_plan_s_pace_or_waits_as_one_likes(page: Pag
 
 def test_nothing_is_left_undone_unseen(page: Page, table: Work):
     skipped = table.stroke.inner_text()
-    page.get_by_role("button", name="Skip this stroke").click()
+    table.happened("Skip this stroke")
     expect(page.get_by_text("1 stroke skipped")).to_be_visible()
     undone = page.get_by_role("dialog", name="Left undone here")
     table.go_on_until(undone.is_visible)
@@ -239,15 +239,16 @@ def test_nothing_is_left_undone_unseen(page: Page, table: Work):
 
 
 def test_what_is_left_out_has_a_reason_and_what_is_for_later_stands_until_the_end(page: Page, table: Work):
-    page.get_by_role("button", name="Skip this stroke").click()
+    table.happened("Skip this stroke")
     undone = page.get_by_role("dialog", name="Left undone here")
     table.go_on_until(undone.is_visible)
     undone.get_by_label("Why it is left out").fill("too tender")
     undone.get_by_role("button", name="Leave it out").click()
     assert [one["reason"] for one in run_of(page)["skipped"]] == ["too tender"]
-    skip = page.get_by_role("button", name="Skip this stroke")
-    table.go_on_until(lambda: skip.is_enabled() and page.get_by_text("passes").first.is_visible())
-    skip.click()
+    table.go_on_until(
+        lambda: table.pad("Lighter").is_enabled() and page.get_by_text("passes").first.is_visible()
+    )
+    table.happened("Skip this stroke")
     # At the end of its region, and again when the cover goes back over the passage.
     for _ in range(2):
         table.go_on_until(undone.is_visible)
@@ -257,7 +258,7 @@ def test_what_is_left_out_has_a_reason_and_what_is_for_later_stands_until_the_en
 
 
 def test_a_whole_region_is_skipped_in_two_taps(page: Page, table: Work):
-    page.get_by_role("button", name="Skip the region").click()
+    table.happened("Skip the region")
     undone = page.get_by_role("dialog", name="Left undone here")
     undone.get_by_label("Why it is left out").fill("not today")
     undone.get_by_role("button", name="Leave it out").click()
@@ -269,7 +270,7 @@ def test_a_whole_region_is_skipped_in_two_taps(page: Page, table: Work):
 
 
 def test_a_whole_passage_is_skipped_as_one(page: Page, table: Work):
-    page.get_by_role("button", name="Skip the back with shoulders").click()
+    table.happened("Skip the back with shoulders")
     undone = page.get_by_role("dialog", name="Left undone here")
     expect(undone).to_contain_text(re.compile(r"\d+ strokes on back, right shoulder and left shoulder"))
     undone.get_by_role("button", name="Leave it out").click()

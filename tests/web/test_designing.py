@@ -12,6 +12,13 @@ def hips(client):
     return next(s for s in session(client)["plan"]["flow"]["parts"] if s["region"] == "hips")["id"]
 
 
+def longer_kneading(client, part):
+    """A stroke of the part with a pass more."""
+    steps = next(s for s in session(client)["plan"]["flow"]["parts"] if s["id"] == part)["steps"]
+    at, step = next((i, step) for i, step in enumerate(steps) if step["slot"] == "knead")
+    return [{"kind": "change_step", "part_id": part, "step": at, "passes": step["passes"] + 1}]
+
+
 def edit(client, edits, name="bram"):
     revision = session(client, name)["revision"]
     return client.post(url(name, "/edits"), json={"revision": revision, "edits": edits})
@@ -51,7 +58,7 @@ def test_what_is_typed_is_offered_and_taken(client):
 def test_edits_are_tried_without_being_stored(client):
     part = hips(client)
     before = session(client)
-    edits = [{"kind": "change_step", "part_id": part, "step": 1, "passes": 1}]
+    edits = longer_kneading(client, part)
     tried = client.post(url("bram", "/edits/trial"), json={"edits": edits}).json()
     assert [c["region"] for c in tried["difference"]["changes"]] == ["hips"]
     assert session(client) == before
@@ -67,7 +74,7 @@ def test_repairs_are_tried_together(client):
 def test_what_changed_meanwhile_is_named(client):
     part = hips(client)
     seen = session(client)["plan"]["flow"]
-    edit(client, [{"kind": "change_step", "part_id": part, "step": 1, "passes": 1}])
+    edit(client, longer_kneading(client, part))
     apart = client.post(url("bram", "/difference"), json={"flow": seen}).json()
     assert [c["region"] for c in apart["changes"]] == ["hips"]
 

@@ -340,5 +340,5 @@ def test_a_passage_is_told_moved_and_pulled_as_one(client):
     pulled = client.post(url("corin", "/reshape"), json={"revision": moved["revision"], "pull": pull}).json()
     after = next(x for x in pulled["evaluation"]["passages"] if x["name"] == "right leg, behind")
     assert after["seconds"] == pytest.approx(leg["seconds"] + 60, abs=30)
-    alone = client.get(url("corin", "/parts/neck/places")).json()
-    assert alone["with_passage"] == []
+    scalp = client.get(url("corin", "/parts/scalp/places")).json()
+    assert scalp["with_passage"] == []

@@ -33,7 +33,7 @@ export function SessionFrame() {
   const wants = session.data && wanted(session.data);
   return (
     <>
-      <div className="mb-3 flex flex-wrap items-baseline gap-x-6 gap-y-1">
+      <div className="mb-3 flex flex-wrap desk:-mt-2 desk:mb-1 items-baseline gap-x-6 gap-y-1">
         <h1 className="text-3xl">
           {session.data ? (
             <Link

@@ -12,7 +12,7 @@ import { Wordmark } from "../ui/Wordmark";
 export function Shell() {
   const me = useQuery(meQuery);
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[1500px] flex-col px-4 sm:px-8">
+    <div className="mx-auto flex min-h-dvh max-w-[1500px] flex-col has-[[data-wide]]:max-w-[2480px] px-4 sm:px-8">
       <a href="#page" className="sr-only focus:not-sr-only">
         {say.skipToPage}
       </a>

@@ -13,14 +13,13 @@ export function span(seconds: number): string {
   return rest === 0 ? `${minutes} min` : `${minutes} min ${rest} s`;
 }
 
-/** The hour and minute of an instant in the practice's time zone. */
+/** Whether the browser's language counts the hours by twelve; then none is written `09`. */
+const BY_TWELVE = new Intl.DateTimeFormat(undefined, { hour: "numeric" }).resolvedOptions().hour12;
+
+/** The hour and minute of an instant in the practice's time zone, by 12 or 24 hours as the browser's language counts. */
 export function timeOfDay(instant: string | Date, timeZone: string): string {
-  return new Date(instant).toLocaleTimeString(undefined, {
-    hour: "2-digit",
-    minute: "2-digit",
-    hourCycle: "h23",
-    timeZone,
-  });
+  const hour = BY_TWELVE ? "numeric" : "2-digit";
+  return new Date(instant).toLocaleTimeString(undefined, { hour, minute: "2-digit", timeZone });
 }
 
 /** `today at 11:00`, or with the date for another day, in the practice's time zone. */
@@ -75,7 +74,12 @@ export function dayInWords(day: string, now: Date = new Date()): string {
   });
 }
 
-/** Hours and minutes of a time of day: `10:05` of `10:05:00`. */
+/** A time of day as it is read: `10:05` or `10:05 am` of `10:05:00`. */
+export function hourInWords(of: string): string {
+  return timeOfDay(`1970-01-01T${clockTime(of)}:00Z`, "UTC");
+}
+
+/** A time of day as it is typed: `10:05` of `10:05:00`. */
 export function clockTime(of: string): string {
   return of.slice(0, 5);
 }

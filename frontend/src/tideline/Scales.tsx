@@ -1,52 +1,5 @@
-import type { Catalogue } from "../api/client";
-import { span, timeOfDay } from "../phrases/time";
-import { bareName } from "../phrases/words";
-import type { ClockSpan, TideLayout } from "./layout";
-
-export const STRIP = 22;
-
-/** A thin strip under the water: what is open, or where the therapist stands. */
-export function Strip(props: {
-  y: number;
-  title: string;
-  spans: ClockSpan[];
-  nameOf(span: ClockSpan): string;
-  fill(span: ClockSpan): string;
-}) {
-  return (
-    <g>
-      {props.spans.map((part) => {
-        const name = props.nameOf(part);
-        const room = part.x1 - part.x0;
-        return (
-          <g key={part.x0}>
-            <title>
-              {name ? `${props.title}: ${name}, ${span(part.seconds)}` : `${props.title}: nothing`}
-            </title>
-            <rect
-              x={part.x0 + 0.75}
-              y={props.y}
-              width={Math.max(room - 1.5, 0.5)}
-              height={STRIP - 2}
-              rx={4}
-              className={props.fill(part)}
-            />
-            {room > name.length * 6.6 + 6 && (
-              <text
-                x={(part.x0 + part.x1) / 2}
-                y={props.y + 15}
-                textAnchor="middle"
-                className="pointer-events-none fill-base-content text-[13px]"
-              >
-                {name}
-              </text>
-            )}
-          </g>
-        );
-      })}
-    </g>
-  );
-}
+import { timeOfDay } from "../phrases/time";
+import type { TideLayout } from "./layout";
 
 export function MinuteAxis({ layout, y, right }: { layout: TideLayout; y: number; right: number }) {
   return (
@@ -96,11 +49,4 @@ export function ClockAxis({
       })}
     </g>
   );
-}
-
-/** An open window in words that fit a strip. */
-export function windowName(window: ClockSpan, catalogue: Catalogue): string {
-  const name = catalogue.windows[window.name]?.name ?? window.name;
-  if (window.side === "mid") return name;
-  return `${window.side} ${bareName({ name })}`;
 }

@@ -26,8 +26,8 @@ interface Props {
   layout: TideLayout;
   water: string;
   selected: string | null;
-  /** The one in the hand, drawn faintly where it was. */
-  moving: string | null;
+  /** Those in the hand, drawn faintly where they were. */
+  moving: readonly string[];
   top: number;
   bottom: number;
   onSelect(partId: string): void;
@@ -95,7 +95,7 @@ export const Swells = memo(function Swells(props: Props) {
   }
 
   return (
-    <g className={moving ? "pointer-events-none" : ""}>
+    <g className={moving.length > 0 ? "pointer-events-none" : ""}>
       {layout.swells.map((swell, index) => (
         // biome-ignore lint/a11y/useSemanticElements: a shape in an svg cannot be a button element
         <g
@@ -105,7 +105,7 @@ export const Swells = memo(function Swells(props: Props) {
           aria-label={describe(swell, catalogue)}
           aria-pressed={chosen(swell)}
           className="group cursor-pointer touch-pan-y outline-none"
-          opacity={swell.partId === moving ? 0.35 : 1}
+          opacity={moving.includes(swell.partId) ? 0.35 : 1}
           onClick={() => onSelect(swell.partId)}
           onFocus={() => actions?.onTouch(swell.partId)}
           onKeyDown={(event) => key(event, index)}

@@ -5,7 +5,7 @@ import { say } from "../phrases/screens/tideline";
 import { Button } from "../ui/Button";
 import { useWidth } from "../ui/useWidth";
 import { Buoy } from "./Buoy";
-import { DragLayer } from "./hand/DragLayer";
+import { type Carried, DragLayer } from "./hand/DragLayer";
 import { PullEdge } from "./hand/PullEdge";
 import { useView } from "./hand/useView";
 import { placeLabels } from "./labels";
@@ -13,7 +13,8 @@ import { layTide, type TideLayout } from "./layout";
 import { FindingMarks, Notches, SideNames, SlackWater } from "./Marks";
 import { nameOf, secondsOf } from "./names";
 import type { Pointed } from "./pointed";
-import { ClockAxis, MinuteAxis, STRIP, Strip, windowName } from "./Scales";
+import { ClockAxis, MinuteAxis } from "./Scales";
+import { SHORE, Shore } from "./Shore";
 import { Strokes } from "./Strokes";
 import { type PartActions, Swells } from "./Swells";
 import type { Swell } from "./swells";
@@ -26,9 +27,13 @@ export interface TideEditing extends Omit<PartActions, "onNudge" | "onTakeUp"> {
   onReshapePassage(passage: WorkedPassage, seconds: number): void;
   onMovePassage(passage: WorkedPassage, by: -1 | 1): void;
   onRemovePassage(passage: WorkedPassage): void;
-  onLand(partId: string, landing: Landing): void;
-  /** Where the part touched last may go; undefined until it is known. */
-  landings: { partId: string; places: readonly Landing[] } | undefined;
+  onLand(partId: string, landing: Landing, name: string): void;
+  /**
+   * Where the part touched last may go, alone and with all that is worked as one with it; undefined until it is known.
+   */
+  landings:
+    | { partId: string; places: readonly Landing[]; passage?: WorkedPassage; together: readonly Landing[] }
+    | undefined;
 }
 
 interface Props {
@@ -42,12 +47,17 @@ interface Props {
   onSelect(partId: string): void;
   /** Told of the moment under the pointer. */
   pointed: Pointed;
+  /** How high it is drawn, in px; as high as suits its width where nothing is said. */
+  high?: number | undefined;
   /** Without it the line is only looked at. */
   editing: TideEditing | undefined;
 }
 
 const MARGINS = { left: 8, right: 8, top: 62, bottom: 118 };
-const TOP = MARGINS.top - 20;
+/** Where the line has little height, the water keeps what it needs. */
+const LOW = { left: 8, right: 8, top: 46, bottom: 86 };
+const LOW_UP_TO = 320;
+const NONE: readonly string[] = [];
 
 /** A whole session as a tide: the client's right above the horizon, left below, depth as height. */
 export const TideLine = memo(function TideLine(props: Props) {
@@ -56,17 +66,27 @@ export const TideLine = memo(function TideLine(props: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(1100);
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<{ swell: Swell; at: { x: number; y: number } } | null>(null);
-  const height = width < 640 ? 360 : 420;
+  const height = props.high ?? (width < 640 ? 360 : 420);
+  const margins = height <= LOW_UP_TO ? LOW : MARGINS;
+  const top = margins.top - 20;
   // On a small screen neighbouring parts of one side flow together, or they would be needles.
   const { view, near, show, by, all } = useView(svg, sheet);
   const joined = width < 640 && !near;
   const { from, to } = view;
   const layout = useMemo(
-    () => layTide(sheet, { width, height }, MARGINS, joined, { from, to }),
-    [sheet, width, height, joined, from, to],
+    () => layTide(sheet, { width, height }, margins, joined, { from, to }),
+    [sheet, width, height, margins, joined, from, to],
   );
   const water = useId();
-  const foot = height - MARGINS.bottom + 24;
+  const foot = height - margins.bottom + (margins === LOW ? 16 : 24);
+  // What is worked as one is carried as one; the part that is chosen, and so opened, alone.
+  const touched = held && editing?.landings?.partId === held.swell.partId ? editing.landings : undefined;
+  const passage = held && held.swell.partId !== selected ? touched?.passage : undefined;
+  const carried: Carried | null = held && {
+    partId: held.swell.partId,
+    swells: passage ? layout.swells.filter((swell) => passage.parts.includes(swell.partId)) : [held.swell],
+    name: passage?.name ?? nameOf(held.swell, catalogue),
+  };
   const chosen = layout.swells.find((swell) => swell.partId === selected && swell.role === "work");
   const actions = useActions(editing, sheet, setHeld);
 
@@ -104,19 +124,19 @@ export const TideLine = memo(function TideLine(props: Props) {
       >
         <Ripples id={water} />
         {begins && <ClockAxis layout={layout} begins={begins} timeZone={props.timeZone} />}
-        <SideNames layout={layout} left={MARGINS.left} />
+        <SideNames layout={layout} left={margins.left} />
         <Swells
           layout={layout}
           water={water}
           selected={selected}
-          moving={held?.swell.partId ?? null}
-          top={TOP}
+          moving={carried?.swells.map((swell) => swell.partId) ?? NONE}
+          top={top}
           bottom={foot - 14}
           onSelect={choose}
           onNear={bring}
           actions={joined ? undefined : actions}
         />
-        <Surface x0={MARGINS.left} x1={width - MARGINS.right} y={layout.horizon} />
+        <Surface x0={margins.left} x1={width - margins.right} y={layout.horizon} />
         <Notches layout={layout} />
         {layout.slack.map((turn) => (
           <SlackWater key={turn.x0} turn={turn} horizon={layout.horizon} />
@@ -126,7 +146,7 @@ export const TideLine = memo(function TideLine(props: Props) {
         ) : (
           <Names layout={layout} selected={selected} />
         )}
-        <FindingMarks layout={layout} findings={props.findings} y={MARGINS.top - 14} />
+        <FindingMarks layout={layout} findings={props.findings} y={margins.top - 14} />
         {chosen && editing && !joined && !held && (
           <PullEdge
             key={chosen.partId}
@@ -134,23 +154,23 @@ export const TideLine = memo(function TideLine(props: Props) {
             name={nameOf(chosen, catalogue)}
             seconds={secondsOf(sheet, chosen.partId)}
             pixelsPerSecond={layout.x(1) - layout.x(0)}
-            top={TOP}
+            top={top}
             bottom={foot - 14}
             onPull={(seconds, alone) => editing.onReshape(chosen.partId, seconds, alone)}
           />
         )}
-        <Buoy pointed={pointed} layout={layout} left={MARGINS.left} right={width - MARGINS.right} />
-        <Strips layout={layout} foot={foot} right={width - MARGINS.right} />
-        {held && editing && (
+        <Buoy pointed={pointed} layout={layout} left={margins.left} right={width - margins.right} />
+        <Shore layout={layout} y={foot} />
+        <MinuteAxis layout={layout} y={foot + SHORE + 18} right={width - margins.right} />
+        {held && carried && editing && (
           <DragLayer
-            swell={held.swell}
-            name={nameOf(held.swell, catalogue)}
+            carried={carried}
             takenAt={held.at}
             layout={layout}
-            landings={editing.landings?.partId === held.swell.partId ? editing.landings.places : undefined}
-            left={MARGINS.left}
-            right={width - MARGINS.right}
-            top={TOP}
+            landings={passage ? touched?.together : touched?.places}
+            left={margins.left}
+            right={width - margins.right}
+            top={top}
             bottom={foot - 14}
             onDrop={editing.onLand}
             onEnd={() => setHeld(null)}
@@ -182,7 +202,7 @@ function useActions(
 function Names({ layout, selected }: { layout: TideLayout; selected: string | null }) {
   const catalogue = useCatalogue();
   const short = (id: string) => catalogue.regions[id]?.short ?? id;
-  return placeLabels(layout.swells, short, layout.amplitude + 18).map((label) => (
+  return placeLabels(layout.swells, short, layout.amplitude + 22).map((label) => (
     <text
       key={label.partId}
       x={label.x}
@@ -193,29 +213,6 @@ function Names({ layout, selected }: { layout: TideLayout; selected: string | nu
       {label.text}
     </text>
   ));
-}
-
-function Strips({ layout, foot, right }: { layout: TideLayout; foot: number; right: number }) {
-  const catalogue = useCatalogue();
-  return (
-    <>
-      <Strip
-        y={foot}
-        title="Uncovered"
-        spans={layout.windows}
-        nameOf={(s) => (s.name === "none" ? "" : windowName(s, catalogue))}
-        fill={(s) => (s.name === "none" ? "fill-transparent" : "fill-cloth")}
-      />
-      <Strip
-        y={foot + STRIP + 4}
-        title="You stand"
-        spans={layout.places}
-        nameOf={(s) => (s.name === "away" ? "basin" : s.name)}
-        fill={() => "fill-base-300"}
-      />
-      <MinuteAxis layout={layout} y={foot + 2 * STRIP + 26} right={right} />
-    </>
-  );
 }
 
 /** Bringing the line nearer by a button, for those without a wheel or keys. */

@@ -1,6 +1,6 @@
 import { type ReactNode, useEffect, useId, useRef, useState } from "react";
 import { Button } from "./Button";
-import { useOnScreen } from "./useOnScreen";
+import { Popover } from "./Popover";
 
 interface Props {
   /** What the word is about, for the panel's heading and for screen readers. */
@@ -17,7 +17,6 @@ export function OpenWord({ about, children, faulty, panel }: Props) {
   const root = useRef<HTMLSpanElement>(null);
   const button = useRef<HTMLButtonElement>(null);
   const id = useId();
-  const panelRef = useOnScreen<HTMLSpanElement>(open);
 
   useEffect(() => {
     if (!open) return;
@@ -42,7 +41,7 @@ export function OpenWord({ about, children, faulty, panel }: Props) {
     // biome-ignore lint/a11y/noStaticElementInteractions: it only listens to what its button and panel let through
     <span
       ref={root}
-      className="relative inline"
+      className="inline"
       onKeyDown={(event) => event.key === "Escape" && open && close()}
       onBlur={(event) => {
         if (event.relatedTarget && !event.currentTarget.contains(event.relatedTarget)) setOpen(false);
@@ -64,15 +63,15 @@ export function OpenWord({ about, children, faulty, panel }: Props) {
         {children}
       </Button>
       {open && (
-        <span
+        <Popover
+          anchor={button.current}
           id={id}
-          ref={panelRef}
           role="dialog"
-          aria-label={about}
-          className="fixed inset-x-3 bottom-3 z-30 block max-h-[75dvh] overflow-y-auto rounded-box border border-base-300 bg-base-100 p-5 font-sans text-base shadow-xl sm:absolute sm:inset-x-auto sm:bottom-auto sm:left-0 sm:top-full sm:mt-2 sm:w-max sm:max-w-[34rem]"
+          label={about}
+          className="p-5 sm:max-w-[34rem]!"
         >
           {panel(close)}
-        </span>
+        </Popover>
       )}
     </span>
   );

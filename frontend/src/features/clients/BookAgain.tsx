@@ -1,7 +1,7 @@
 import { Link } from "@tanstack/react-router";
 import type { ClientPage } from "../../api/client";
 import { say } from "../../phrases/screens/clients/page";
-import { clockTime, dayInWords } from "../../phrases/time";
+import { clockTime, dayInWords, hourInWords } from "../../phrases/time";
 
 /** Booking the client again: on the same weekday and at the same hour in some weeks, or at another time. */
 export function BookAgain({ client }: { client: ClientPage }) {
@@ -20,7 +20,7 @@ export function BookAgain({ client }: { client: ClientPage }) {
           search={{ client: id, day, at: clockTime(at) }}
           className="btn min-h-11 bg-base-200 font-normal"
         >
-          {dayInWords(day)}, {clockTime(at)}
+          {dayInWords(day)}, {hourInWords(at)}
         </Link>
       ))}
       <Link to="/" search={{ client: id }} className="btn btn-ghost min-h-11 font-normal">

@@ -3,37 +3,37 @@ import { useCallback, useState } from "react";
 import type { Edit, SessionView } from "../../api/client";
 import { meQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
-import { say } from "../../phrases/screens/plan/page";
 import { pointedMoment } from "../../tideline/pointed";
 import { TideLine } from "../../tideline/TideLine";
-import { useLater } from "../../ui/useLater";
-import { BriefProblem } from "./brief/BriefProblem";
-import { BriefSentence } from "./brief/BriefSentence";
+import { useDesk } from "../../ui/useDesk";
+import { BriefSection } from "./brief/BriefSection";
 import { useBegins } from "./brief/useBegins";
 import { useBrief } from "./brief/useBrief";
-import { PreviewNote } from "./changes/PreviewNote";
-import { StandingNotes } from "./changes/StandingNotes";
-import { TooLateNote } from "./changes/TooLateNote";
+import { PlanNotes } from "./changes/PlanNotes";
+import { useAsking } from "./changes/useAsking";
 import { useEditing } from "./changes/useEditing";
 import { usePlanChanges } from "./changes/usePlanChanges";
 import { usePreview } from "./changes/usePreview";
 import { WhatWasDone } from "./changes/WhatWasDone";
 import { BottomLine } from "./findings/BottomLine";
-import { LeftOutList } from "./findings/LeftOutList";
-import { SideNotes } from "./findings/SideNotes";
 import { useMending } from "./findings/useMending";
-import { OtherPlans } from "./others/OtherPlans";
+import { PlanBody } from "./PlanBody";
 import { PlanTools } from "./PlanTools";
-import { changeStep } from "./parts/edits";
-import { FlowList } from "./parts/FlowList";
 import { QuickAdd } from "./parts/QuickAdd";
-import { wayUp } from "./parts/sequence";
-import { AtTheTable, type ZoneChoice } from "./table/AtTheTable";
+import { SidePanel } from "./side/SidePanel";
+import type { Side } from "./side/sides";
+import type { ZoneChoice } from "./table/AtTheTable";
 
 interface Props {
   session: SessionView;
   from: string | null;
 }
+
+/** From this width in px on there is room for something beside the plan from the start. */
+const WIDE = 1600;
+
+/** Part of a desk's height that the tide has, and its bounds in px. */
+const TIDE = { part: 0.34, least: 216, most: 420 };
 
 /** The designer: the brief as a sentence, the session as a tide, the table, the list, and the line that answers. */
 export function Designer({ session, from }: Props) {
@@ -42,90 +42,88 @@ export function Designer({ session, from }: Props) {
   const { brief, wished, change, take, putBack } = useBrief(session, changes);
   const [selected, setSelected] = useState<string | null>(null);
   const [told, setTold] = useState({ words: "", at: 0 });
-  const [looking, setLooking] = useState(false);
+  const [side, setSide] = useState<Side | null>(from ? "flows" : innerWidth >= WIDE ? "left_out" : null);
   const [choosing, setChoosing] = useState<ZoneChoice | null>(null);
   const [pointed] = useState(pointedMoment);
+  const [desk, height] = useDesk<HTMLDivElement>();
   const setSaid = (words: string) => setTold({ words, at: session.revision });
   // What was said of a change is of no more interest after the next one.
   const said = session.revision <= told.at + 1 ? told.words : "";
   const editing = useEditing({ session, catalogue, changes, change, tell: setSaid });
-  const {
-    preview,
-    problem: untried,
-    tryEdits,
-    show,
-    leave,
-  } = usePreview(session.session_id, session.revision);
+  const previewing = usePreview(session.session_id, session.revision);
+  const { preview, tryEdits, show, leave } = previewing;
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   const mending = useMending(session.session_id, show, setSaid);
   const fixed = session.stage !== "plan";
-  const problem = changes.problem ?? untried ?? mending.problem;
-  const { focus = [], leave_out = [], school } = brief;
+  const asking = useAsking(session.session_id, show);
+  const problem = changes.problem ?? previewing.problem ?? mending.problem ?? asking.problem;
   const begins = useBegins(session);
-  const later = useLater();
   const evaluation = preview?.tried.evaluation ?? session.evaluation;
-  const { parts } = session.plan.flow;
 
   const select = useCallback((partId: string | null) => {
     setChoosing(null);
     setSelected(partId);
   }, []);
-  function look(words: string, edits: Edit[]) {
-    setLooking(false);
-    tryEdits(words, edits);
-  }
-  const lookAtAll = () => mending.tryAll(undefined, { onSettled: () => setLooking(false) });
-  function give({ partId, step }: ZoneChoice, zone: string | null) {
-    const part = parts.find((one) => one.id === partId);
-    if (part) changes.edit(changeStep(part, step, zone ? { zone } : { clear: ["zone"] }));
-  }
+  const mends = {
+    trying: mending.trying,
+    onTry: fixed
+      ? undefined
+      : (words: string, edits: Edit[]) => {
+          setSide(null);
+          tryEdits(words, edits);
+        },
+    onTryAll: fixed ? undefined : () => mending.tryAll(undefined, { onSettled: () => setSide(null) }),
+  };
+  const notes = (
+    <PlanNotes
+      session={session}
+      changes={changes}
+      problem={problem}
+      wished={wished}
+      preview={preview}
+      fixed={fixed}
+      onBrief={change}
+      onPutBack={() => {
+        putBack();
+        leave();
+        mending.forget();
+        asking.forget();
+      }}
+      onLeaveTooLate={putBack}
+      onLeavePreview={leave}
+    />
+  );
+  const beside = side && (side !== "others" || !problem) && (
+    <SidePanel
+      session={session}
+      side={side}
+      changes={changes}
+      from={from}
+      fixed={fixed}
+      mends={mends}
+      onSelect={select}
+      onBrief={change}
+      onAsk={asking.ask}
+      asking={asking.trying}
+      onTake={take}
+      onClose={() => setSide(null)}
+    />
+  );
+  const tall = height && Math.min(TIDE.most, Math.max(TIDE.least, Math.round(height * TIDE.part)));
 
   return (
-    <>
-      <section aria-label="Brief">
-        <BriefSentence
-          brief={brief}
-          wayUp={wayUp(parts, catalogue)}
-          problem={problem}
-          fixed={fixed}
-          onChange={change}
-        />
-        {fixed && <p className="text-quiet italic">{say.planStands}</p>}
-        <p role="status" className="sr-only">
-          {changes.changing ? "Planning" : problem ? say.planWasNotChanged : say.planIsUpToDate}
-        </p>
-        {problem && (
-          <BriefProblem
-            problem={problem}
-            wished={wished}
-            onTake={change}
-            onPutBack={() => {
-              putBack();
-              leave();
-              mending.forget();
-            }}
-          />
-        )}
-      </section>
-      {changes.tooLate && (
-        <TooLateNote
-          sessionId={session.session_id}
-          tooLate={changes.tooLate}
-          onLeave={putBack}
-          onInsist={changes.insist}
-        />
-      )}
-      {!fixed && <StandingNotes session={session} changes={changes} onTold={() => wished && change({})} />}
-      {preview && (
-        <PreviewNote
-          preview={preview}
-          findings={session.evaluation.findings.length}
-          onTake={() => changes.edit(preview.edits, preview.words)}
-          onLeave={leave}
-        />
-      )}
+    <div ref={desk} data-wide style={{ height }} className="desk:-mb-10 desk:flex desk:flex-col">
+      <BriefSection
+        session={session}
+        brief={brief}
+        problem={problem}
+        planning={changes.changing}
+        fixed={fixed}
+        onChange={change}
+      />
+      {height === undefined && notes}
       <div
-        className={`mt-4 transition-opacity duration-300 ${changes.changing || problem ? "opacity-50" : ""}`}
+        className={`mt-4 transition-opacity duration-300 desk:mt-1 desk:shrink-0 ${changes.changing || problem ? "opacity-50" : ""}`}
       >
         <TideLine
           sheet={evaluation.sheet}
@@ -135,6 +133,7 @@ export function Designer({ session, from }: Props) {
           selected={selected}
           onSelect={select}
           pointed={pointed}
+          high={tall}
           editing={fixed || preview ? undefined : editing}
         />
       </div>
@@ -145,73 +144,34 @@ export function Designer({ session, from }: Props) {
         sheet={evaluation.sheet}
         selected={selected}
       />
-      <PlanTools session={session} changes={changes} from={from} fixed={fixed} />
-      {later && (
-        <>
-          <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.45fr)_minmax(0,1fr)]">
-            <div>
-              {!fixed && (
-                <div className="no-print mb-4">
-                  <QuickAdd session={session} selected={selected} changes={changes} onBrief={change} />
-                </div>
-              )}
-              <FlowList
-                session={session}
-                selected={selected}
-                onSelect={select}
-                onEdit={fixed ? undefined : changes.edit}
-                editing={fixed ? undefined : editing}
-                choosing={choosing}
-                onChooseZone={setChoosing}
-              />
-            </div>
-            <div className="max-lg:order-first">
-              <div className="lg:sticky lg:top-2">
-                <AtTheTable
-                  session={session}
-                  sheet={evaluation.sheet}
-                  selected={selected}
-                  pointed={pointed}
-                  onSelect={select}
-                  choosing={choosing}
-                  onZone={give}
-                  onKeepOff={
-                    fixed ? undefined : (places) => void changes.keepOff(places).catch(() => undefined)
-                  }
-                  busy={changes.changing}
-                />
-              </div>
-            </div>
-          </div>
-          <div className="mt-8 grid gap-10 lg:grid-cols-2">
-            <LeftOutList
-              leftOut={session.plan.left_out}
-              proof={session.plan.proof}
-              school={catalogue.schools[school ?? ""]?.name ?? ""}
-              onFocus={fixed ? undefined : (id) => change({ focus: [...focus, id] })}
-              onAllow={
-                fixed ? undefined : (id) => change({ leave_out: leave_out.filter((other) => other !== id) })
-              }
-            />
-            <SideNotes evaluation={session.evaluation} />
-          </div>
-          {!fixed && !problem && <OtherPlans session={session} onTake={take} />}
-        </>
-      )}
+      <PlanTools session={session} changes={changes} side={side} onSide={setSide} fixed={fixed}>
+        {!fixed && <QuickAdd session={session} selected={selected} changes={changes} onBrief={change} />}
+      </PlanTools>
+      <PlanBody
+        session={session}
+        sheet={evaluation.sheet}
+        changes={changes}
+        editing={fixed ? undefined : editing}
+        selected={selected}
+        onSelect={select}
+        choosing={choosing}
+        onChooseZone={setChoosing}
+        pointed={pointed}
+        fixed={fixed}
+        beside={
+          <>
+            {height !== undefined && notes}
+            {beside}
+          </>
+        }
+      />
       <BottomLine
         session={session}
         planning={changes.changing}
-        open={looking}
-        onOpen={setLooking}
-        onShow={(partId) => {
-          setLooking(false);
-          select(partId);
-        }}
-        onTry={fixed ? undefined : look}
-        onTryAll={fixed ? undefined : lookAtAll}
+        open={side === "findings"}
+        onOpen={(open) => setSide(open ? "findings" : null)}
         onFit={fixed ? undefined : () => changes.fit(session.plan.flow.brief).catch(() => undefined)}
-        trying={mending.trying}
       />
-    </>
+    </div>
   );
 }

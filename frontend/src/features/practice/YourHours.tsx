@@ -4,7 +4,7 @@ import { api, body, type Hours, type HoursView } from "../../api/client";
 import { hoursQuery } from "../../api/practiceQueries";
 import { say } from "../../phrases/screens/practice/hours";
 import { shared } from "../../phrases/screens/shared";
-import { clockTime } from "../../phrases/time";
+import { hourInWords } from "../../phrases/time";
 import { Button } from "../../ui/Button";
 import { OpenWord } from "../../ui/OpenWord";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -59,7 +59,7 @@ export function YourHours() {
           <DaysPanel days={hours.days} onTake={(days) => take({ days })} />
         ))}
         {say.myFirstStart}
-        {word(say.firstStart, clockTime(hours.first_start ?? ""), (take) => (
+        {word(say.firstStart, hourInWords(hours.first_start ?? ""), (take) => (
           <TimePanel
             label={say.firstStart}
             time={hours.first_start}
@@ -67,7 +67,7 @@ export function YourHours() {
           />
         ))}
         {say.myLast}
-        {word(say.lastStart, clockTime(hours.last_start ?? ""), (take) => (
+        {word(say.lastStart, hourInWords(hours.last_start ?? ""), (take) => (
           <TimePanel
             label={say.lastStart}
             time={hours.last_start}

@@ -20,7 +20,6 @@ import { useFootSwitch } from "./run/useFootSwitch";
 import { useNow } from "./run/useNow";
 import { useTable } from "./run/useTable";
 import { PressurePads } from "./said/PressurePads";
-import { Signs } from "./said/Signs";
 import { useTableSettings } from "./settings/useTableSettings";
 import { Horizon } from "./stroke/Horizon";
 import { Plain } from "./stroke/Plain";
@@ -74,7 +73,6 @@ export function AtTheTable(props: AtTheTableProps) {
         onPause={() => happen(() => ({ kind: "paused" }))}
         onResume={() => happen(() => ({ kind: "resumed" }))}
         onLeaving={() => setLeaving(!leaving)}
-        onAdd={() => table.lay("adding")}
         onSettings={() => table.lay("settings")}
         onHalt={() => table.lay("halt")}
       />
@@ -118,7 +116,7 @@ export function AtTheTable(props: AtTheTableProps) {
           )}
         </div>
         {moment && !settings.plain && (
-          <div className="pointer-events-none relative z-10 mr-36 hidden w-[26rem] shrink-0 self-center min-[1500px]:block">
+          <div className="pointer-events-none relative z-10 mr-28 hidden w-[14rem] shrink-0 self-center lg:block xl:w-[19rem] min-[1500px]:w-[26rem]">
             <TablePlan catalogue={catalogue} moment={moment} />
           </div>
         )}
@@ -127,23 +125,13 @@ export function AtTheTable(props: AtTheTableProps) {
         {nextCue ? `Next: ${nextCue.name}, ${nextCue.place.toLowerCase()}` : say.lastHold}
       </p>
       <Horizon at={progress(run, sheet)} />
-      {!settings.plain && (
-        <Signs
-          disabled={!working}
-          onSee={(sign) => table.about(({ region, side }) => ({ kind: "observed", sign, region, side }))}
-          onPoint={table.point}
-          onSkip={table.skip}
-          onSkipRegion={table.skipRegion}
-          passage={table.passage}
-          onSkipPassage={table.skipPassage}
-        />
-      )}
       <PressurePads
         disabled={!working}
         last={run.said.filter((saying) => saying.region === shown.region).at(-1)?.word}
         points={run.points.filter(({ region }) => region === shown.region).length}
         onSay={table.say}
         onPoint={table.point}
+        onHappened={() => table.lay("happened")}
       />
       <Overlays {...props} table={table} side={side.data} settings={settings} onSettings={change} now={now} />
     </div>

@@ -3,6 +3,7 @@ import { partSecondsLeft } from "../../tableside/progress";
 import { Halt } from "./halt/Halt";
 import { SorePoints } from "./points/SorePoints";
 import type { TableActs } from "./run/useTable";
+import { Happened } from "./said/Happened";
 import { Settings } from "./settings/Settings";
 import type { ChangeSettings, TableSettings } from "./settings/useTableSettings";
 import type { AtTheTableProps } from "./tableProps";
@@ -35,6 +36,20 @@ export function Overlays(props: Props) {
           onClose={close}
         />
       ) : null;
+    case "happened":
+      return (
+        <Happened
+          working={Boolean(table.working)}
+          onSee={(sign) => table.about(({ region, side }) => ({ kind: "observed", sign, region, side }))}
+          onPoint={table.point}
+          onSkip={table.skip}
+          onSkipRegion={table.skipRegion}
+          passage={table.passage}
+          onSkipPassage={table.skipPassage}
+          onAdd={() => table.lay("adding")}
+          onClose={close}
+        />
+      );
     case "undone":
       return (
         <Undone

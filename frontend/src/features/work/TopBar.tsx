@@ -1,8 +1,10 @@
 import { Link } from "@tanstack/react-router";
+import { useRef, useState } from "react";
 import type { RunState, SessionView } from "../../api/client";
 import { shared } from "../../phrases/screens/shared";
 import { say } from "../../phrases/screens/work/page";
 import { Button } from "../../ui/Button";
+import { Popover } from "../../ui/Popover";
 
 interface Props {
   session: SessionView;
@@ -16,13 +18,18 @@ interface Props {
   onPause(): void;
   onResume(): void;
   onLeaving?(): void;
-  onAdd?(): void;
   onSettings(): void;
   onHalt(): void;
 }
 
 /** Whose session it is, what is new today, whether it is on time; and, always in the same place, stopping it. */
 export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
+  const more = useRef<HTMLButtonElement>(null);
+  const [open, setOpen] = useState(false);
+  const done = (act?: () => void) => {
+    setOpen(false);
+    act?.();
+  };
   return (
     <div className="relative z-20 flex flex-wrap items-center gap-x-3 gap-y-1 px-5 pt-3 text-lg sm:gap-x-5 sm:px-8">
       <Link
@@ -39,28 +46,37 @@ export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
       <p role="status" className="text-lg sm:ml-auto sm:text-2xl">
         {run.paused_at ? say.timeStandsStill : pace}
       </p>
-      <div className="flex flex-wrap gap-2 max-sm:order-2 max-sm:w-full max-sm:justify-between max-sm:gap-1 max-sm:[&_button]:px-2">
-        {acts.onAdvances && (
-          <Button className="bg-base-100/70 max-sm:hidden" aria-pressed={advances} onClick={acts.onAdvances}>
-            {advances ? say.goesOnByItself : say.waitsForYou}
-          </Button>
-        )}
-        <Button className="bg-base-100/70" onClick={run.paused_at ? acts.onResume : acts.onPause}>
+      <div className="flex flex-wrap gap-2">
+        <Button className="bg-base-100" onClick={run.paused_at ? acts.onResume : acts.onPause}>
           {run.paused_at ? say.timeGoesOn : "Pause"}
         </Button>
         {acts.onLeaving && (
-          <Button className="bg-base-100/70" onClick={acts.onLeaving}>
+          <Button className="bg-base-100" onClick={acts.onLeaving}>
             Leave early
           </Button>
         )}
-        {acts.onAdd && (
-          <Button className="bg-base-100/70" onClick={acts.onAdd}>
-            Add<span className="max-sm:sr-only"> a region</span>
-          </Button>
-        )}
-        <Button className="bg-base-100/70" onClick={acts.onSettings}>
-          {shared.howItGoes}
+        <Button ref={more} className="bg-base-100" aria-expanded={open} onClick={() => setOpen(!open)}>
+          More
         </Button>
+        {open && (
+          <Popover anchor={more.current} placement="bottom-end" className="p-3">
+            <span className="flex flex-col items-start gap-1">
+              {acts.onAdvances && (
+                <Button
+                  look="quiet"
+                  className="text-lg"
+                  aria-pressed={advances}
+                  onClick={() => done(acts.onAdvances)}
+                >
+                  {advances ? say.goesOnByItself : say.waitsForYou}
+                </Button>
+              )}
+              <Button look="quiet" className="text-lg" onClick={() => done(acts.onSettings)}>
+                {shared.howItGoes}
+              </Button>
+            </span>
+          </Popover>
+        )}
       </div>
       <Button look="warn" className="max-sm:order-1 max-sm:ml-auto" onClick={acts.onHalt}>
         Stop

@@ -6,5 +6,7 @@ export const say = {
   forWhole: (name: string) => `for the whole, ${name}`,
   partFrom: (name: string, length: string, start: string, deepest: number) =>
     `${name}, ${length} from ${start}, depth up to ${deepest}`,
+  uncoveredWhile: (name: string, time: string) => `Uncovered: ${name}, ${time}`,
+  standWhile: (place: string, time: string) => `You stand: ${place}, ${time}`,
   label: "Tide line: the session from left to right",
 };

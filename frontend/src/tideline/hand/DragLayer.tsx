@@ -4,9 +4,15 @@ import type { TideLayout } from "../layout";
 import type { Swell } from "../swells";
 import { gaps, landingWords, nearestGap } from "./landing";
 
-interface Props {
-  swell: Swell;
+/** What is in the hand: one part, or all that are worked as one, each by the part that was taken up. */
+export interface Carried {
+  partId: string;
+  swells: readonly Swell[];
   name: string;
+}
+
+interface Props {
+  carried: Carried;
   /** Where on the page it was taken up. */
   takenAt: { x: number; y: number };
   layout: TideLayout;
@@ -16,18 +22,20 @@ interface Props {
   right: number;
   top: number;
   bottom: number;
-  onDrop(partId: string, landing: Landing): void;
+  onDrop(partId: string, landing: Landing, name: string): void;
   onEnd(): void;
 }
 
 const LETTER = 8;
 
-/** A part in the hand: it follows the pointer, and the place it would go to says whether it may. */
+/** What is in the hand follows the pointer, and the place it would go to says whether it may. */
 export function DragLayer(props: Props) {
-  const { swell, layout, landings, takenAt, onDrop, onEnd } = props;
+  const { carried, layout, landings, takenAt, onDrop, onEnd } = props;
+  const { partId, swells, name } = carried;
   const [by, setBy] = useState({ x: 0, y: 0 });
-  const places = gaps(layout.swells, swell.partId, props.left, props.right);
-  const middle = (swell.x0 + swell.x1) / 2 + by.x;
+  const moving = swells.map((swell) => swell.partId);
+  const places = gaps(layout.swells, moving, props.left, props.right);
+  const middle = ((swells[0]?.x0 ?? 0) + (swells.at(-1)?.x1 ?? 0)) / 2 + by.x;
   const gap = nearestGap(places, middle);
   const landing = landings?.find((one) => one.at === gap?.at);
 
@@ -35,7 +43,7 @@ export function DragLayer(props: Props) {
     const move = (event: PointerEvent) =>
       setBy({ x: event.clientX - takenAt.x, y: event.clientY - takenAt.y });
     const end = () => {
-      if (landing && !landing.here && !landing.why_not) onDrop(swell.partId, landing);
+      if (landing && !landing.here && !landing.why_not) onDrop(partId, landing, name);
       onEnd();
     };
     const cancel = (event: KeyboardEvent) => event.key === "Escape" && onEnd();
@@ -49,10 +57,10 @@ export function DragLayer(props: Props) {
       removeEventListener("pointercancel", onEnd);
       removeEventListener("keydown", cancel);
     };
-  }, [takenAt, landing, swell.partId, onDrop, onEnd]);
+  }, [takenAt, landing, partId, name, onDrop, onEnd]);
 
   const barred = Boolean(landing?.why_not);
-  const words = landingWords(props.name, landing);
+  const words = landingWords(name, landing);
   const half = (words.length * LETTER) / 2;
   return (
     <g className="pointer-events-none" data-testid="drag">
@@ -69,8 +77,9 @@ export function DragLayer(props: Props) {
         />
       )}
       <g transform={`translate(${by.x} ${Math.max(-24, Math.min(24, by.y))})`} opacity={0.75}>
-        <path d={swell.above} className="fill-tide-deep" />
-        <path d={swell.below} className="fill-tide-deep" />
+        {swells.map((swell) => (
+          <path key={swell.partId} d={`${swell.above} ${swell.below}`} className="fill-tide-deep" />
+        ))}
       </g>
       {gap && (
         <text

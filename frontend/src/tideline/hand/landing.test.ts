@@ -16,7 +16,7 @@ const landing = (at: number, over: Partial<Landing> = {}) =>
 
 describe("dropping a part", () => {
   it("has a place before, between and after all the others", () => {
-    expect(gaps(SWELLS, "back", 0, 200)).toEqual([
+    expect(gaps(SWELLS, ["back"], 0, 200)).toEqual([
       { at: 0, x: 0 },
       { at: 1, x: 65 },
       { at: 2, x: 165 },
@@ -25,7 +25,7 @@ describe("dropping a part", () => {
   });
 
   it("goes to the place nearest to the pointer", () => {
-    const places = gaps(SWELLS, "back", 0, 200);
+    const places = gaps(SWELLS, ["back"], 0, 200);
     expect(nearestGap(places, 150)?.at).toBe(2);
     expect(nearestGap(places, -40)?.at).toBe(0);
     expect(nearestGap([], 3)).toBeUndefined();

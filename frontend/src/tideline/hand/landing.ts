@@ -10,9 +10,14 @@ export interface Gap {
   x: number;
 }
 
-/** Where on the page each place in the order is, for a part that has been taken out. */
-export function gaps(swells: readonly Swell[], moving: string, left: number, right: number): Gap[] {
-  const rest = swells.filter((swell) => swell.partId !== moving);
+/** Where on the page each place in the order is, for parts that have been taken out. */
+export function gaps(
+  swells: readonly Swell[],
+  moving: readonly string[],
+  left: number,
+  right: number,
+): Gap[] {
+  const rest = swells.filter((swell) => !moving.includes(swell.partId));
   return Array.from({ length: rest.length + 1 }, (_, at) => {
     const before = rest[at - 1];
     const after = rest[at];

@@ -21,10 +21,14 @@ export function TakeBack({ session, changes }: { session: SessionView; changes: 
   }, [can_undo, can_redo, undo, redo]);
   return (
     <>
-      <Button disabled={!can_undo} onClick={undo}>
+      <Button look="quiet" className="px-2.5" disabled={!can_undo} onClick={undo}>
         {say.undo}
       </Button>
-      {can_redo && <Button onClick={redo}>{say.redo}</Button>}
+      {can_redo && (
+        <Button look="quiet" className="px-2.5" onClick={redo}>
+          {say.redo}
+        </Button>
+      )}
     </>
   );
 }

@@ -57,7 +57,7 @@ export function useEditing({ session, catalogue, changes, change, tell }: Args):
     };
     return {
       onReshape: (id: string, seconds: number, alone: boolean) => now().changes.reshape(id, seconds, alone),
-      onLand: (id: string, landing: Landing) => void land(landing, say.moving(named(id)), named(id)),
+      onLand: (_id: string, landing: Landing, name: string) => void land(landing, say.moving(name), name),
       onTouch: setTouched,
       onMove: (id: string, by: -1 | 1) =>
         inTurn(async () => {
@@ -112,9 +112,17 @@ export function useEditing({ session, catalogue, changes, change, tell }: Args):
     };
   }, [queries]);
 
-  const landings = places.data?.landings;
-  return useMemo(
-    () => ({ ...actions, landings: touched && landings ? { partId: touched, places: landings } : undefined }),
-    [actions, touched, landings],
+  const found = places.data;
+  const passage = session.evaluation.passages.find(
+    ({ parts }) => touched !== null && parts.includes(touched),
   );
+  return useMemo(() => {
+    if (!touched || !found) return { ...actions, landings: undefined };
+    const together = found.with_passage;
+    const landings = { partId: touched, places: found.landings, together };
+    return {
+      ...actions,
+      landings: together.length > 0 && passage ? { ...landings, passage } : landings,
+    };
+  }, [actions, touched, found, passage]);
 }

@@ -1,11 +1,13 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { type Adjustment, api, body, type Edit } from "../../../api/client";
+import { type Adjustment, api, type Brief, body, type Edit } from "../../../api/client";
 
 /** A change that is looked at before it is taken: what it is, by what it comes about, and how it would be. */
 export interface Preview {
   words: string;
   edits: Edit[];
+  /** Another brief by which it comes about, instead of edits. */
+  brief?: Brief;
   tried: Adjustment;
 }
 

@@ -1,13 +1,15 @@
-import { useId, useState } from "react";
+import { useId, useRef, useState } from "react";
 import type { SessionView } from "../../../api/client";
 import { say } from "../../../phrases/screens/plan/findings";
 import { span } from "../../../phrases/time";
 import { Button } from "../../../ui/Button";
+import { Popover } from "../../../ui/Popover";
 
 /** How much of the session is work and how much lies between strokes, as a bar; opened, where that goes. */
 export function Between({ evaluation }: { evaluation: SessionView["evaluation"] }) {
   const [open, setOpen] = useState(false);
   const id = useId();
+  const button = useRef<HTMLButtonElement>(null);
   const { balance, between, sheet } = evaluation;
   const minutes = (seconds: number) => Math.round(seconds / 60);
   const spent: [string, number][] = [
@@ -18,8 +20,9 @@ export function Between({ evaluation }: { evaluation: SessionView["evaluation"] 
     [say.walkingAndSittingDown, between.moving],
   ];
   return (
-    <div className="relative max-lg:hidden">
+    <div className="max-lg:hidden">
       <Button
+        ref={button}
         look="quiet"
         className="px-2"
         aria-expanded={open}
@@ -38,20 +41,19 @@ export function Between({ evaluation }: { evaluation: SessionView["evaluation"] 
         {say.workAndBetween(minutes(sheet.seconds - balance.between), minutes(balance.between))}
       </Button>
       {open && (
-        <dl
-          id={id}
-          className="absolute bottom-full left-0 mb-2 grid w-80 grid-cols-[1fr_auto] gap-x-4 rounded-box border border-base-300 bg-base-100 p-3"
-        >
-          {spent.map(
-            ([name, seconds]) =>
-              seconds > 0 && (
-                <div key={name} className="contents">
-                  <dt>{name}</dt>
-                  <dd className="numbers text-right">{span(seconds)}</dd>
-                </div>
-              ),
-          )}
-        </dl>
+        <Popover anchor={button.current} placement="top-start" id={id} className="p-3">
+          <dl className="grid w-72 grid-cols-[1fr_auto] gap-x-4">
+            {spent.map(
+              ([name, seconds]) =>
+                seconds > 0 && (
+                  <div key={name} className="contents">
+                    <dt>{name}</dt>
+                    <dd className="numbers text-right">{span(seconds)}</dd>
+                  </div>
+                ),
+            )}
+          </dl>
+        </Popover>
       )}
     </div>
   );

@@ -1,37 +1,27 @@
 import { Link } from "@tanstack/react-router";
-import type { Edit, SessionView } from "../../../api/client";
+import type { SessionView } from "../../../api/client";
 import { say } from "../../../phrases/screens/plan/findings";
 import { span } from "../../../phrases/time";
 import { Button } from "../../../ui/Button";
 import { Between } from "./Between";
-import { FindingsPanel } from "./FindingsPanel";
 
 interface Props {
   session: SessionView;
   planning: boolean;
+  /** The findings are open beside the plan. */
   open: boolean;
   onOpen(open: boolean): void;
-  onShow(partId: string): void;
-  /** Shows what a repair would do; none where the plan stands. */
-  onTry: ((words: string, edits: Edit[]) => void) | undefined;
-  onTryAll: (() => void) | undefined;
   /** Fits the plan to its minutes again, with the least change. */
   onFit: (() => void) | undefined;
-  /** All repairs are being tried. */
-  trying: boolean;
 }
 
 /** One line that always answers: does it fit, is it balanced, is it safe, what of the hands and the oil. */
-export function BottomLine(props: Props) {
-  const { session, planning, open, onOpen, onFit } = props;
+export function BottomLine({ session, planning, open, onOpen, onFit }: Props) {
   const { findings } = session.evaluation;
   const answers = answersOf(session);
   const offers = onFit && isOffTheClock(session);
   return (
-    <div className="no-print sticky bottom-0 z-20 -mx-4 mt-8 border-t border-base-300 bg-base-100 sm:-mx-8">
-      {open && findings.length > 0 && (
-        <FindingsPanel {...props} findings={findings} onClose={() => onOpen(false)} />
-      )}
+    <div className="no-print sticky bottom-0 z-20 -mx-4 mt-8 desk:mt-0 desk:shrink-0 border-t border-base-300 bg-base-100 sm:-mx-8">
       <div className="flex flex-wrap items-center gap-x-6 gap-y-1 px-4 max-2xl:gap-x-4 py-2 max-sm:gap-x-3 sm:px-8">
         <p className="font-bold">{planning ? "Planning …" : answers.fit}</p>
         {offers && (

@@ -7,13 +7,20 @@ import { capital } from "../../../phrases/words";
 import { nameOf } from "../../../tideline/names";
 import { Button } from "../../../ui/Button";
 
+/** Showing what repairs would do, where the plan may still change. */
+export interface Mends {
+  onTry: ((words: string, edits: Edit[]) => void) | undefined;
+  onTryAll: (() => void) | undefined;
+  /** All repairs are being tried. */
+  trying: boolean;
+}
+
 interface Props {
   session: SessionView;
   findings: readonly Finding[];
+  mends: Mends;
+  /** Marks the place of a finding on tide, list and table plan. */
   onShow(partId: string): void;
-  onTry: ((words: string, edits: Edit[]) => void) | undefined;
-  onTryAll: (() => void) | undefined;
-  trying: boolean;
   onClose(): void;
 }
 
@@ -24,18 +31,14 @@ const WORDS: Record<Finding["severity"], string> = {
 };
 
 /** What the checks found, place by place: what, why, and the repair, whose effect is shown before it is taken. */
-export function FindingsPanel({ session, findings, onShow, onTry, onTryAll, trying, onClose }: Props) {
+export function FindingsPanel({ session, findings, mends, onShow, onClose }: Props) {
+  const { onTry, onTryAll, trying } = mends;
   const catalogue = useCatalogue();
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => heading.current?.focus(), []);
   const advice = findings.filter((finding) => finding.severity === "advice" && finding.repairs?.length);
   return (
-    <section
-      id="findings"
-      aria-label={shared.toLookAt}
-      className="max-h-[58dvh] overflow-y-auto bg-base-200 px-4 py-4 sm:px-8"
-      onKeyDown={(event) => event.key === "Escape" && onClose()}
-    >
+    <section id="findings" aria-label={shared.toLookAt}>
       <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
         <h2 ref={heading} tabIndex={-1} className="text-2xl outline-none">
           {shared.toLookAt}
@@ -74,10 +77,10 @@ export function FindingsPanel({ session, findings, onShow, onTry, onTryAll, tryi
   );
 }
 
-function FindingRow({ finding, onTry }: { finding: Finding } & Pick<Props, "onTry">) {
+function FindingRow({ finding, onTry }: { finding: Finding } & Pick<Mends, "onTry">) {
   const catalogue = useCatalogue();
   return (
-    <li className="grid gap-x-6 border-t border-base-300 py-2 lg:grid-cols-[minmax(0,1fr)_auto]">
+    <li className="border-t border-base-300 py-2">
       <div>
         <p>
           <span className={finding.severity === "advice" ? "italic text-quiet" : "font-bold text-accent"}>
@@ -96,11 +99,7 @@ function FindingRow({ finding, onTry }: { finding: Finding } & Pick<Props, "onTr
       <div className="flex flex-wrap items-start gap-2">
         {onTry &&
           (finding.repairs ?? []).map((repair) => (
-            <Button
-              key={repair.words}
-              className="bg-base-100"
-              onClick={() => onTry(repair.words, repair.edits)}
-            >
+            <Button key={repair.words} onClick={() => onTry(repair.words, repair.edits)}>
               {repair.words}
             </Button>
           ))}

@@ -9,12 +9,14 @@ interface Props {
   leftOut: readonly LeftOut[];
   proof: SessionView["plan"]["proof"];
   school: string;
-  onFocus: ((region: string) => void) | undefined;
+  /** Shows what asking for a region would come to. */
+  onFocus: ((words: string, region: string) => void) | undefined;
+  asking: boolean;
   onAllow: ((region: string) => void) | undefined;
 }
 
 /** What the plan does not work, why, and how to have it all the same. */
-export function LeftOutList({ leftOut, proof, school, onFocus, onAllow }: Props) {
+export function LeftOutList({ leftOut, proof, school, onFocus, asking, onAllow }: Props) {
   const catalogue = useCatalogue();
   const name = (id: string) => catalogue.regions[id]?.whole ?? id;
   // What a school has no place for says the same of each: one line for all.
@@ -32,7 +34,12 @@ export function LeftOutList({ leftOut, proof, school, onFocus, onAllow }: Props)
             <p className="font-bold">{capital(name(left.region))}</p>
             <p>{whyLeftOut(left, name)}</p>
             {left.reason === "no_time" && onFocus && (
-              <Button look="quiet" className="mt-1" onClick={() => onFocus(left.region)}>
+              <Button
+                look="quiet"
+                className="mt-1"
+                disabled={asking}
+                onClick={() => onFocus(say.askFor(name(left.region)), left.region)}
+              >
                 {say.askFor(name(left.region))}
               </Button>
             )}

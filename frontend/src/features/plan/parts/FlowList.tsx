@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Edit, Entry, Part, SessionView } from "../../../api/client";
 import { reasonsQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
@@ -8,6 +8,7 @@ import { say } from "../../../phrases/screens/plan/parts";
 import { capital } from "../../../phrases/words";
 import type { TideEditing } from "../../../tideline/TideLine";
 import { Button } from "../../../ui/Button";
+import { useInView } from "../../../ui/useInView";
 import type { ZoneChoice } from "../table/AtTheTable";
 import { PartRow } from "./PartRow";
 import { PassageRow } from "./PassageRow";
@@ -35,6 +36,8 @@ export function FlowList(props: Props) {
   const saves = whatOrderSaves(reasons.data?.order ?? null);
   const [several, setSeveral] = useState<ReadonlySet<string> | null>(null);
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
+  const list = useRef<HTMLElement>(null);
+  useInView(list, selected);
   const entriesOf = (part: Part): Entry[] => sheet.entries.filter((entry) => entry.part_id === part.id);
   const toggle = (id: string) =>
     setSeveral((now) => {
@@ -60,9 +63,9 @@ export function FlowList(props: Props) {
     />
   );
   return (
-    <section aria-label="Sequence">
-      <div className="flex flex-wrap items-baseline gap-x-6">
-        <h2 className="text-2xl">{say.inThisOrder}</h2>
+    <section ref={list} aria-label="Sequence">
+      <div className="flex flex-wrap items-baseline gap-x-6 desk:float-right">
+        <h2 className="text-2xl desk:sr-only">{say.inThisOrder}</h2>
         {onEdit && (
           <Button
             look="quiet"
@@ -73,16 +76,16 @@ export function FlowList(props: Props) {
           </Button>
         )}
       </div>
-      {saves && <p className="mt-1 text-quiet">{saves}</p>}
+      {saves && <p className="mt-1 text-quiet desk:hidden">{saves}</p>}
       {several && onEdit && (
         <SeveralBar flow={flow} chosen={several} onEdit={onEdit} onClear={() => setSeveral(new Set())} />
       )}
       {groupByPosition(flow.parts).map(({ position, parts }) => (
-        <div key={`${position} ${parts[0]?.id}`} className="mt-4">
+        <div key={`${position} ${parts[0]?.id}`} className="mt-4 desk:mt-1">
           <h3 className="text-xl italic" title={catalogue.positions[position]?.gloss}>
             {capital(catalogue.positions[position]?.name ?? position)}
           </h3>
-          <p className="text-quiet">{catalogue.positions[position]?.setup.join(" · ")}</p>
+          <p className="text-quiet desk:text-[0.95rem]">{catalogue.positions[position]?.setup.join(" · ")}</p>
           <ol className="mt-2">
             {groupByPassage(parts, session.evaluation.passages).map(({ passage, parts }) => {
               const rows = parts.map((part, at) => row(part, passage !== null && at === 0));

@@ -17,7 +17,7 @@ export function Minutes(props: { name: string; seconds: number; onSeconds(second
   return (
     <span className="mr-2 flex flex-wrap items-center gap-2">
       <input
-        className="input numbers min-h-11 w-24 text-center"
+        className="input numbers min-h-11 w-20 text-center"
         inputMode="numeric"
         aria-label={say.minutes(props.name)}
         aria-invalid={fault}

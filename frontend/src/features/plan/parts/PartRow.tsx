@@ -62,7 +62,7 @@ export function PartRow(props: Props) {
   const remove = (whole: boolean) => editing?.onRemove({ partId: part.id, region: part.region }, whole);
 
   return (
-    <li>
+    <li data-row={part.id}>
       {before.length > 0 && (
         <p className="py-0.5 pl-14 text-[0.95rem] text-quiet">{transitionWords(before, catalogue)}</p>
       )}
@@ -95,11 +95,11 @@ export function PartRow(props: Props) {
       </div>
       {open && (
         <>
+          <Strokes {...props} />
           {editing && working && (
             <PartTools part={part} name={name} seconds={seconds} editing={editing} onRemove={remove} />
           )}
           {working && <WhyPart session={session} region={part.region} />}
-          <Strokes {...props} />
           {working && <WhyStrokes session={session} partId={part.id} />}
           {props.onEdit && <StrokePicker session={session} partId={part.id} onTake={props.onEdit} />}
         </>
@@ -112,7 +112,7 @@ function Strokes({ part, entries, onEdit, choosing, onChooseZone }: Props) {
   const catalogue = useCatalogue();
   const edit = (edits: Edit[]) => edits.length > 0 && onEdit?.(edits);
   return (
-    <ol className="mb-3 pl-14 pr-1" aria-label="Strokes">
+    <ol className="mb-3 pl-14 pr-1 desk:mb-1 desk:pl-4" aria-label="Strokes">
       {entries.map((entry) => {
         const index = entry.step;
         const step = index == null ? undefined : part.steps[index];

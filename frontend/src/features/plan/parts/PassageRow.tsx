@@ -51,19 +51,25 @@ export function PassageRow({ passage, parts, before, byHand, open, onToggle, edi
       {open && (
         <>
           {editing && (
-            <div className="flex flex-wrap items-center gap-2 py-2 pl-14">
+            <div className="flex flex-wrap items-center gap-1 py-1 pl-14">
               <Minutes
                 key={passage.seconds}
                 name={passage.name}
                 seconds={passage.seconds}
                 onSeconds={(seconds) => editing.onReshapePassage(passage, seconds)}
               />
-              <Button onClick={() => editing.onMovePassage(passage, -1)}>Earlier</Button>
-              <Button onClick={() => editing.onMovePassage(passage, 1)}>Later</Button>
-              <Button onClick={() => editing.onRemovePassage(passage)}>Remove</Button>
+              <Button look="quiet" className="px-2.5" onClick={() => editing.onMovePassage(passage, -1)}>
+                Earlier
+              </Button>
+              <Button look="quiet" className="px-2.5" onClick={() => editing.onMovePassage(passage, 1)}>
+                Later
+              </Button>
+              <Button look="quiet" className="px-2.5" onClick={() => editing.onRemovePassage(passage)}>
+                Remove
+              </Button>
             </div>
           )}
-          <ol className="ml-6 border-l border-base-300 pl-2">{children}</ol>
+          <ol className="ml-6 border-l border-base-300 pl-2 desk:ml-3">{children}</ol>
         </>
       )}
     </li>

@@ -3,6 +3,7 @@ import { type KeyboardEvent, useId, useLayoutEffect, useRef, useState } from "re
 import type { Brief, SessionView, Suggestion } from "../../../api/client";
 import { suggestionsQuery } from "../../../api/queries";
 import { say } from "../../../phrases/screens/plan/parts";
+import { Popover } from "../../../ui/Popover";
 import type { PlanChanges } from "../changes/usePlanChanges";
 
 interface Props {
@@ -59,7 +60,7 @@ export function QuickAdd({ session, selected, changes, onBrief }: Props) {
   }
 
   return (
-    <div className="relative w-full sm:w-96">
+    <div className="relative w-full sm:w-72 desk:ml-auto desk:w-64">
       <input
         ref={input}
         type="text"
@@ -80,11 +81,13 @@ export function QuickAdd({ session, selected, changes, onBrief }: Props) {
         onKeyDown={key}
       />
       {wanted.length > 1 && (
-        <div
+        <Popover
+          anchor={input.current}
           id={id}
           role="listbox"
-          aria-label={say.whatItCouldMean}
-          className="absolute inset-x-0 top-full z-30 mt-1 rounded-box border border-base-300 bg-base-100 py-2 shadow-xl"
+          label={say.whatItCouldMean}
+          asWide
+          className="py-2 sm:max-w-[28rem]!"
         >
           {offered.length === 0 && (
             <p role="status" className="px-4 py-2 text-quiet italic">
@@ -112,7 +115,7 @@ export function QuickAdd({ session, selected, changes, onBrief }: Props) {
               )}
             </div>
           ))}
-        </div>
+        </Popover>
       )}
     </div>
   );

@@ -56,20 +56,20 @@ export function AtTheTable(props: Props) {
   };
   const chosen = own ? own.zone : off ? off.zone : `${entry.region} ${entry.side}`;
   return (
-    <section aria-label={say.atTable}>
-      <div className="flex flex-wrap items-baseline gap-x-4">
-        <h2 className="text-2xl">{say.atTable}</h2>
-        {props.onKeepOff && (
-          <Button
-            look="quiet"
-            aria-expanded={keepingOff}
-            onClick={() => setOff(keepingOff ? undefined : null)}
-          >
-            {keepingOff ? say.doneWithPlaces : say.placesToKeepOff}
-          </Button>
-        )}
+    <section
+      aria-label={say.atTable}
+      className="desk:relative desk:flex desk:min-h-0 desk:flex-1 desk:flex-col desk:overflow-y-auto"
+    >
+      <h2 className="text-2xl desk:sr-only">{say.atTable}</h2>
+      <div className="desk:min-h-28 desk:flex-1 desk:[&>svg]:h-full">
+        <TablePlan
+          catalogue={catalogue}
+          moment={moment}
+          spots={spots}
+          chosen={chosen ?? null}
+          onPick={pick}
+        />
       </div>
-      <TablePlan catalogue={catalogue} moment={moment} spots={spots} chosen={chosen ?? null} onPick={pick} />
       {keepingOff && props.onKeepOff && (
         <KeepOff
           session={session}
@@ -85,7 +85,18 @@ export function AtTheTable(props: Props) {
           {say.orChooseItInList}
         </p>
       )}
-      <PlayTable sheet={sheet} pointed={pointed} />
+      <PlayTable sheet={sheet} pointed={pointed}>
+        {props.onKeepOff && (
+          <Button
+            look="quiet"
+            className="px-2.5"
+            aria-expanded={keepingOff}
+            onClick={() => setOff(keepingOff ? undefined : null)}
+          >
+            {keepingOff ? say.doneWithPlaces : say.placesToKeepOff}
+          </Button>
+        )}
+      </PlayTable>
       <Detail entry={entry} sheet={sheet} session={session} />
     </section>
   );
@@ -119,7 +130,7 @@ function Detail({ entry, sheet, session }: Pick<Props, "sheet" | "session"> & { 
   const seconds = own.reduce((sum, one) => sum + one.seconds, 0);
   const found = session.evaluation.findings.filter((finding) => finding.part_id === entry.part_id);
   return (
-    <div className="mt-3 min-h-32">
+    <div className="mt-3 min-h-32 desk:hidden">
       <p>
         <span className="font-bold">{capital(region ? sided(region, entry.side) : entry.region)}</span>
         <span className="numbers text-quiet">

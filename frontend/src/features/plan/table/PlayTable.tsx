@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 import type { RunSheet } from "../../../api/client";
 import { say } from "../../../phrases/screens/plan/table";
 import { clock } from "../../../phrases/time";
@@ -8,8 +8,15 @@ import { Button } from "../../../ui/Button";
 /** Seconds in which a whole session is played. */
 const PLAYED_IN = 60;
 
+interface Props {
+  sheet: RunSheet;
+  pointed: Pointed;
+  /** What stands at the end of the row. */
+  children: ReactNode;
+}
+
 /** Plays the session in a minute on the table plan: turns, drapes, walks. It can be held and moved by hand. */
-export function PlayTable({ sheet, pointed }: { sheet: RunSheet; pointed: Pointed }) {
+export function PlayTable({ sheet, pointed, children }: Props) {
   const [at, setAt] = useState(0);
   const [playing, setPlaying] = useState(false);
   const second = useRef(0);
@@ -38,8 +45,8 @@ export function PlayTable({ sheet, pointed }: { sheet: RunSheet; pointed: Pointe
 
   return (
     <div className="mt-1 flex items-center gap-3">
-      <Button onClick={() => setPlaying(!playing)}>
-        {playing ? "Hold" : at > 0 ? "Go on" : say.playItInMinute}
+      <Button look="quiet" className="px-2.5" title={say.playItInMinute} onClick={() => setPlaying(!playing)}>
+        {playing ? "Pause" : "Play"}
       </Button>
       <input
         type="range"
@@ -57,6 +64,7 @@ export function PlayTable({ sheet, pointed }: { sheet: RunSheet; pointed: Pointe
         }}
       />
       <span className="numbers w-14 text-right text-quiet">{clock(at)}</span>
+      {children}
     </div>
   );
 }

@@ -21,7 +21,7 @@ import { useKeys } from "./useKeys";
 import type { Happen, Happening } from "./useRun";
 
 /** What lies over the stroke. */
-export type Over = "sore" | "undone" | "halt" | "adding" | "settings";
+export type Over = "sore" | "undone" | "halt" | "adding" | "settings" | "happened";
 
 interface Given {
   session: SessionView;

@@ -18,12 +18,14 @@ interface Props {
   points: number;
   onSay(word: Word): void;
   onPoint(): void;
+  /** Opens all else that may have happened. */
+  onHappened(): void;
 }
 
 /** What the client says of the pressure, in one tap of a knuckle, and where it is sore. The last word stays marked. */
 export function PressurePads(props: Props) {
   return (
-    <fieldset className="relative z-10 grid grid-cols-3 gap-3 sm:grid-cols-4 px-3 pb-3 sm:gap-5 sm:px-8 sm:pb-6">
+    <fieldset className="relative z-10 grid grid-cols-6 gap-3 px-3 pb-3 sm:grid-cols-5 sm:gap-4 sm:px-8 sm:pb-6">
       <legend className="sr-only">{say.whatClientSaysOfPressure}</legend>
       {PADS.map((pad, i) => (
         <Button
@@ -33,7 +35,7 @@ export function PressurePads(props: Props) {
           aria-pressed={props.last === pad.word}
           aria-keyshortcuts={String(i + 1)}
           onClick={() => props.onSay(pad.word)}
-          className="min-h-28 rounded-box border-2 border-base-content/30 bg-base-100/70 text-xl transition-colors duration-300 aria-pressed:border-primary aria-pressed:bg-base-300 disabled:opacity-35 sm:text-3xl"
+          className="col-span-2 min-h-28 rounded-box border-2 border-base-content/30 bg-base-100 text-xl sm:col-span-1 transition-colors duration-300 aria-pressed:border-primary aria-pressed:bg-base-300 disabled:opacity-35 sm:text-3xl"
         >
           {pad.name}
           <span className="mt-1 flex h-7 items-end justify-center text-base text-quiet" aria-hidden="true">
@@ -46,12 +48,19 @@ export function PressurePads(props: Props) {
         disabled={props.disabled}
         aria-keyshortcuts="p"
         onClick={props.onPoint}
-        className="hidden min-h-28 rounded-box border-2 border-accent/60 bg-base-100/70 text-xl disabled:opacity-35 sm:block sm:text-3xl"
+        className="col-span-3 min-h-16 rounded-box border-2 border-accent/60 bg-base-100 text-xl disabled:opacity-35 sm:col-span-1 sm:min-h-28 sm:text-3xl"
       >
         Sore point
-        <span className="mt-1 flex h-7 items-end justify-center text-base text-quiet">
+        <span className="mt-1 flex items-end justify-center text-base text-quiet sm:h-7">
           {props.points > 0 ? say.here(props.points) : ""}
         </span>
+      </Button>
+      <Button
+        look="shape"
+        onClick={props.onHappened}
+        className="col-span-3 min-h-16 rounded-box border-2 border-base-content/30 bg-base-100 text-xl sm:col-span-1 sm:min-h-28 sm:pb-8 sm:text-3xl"
+      >
+        {say.whatHappened}
       </Button>
     </fieldset>
   );

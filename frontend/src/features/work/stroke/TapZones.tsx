@@ -20,7 +20,9 @@ function TapZone(props: { side: "left" | "right"; label: string; disabled?: bool
         props.side === "left" ? "left-0 justify-start" : "right-0 justify-end"
       } max-sm:items-end max-sm:pb-4`}
     >
-      {props.side === "left" ? `‹ ${props.label}` : `${props.label} ›`}
+      <span className="rounded-field bg-base-100 px-3 py-1">
+        {props.side === "left" ? `‹ ${props.label}` : `${props.label} ›`}
+      </span>
     </Button>
   );
 }

@@ -1,29 +1,33 @@
-/** The screen as water: full when a part begins, gone when its time is. */
+/** The edges of the screen as water, clear of all letters: full when a part begins, gone when its time is. */
 export function Water({ level }: { level: number }) {
   return (
     <div
       aria-hidden="true"
-      data-testid="water"
-      className="absolute inset-0 bg-tide-faint transition-transform duration-1000 ease-linear"
-      style={{ transform: `translateY(${(100 - level * 100).toFixed(2)}%)` }}
+      className="absolute inset-0 overflow-hidden [mask-image:linear-gradient(to_right,black_8%,transparent_20%,transparent_80%,black_92%)] max-sm:[mask-image:linear-gradient(to_right,black_2%,transparent_9%,transparent_91%,black_98%)]"
     >
-      <svg
-        className="absolute inset-x-0 -top-3 h-4 w-full"
-        viewBox="0 0 1200 16"
-        preserveAspectRatio="none"
-        role="presentation"
+      <div
+        data-testid="water"
+        className="absolute inset-0 bg-tide-faint transition-transform duration-1000 ease-linear"
+        style={{ transform: `translateY(${(100 - level * 100).toFixed(2)}%)` }}
       >
-        <path
-          d="M0 12c100-12 200-12 300-4s200 8 300 0 200-10 300-2 200 8 300 2v8H0z"
-          className="fill-tide-faint"
-        />
-        <path
-          d="M0 12c100-12 200-12 300-4s200 8 300 0 200-10 300-2 200 8 300 2"
-          className="fill-none stroke-tide"
-          strokeWidth="2"
-          vectorEffect="non-scaling-stroke"
-        />
-      </svg>
+        <svg
+          className="absolute inset-x-0 -top-3 h-4 w-full"
+          viewBox="0 0 1200 16"
+          preserveAspectRatio="none"
+          role="presentation"
+        >
+          <path
+            d="M0 12c100-12 200-12 300-4s200 8 300 0 200-10 300-2 200 8 300 2v8H0z"
+            className="fill-tide-faint"
+          />
+          <path
+            d="M0 12c100-12 200-12 300-4s200 8 300 0 200-10 300-2 200 8 300 2"
+            className="fill-none stroke-tide"
+            strokeWidth="2"
+            vectorEffect="non-scaling-stroke"
+          />
+        </svg>
+      </div>
     </div>
   );
 }

@@ -29,6 +29,7 @@ export const say = {
   provenBest: (priced: number) =>
     ` Of all sets of regions none does more good in these minutes; ${priced === 1 ? "one was" : `${priced} were`} worked out to the second, the rest ruled out.`,
   toLayOut: "To lay out",
+  yourHands: "Your hands",
   mostOilMl: (shares: string) => `Most oil: ${shares} ml.`,
   uncoveredFor: (time: string, percent: number) =>
     `Uncovered for ${time} in all, at most ${percent} % of the skin at a time.`,

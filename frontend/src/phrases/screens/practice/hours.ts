@@ -1,6 +1,6 @@
 /** What is said of a therapist's hours. */
 import type { Hours } from "../../../api/client";
-import { clockTime } from "../../time";
+import { hourInWords } from "../../time";
 import { listed } from "../../words";
 
 export const WEEKDAYS = [
@@ -33,7 +33,8 @@ export const say = {
   lastStart: "Last start",
   gap: "Gap between sessions",
   gapMinutes: "Minutes between two",
-  lunch: (lunch: Hours["lunch"]) => (lunch ? `${clockTime(lunch.starts)} for ${lunch.minutes} min` : "none"),
+  lunch: (lunch: Hours["lunch"]) =>
+    lunch ? `${hourInWords(lunch.starts)} for ${lunch.minutes} min` : "none",
   noLunch: "No lunch break",
   notSaidYet: "These are the usual hours. Are they yours?",
   theseAreMine: "Yes, keep them",

@@ -1,11 +1,11 @@
 /** What is said where a session is booked, moved or cancelled. */
 import type { Attendance, LocalStart, Repeat } from "../../../api/client";
-import { clockTime, dayInWords } from "../../time";
+import { dayInWords, hourInWords } from "../../time";
 import { ATTENDANCE } from "../../today";
 
 /** `Thu 3 Dec, 10:00`. */
 function start(at: LocalStart): string {
-  return `${dayInWords(at.day)}, ${clockTime(at.at)}`;
+  return `${dayInWords(at.day)}, ${hourInWords(at.at)}`;
 }
 
 function repeat(again: Repeat | null | undefined): string {

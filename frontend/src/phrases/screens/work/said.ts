@@ -2,7 +2,8 @@
 export const say = {
   whatClientSaysOfPressure: "What the client says of the pressure",
   here: (points: number) => `${points} here`,
-  whatBodySaysAndSkipping: "What the body says, and skipping",
+  whatHappened: "What happened",
+  nothingGoOn: "Nothing, go on",
   skipThisStroke: "Skip this stroke",
   skipRegion: "Skip the region",
   skipPassage: (passage: string) => `Skip the ${passage}`,

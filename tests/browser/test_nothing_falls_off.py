@@ -1,0 +1,79 @@
+"""What opens is wholly inside the window, at any width, in both themes, and with letters twice as large."""
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.pages import Plan, Today
+from tests.sizes import LONG
+
+SIZES = {"320": (320, 640), "390": (390, 844), "768": (768, 1024), "1280": (1280, 800), "2560": (2560, 1300)}
+"""Width and height in CSS pixels. Twice as large letters are half as many pixels: 1280 at 200 % is 640."""
+
+ALWAYS = ("320", "1280")
+
+OUTSIDE = """() => [...document.querySelectorAll("[role=dialog], [role=listbox], dialog[open] > *")]
+    .map((panel) => panel.getBoundingClientRect())
+    .filter((box) => box.width > 0)
+    .filter(({ left, top, right, bottom }) =>
+        left < 0 || top < 0 || right > document.documentElement.clientWidth + 1 || bottom > innerHeight + 1)
+    .map(({ left, top, right, bottom }) => [left, top, right, bottom].map(Math.round))"""
+
+
+@pytest.fixture(params=["shore", "nightroom"])
+def theme(request, context):
+    context.add_init_script(f"localStorage.setItem('tide-theme', '{request.param}')")
+
+
+def opened_one_by_one(page: Page) -> list[str]:
+    """Open all that opens over the page, one after the other, and name what did not fit."""
+    cut = []
+    opens = page.locator("section[aria-label=Brief] button[aria-expanded=false], button:text-is('Keys')")
+    for name in [one.get_attribute("aria-label") or one.inner_text() for one in opens.all()]:
+        page.get_by_role("button", name=name, exact=True).click()
+        expect(page.get_by_role("dialog").first).to_be_visible()
+        cut += [f"{name}: {box}" for box in page.evaluate(OUTSIDE)]
+        page.keyboard.press("Escape")
+        expect(page.get_by_role("dialog")).to_have_count(0)
+    return cut
+
+
+@pytest.mark.parametrize("size", [*SIZES, "640"] if LONG else ALWAYS)
+def test_no_panel_of_plan_is_cut_by_an_edge(page: Page, theme, today: Today, size: str):
+    width, height = SIZES.get(size, (640, 400))
+    page.set_viewport_size({"width": width, "height": height})
+    today.open("Isolde Kelpworth")
+    plan = Plan(page)
+    plan.planned()
+    assert opened_one_by_one(page) == []
+    page.get_by_role("combobox", name="Add by typing").fill("calf knead 3")
+    expect(page.get_by_role("option").first).to_be_visible()
+    assert page.evaluate(OUTSIDE) == []
+    assert page.evaluate("document.documentElement.scrollWidth") <= width
+
+
+@pytest.mark.parametrize("height", [720, 800])
+def test_all_of_plan_is_seen_at_once_on_a_desk(page: Page, today: Today, height: int):
+    page.set_viewport_size({"width": 1280, "height": height})
+    today.open("Isolde Kelpworth")
+    plan = Plan(page)
+    plan.planned()
+    plan.swell("right hip").click()
+    seen = [
+        page.get_by_role("region", name="Brief"),
+        plan.tide,
+        plan.part("Right hip"),
+        page.get_by_role("img", name="prone"),
+        plan.fit,
+        page.get_by_role("link", name="To the table"),
+    ]
+    for one in seen:
+        box = one.bounding_box()
+        assert box
+        assert box["y"] >= 0
+        assert box["y"] + box["height"] <= height + 1
+    for name in ("Left out", "To lay out", "Your hands"):
+        beside = plan.beside(name).bounding_box()
+        tide = plan.tide.bounding_box()
+        assert beside
+        assert tide
+        assert beside["y"] >= tide["y"] + tide["height"]
