@@ -45,9 +45,12 @@ def test_a_dragged_part_lands_is_kept_and_can_be_taken_back(page: Page, plan: Pl
 
 
 def test_a_passage_is_carried_as_one_and_the_part_that_is_chosen_alone(page: Page, plan: Plan):
-    leg = ["right hip", "right thigh", "right calf"]
-    distance = plan.swell("right arm").bounding_box()["x"] - plan.swell("right thigh").bounding_box()["x"]
-    plan.drag("right thigh", (int(distance / 3), 0))
+    leg = ["right hip", "right back of the thigh", "right calf"]
+    distance = (
+        plan.swell("right arm").bounding_box()["x"]
+        - plan.swell("right back of the thigh").bounding_box()["x"]
+    )
+    plan.drag("right back of the thigh", (int(distance / 3), 0))
     carried = page.get_by_test_id("drag")
     expect(carried).to_contain_text(re.compile("[Rr]ight leg, behind"))
     expect(carried.locator("path")).to_have_count(3)
@@ -57,8 +60,8 @@ def test_a_passage_is_carried_as_one_and_the_part_that_is_chosen_alone(page: Pag
     names = plan.names()
     at = names.index(leg[0])
     assert names[at : at + 3] == leg
-    plan.swell("right thigh").click()
-    plan.drag("right thigh", (120, 0))
+    plan.swell("right back of the thigh").click()
+    plan.drag("right back of the thigh", (120, 0))
     expect(carried.locator("path")).to_have_count(1)
     page.keyboard.press("Escape")
     page.mouse.up()
@@ -117,7 +120,7 @@ def test_the_line_is_brought_nearer_by_keys_and_wheel_until_strokes_have_names(p
     expect(plan.swell("neck")).to_be_visible()
     expect(plan.tide.get_by_text("kneading")).to_have_count(0)
     box = plan.swell("back").bounding_box()
-    page.mouse.move(box["x"] + 60, box["y"] + 100)
+    page.mouse.move(box["x"] + 60, box["y"] + box["height"] / 2)
     page.keyboard.down("Control")
     for _ in range(6):
         page.mouse.wheel(0, -120)

@@ -382,3 +382,19 @@ def test_a_sore_point_has_its_minutes_and_each_stroke_says_why_it_is_there(page:
     page.get_by_role("button", name="Why these strokes").click()
     expect(page.get_by_text("is for the sore point").first).to_be_visible()
     expect(page.get_by_text(re.compile("would take .* of ")).first).to_be_visible()
+
+
+def test_a_focus_is_chosen_on_the_body_as_in_the_list(page: Page, plan: Plan):
+    panel = plan.panel("Focus")
+    panel.locator('[data-spot="back mid"]').click()
+    expect(panel.get_by_role("checkbox", name="back", exact=True)).to_be_checked()
+    page.keyboard.press("Escape")
+    expect(plan.word("Focus")).to_have_text("more back")
+    plan.planned()
+    off = plan.panel("Leave out")
+    off.locator('[data-spot="foot left"]').click()
+    expect(off.get_by_role("checkbox", name="feet")).to_be_checked()
+    off.locator('[data-spot="back mid"]').click()
+    expect(off.get_by_role("checkbox", name="back", exact=True)).not_to_be_checked()
+    page.keyboard.press("Escape")
+    expect(plan.swell("right foot")).to_have_count(0)

@@ -94,7 +94,7 @@ def test_a_region_is_added_in_two_taps_its_other_side_follows_and_the_plan_goes_
     assert all(run["taken"][one["part_id"]] >= 100 for one in run["added"])
     assert [(one["region"], one["word"]) for one in run["said"]] == [("lower_leg_back", "lighter")]
     # What was added has to come from somewhere: it is said, and nothing happens by itself.
-    page.clock.run_for(60_000)
+    page.clock.run_for(120_000)
     expect(page.get_by_role("region", name="What gives way")).to_be_visible()
     assert run_of(page)["allotted"] == {}
 

@@ -40,8 +40,8 @@ export function Shell() {
           ))}
         </nav>
         {me.data && <Whereabouts me={me.data} />}
-        <ThemeButton className="max-sm:hidden" />
-        {me.data && <SignOut name={me.data.name} className="max-sm:hidden" />}
+        <ThemeButton className="max-md:hidden" />
+        {me.data && <SignOut name={me.data.name} className="max-lg:hidden" />}
       </header>
       <main id="page" className="flex-1 pb-10">
         <Outlet />
@@ -60,10 +60,10 @@ function Whereabouts({ me }: { me: Me }) {
       <Link
         to="/practice"
         aria-label={say.settingsOf(me.practice) + (me.demo ? ` ${say.sharedDemo}` : "")}
-        className="btn btn-ghost ml-auto min-h-11 px-2 font-normal max-sm:hidden"
+        className="btn btn-ghost ml-auto min-h-11 px-2 font-normal max-md:hidden"
         activeProps={{ className: "font-bold", "aria-current": "page" }}
       >
-        <span className="max-w-[16rem] truncate">{me.practice}</span>{" "}
+        <span className="max-w-[9rem] truncate lg:max-w-[16rem]">{me.practice}</span>{" "}
         {me.demo && (
           <span className="hidden rounded bg-base-200 px-2 text-quiet lg:inline">{say.sharedDemo}</span>
         )}
@@ -71,7 +71,7 @@ function Whereabouts({ me }: { me: Me }) {
       <Link
         to="/account"
         aria-label={say.accountOf(me.name)}
-        className="btn btn-ghost min-h-11 px-2 font-normal max-sm:ml-auto"
+        className="btn btn-ghost min-h-11 px-2 font-normal max-md:ml-auto"
         activeProps={{ className: "font-bold", "aria-current": "page" }}
       >
         <UserRound aria-hidden="true" size={20} />

@@ -52,8 +52,8 @@ export interface TideLayout {
 
 const TURNING = new Set<Entry["kind"]>(["turn", "sit_back", "bolster"]);
 
-/** Pixels for a second from which single strokes have room for their names. */
-const LARGE = 1.6;
+/** Pixels for a second from which single strokes have room for their names, of a whole session and of a part of it. */
+const LARGE = { whole: 1.6, part: 1.1 };
 
 /**
  * Lay `sheet` into `size`, all of it or the `view` of it. `joined` makes one swell of neighbouring parts under
@@ -91,7 +91,7 @@ export function layTide(
     places: runs(seen, x, (entry) => placeWord(entry.place, entry.position)),
     ticks: ticks(view, x),
     strokes:
-      x(1) - x(0) < LARGE
+      x(1) - x(0) < (view.to - view.from < sheet.seconds ? LARGE.part : LARGE.whole)
         ? []
         : seen.filter((e) => e.kind === "stroke").map((entry) => strokeSpan(entry, x, amplitude)),
     x,

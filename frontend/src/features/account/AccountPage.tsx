@@ -22,7 +22,7 @@ export function AccountPage() {
     <>
       <h1 className="text-3xl">{say.yourAccount}</h1>
       <p className="mt-1 text-quiet">{say.whoAt(me.name, me.practice, me.role)}</p>
-      <div className="mt-3 flex flex-wrap items-center gap-2 sm:hidden">
+      <div className="mt-3 flex flex-wrap items-center gap-2 lg:hidden">
         <Link to="/practice" className="btn min-h-11">
           {say.practiceSettings}
         </Link>

@@ -21,7 +21,10 @@ export function BeforeTouching({ client }: { client: ClientPage }) {
   const unplaced = client.restrictions.unplaced ?? [];
   const unread = client.intakes.find((intake) => intake.handed_in_at && !intake.reviewed_at);
   return (
-    <section aria-label="Before touching" className="mt-4 rounded-box bg-base-200 px-6 py-5 text-lg">
+    <section
+      aria-label="Before touching"
+      className="mt-4 rounded-box bg-base-200 px-6 py-5 text-lg desk:mt-2 desk:py-3"
+    >
       {unread && (
         <p className="mb-2">
           <Link

@@ -33,8 +33,8 @@ export function ClientPage() {
             .join(" · ")}
           {record.archived && " · archived"}
         </p>
+        {!record.archived && <BookAgain client={client.data} />}
       </div>
-      {!record.archived && <BookAgain client={client.data} />}
       <Knowing client={client.data} />
     </>
   );

@@ -21,17 +21,18 @@ export function Knowing(props: { client: Client; children?: ReactNode }) {
   const describe = useDescribe(client);
   return (
     <>
+      {!props.children && <More client={client} describe={describe} />}
       <BeforeTouching client={client} />
       {props.children}
-      <div className="mt-8 grid gap-10 lg:grid-cols-2">
+      <div className="mt-8 grid gap-10 lg:grid-cols-2 desk:mt-5 desk:grid-cols-[0.9fr_0.7fr_1.1fr] desk:gap-8">
         <Wishes client={client} />
         <div className="grid content-start gap-8">
           <Visits client={client} />
           <SorePoints client={client} />
-          <Consents client={client} describe={describe} />
         </div>
+        <Consents client={client} describe={describe} />
       </div>
-      <More client={client} describe={describe} />
+      {props.children && <More client={client} describe={describe} />}
     </>
   );
 }

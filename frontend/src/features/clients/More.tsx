@@ -32,19 +32,20 @@ export function More(props: { client: ClientPage; describe: Describe }) {
   const { archived } = client.record;
   const mayErase = useQuery(meQuery).data?.may.includes("erase_client");
   return (
-    <section aria-label="More" className="mt-8">
-      <div className="flex flex-wrap gap-2">
+    <section aria-label="More" className="mt-2">
+      <div className="-ml-2.5 flex flex-wrap">
         {PARTS.filter((part) => part !== "Erase" || mayErase).map((part) => (
           <Button
             key={part}
-            className={`${part === open ? "bg-base-300" : ""}`}
+            look="quiet"
+            className={`px-2.5 ${part === open ? "bg-base-300" : ""}`}
             aria-expanded={part === open}
             onClick={() => setOpen(part === open ? null : part)}
           >
             {part}
           </Button>
         ))}
-        <Button look="quiet" onClick={() => describe.mutate({ archived: !archived })}>
+        <Button look="quiet" className="px-2.5" onClick={() => describe.mutate({ archived: !archived })}>
           {archived ? "Restore" : "Archive"}
         </Button>
       </div>

@@ -35,7 +35,7 @@ export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
       <Link
         to="/session/$sessionId/plan"
         params={{ sessionId: session.session_id }}
-        className="min-h-11 truncate py-2 text-quiet underline max-sm:max-w-36"
+        className="min-h-11 truncate rounded-field bg-base-100 px-2 py-2 text-quiet underline max-sm:max-w-36"
       >
         {session.client.name}
       </Link>

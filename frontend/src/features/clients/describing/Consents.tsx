@@ -60,21 +60,19 @@ export function Consents(props: { client: ClientPage; describe: Describe }) {
           return (
             <li
               key={id}
-              className={`grid items-center gap-x-4 border-t border-base-300 py-2 ${consent.through_cloth ? "" : "sm:grid-cols-[1fr_auto]"}`}
+              className="flex flex-wrap items-center justify-between gap-x-3 border-t border-base-300"
             >
-              <div>
-                <p className="font-bold" title={asks}>
-                  {capital(name)}
-                </p>
-                <p className="text-quiet">
-                  {since ? `${shortDay(since.at, timeZone, new Date())}, ${howKnown(since)}` : "never asked"}
-                </p>
-              </div>
-              <fieldset aria-label={say.mayItBeTouched(capital(name))} className="flex flex-wrap gap-1">
+              <p title={asks}>
+                <span className="font-bold">{capital(name)}</span>{" "}
+                <span className="text-[0.95rem] text-quiet" title={since && howKnown(since)}>
+                  {since ? shortDay(since.at, timeZone, new Date()) : "never asked"}
+                </span>
+              </p>
+              <fieldset aria-label={say.mayItBeTouched(capital(name))} className="flex flex-wrap">
                 {(consent.through_cloth ? WITH_THE_SHEET : YES_OR_NO).map(([value, words]) => (
                   <Button
                     key={value}
-                    className={`${said === value ? CHOSEN[value] : "btn-ghost"}`}
+                    className={`px-2.5 ${said === value ? CHOSEN[value] : "btn-ghost"}`}
                     aria-pressed={said === value}
                     onClick={() => said !== value && answer(id, value)}
                   >

@@ -125,6 +125,7 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
       {word("Focus", "focus", focus.length ? say.more(names(focus)) : say.noPartAboveOthers, () => (
         <RegionsPanel
           question={say.whereDoesClientWantMore}
+          gets="more"
           chosen={focus}
           blocked={leaveOut}
           offered={offered}
@@ -135,6 +136,7 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
       {word("Leave out", "leave_out", leaveOut.length ? names(leaveOut) : "nothing", () => (
         <RegionsPanel
           question={say.whatToLeaveOut}
+          gets="nothing"
           chosen={leaveOut}
           blocked={focus}
           offered={offered}

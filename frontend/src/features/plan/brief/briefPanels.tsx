@@ -4,7 +4,11 @@ import { shared } from "../../../phrases/screens/shared";
 
 import { type FormEvent, useState } from "react";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { BodyPlan } from "../../../meeting/BodyPlan";
 import { Button } from "../../../ui/Button";
+
+/** How darkly a region is shaded that gets more. */
+const CHOSEN = 0.75;
 
 export function FieldFault({ fault }: { fault: { what: string; remedy: string } | undefined }) {
   if (!fault) return null;
@@ -62,8 +66,11 @@ export function MinutesPanel(props: {
   );
 }
 
+/** Regions chosen on the body or in the list, which say the same. */
 export function RegionsPanel(props: {
   question: string;
+  /** Whether what is chosen gets more, and is shaded, or is left out, and is hatched. */
+  gets: "more" | "nothing";
   chosen: readonly string[];
   blocked: readonly string[];
   /** The regions that this session could work. */
@@ -75,13 +82,25 @@ export function RegionsPanel(props: {
     props.onChange(
       props.chosen.includes(id) ? props.chosen.filter((other) => other !== id) : [...props.chosen, id],
     );
+  const free = (id: string) => props.offered.includes(id) && !props.blocked.includes(id);
+  const sides = (id: string) => ["mid", "left", "right"].map((side) => [`${id} ${side}`, CHOSEN] as const);
+  const more = props.gets === "more" ? props.chosen : props.blocked;
+  const nothing = props.gets === "nothing" ? props.chosen : props.blocked;
   return (
     <fieldset>
       <legend className="mb-2 font-bold">{props.question}</legend>
-      <span className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
+      <div className="max-w-[26rem]">
+        <BodyPlan
+          catalogue={catalogue}
+          shaded={Object.fromEntries(more.flatMap(sides))}
+          barred={nothing}
+          onPick={(spot) => free(spot.region) && toggle(spot.region)}
+        />
+      </div>
+      <span className="mt-2 grid grid-cols-2 gap-x-4 sm:grid-cols-3">
         {Object.values(catalogue.regions)
           .filter((region) => props.offered.includes(region.id))
-          .map((region) => (
+          .map((region, place) => (
             <label
               key={region.id}
               title={region.gloss}
@@ -89,6 +108,7 @@ export function RegionsPanel(props: {
             >
               <input
                 type="checkbox"
+                data-first={place === 0 || undefined}
                 className="checkbox"
                 checked={props.chosen.includes(region.id)}
                 disabled={props.blocked.includes(region.id)}

@@ -76,7 +76,6 @@ export function FlowList(props: Props) {
           </Button>
         )}
       </div>
-      {saves && <p className="mt-1 text-quiet desk:hidden">{saves}</p>}
       {several && onEdit && (
         <SeveralBar flow={flow} chosen={several} onEdit={onEdit} onClear={() => setSeveral(new Set())} />
       )}
@@ -113,6 +112,7 @@ export function FlowList(props: Props) {
           </ol>
         </div>
       ))}
+      {saves && <p className="mt-3 text-quiet">{saves}</p>}
     </section>
   );
 }

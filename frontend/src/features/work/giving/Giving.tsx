@@ -1,11 +1,12 @@
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { RunState, SessionView, TableSide } from "../../../api/client";
+import { meQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { firstTouch } from "../../../lib/firstTouch";
-import { shared } from "../../../phrases/screens/shared";
 import { say } from "../../../phrases/screens/work/giving";
 import { giveWords } from "../../../phrases/table/giving";
-import { span } from "../../../phrases/time";
+import { span, timeOfDay } from "../../../phrases/time";
 import { type Bending, bend } from "../../../tableside/bending";
 import { begunLate, behind, elapsed } from "../../../tableside/progress";
 import { Button } from "../../../ui/Button";
@@ -13,8 +14,8 @@ import type { Happen } from "../run/useRun";
 
 /** Seconds of delay from which, and by which further, something is offered. */
 const WORTH_SAYING = 60;
-/** Minutes. */
-const LEAVES_IN = [5, 10, 15, 20, 30];
+/** Minutes from now at which the client may have to leave; those that are still before the end are offered. */
+const LEAVES_IN = [5, 10, 15, 20, 30, 45, 60, 75, 90];
 /** How many of the regions that give can be spared by a tap. */
 const SPARED = 3;
 
@@ -73,7 +74,14 @@ export function Giving({ session, run, now, happen, side, unknown, leaving, onLe
       aria-label={say.whatGivesWay}
       className="z-20 flex flex-wrap items-center justify-center gap-x-4 gap-y-2 px-5 py-2 text-xl max-sm:absolute max-sm:inset-x-0 max-sm:top-[7.5rem] max-sm:z-30 max-sm:bg-base-100 max-sm:py-4 sm:relative sm:bg-base-100/85"
     >
-      {leaving && <LeavesIn minutes={minutes} onMinutes={setMinutes} />}
+      {leaving && (
+        <LeavesIn
+          now={now}
+          left={(run.total ?? sheet.seconds) - elapsed(run, now)}
+          minutes={minutes}
+          onMinutes={setMinutes}
+        />
+      )}
       {bent && <Says bent={bent} line={given?.line ?? ""} lateStart={leaving ? 0 : lateStart} />}
       {bent && bent.short_by === 0 && (
         <Button look="main" className="min-h-12 text-lg" onClick={() => take(bent)}>
@@ -107,18 +115,29 @@ export function Giving({ session, run, now, happen, side, unknown, leaving, onLe
   );
 }
 
-function LeavesIn(props: { minutes: number | null; onMinutes(minutes: number): void }) {
+interface LeavesInProps {
+  now: number;
+  /** Seconds to the last stroke as it stands. */
+  left: number;
+  minutes: number | null;
+  onMinutes(minutes: number): void;
+}
+
+/** When the client must leave, by the clock on the wall and from now. */
+function LeavesIn({ now, left, minutes, onMinutes }: LeavesInProps) {
+  const timeZone = useQuery(meQuery).data?.time_zone;
   return (
     <div className="flex flex-wrap items-center gap-2">
-      <span>Over in</span>
-      {LEAVES_IN.map((one) => (
+      <span>{say.leaveAt}</span>
+      {LEAVES_IN.filter((one) => one * 60 < left).map((one) => (
         <Button
           key={one}
-          className={`min-h-12 text-lg ${one === props.minutes ? "btn-primary" : ""}`}
-          aria-pressed={one === props.minutes}
-          onClick={() => props.onMinutes(one)}
+          className={`h-auto min-h-12 flex-col gap-0 py-1 text-lg leading-tight ${one === minutes ? "btn-primary" : ""}`}
+          aria-pressed={one === minutes}
+          onClick={() => onMinutes(one)}
         >
-          {shared.min(one)}
+          {timeZone && <span className="numbers">{timeOfDay(new Date(now + one * 60_000), timeZone)} </span>}
+          <span className="text-base font-normal">{say.inMinutes(one)}</span>
         </Button>
       ))}
     </div>

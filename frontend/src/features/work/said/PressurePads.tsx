@@ -58,7 +58,7 @@ export function PressurePads(props: Props) {
       <Button
         look="shape"
         onClick={props.onHappened}
-        className="col-span-3 min-h-16 rounded-box border-2 border-base-content/30 bg-base-100 text-xl sm:col-span-1 sm:min-h-28 sm:pb-8 sm:text-3xl"
+        className="col-span-3 min-h-16 rounded-box border-2 border-base-content/30 bg-base-100 text-xl sm:col-span-1 sm:min-h-28 sm:text-2xl"
       >
         {say.whatHappened}
       </Button>

@@ -3,6 +3,8 @@ export const say = {
   cannotBeReached: "Mellow Tide cannot be reached. Shorten by hand, and keep the close.",
   lookingUpWhatMayGive: "Looking up what may give way …",
   whatGivesWay: "What gives way",
+  leaveAt: "Leave at",
+  inMinutes: (minutes: number) => `in ${minutes} min`,
   spare: (region: string) => `Spare the ${region}`,
   shortenAny: "Shorten any region",
   keepPlan: "Keep the plan",
