@@ -120,7 +120,7 @@ def test_the_line_is_brought_nearer_by_keys_and_wheel_until_strokes_have_names(p
     expect(plan.swell("neck")).to_be_visible()
     expect(plan.tide.get_by_text("kneading")).to_have_count(0)
     box = plan.swell("back").bounding_box()
-    page.mouse.move(box["x"] + 60, box["y"] + box["height"] / 2)
+    page.mouse.move(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
     page.keyboard.down("Control")
     for _ in range(6):
         page.mouse.wheel(0, -120)

@@ -21,7 +21,6 @@ interface Props {
   mends: Mends;
   /** Marks the place of a finding on tide, list and table plan. */
   onShow(partId: string): void;
-  onClose(): void;
 }
 
 const WORDS: Record<Finding["severity"], string> = {
@@ -31,7 +30,7 @@ const WORDS: Record<Finding["severity"], string> = {
 };
 
 /** What the checks found, place by place: what, why, and the repair, whose effect is shown before it is taken. */
-export function FindingsPanel({ session, findings, mends, onShow, onClose }: Props) {
+export function FindingsPanel({ session, findings, mends, onShow }: Props) {
   const { onTry, onTryAll, trying } = mends;
   const catalogue = useCatalogue();
   const heading = useRef<HTMLHeadingElement>(null);
@@ -48,9 +47,6 @@ export function FindingsPanel({ session, findings, mends, onShow, onClose }: Pro
             {trying ? say.tryingEveryRepair : say.mendAllAdvice}
           </Button>
         )}
-        <Button look="quiet" className="ml-auto" onClick={onClose}>
-          Close
-        </Button>
       </div>
       {byPlace(findings, session, catalogue).map(({ place, partId, found }) => (
         <div key={place} className="mt-3">

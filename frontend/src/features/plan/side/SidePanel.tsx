@@ -1,6 +1,7 @@
 import { useEffect, useRef } from "react";
 import type { Brief, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { Button } from "../../../ui/Button";
 import { isDesk } from "../../../ui/useDesk";
 import { FitToTime } from "../brief/FitToTime";
 import type { PlanChanges } from "../changes/usePlanChanges";
@@ -46,6 +47,9 @@ export function SidePanel(props: Props) {
       className="scroll-mb-24 scroll-mt-2"
       onKeyDown={(event) => event.key === "Escape" && onClose()}
     >
+      <Button look="quiet" className="float-right px-2.5" onClick={onClose}>
+        Close
+      </Button>
       <Panel {...props} />
     </div>
   );
@@ -75,7 +79,6 @@ function Panel(props: Props) {
           findings={session.evaluation.findings}
           mends={props.mends}
           onShow={props.onSelect}
-          onClose={onClose}
         />
       );
     case "left_out":
