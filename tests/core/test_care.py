@@ -79,11 +79,11 @@ def test_what_is_still_to_change_in_a_pregnancy_is_told_with_its_day():
     due = date(2026, 10, 8)
     ahead = list_thresholds(due, 84, C)
     assert [(one.weeks, one.on.isoformat()) for one in ahead] == [
-        ("12w1d", "2026-03-27"),
-        ("14w0d", "2026-04-09"),
-        ("14w0d", "2026-04-09"),
-        ("20w0d", "2026-05-21"),
-        ("28w0d", "2026-07-16"),
+        ("12 weeks and 1 day", "2026-03-27"),
+        ("14 weeks", "2026-04-09"),
+        ("14 weeks", "2026-04-09"),
+        ("20 weeks", "2026-05-21"),
+        ("28 weeks", "2026-07-16"),
     ]
     assert "Not flat on the back" in ahead[3].says
     assert list_thresholds(due, 196, C) == ()

@@ -46,7 +46,7 @@ def test_every_question_says_why_and_every_condition_is_asked_under_one_heading(
 def test_each_answer_says_what_it_means_for_the_session():
     found = by_id(MANY)
     assert found["conditions varicose_veins"].means == C.conditions["varicose_veins"].says
-    assert found["pregnant"].answer == "due 2026-10-08, 20w0d"
+    assert found["pregnant"].answer == "due 2026-10-08, 20 weeks"
     assert "Not flat on the back from 20 weeks" in found["pregnant"].means
     assert found["wishes lower_leg_back"].means == "Held to depth 2: varicose veins."
     assert found["consents foot"].means == "Left out."

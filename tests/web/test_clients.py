@@ -136,7 +136,7 @@ def test_what_the_catalogue_does_not_know_is_refused_and_nothing_is_kept(client,
 def test_the_weeks_are_those_of_the_day_and_what_they_change_is_said(client, newcomer):
     due = date.fromisoformat(newcomer["day"]) + timedelta(days=91)
     page = described(client, newcomer, due_date=due.isoformat()).json()
-    assert page["pregnancy"] == "27w0d"
+    assert page["pregnancy"] == "27 weeks"
     assert {position["id"] for position in page["restrictions"]["positions"]} == {"prone", "supine"}
     earlier = described(client, page, due_date=(due + timedelta(days=60)).isoformat()).json()
     assert {position["id"] for position in earlier["restrictions"]["positions"]} == {"prone"}

@@ -1,7 +1,12 @@
 import { timeOfDay } from "../phrases/time";
 import type { TideLayout } from "./layout";
 
+/** Pixels between two ticks from which the first has room for its unit. */
+const UNIT = 60;
+
 export function MinuteAxis({ layout, y, right }: { layout: TideLayout; y: number; right: number }) {
+  const [first, second] = layout.ticks;
+  const zero = first && second && second.x - first.x < UNIT ? "0" : "0 min";
   return (
     // biome-ignore lint/a11y/noAriaHiddenOnFocusable: a group of axis labels takes no focus
     <g aria-hidden="true" className="fill-quiet numbers text-[13px]">
@@ -12,7 +17,7 @@ export function MinuteAxis({ layout, y, right }: { layout: TideLayout; y: number
           y={y}
           textAnchor={i === 0 ? "start" : tick.x > right - 12 ? "end" : "middle"}
         >
-          {tick.minute === 0 ? "0 min" : tick.minute}
+          {tick.minute === 0 ? zero : tick.minute}
         </text>
       ))}
     </g>

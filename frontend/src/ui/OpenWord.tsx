@@ -54,7 +54,7 @@ export function OpenWord({ about, children, faulty, panel }: Props) {
         aria-controls={open ? id : undefined}
         aria-label={`${about}: ${typeof children === "string" ? children : ""}`}
         onClick={() => setOpen(!open)}
-        className={`-mx-1 cursor-pointer rounded px-1 text-left underline decoration-2 underline-offset-[0.3em] ${
+        className={`-mx-1 cursor-pointer rounded px-1 text-left underline max-sm:in-[.chips]:mx-0 max-sm:in-[.chips]:rounded-full max-sm:in-[.chips]:bg-base-200 max-sm:in-[.chips]:px-3 max-sm:in-[.chips]:py-2 max-sm:in-[.chips]:no-underline decoration-2 underline-offset-[0.3em] ${
           faulty
             ? "text-accent decoration-accent decoration-wavy hover:bg-base-100"
             : "text-primary decoration-tide/60 decoration-dotted hover:bg-base-300"

@@ -52,7 +52,7 @@ export function Popover({ anchor, placement = "bottom-start", asWide, className 
       role={rest.role}
       aria-label={rest.label}
       style={floatingStyles}
-      className={`z-30 block w-max overflow-y-auto rounded-box border border-base-300 bg-base-100 text-left font-sans text-base shadow-xl ${className}`}
+      className={`z-30 block w-max overflow-y-auto rounded-box border border-base-300 bg-base-100 text-left font-sans text-base whitespace-normal shadow-xl ${className}`}
     >
       {rest.children}
     </span>

@@ -10,5 +10,8 @@ def say_span(seconds: int) -> str:
 
 
 def say_weeks(days: int) -> str:
-    """Days of a pregnancy as one counts them: `20w0d` for 140 days."""
-    return f"{days // 7}w{days % 7}d"
+    """Days of a pregnancy as one counts them: `20 weeks` for 140 days, `20 weeks and 1 day` for 141."""
+    weeks, rest = divmod(days, 7)
+    if not rest:
+        return f"{weeks} weeks"
+    return f"{weeks} weeks and {rest} day{'' if rest == 1 else 's'}"

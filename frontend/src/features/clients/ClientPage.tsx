@@ -7,6 +7,9 @@ import { Waiting } from "../../ui/Waiting";
 import { BookAgain } from "./BookAgain";
 import { Knowing } from "./Knowing";
 
+/** The height in cm by which the clock goes where none was told. */
+const USUAL_HEIGHT = 170;
+
 /** A client, in the order of what must be known before touching. */
 export function ClientPage() {
   const { clientId } = useParams({ from: "/in/framed/clients/$clientId" });
@@ -26,7 +29,8 @@ export function ClientPage() {
             pregnancy && say.pregnantToday(pregnancy),
             record.phone,
             record.email,
-            say.cm(record.height_cm),
+            // The usual height stands for one that nobody told.
+            (client.data.since.height_cm || record.height_cm !== USUAL_HEIGHT) && say.cm(record.height_cm),
             record.language,
           ]
             .filter(Boolean)

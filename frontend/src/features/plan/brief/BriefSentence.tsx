@@ -49,7 +49,7 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
   const positions = positionsOf(brief, catalogue);
   const offered = offeredRegions(brief, catalogue);
   return (
-    <p className="max-w-[84ch] font-serif text-[1.3rem] leading-relaxed sm:text-[1.45rem] desk:max-w-none desk:text-[1.2rem] desk:leading-[1.6]">
+    <p className="chips max-w-[84ch] font-serif text-[1.3rem] leading-relaxed sm:text-[1.45rem] max-sm:-mx-4 max-sm:overflow-x-auto max-sm:px-4 max-sm:pb-1 max-sm:text-[1.05rem] max-sm:whitespace-nowrap desk:max-w-none desk:text-[1.2rem] desk:leading-[1.6]">
       {!kind?.open_ended && (
         <>
           {word("Booked minutes", "booked_minutes", shared.minutes(brief.booked_minutes), (close) => (
