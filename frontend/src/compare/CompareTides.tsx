@@ -3,7 +3,7 @@ import type { Outline, RunSheet } from "../api/client";
 import { say } from "../phrases/screens/compare";
 import { smallSwells } from "../tideline/swells";
 import { Ripples, Surface } from "../tideline/Water";
-import { useWidth } from "../ui/useWidth";
+import { useWidth } from "../ui/screen/useWidth";
 
 interface Props {
   first: RunSheet | Outline;

@@ -3,7 +3,7 @@ import type { Finding, Landing, RunSheet, WorkedPassage } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
 import { say } from "../phrases/screens/tideline";
 import { Button } from "../ui/Button";
-import { useWidth } from "../ui/useWidth";
+import { useWidth } from "../ui/screen/useWidth";
 import { Buoy } from "./Buoy";
 import { type Carried, DragLayer } from "./hand/DragLayer";
 import { PullEdge } from "./hand/PullEdge";
@@ -146,7 +146,11 @@ export const TideLine = memo(function TideLine(props: Props) {
         ) : (
           <Names layout={layout} selected={selected} />
         )}
-        <FindingMarks layout={layout} findings={props.findings} y={margins.top - 14} />
+        <FindingMarks
+          layout={layout}
+          findings={props.findings}
+          y={margins.top - (margins === LOW ? 24 : 14)}
+        />
         {chosen && editing && !joined && !held && (
           <PullEdge
             key={chosen.partId}

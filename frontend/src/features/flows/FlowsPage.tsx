@@ -8,7 +8,7 @@ import { shared } from "../../phrases/screens/shared";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { SearchLine } from "../../ui/SearchLine";
-import { useWidth } from "../../ui/useWidth";
+import { useWidth } from "../../ui/screen/useWidth";
 import { Waiting } from "../../ui/Waiting";
 import { FlowRow } from "./FlowRow";
 import { found } from "./search";

@@ -39,6 +39,7 @@ function Taught(props: { learnt: Learnt; client: ClientPage }) {
   return (
     <div className="grid gap-10 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
       <div className="grid content-start gap-8">
+        <Draft clientId={learnt.client_id} />
         <section aria-label={say.wishesByRegion}>
           <h2 className="text-2xl">{say.depthThatSuitsByRegion}</h2>
           <p className="mt-1 text-quiet">
@@ -72,7 +73,6 @@ function Taught(props: { learnt: Learnt; client: ClientPage }) {
           )}
           <SetWish clientId={learnt.client_id} starts={starts} />
         </section>
-        <Draft clientId={learnt.client_id} />
         <OwnPace />
         <PointSteps visits={learnt.sore} />
       </div>

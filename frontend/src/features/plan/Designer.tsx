@@ -5,7 +5,7 @@ import { meQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
 import { pointedMoment } from "../../tideline/pointed";
 import { TideLine } from "../../tideline/TideLine";
-import { useDesk } from "../../ui/useDesk";
+import { useDesk } from "../../ui/screen/useDesk";
 import { BriefSection } from "./brief/BriefSection";
 import { useBegins } from "./brief/useBegins";
 import { useBrief } from "./brief/useBrief";
@@ -20,8 +20,8 @@ import { useMending } from "./findings/useMending";
 import { PlanBody } from "./PlanBody";
 import { PlanTools } from "./PlanTools";
 import { QuickAdd } from "./parts/QuickAdd";
+import type { PanelName } from "./side/panels";
 import { SidePanel } from "./side/SidePanel";
-import type { Side } from "./side/sides";
 import type { ZoneChoice } from "./table/AtTheTable";
 
 interface Props {
@@ -42,7 +42,7 @@ export function Designer({ session, from }: Props) {
   const { brief, wished, change, take, putBack } = useBrief(session, changes);
   const [selected, setSelected] = useState<string | null>(null);
   const [told, setTold] = useState({ words: "", at: 0 });
-  const [side, setSide] = useState<Side | null>(from ? "flows" : innerWidth >= WIDE ? "left_out" : null);
+  const [side, setSide] = useState<PanelName | null>(from ? "flows" : innerWidth >= WIDE ? "left_out" : null);
   const [choosing, setChoosing] = useState<ZoneChoice | null>(null);
   const [pointed] = useState(pointedMoment);
   const [desk, height] = useDesk<HTMLDivElement>();

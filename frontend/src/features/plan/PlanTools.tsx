@@ -6,14 +6,14 @@ import { Button } from "../../ui/Button";
 import { TakeBack } from "./changes/TakeBack";
 import type { PlanChanges } from "./changes/usePlanChanges";
 import { KeysOfPlan } from "./KeysOfPlan";
-import { SIDES, type Side, STANDING } from "./side/sides";
+import { PANELS, type PanelName, STANDING } from "./side/panels";
 
 interface Props {
   session: SessionView;
   changes: PlanChanges;
   /** What is open beside the plan. */
-  side: Side | null;
-  onSide(side: Side | null): void;
+  side: PanelName | null;
+  onSide(side: PanelName | null): void;
   /** The session has begun: its plan can only be looked at. */
   fixed: boolean;
   /** What stands at the end of the row. */
@@ -22,7 +22,7 @@ interface Props {
 
 /** What is done to a plan as a whole and seen beside it, in one quiet row. */
 export function PlanTools({ session, changes, side, onSide, fixed, children }: Props) {
-  const names = Object.entries(SIDES) as [keyof typeof SIDES, string][];
+  const names = Object.entries(PANELS) as [keyof typeof PANELS, string][];
   return (
     <div className="no-print flex flex-wrap items-center gap-x-1">
       {!fixed && <TakeBack session={session} changes={changes} />}

@@ -6,7 +6,7 @@ import { shared } from "../../../phrases/screens/shared";
 import { SmallTide } from "../../../tideline/SmallTide";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
-import { useWidth } from "../../../ui/useWidth";
+import { useWidth } from "../../../ui/screen/useWidth";
 import { Waiting } from "../../../ui/Waiting";
 import type { PlanChanges } from "../changes/usePlanChanges";
 import { Offers } from "./Offers";

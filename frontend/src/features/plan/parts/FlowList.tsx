@@ -8,7 +8,7 @@ import { say } from "../../../phrases/screens/plan/parts";
 import { capital } from "../../../phrases/words";
 import type { TideEditing } from "../../../tideline/TideLine";
 import { Button } from "../../../ui/Button";
-import { useInView } from "../../../ui/useInView";
+import { useInView } from "../../../ui/screen/useInView";
 import type { ZoneChoice } from "../table/AtTheTable";
 import { PartRow } from "./PartRow";
 import { PassageRow } from "./PassageRow";

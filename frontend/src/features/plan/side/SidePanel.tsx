@@ -2,7 +2,7 @@ import { useEffect, useRef } from "react";
 import type { Brief, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { Button } from "../../../ui/Button";
-import { isDesk } from "../../../ui/useDesk";
+import { isDesk } from "../../../ui/screen/useDesk";
 import { FitToTime } from "../brief/FitToTime";
 import type { PlanChanges } from "../changes/usePlanChanges";
 import { FindingsPanel, type Mends } from "../findings/FindingsPanel";
@@ -12,11 +12,11 @@ import { YourHands } from "../findings/YourHands";
 import { OtherPlans } from "../others/OtherPlans";
 import { StartFrom } from "../others/StartFrom";
 import { Versions } from "../others/Versions";
-import type { Side } from "./sides";
+import type { PanelName } from "./panels";
 
 interface Props {
   session: SessionView;
-  side: Side;
+  side: PanelName;
   changes: PlanChanges;
   /** The flow that was chosen in the library for this session, if one was. */
   from: string | null;

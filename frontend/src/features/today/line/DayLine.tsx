@@ -2,7 +2,7 @@ import type { Day } from "../../../api/client";
 import { minuteOf } from "../../../lib/days";
 import { say } from "../../../phrases/screens/today/page";
 import { stretch } from "../../../phrases/time";
-import { useWidth } from "../../../ui/useWidth";
+import { useWidth } from "../../../ui/screen/useWidth";
 import type { Moving } from "../changing/useMoving";
 import { DaySession } from "./DaySession";
 import { ABOVE, type DayScale, LINE_HEIGHT, scaleDay } from "./dayScale";

@@ -3,7 +3,7 @@ import { say as others } from "../../../phrases/screens/plan/others";
 import { say } from "../../../phrases/screens/plan/page";
 
 /** What is looked at beside the plan, one at a time, by the name of its button. */
-export const SIDES = {
+export const PANELS = {
   fit: say.anotherLength,
   flows: "Flows",
   versions: "Versions",
@@ -13,7 +13,7 @@ export const SIDES = {
   hands: findings.yourHands,
 } as const;
 
-export type Side = keyof typeof SIDES | "findings";
+export type PanelName = keyof typeof PANELS | "findings";
 
 /** What a session that has begun still shows. */
-export const STANDING: readonly Side[] = ["left_out", "lay_out", "hands"];
+export const STANDING: readonly PanelName[] = ["left_out", "lay_out", "hands"];
