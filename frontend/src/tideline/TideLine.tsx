@@ -2,10 +2,10 @@ import { memo, type PointerEvent, useCallback, useId, useMemo, useRef, useState 
 import type { Finding, Landing, RunSheet, WorkedPassage } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
 import { say } from "../phrases/screens/tideline";
-import { Button } from "../ui/Button";
 import { useWidth } from "../ui/screen/useWidth";
 import { Buoy } from "./Buoy";
 import { type Carried, DragLayer } from "./hand/DragLayer";
+import { Nearer } from "./hand/Nearer";
 import { PullEdge } from "./hand/PullEdge";
 import { useView } from "./hand/useView";
 import { placeLabels } from "./labels";
@@ -27,7 +27,8 @@ export interface TideEditing extends Omit<PartActions, "onNudge" | "onTakeUp"> {
   onReshapePassage(passage: WorkedPassage, seconds: number): void;
   onMovePassage(passage: WorkedPassage, by: -1 | 1): void;
   onRemovePassage(passage: WorkedPassage): void;
-  onLand(partId: string, landing: Landing, name: string): void;
+  /** `name`: what is moved, as it is told. */
+  onLand(landing: Landing, name: string): void;
   /**
    * Where the part touched last may go, alone and with all that is worked as one with it; undefined until it is known.
    */
@@ -83,7 +84,6 @@ export const TideLine = memo(function TideLine(props: Props) {
   const touched = held && editing?.landings?.partId === held.swell.partId ? editing.landings : undefined;
   const passage = held && held.swell.partId !== selected ? touched?.passage : undefined;
   const carried: Carried | null = held && {
-    partId: held.swell.partId,
     swells: passage ? layout.swells.filter((swell) => passage.parts.includes(swell.partId)) : [held.swell],
     name: passage?.name ?? nameOf(held.swell, catalogue),
   };
@@ -217,22 +217,4 @@ function Names({ layout, selected }: { layout: TideLayout; selected: string | nu
       {label.text}
     </text>
   ));
-}
-
-/** Bringing the line nearer by a button, for those without a wheel or keys. */
-function Nearer({ near, onNearer, onAll }: { near: boolean; onNearer(): void; onAll(): void }) {
-  return (
-    <div className="no-print absolute right-0 -top-1 flex gap-1">
-      {near && (
-        <Button look="quiet" className="bg-base-100" onClick={onAll}>
-          Whole session
-        </Button>
-      )}
-      {!near && (
-        <Button look="quiet" className="bg-base-100" onClick={onNearer}>
-          Zoom in
-        </Button>
-      )}
-    </div>
-  );
 }

@@ -11,7 +11,10 @@ interface Props {
   panel(close: () => void): ReactNode;
 }
 
-/** A word in a sentence that opens in place. Escape, a tap outside or leaving it closes it. */
+/**
+ * A word in a sentence that opens in place. Escape, a tap outside or leaving it closes it. On a small screen it is a chip
+ * where the sentence is one line of `chips`.
+ */
 export function OpenWord({ about, children, faulty, panel }: Props) {
   const [open, setOpen] = useState(false);
   const root = useRef<HTMLSpanElement>(null);

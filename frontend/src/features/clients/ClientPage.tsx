@@ -7,9 +7,6 @@ import { Waiting } from "../../ui/Waiting";
 import { BookAgain } from "./BookAgain";
 import { Knowing } from "./Knowing";
 
-/** The height in cm by which the clock goes where none was told. */
-const USUAL_HEIGHT = 170;
-
 /** A client, in the order of what must be known before touching. */
 export function ClientPage() {
   const { clientId } = useParams({ from: "/in/framed/clients/$clientId" });
@@ -29,8 +26,8 @@ export function ClientPage() {
             pregnancy && say.pregnantToday(pregnancy),
             record.phone,
             record.email,
-            // The usual height stands for one that nobody told.
-            (client.data.since.height_cm || record.height_cm !== USUAL_HEIGHT) && say.cm(record.height_cm),
+            // A height that nobody told is the usual one, and no knowledge of this client.
+            client.data.since.height_cm && say.cm(record.height_cm),
             record.language,
           ]
             .filter(Boolean)

@@ -4,9 +4,8 @@ import type { TideLayout } from "../layout";
 import type { Swell } from "../swells";
 import { gaps, landingWords, nearestGap } from "./landing";
 
-/** What is in the hand: one part, or all that are worked as one, each by the part that was taken up. */
+/** What is in the hand: one part, or all that are worked as one, from left to right. */
 export interface Carried {
-  partId: string;
   swells: readonly Swell[];
   name: string;
 }
@@ -22,7 +21,7 @@ interface Props {
   right: number;
   top: number;
   bottom: number;
-  onDrop(partId: string, landing: Landing, name: string): void;
+  onDrop(landing: Landing, name: string): void;
   onEnd(): void;
 }
 
@@ -31,7 +30,7 @@ const LETTER = 8;
 /** What is in the hand follows the pointer, and the place it would go to says whether it may. */
 export function DragLayer(props: Props) {
   const { carried, layout, landings, takenAt, onDrop, onEnd } = props;
-  const { partId, swells, name } = carried;
+  const { swells, name } = carried;
   const [by, setBy] = useState({ x: 0, y: 0 });
   const moving = swells.map((swell) => swell.partId);
   const places = gaps(layout.swells, moving, props.left, props.right);
@@ -43,7 +42,7 @@ export function DragLayer(props: Props) {
     const move = (event: PointerEvent) =>
       setBy({ x: event.clientX - takenAt.x, y: event.clientY - takenAt.y });
     const end = () => {
-      if (landing && !landing.here && !landing.why_not) onDrop(partId, landing, name);
+      if (landing && !landing.here && !landing.why_not) onDrop(landing, name);
       onEnd();
     };
     const cancel = (event: KeyboardEvent) => event.key === "Escape" && onEnd();
@@ -57,7 +56,7 @@ export function DragLayer(props: Props) {
       removeEventListener("pointercancel", onEnd);
       removeEventListener("keydown", cancel);
     };
-  }, [takenAt, landing, partId, name, onDrop, onEnd]);
+  }, [takenAt, landing, name, onDrop, onEnd]);
 
   const barred = Boolean(landing?.why_not);
   const words = landingWords(name, landing);

@@ -150,6 +150,7 @@ def pose_question(asked: Asked, focus_factors: Mapping[str, float] | None = None
 
 
 def _usual(shares: Mapping[str, Share], asked: Asked) -> dict[str, int]:
+    """Usual seconds per side of what the session is not without, more for a focus, never above the most."""
     usual = {}
     for id in asked.kind.held_in(asked.brief.booked_minutes):
         seconds = asked.kind.seconds_of(asked.catalogue.regions[id]).usual

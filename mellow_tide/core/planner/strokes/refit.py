@@ -47,6 +47,7 @@ def refit_span(
 
 
 def _one_pass_less(step: Step, longest: int) -> Step:
+    """The step, a pass less where it is one of the long strokes with most passes."""
     fewer = bool(step.over) and step.passes == longest
     return step.model_copy(update={"passes": step.passes - 1}) if fewer else step
 
@@ -54,6 +55,7 @@ def _one_pass_less(step: Step, longest: int) -> Step:
 def _refitted(
     span: Span, steps: Sequence[Steps], targets: Sequence[int], wanted: Sequence[int], oiled: int | None
 ) -> SpanArc | None:
+    """As `refit_span`, the long strokes as they are."""
     kept = {site.region.id: list(here) for site, here in zip(span.sites, steps, strict=True)}
     over = 0
     for site, target, asked_for, sides in zip(span.sites, targets, wanted, span.sides, strict=True):

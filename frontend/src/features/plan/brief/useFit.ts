@@ -1,17 +1,12 @@
 import { useMutation } from "@tanstack/react-query";
-import { type Adjustment, api, type Brief, body } from "../../../api/client";
+import type { Brief } from "../../../api/client";
+import { tryBrief } from "../changes/tryBrief";
 import type { PlanChanges } from "../changes/usePlanChanges";
 
 /** Trying another length with the least change, and taking it. */
 export function useFit(sessionId: string, changes: PlanChanges) {
   const trying = useMutation({
-    mutationFn: (brief: Brief) =>
-      body<Adjustment>(
-        api.POST("/api/sessions/{session_id}/adjustment", {
-          params: { path: { session_id: sessionId } },
-          body: { brief },
-        }),
-      ),
+    mutationFn: (brief: Brief) => tryBrief(sessionId, brief),
   });
   return {
     tried: trying.data,

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { type Adjustment, api, body, type SessionView } from "../../../api/client";
+import { api, body, type SessionView } from "../../../api/client";
 import { sessionQuery } from "../../../api/queries";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { DifferenceList } from "../../../compare/DifferenceList";
@@ -7,6 +7,7 @@ import { whatChanged } from "../../../phrases/known";
 import { say } from "../../../phrases/screens/plan/changes";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
+import { tryBrief } from "./tryBrief";
 import type { PlanChanges } from "./usePlanChanges";
 
 interface Props {
@@ -20,10 +21,7 @@ export function NewsNote({ session, changes }: Props) {
   const queries = useQueryClient();
   const params = { path: { session_id: session.session_id } };
   const brief = session.house_brief ?? session.plan.flow.brief;
-  const trying = useMutation({
-    mutationFn: () =>
-      body<Adjustment>(api.POST("/api/sessions/{session_id}/adjustment", { params, body: { brief } })),
-  });
+  const trying = useMutation({ mutationFn: () => tryBrief(session.session_id, brief) });
   const looked = useMutation({
     mutationFn: () => body<SessionView>(api.POST("/api/sessions/{session_id}/looked-at", { params })),
     onSuccess: (seen) => queries.setQueryData(sessionQuery(session.session_id).queryKey, seen),

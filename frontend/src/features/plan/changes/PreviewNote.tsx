@@ -22,7 +22,7 @@ export function PreviewNote({ preview, findings, onTake, onLeave }: Props) {
   const after = preview.tried.evaluation.findings.length;
   return (
     <section aria-label={say.beforeYouTakeIt} className="mb-2 mt-4 rounded-box bg-base-200 px-6 py-4">
-      <h2 className="text-xl">{say.soItWouldBe(preview.words)}</h2>
+      <h2 className="text-xl">{say.preview(preview.words)}</h2>
       <div className="mt-2 flex flex-wrap items-start gap-x-12 gap-y-2">
         <div>
           <DifferenceList difference={preview.tried.difference} />

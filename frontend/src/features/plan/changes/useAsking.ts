@@ -1,17 +1,12 @@
 import { useMutation } from "@tanstack/react-query";
-import { type Adjustment, api, type Brief, body } from "../../../api/client";
+import type { Brief } from "../../../api/client";
+import { tryBrief } from "./tryBrief";
 import type { Preview } from "./usePreview";
 
 /** Another brief, tried with the least change and shown before it is taken. */
 export function useAsking(session_id: string, show: (preview: Preview) => void) {
   const trying = useMutation({
-    mutationFn: ({ brief }: { words: string; brief: Brief }) =>
-      body<Adjustment>(
-        api.POST("/api/sessions/{session_id}/adjustment", {
-          params: { path: { session_id } },
-          body: { brief },
-        }),
-      ),
+    mutationFn: ({ brief }: { words: string; brief: Brief }) => tryBrief(session_id, brief),
     onSuccess: (tried, { words, brief }) => show({ words, edits: [], brief, tried }),
   });
   return {

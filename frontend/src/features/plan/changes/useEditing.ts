@@ -57,7 +57,7 @@ export function useEditing({ session, catalogue, changes, change, tell }: Args):
     };
     return {
       onReshape: (id: string, seconds: number, alone: boolean) => now().changes.reshape(id, seconds, alone),
-      onLand: (_id: string, landing: Landing, name: string) => void land(landing, say.moving(name), name),
+      onLand: (landing: Landing, name: string) => void land(landing, say.moving(name), name),
       onTouch: setTouched,
       onMove: (id: string, by: -1 | 1) =>
         inTurn(async () => {

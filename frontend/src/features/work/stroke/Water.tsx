@@ -3,7 +3,7 @@ export function Water({ level }: { level: number }) {
   return (
     <div
       aria-hidden="true"
-      className="absolute inset-0 overflow-hidden [mask-image:linear-gradient(to_right,black_3%,transparent_11%,transparent_89%,black_97%)] max-sm:[mask-image:linear-gradient(to_right,black_2%,transparent_9%,transparent_91%,black_98%)]"
+      className="absolute inset-0 overflow-hidden [mask-image:linear-gradient(to_right,black_1%,transparent_7%,transparent_93%,black_99%)] max-sm:[mask-image:linear-gradient(to_right,black_2%,transparent_9%,transparent_91%,black_98%)]"
     >
       <div
         data-testid="water"

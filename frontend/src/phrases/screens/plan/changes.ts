@@ -18,7 +18,7 @@ export const say = {
   seeWhatItChanges: "See what it changes",
   planIsRight: "The plan is right as it is",
   beforeYouTakeIt: "Before you take it",
-  soItWouldBe: (words: string) => `Preview: ${words}`,
+  preview: (words: string) => `Preview: ${words}`,
   toLookAtAsBefore: (after: number) => `${after} to check, as before.`,
   toLookAtBefore: (after: number, before: number) =>
     `${after === 0 ? "Nothing" : after} to check, ${before} before.`,
