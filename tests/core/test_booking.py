@@ -16,6 +16,7 @@ from mellow_tide.core.booking.free import Diary
 from mellow_tide.core.booking.hours import Hours, Lunch
 from mellow_tide.core.booking.starts import LocalStart, Repeat, repeat_starts
 from mellow_tide.core.hands.load import DayLoad
+from mellow_tide.core.phrases.manner import manner_of
 
 LONDON = ZoneInfo("Europe/London")
 ZONES = st.sampled_from(
@@ -23,6 +24,7 @@ ZONES = st.sampled_from(
 )
 DAYS = st.dates(date(2020, 1, 1), date(2035, 12, 31))
 TIMES = st.times().map(lambda at: at.replace(second=0, microsecond=0, fold=0))
+BRITISH = manner_of("GB")
 MONDAY = date(2026, 11, 30)
 
 
@@ -117,7 +119,7 @@ def test_a_free_start_clashes_with_nothing(diary_and_start, minutes):
         # An hour that the clock skips is shown as another one.
         if LocalStart.of(start.instant(diary.zone), diary.zone) == start:
             wanted = booked(99, start.instant(diary.zone), minutes)
-            assert judge_booking(diary.booked, wanted, diary.hours, diary.zone) == ()
+            assert judge_booking(diary.booked, wanted, diary.hours, diary.zone, BRITISH) == ()
 
 
 @given(diaries())
@@ -148,10 +150,10 @@ def test_the_next_free_start_keeps_gap_and_lunch():
 def test_only_what_a_booking_brings_in_is_told_of_it():
     hours = Hours(gap_minutes=15)
     others = [booked(1, at(9), 60), booked(2, at(10, 5), 60)]
-    assert [clash.kind for clash in find_clashes(others, hours, ZoneInfo("UTC"))] == ["gap_short"]
-    new = judge_booking(others, booked(3, at(11, 10)), hours, ZoneInfo("UTC"))
+    assert [clash.kind for clash in find_clashes(others, hours, ZoneInfo("UTC"), BRITISH)] == ["gap_short"]
+    new = judge_booking(others, booked(3, at(11, 10)), hours, ZoneInfo("UTC"), BRITISH)
     assert [(clash.session_id, clash.kind) for clash in new] == [(UUID(int=3), "gap_short")]
-    assert judge_booking(others, booked(3, at(14)), hours, ZoneInfo("UTC")) == ()
+    assert judge_booking(others, booked(3, at(14)), hours, ZoneInfo("UTC"), BRITISH) == ()
 
 
 def test_a_client_is_in_one_place_at_a_time():

@@ -12,8 +12,10 @@ from pydantic import ValidationError
 
 from mellow_tide.core.booking.clashes import Booked, find_clashes
 from mellow_tide.core.booking.hours import Hours, Lunch
+from mellow_tide.core.phrases.manner import manner_of
 
 LISBON = ZoneInfo("Europe/Lisbon")
+BRITISH = manner_of("GB")
 HOURS = Hours(days=(0, 1, 2, 3, 4), first_start=time(9), last_start=time(17), gap_minutes=15)
 MONDAY = datetime(2026, 11, 30, tzinfo=LISBON)
 
@@ -27,7 +29,7 @@ def at(hour, minute=0, day=MONDAY):
 
 
 def kinds(*bookings, hours=HOURS):
-    return [clash.kind for clash in find_clashes(bookings, hours, LISBON)]
+    return [clash.kind for clash in find_clashes(bookings, hours, LISBON, BRITISH)]
 
 
 class TestOneBooking:
@@ -70,7 +72,7 @@ class TestTwoBookings:
 
     def test_the_second_of_two_that_overlap_is_named_with_the_first(self):
         (clash,) = find_clashes(
-            [booked(2, at(10, 30), name="Bram"), booked(1, at(10), name="Isolde")], HOURS, LISBON
+            [booked(2, at(10, 30), name="Bram"), booked(1, at(10), name="Isolde")], HOURS, LISBON, BRITISH
         )
         assert (clash.session_id, clash.says) == (UUID(int=2), "Bram starts before Isolde is over.")
 
@@ -78,7 +80,7 @@ class TestTwoBookings:
         assert kinds(booked(1, at(10), 120), booked(2, at(10, 10), 10), booked(3, at(11))) == ["overlap"] * 2
 
     def test_a_short_gap_says_how_short(self):
-        (clash,) = find_clashes([booked(1, at(10)), booked(2, at(11, 5))], HOURS, LISBON)
+        (clash,) = find_clashes([booked(1, at(10)), booked(2, at(11, 5))], HOURS, LISBON, BRITISH)
         assert clash.says == "Only 5 min between Client 1 and Client 2; you keep 15."
 
     def test_real_time_counts_where_clocks_go_back(self):
@@ -106,12 +108,12 @@ def test_bookings_laid_one_after_the_other_with_the_gap_never_clash(raw, gap):
         start += timedelta(minutes=wait)
         laid.append(booked(n, start, minutes))
         start += timedelta(minutes=minutes + gap)
-    assert find_clashes(laid[::-1], hours, LISBON) == ()
+    assert find_clashes(laid[::-1], hours, LISBON, BRITISH) == ()
     moved = [
         one.model_copy(update={"starts_at": one.starts_at - timedelta(minutes=n)})
         for n, one in enumerate(laid)
     ]
-    found = find_clashes(moved, hours, LISBON)
+    found = find_clashes(moved, hours, LISBON, BRITISH)
     close = [b for a, b in pairwise(moved) if b.starts_at - a.ends_at < timedelta(minutes=gap)]
     assert [clash.session_id for clash in found] == [one.session_id for one in close]
 

@@ -31,7 +31,7 @@ def found(made, house, client=AGREES):
 def packed(kind, house, client=AGREES):
     here = setting(client, house=house)
     made = plan(make_usual_brief(kind, here.catalogue), here).flow
-    return evaluate(made, here).supplies.packing
+    return [line.words for line in evaluate(made, here).supplies.packing]
 
 
 class TestTheRoom:

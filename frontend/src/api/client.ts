@@ -43,6 +43,7 @@ export type Finding = Schemas["Finding"];
 export type Log = Schemas["Log"];
 export type LogView = Schemas["LogView"];
 export type Me = Schemas["MeView"];
+export type PackingLine = Schemas["PackingLine"];
 export type ProblemDocument = Schemas["Problem"];
 export type Region = Schemas["Region"];
 export type RegionDone = Schemas["RegionDone"];

@@ -1,4 +1,5 @@
 import { type QueryClient, queryOptions } from "@tanstack/react-query";
+import { writeAs } from "../lib/manner";
 import {
   type Alternatives,
   api,
@@ -40,7 +41,10 @@ export const meQuery = queryOptions({
         return me;
       },
       (run) => run.me,
-    ),
+    ).then((me) => {
+      writeAs(me.manner);
+      return me;
+    }),
   staleTime: Number.POSITIVE_INFINITY,
 });
 

@@ -2282,7 +2282,7 @@ export interface paths {
         get: operations["read_own_pace"];
         /**
          * Accept Own Pace
-         * @description Let the clock go by it.
+         * @description Use my pace.
          */
         put: operations["accept_own_pace"];
         post?: never;
@@ -4166,7 +4166,7 @@ export interface components {
          * @description What changes from one flow to another: the traits of both, and the regions that gain, lose, come or go.
          *
          *     Greatest change first. `kept` and `moved` are the regions set by hand that stay as they were, or could not.
-         *     `reordered`: whether what both work comes in another order or position.
+         *     `reordered`: whether what both work comes in another order.
          */
         Difference: {
             before: components["schemas"]["Traits"];
@@ -4570,12 +4570,17 @@ export interface components {
         };
         /**
          * Fit
-         * @description A brief to which the session read at `revision` is fitted.
+         * @description A brief to which the session read at `revision` is fitted, and by how many minutes its client comes late.
          */
         Fit: {
             /** Revision */
             revision: number;
             brief: components["schemas"]["Brief"];
+            /**
+             * Late Minutes
+             * @default 0
+             */
+            late_minutes: number;
         };
         /**
          * Flow
@@ -5072,11 +5077,13 @@ export interface components {
          * IntakeForm
          * @description The form as the client's device holds it: the questions, and what was saved. It shows nothing of anybody else.
          *
-         *     `conditions`, `consents`, `regions`, `windows` and `positions` are of the catalogue, by id.
+         *     `conditions`, `consents`, `regions`, `windows` and `positions` are of the catalogue, by id. `manner` is how the
+         *     practice writes times and measures, if its country is told.
          */
         IntakeForm: {
             /** Practice */
             practice: string;
+            manner: components["schemas"]["Manner"] | null;
             /** Sections */
             sections: components["schemas"]["IntakeSection"][];
             /** Conditions */
@@ -5168,7 +5175,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "line" | "words" | "year" | "number" | "date" | "choice" | "conditions" | "places" | "depths" | "consents";
+            kind: "line" | "words" | "year" | "height" | "date" | "choice" | "conditions" | "places" | "depths" | "consents";
             /** Asks */
             asks: string;
             /** Why */
@@ -5890,6 +5897,19 @@ export interface components {
             minutes: number;
         };
         /**
+         * Manner
+         * @description `locale`: a language tag, such as `en-US`; `measures`: what lengths, weights and amounts are told in.
+         */
+        Manner: {
+            /** Locale */
+            locale: string;
+            /**
+             * Measures
+             * @enum {string}
+             */
+            measures: "metric" | "us";
+        };
+        /**
          * MarkKept
          * @description That a visit was left out of what is learnt, or counted again, and why.
          */
@@ -5929,6 +5949,8 @@ export interface components {
         /**
          * MeView
          * @description The person signed in and their practice; `demo`: it is the shared one, `may`: the operations open to them.
+         *
+         *     `manner`: how the practice writes times and measures, if its country is told.
          */
         MeView: {
             /**
@@ -5951,6 +5973,7 @@ export interface components {
             time_zone: string;
             /** Country */
             country: string;
+            manner: components["schemas"]["Manner"] | null;
             /** Demo */
             demo: boolean;
             /** May */
@@ -6005,7 +6028,7 @@ export interface components {
         };
         /**
          * Merge
-         * @description The other entry of the same person.
+         * @description The other record of the same person.
          */
         Merge: {
             /**
@@ -6161,14 +6184,15 @@ export interface components {
          * NamedChange
          * @description A region of the flow that is not worked as it was there, and why.
          *
-         *     `reason` is why it is left out, `position` that the client may not lie as the flow has it, `depth` that it may not
-         *     be worked as deep, `wish` that the client wishes it lighter, `minutes` that the booking is another.
+         *     `reason` is why it is left out, `position` that the client may not lie as in the flow, `depth` that it may not
+         *     be worked as deep, `wish` that the client wishes it lighter, `less_time` and `more_time` that the whole is shorter
+         *     or longer than the flow is at the client's pace, and `others` that what changes elsewhere changes this too.
          */
         NamedChange: {
             /** Region */
             region: string;
             /** Reason */
-            reason: ("no_consent" | "not_wished" | "declined" | "excluded" | "not_in_school" | "position_barred" | "health") | string;
+            reason: ("no_consent" | "not_wished" | "declined" | "excluded" | "not_in_school" | "position_barred" | "health") | ("position" | "depth" | "wish" | "less_time" | "more_time" | "others");
             /**
              * Because
              * @default
@@ -6426,6 +6450,16 @@ export interface components {
              * @default []
              */
             confirmed: string[];
+        };
+        /**
+         * PackingLine
+         * @description A thing to lay out, in words, with its millilitres where it is poured.
+         */
+        PackingLine: {
+            /** Words */
+            words: string;
+            /** Millilitres */
+            millilitres?: number | null;
         };
         /**
          * Part
@@ -8070,7 +8104,8 @@ export interface components {
          * @description A session as the day shows it.
          *
          *     `span` is when it is by the practice's clock; `hands_by_then` the load of the day up to its end. `comes`: the client
-         *     comes, or came; `repeats`: it is one of several; `walk_in`: its client has no name yet.
+         *     comes, or came; `repeats`: it is one of several; `walk_in`: its client has no name yet. `opens` is the stage
+         *     at which it is opened: today a client is met before anything else.
          */
         SessionOnDay: {
             /**
@@ -8105,6 +8140,11 @@ export interface components {
              * @enum {string}
              */
             stage: "plan" | "work" | "log" | "logged";
+            /**
+             * Opens
+             * @enum {string}
+             */
+            opens: "meet" | "plan" | "work" | "log";
             brief: components["schemas"]["Brief"];
             outline: components["schemas"]["Outline"];
             hands_by_then: components["schemas"]["DayLoad"] | null;
@@ -8699,7 +8739,7 @@ export interface components {
             supports: string[];
             hot_towels: components["schemas"]["HotTowels"] | null;
             /** Packing */
-            packing: string[];
+            packing: components["schemas"]["PackingLine"][];
         };
         /**
          * Support

@@ -1,5 +1,6 @@
 /** What became known of a client, in words: what changed, how it became known, and when. */
 import type { Catalogue, Known } from "../api/client";
+import { heightWords, weightWords } from "./measures";
 import { capital, placeName, placesNamed, type Side, type SidedPlace, spoken } from "./words";
 
 type Names = Pick<Catalogue, "conditions" | "consents" | "regions" | "strokes" | "tools">;
@@ -28,6 +29,9 @@ export function whatChanged({ about, change }: Pick<Known, "about" | "change">, 
     case "likes":
     case "dislikes":
       return `${field === "likes" ? "Likes" : "Does not like"} ${nameOf(item, names)}${gone ? ": no longer" : ""}`;
+    case "height_cm":
+    case "weight_kg":
+      return `${capital(about)}: ${measured(field, after)}${was(before && measured(field, before))}`;
     case "today":
       return `Asked what is new: ${typeof after === "string" ? after : today(after)}`;
     case "merged":
@@ -64,6 +68,11 @@ function today(after: unknown): string {
 function said(value: unknown): string {
   if (value === "through_cloth") return "only through the sheet";
   return value === "yes" ? "said yes" : "said no";
+}
+
+function measured(field: "height_cm" | "weight_kg", value: unknown): string {
+  if (typeof value !== "number") return plain(value);
+  return field === "height_cm" ? heightWords(value) : weightWords(value);
 }
 
 function plain(value: unknown): string {

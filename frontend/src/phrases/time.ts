@@ -1,3 +1,5 @@
+import { locale } from "../lib/manner";
+
 /** Seconds inside a session as `12:30`; an hour and more as `75:00`, since minutes are what is planned. */
 export function clock(seconds: number): string {
   const whole = Math.max(0, Math.round(seconds));
@@ -13,13 +15,15 @@ export function span(seconds: number): string {
   return rest === 0 ? `${minutes} min` : `${minutes} min ${rest} s`;
 }
 
-/** Whether the browser's language counts the hours by twelve; then none is written `09`. */
-const BY_TWELVE = new Intl.DateTimeFormat(undefined, { hour: "numeric" }).resolvedOptions().hour12;
+/** Whether the hours are counted by twelve; then none is written `09`. */
+function byTwelve(): boolean {
+  return new Intl.DateTimeFormat(locale(), { hour: "numeric" }).resolvedOptions().hour12 ?? false;
+}
 
-/** The hour and minute of an instant in the practice's time zone, by 12 or 24 hours as the browser's language counts. */
+/** The hour and minute of an instant in the practice's time zone, by 12 or 24 hours as its country counts. */
 export function timeOfDay(instant: string | Date, timeZone: string): string {
-  const hour = BY_TWELVE ? "numeric" : "2-digit";
-  return new Date(instant).toLocaleTimeString(undefined, { hour, minute: "2-digit", timeZone });
+  const hour = byTwelve() ? "numeric" : "2-digit";
+  return new Date(instant).toLocaleTimeString(locale(), { hour, minute: "2-digit", timeZone });
 }
 
 /** `today at 11:00`, or with the date for another day, in the practice's time zone. */
@@ -35,7 +39,7 @@ export function shortDay(instant: string, timeZone: string, now: Date): string {
   const at = new Date(instant);
   if (isoDay(at) === isoDay(now)) return "today";
   const thisYear = isoDay(at).slice(0, 4) === isoDay(now).slice(0, 4);
-  return at.toLocaleDateString(undefined, {
+  return at.toLocaleDateString(locale(), {
     day: "numeric",
     month: "short",
     ...(thisYear ? {} : { year: "numeric" }),
@@ -51,9 +55,9 @@ export function minuteOfDay(instant: string | Date, timeZone: string): number {
   return Number(hour) * 60 + Number(minute);
 }
 
-/** A date as the browser's language writes it. `day` is ISO, without a time. */
+/** A date as the practice writes it. `day` is ISO, without a time. */
 export function longDate(day: string): string {
-  return new Date(`${day}T12:00:00Z`).toLocaleDateString(undefined, {
+  return new Date(`${day}T12:00:00Z`).toLocaleDateString(locale(), {
     weekday: "long",
     day: "numeric",
     month: "long",
@@ -65,7 +69,7 @@ export function longDate(day: string): string {
 export function dayInWords(day: string, now: Date = new Date()): string {
   const at = new Date(`${day}T12:00:00Z`);
   const thisYear = at.getUTCFullYear() === now.getUTCFullYear();
-  return at.toLocaleDateString(undefined, {
+  return at.toLocaleDateString(locale(), {
     weekday: "short",
     day: "numeric",
     month: "short",

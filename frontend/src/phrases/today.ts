@@ -1,4 +1,5 @@
 import type { Attendance, Brief, Catalogue, Day, SessionView } from "../api/client";
+import { decimal } from "./measures";
 import { listed } from "./words";
 
 type Stage = SessionView["stage"];
@@ -18,13 +19,6 @@ export const ATTENDANCE: Record<Attendance, string> = {
   did_not_come: "did not come",
 };
 
-export const STAGE_PAGE: Record<Stage, "plan" | "work" | "log"> = {
-  plan: "plan",
-  work: "work",
-  log: "log",
-  logged: "log",
-};
-
 /** What the whole day asks of the therapist's hands. */
 export function handsSentence(
   { hazardous, strain, thumb_seconds, thumb_budget_seconds }: Day["hands"],
@@ -32,7 +26,7 @@ export function handsSentence(
 ): string {
   const load = hazardous ? "a straining day" : "within bounds";
   const thumbs = `${Math.round(thumb_seconds / 60)} of the ${Math.round(thumb_budget_seconds / 60)} min that thumbs bear`;
-  return `Your hands ${today ? "today" : "on this day"}: ${load}, strain index ${Math.round(strain * 10) / 10} of 10 at most, ${thumbs}.`;
+  return `Your hands ${today ? "today" : "on this day"}: ${load}, strain index ${decimal(strain)} of 10 at most, ${thumbs}.`;
 }
 
 /** What a brief asks for, in one line. */

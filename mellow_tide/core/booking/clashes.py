@@ -12,6 +12,7 @@ from mellow_tide.core.booking.hours import Hours, MinuteSpan, minute_of
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.hands.load import DayLoad
 from mellow_tide.core.phrases.book import say
+from mellow_tide.core.phrases.manner import Manner
 
 ClashKind = Literal[
     "day_off",
@@ -48,23 +49,23 @@ class Clash(Record):
     says: str
 
 
-def find_clashes(booked: Sequence[Booked], hours: Hours, zone: ZoneInfo) -> tuple[Clash, ...]:
+def find_clashes(booked: Sequence[Booked], hours: Hours, zone: ZoneInfo, manner: Manner) -> tuple[Clash, ...]:
     """What of the bookings does not go with the hours, which are local times in `zone`; the earliest first.
 
     How long apart two sessions are is told by real time, so that it holds where clocks change.
     """
     ordered = sorted(booked, key=lambda one: (one.starts_at, one.session_id))
-    found = [*_alone(ordered, hours, zone), *_side_by_side(ordered, hours)]
+    found = [*_alone(ordered, hours, zone, manner), *_side_by_side(ordered, hours)]
     place = {one.session_id: n for n, one in enumerate(ordered)}
     return tuple(sorted(found, key=lambda clash: place[clash.session_id]))
 
 
 def judge_booking(
-    others: Sequence[Booked], wanted: Booked, hours: Hours, zone: ZoneInfo
+    others: Sequence[Booked], wanted: Booked, hours: Hours, zone: ZoneInfo, manner: Manner
 ) -> tuple[Clash, ...]:
     """What a booking would bring into the day that was not in it before; `others` are the therapist's own."""
-    before = {(clash.session_id, clash.kind) for clash in find_clashes(others, hours, zone)}
-    after = find_clashes([*others, wanted], hours, zone)
+    before = {(clash.session_id, clash.kind) for clash in find_clashes(others, hours, zone, manner)}
+    after = find_clashes([*others, wanted], hours, zone, manner)
     return tuple(clash for clash in after if (clash.session_id, clash.kind) not in before)
 
 
@@ -89,7 +90,7 @@ def judge_hands(wanted: Booked, before: DayLoad, after: DayLoad) -> tuple[Clash,
     return tuple(found)
 
 
-def _alone(booked: Iterable[Booked], hours: Hours, zone: ZoneInfo) -> Iterator[Clash]:
+def _alone(booked: Iterable[Booked], hours: Hours, zone: ZoneInfo, manner: Manner) -> Iterator[Clash]:
     for one in booked:
         start = one.starts_at.astimezone(zone).replace(tzinfo=None)
         begins = minute_of(start.time())
@@ -97,12 +98,12 @@ def _alone(booked: Iterable[Booked], hours: Hours, zone: ZoneInfo) -> Iterator[C
             yield _clash(one, "day_off", name=one.client_name)
             continue
         if start.time() < hours.first_start:
-            yield _clash(one, "too_early", name=one.client_name, at=f"{hours.first_start:%H:%M}")
+            yield _clash(one, "too_early", name=one.client_name, at=manner.say_time(hours.first_start))
         if start.time() > hours.last_start:
-            yield _clash(one, "too_late", name=one.client_name, at=f"{hours.last_start:%H:%M}")
+            yield _clash(one, "too_late", name=one.client_name, at=manner.say_time(hours.last_start))
         taken = MinuteSpan(begins=begins, ends=begins + one.minutes)
         if hours.lunch and hours.lunch.span.touches(taken):
-            yield _clash(one, "in_lunch", name=one.client_name, at=f"{hours.lunch.starts:%H:%M}")
+            yield _clash(one, "in_lunch", name=one.client_name, at=manner.say_time(hours.lunch.starts))
 
 
 def _side_by_side(ordered: Sequence[Booked], hours: Hours) -> Iterator[Clash]:

@@ -133,7 +133,7 @@ class ClientFacts(Record):
     """
 
     height_cm: Annotated[int, Field(ge=100, le=230)] = 170
-    weight_kg: Annotated[int, Field(ge=25, le=300)] | None = None
+    weight_kg: Annotated[float, Field(ge=25, le=300)] | None = None
     breaths_per_minute: Annotated[int, Field(ge=4, le=40)] = 12
     body_hair: Literal["usual", "much"] = "usual"
     skin: Literal["usual", "dry"] = "usual"

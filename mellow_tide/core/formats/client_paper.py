@@ -11,34 +11,43 @@ from mellow_tide.core.formats.whole_record import VisitKept, WholeRecord
 from mellow_tide.core.meeting.field_rules import Group, read_field_rules
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.phrases.book import say
+from mellow_tide.core.phrases.manner import Manner
 
 CAUTION = say("papers.caution")
 
+MEASURED = {"height": Manner.say_height, "weight": Manner.say_weight}
+"""How a field that is a measure is told."""
 
-def print_client(whole: WholeRecord, time_zone: str, catalogue: Catalogue) -> bytes:
+
+def print_client(whole: WholeRecord, time_zone: str, manner: Manner, catalogue: Catalogue) -> bytes:
     """The record as PDF. Dates are of the practice's time zone."""
     zone = ZoneInfo(time_zone)
     day = whole.exported_at.astimezone(zone).date()
     paper = Paper(whole.client.name, whole.exported_at, f"{whole.client.name} · {whole.practice}")
     paper.quiet(
-        say("papers.everything_kept", practice=whole.practice, client=whole.client.name, day=_day(day))
+        say(
+            "papers.everything_kept",
+            practice=whole.practice,
+            client=whole.client.name,
+            day=manner.say_day(day),
+        )
     )
     paper.heading(say("papers.who_you_are"))
-    paper.lines(_labelled(whole.client, "who"))
+    paper.lines(_labelled(whole.client, "who", manner))
     paper.lines(_wishes(whole.client, catalogue))
     paper.heading("Health")
-    paper.lines(_health(whole.client, day, catalogue))
+    paper.lines(_health(whole.client, day, manner, catalogue))
     paper.heading(say("papers.what_may_be_touched"))
     paper.lines(_consents(whole.client, catalogue))
     paper.heading("Visits")
     for visit in whole.visits:
-        paper.lines(_visit(visit, zone, catalogue))
+        paper.lines(_visit(visit, zone, manner, catalogue))
     if not whole.visits:
         paper.sentence("None.")
     paper.heading(say("papers.where_it_came_from"))
     paper.lines(
         (
-            _day(change.at.astimezone(zone).date()),
+            manner.say_day(change.at.astimezone(zone)),
             f"{change.field.replace('_', ' ')} {change.item.replace('_', ' ')}".strip()
             + f": {_text(change.before) or 'nothing'} → {_text(change.after) or 'nothing'}; "
             + say("papers.by", source=say(f"sources.{change.source}"), by=change.by)
@@ -51,10 +60,11 @@ def print_client(whole: WholeRecord, time_zone: str, catalogue: Catalogue) -> by
     return paper.bytes()
 
 
-def _labelled(client: ClientRecord, group: Group) -> Iterator[tuple[str, str]]:
+def _labelled(client: ClientRecord, group: Group, manner: Manner) -> Iterator[tuple[str, str]]:
     for field, how in read_field_rules(ClientRecord):
         if how.group == group:
-            yield how.label, _text(getattr(client, field))
+            value = getattr(client, field)
+            yield how.label, MEASURED[how.measure](manner, value) if how.measure and value else _text(value)
 
 
 def _wishes(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str, str]]:
@@ -70,7 +80,9 @@ def _wishes(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str, s
     yield "Tension", ", ".join(say_place(place, catalogue) for place in client.tension)
 
 
-def _health(client: ClientRecord, day: date, catalogue: Catalogue) -> Iterator[tuple[str, str]]:
+def _health(
+    client: ClientRecord, day: date, manner: Manner, catalogue: Catalogue
+) -> Iterator[tuple[str, str]]:
     yield (
         "Conditions",
         "; ".join(_condition(id, client, catalogue) for id in sorted(client.conditions))
@@ -79,8 +91,8 @@ def _health(client: ClientRecord, day: date, catalogue: Catalogue) -> Iterator[t
     days = client.facts(day).gestation_days
     if client.due_date:
         weeks = say("papers.weeks_today", days=days) if days is not None else ""
-        yield "Pregnancy", say("papers.due", day=_day(client.due_date), weeks=weeks)
-    yield from _labelled(client, "health")
+        yield "Pregnancy", say("papers.due", day=manner.say_day(client.due_date), weeks=weeks)
+    yield from _labelled(client, "health", manner)
 
 
 def _condition(id: str, client: ClientRecord, catalogue: Catalogue) -> str:
@@ -103,7 +115,9 @@ def _consents(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str,
     yield say("papers.left_alone"), "; ".join(places)
 
 
-def _visit(visit: VisitKept, zone: ZoneInfo, catalogue: Catalogue) -> Iterator[tuple[str, str]]:
+def _visit(
+    visit: VisitKept, zone: ZoneInfo, manner: Manner, catalogue: Catalogue
+) -> Iterator[tuple[str, str]]:
     at: datetime = visit.starts_at.astimezone(zone)
     brief = visit.flow.brief
     words: list[str] = [
@@ -117,11 +131,12 @@ def _visit(visit: VisitKept, zone: ZoneInfo, catalogue: Catalogue) -> Iterator[t
             say("papers.next_time_is", words=log.next_time) if log.next_time else "",
         ]
         words += [added.words for added in visit.additions]
-    yield f"{_day(at.date())}, {at:%H:%M}", " ".join(filter(None, words))
+    yield say_moment(at, manner), " ".join(filter(None, words))
 
 
-def _day(day: date) -> str:
-    return f"{day.day} {day:%B %Y}"
+def say_moment(at: datetime, manner: Manner) -> str:
+    """Day and time of a local time."""
+    return say("papers.moment", day=manner.say_day(at), time=manner.say_time(at.time()))
 
 
 def _text(value: object) -> str:

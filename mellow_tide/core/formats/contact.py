@@ -1,11 +1,13 @@
 """A contact as it comes from elsewhere: what may be taken over of it, and what cannot."""
 
+import re
 from typing import Literal
 
 from pydantic import ValidationError
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.phrases.manner import CM_IN_INCH
 from mellow_tide.core.refusal import FieldProblem
 
 ContactField = Literal[
@@ -21,6 +23,11 @@ ContactField = Literal[
     "know_first",
 ]
 """What may be taken over of a contact. Health is told by the client, never imported."""
+
+FEET_AND_INCHES = re.compile(
+    r"""(?P<feet>[3-7])\s*(?:ft\.?|feet|['’′])\s*(?:(?P<inches>\d{1,2}(?:\.\d)?)\s*(?:in\.?|inches|["”″])?)?"""
+)
+"""`5 ft 7 in`, `5'7"`; another height is in centimetres."""
 
 BOUNDED = {"birth_year": "bad_birth_year", "height_cm": "bad_height"}
 """What is wrong with a field's text; the others can only be too long."""
@@ -44,6 +51,9 @@ def read_contact(line: int, values: dict[str, str], unread: tuple[int, ...] = ()
     if not given.get("name"):
         problem = FieldProblem("name", "no_name", line=line)
         return Contact(line=line, record=None, problems=(problem,), unread=unread)
+    if feet := FEET_AND_INCHES.fullmatch(given.get("height_cm", "")):
+        inches = 12 * int(feet["feet"]) + float(feet["inches"] or 0)
+        given["height_cm"] = f"{inches * CM_IN_INCH:.0f}"
     try:
         return Contact(line=line, record=ClientRecord.model_validate(given, strict=False), unread=unread)
     except ValidationError as error:

@@ -26,7 +26,7 @@ HEADINGS: Mapping[ColumnField, tuple[str, ...]] = {
     "emergency_contact": ("emergency contact", "emergency", "in case of emergency"),
     "birth_year": ("birth year", "year of birth", "born"),
     "language": ("language", "languages"),
-    "height_cm": ("height", "height cm", "height in cm"),
+    "height_cm": ("height", "height cm", "height in cm", "height ft in"),
     "note": ("note", "notes", "comment", "comments", "remarks"),
     "know_first": ("know first", "to know first", "alert", "alerts"),
 }

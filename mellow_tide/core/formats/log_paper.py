@@ -4,23 +4,23 @@ from collections.abc import Iterator
 from zoneinfo import ZoneInfo
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.formats.client_paper import CAUTION
+from mellow_tide.core.formats.client_paper import CAUTION, say_moment
 from mellow_tide.core.formats.paper import Paper
 from mellow_tide.core.formats.session_log import SessionLog
 from mellow_tide.core.phrases.book import say
+from mellow_tide.core.phrases.manner import Manner
 from mellow_tide.core.run.log import describe_point
 
 
-def print_log(log: SessionLog, time_zone: str, catalogue: Catalogue) -> bytes:
+def print_log(log: SessionLog, time_zone: str, manner: Manner, catalogue: Catalogue) -> bytes:
     """The log as PDF. Times are of the practice's time zone."""
     zone = ZoneInfo(time_zone)
     begun, ended = log.begun_at.astimezone(zone), log.ended_at.astimezone(zone)
-    title = f"{log.client}, {begun.day} {begun:%B %Y}"
+    title = f"{log.client}, {manner.say_day(begun)}"
     paper = Paper(title, log.logged_at, f"{title} · {log.practice}")
+    from_to = {"begun": manner.say_time(begun.time()), "ended": manner.say_time(ended.time())}
     taken = sum(region.taken for region in log.regions)
-    paper.sentence(
-        say("papers.worked_from", begun=begun, ended=ended, taken=taken, planned=log.planned_seconds)
-    )
+    paper.sentence(say("papers.worked_from", **from_to, taken=taken, planned=log.planned_seconds))
     if log.halted is not None:
         paper.sentence(say("papers.stopped_early", reason=log.halted or say("papers.no_reason")))
     paper.heading(say("papers.by_region"))
@@ -31,10 +31,10 @@ def print_log(log: SessionLog, time_zone: str, catalogue: Catalogue) -> bytes:
         paper.sentence("None.")
     paper.heading(say("papers.in_words"))
     paper.lines(_words(log))
-    paper.quiet(_signature(log, zone))
+    paper.quiet(_signature(log, zone, manner))
     for added in log.additions:
-        at = added.at.astimezone(zone)
-        paper.lines([(say("papers.added_at", day=at.day, at=at), f"{added.words} ({added.by})")])
+        when = say_moment(added.at.astimezone(zone), manner)
+        paper.lines([(say("papers.added_at", when=when), f"{added.words} ({added.by})")])
     paper.quiet(CAUTION)
     return paper.bytes()
 
@@ -66,9 +66,8 @@ def _words(log: SessionLog) -> Iterator[tuple[str, str]]:
     yield say("papers.left_out"), "; ".join(skip.reason or say("papers.not_said_why") for skip in log.skipped)
 
 
-def _signature(log: SessionLog, zone: ZoneInfo) -> str:
-    at = log.logged_at.astimezone(zone)
-    when = f"{at.day} {at:%B %Y}, {at:%H:%M}"
+def _signature(log: SessionLog, zone: ZoneInfo, manner: Manner) -> str:
+    when = say_moment(log.logged_at.astimezone(zone), manner)
     return (
         say("papers.signed_by", name=log.signed_by, when=when)
         if log.signed_by

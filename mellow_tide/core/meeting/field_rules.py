@@ -7,6 +7,7 @@ from typing import Literal
 from pydantic import BaseModel
 
 Group = Literal["who", "health", "own"]
+Measure = Literal["height", "weight"]
 MergeRule = Literal["first", "join", "rule"]
 
 
@@ -18,7 +19,7 @@ class FieldRule:
     `merge`: of two entries, `first` keeps what the kept one knows, `join` writes both with `between` between them, and
     `rule` is a rule of its own in `merging`. `bears_on_plan`: a change may change what a plan should be.
     `asked`: the answer of an intake is kept as it is; `about` heads it there, `means` says what it means for a session,
-    and `grave` asks the therapist to ask.
+    and `grave` asks the therapist to ask. `measure`: a number of cm or kg, told as the practice measures.
     """
 
     label: str = ""
@@ -30,6 +31,7 @@ class FieldRule:
     about: str = ""
     means: str = ""
     grave: bool = False
+    measure: Measure | None = None
 
 
 def name_field(record: type[BaseModel], field: str) -> str:

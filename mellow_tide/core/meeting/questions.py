@@ -10,7 +10,7 @@ from mellow_tide.core.catalogue.rules import Heading
 from mellow_tide.core.meeting.answers import Answers
 
 QuestionKind = Literal[
-    "line", "words", "year", "number", "date", "choice", "conditions", "places", "depths", "consents"
+    "line", "words", "year", "height", "date", "choice", "conditions", "places", "depths", "consents"
 ]
 
 

@@ -4,7 +4,7 @@ from collections.abc import Iterable, Mapping
 from datetime import date
 from typing import Annotated, Literal
 
-from pydantic import Field, StringConstraints
+from pydantic import AfterValidator, Field, StringConstraints
 
 from mellow_tide.core.care.pregnancy import gestation_days
 from mellow_tide.core.catalogue.records import Ids, Record
@@ -24,7 +24,7 @@ CalendarDay = Annotated[date, Field(ge=date(1900, 1, 1), le=date(2200, 12, 31))]
 
 BirthYear = Annotated[int, Field(ge=1900, le=2100)]
 HeightCm = Annotated[int, Field(ge=100, le=230)]
-Weight = Annotated[int, Field(ge=25, le=300)]
+Weight = Annotated[float, Field(ge=25, le=300), AfterValidator(lambda kg: round(kg, 1))]
 TensionPlaces = Annotated[tuple[Place, ...], Field(max_length=60)]
 KeptOff = Annotated[tuple[Excluded, ...], Field(max_length=60)]
 PlacesOfConditions = Annotated[tuple[ConditionPlaces, ...], Field(max_length=60)]
@@ -100,16 +100,15 @@ class ClientRecord(Record):
     height_cm: Annotated[
         HeightCm,
         FieldRule(
-            "Height, cm",
+            "Height",
             bears_on_plan=True,
             asked=True,
-            about="height in cm",
+            about="height",
+            measure="height",
             means="The time of long strokes follows.",
         ),
     ] = 170
-    weight_kg: Annotated[Weight | None, FieldRule("Weight, kg", bears_on_plan=True, about="weight in kg")] = (
-        None
-    )
+    weight_kg: Annotated[Weight | None, FieldRule("Weight", bears_on_plan=True, measure="weight")] = None
     breaths_per_minute: Annotated[
         int, Field(ge=4, le=40), FieldRule(group="own", about="breaths a minute")
     ] = 12

@@ -58,6 +58,13 @@ class HotTowels(Record):
     into_warmer_minute: int
 
 
+class PackingLine(Record):
+    """A thing to lay out, in words, with its millilitres where it is poured."""
+
+    words: str
+    millilitres: int | None = None
+
+
 class Supplies(Record):
     """What to lay out: lubricant in all and by region, linen by the piece, support ids, hot towels.
 
@@ -70,7 +77,7 @@ class Supplies(Record):
     linen: tuple[str, ...]
     supports: tuple[str, ...]
     hot_towels: HotTowels | None
-    packing: tuple[str, ...]
+    packing: tuple[PackingLine, ...]
 
 
 def count_supplies(
@@ -82,13 +89,16 @@ def count_supplies(
     linen, towels = _linen(flow, catalogue), _hot_towels(sheet)
     supports = _supports(flow, catalogue, head_raised)
     oil = catalogue.lubricants[flow.brief.lubricant]
-    packing = [
-        *linen,
-        *(catalogue.supports[id].name for id in supports),
-        *([say("supplies.oil", oil=oil.name, millilitres=round(millilitres))] if by_region else []),
+    poured = PackingLine(words=say("supplies.oil", oil=oil.name), millilitres=round(millilitres))
+    last = [
         *([_towels_words(towels)] if towels else []),
         *(["stool"] if any(entry.kind == "stool" or entry.seated for entry in sheet.entries) else []),
         "clock in sight",
+    ]
+    packing = [
+        *(PackingLine(words=words) for words in (*linen, *(catalogue.supports[id].name for id in supports))),
+        *([poured] if by_region else []),
+        *(PackingLine(words=words) for words in last),
     ]
     return Supplies(
         lubricant=oil.id if by_region else None,

@@ -7,6 +7,7 @@ from zoneinfo import ZoneInfo
 
 from mellow_tide.core.booking.hours import USUAL_HOURS, Hours
 from mellow_tide.core.booking.starts import LocalStart
+from mellow_tide.core.phrases.manner import Manner, manner_of
 from mellow_tide.services.desk import Desk
 from mellow_tide.store.database import Transaction
 from mellow_tide.store.people import find_hours, find_practice
@@ -15,10 +16,11 @@ from mellow_tide.store.sessions import Between
 
 @dataclass(frozen=True)
 class PracticeClock:
-    """What time it is in the practice."""
+    """What time it is in the practice, and how it writes times."""
 
     zone: ZoneInfo
     now: datetime
+    manner: Manner
 
     @property
     def local(self) -> LocalStart:
@@ -38,7 +40,8 @@ class PracticeClock:
 
 def read_clock(desk: Desk, t: Transaction) -> PracticeClock:
     """The practice's clock."""
-    return PracticeClock(ZoneInfo(find_practice(t).time_zone), desk.db.now())
+    practice = find_practice(t)
+    return PracticeClock(ZoneInfo(practice.time_zone), desk.db.now(), manner_of(practice.country))
 
 
 def read_hours_of(t: Transaction, person_id: UUID) -> Hours:

@@ -105,7 +105,7 @@ def find_clashes_of(
         row.booked for row in rows if row.client_id == wanted.client_id and row.person_id != wanted.person_id
     ]
     return (
-        *judge_booking(others, wanted.booked, read_hours_of(t, wanted.person_id), clock.zone),
+        *judge_booking(others, wanted.booked, read_hours_of(t, wanted.person_id), clock.zone, clock.manner),
         *find_elsewhere(elsewhere, wanted.booked),
     )
 
@@ -124,7 +124,9 @@ def judge(
     for one in placed:
         hands = _judge_hands(desk, t, clock, one, together)
         found = (*find_clashes_of(t, clock, one.wanted, together), *hands.clashes)
-        clashes += found if one.start.day == shown else [_dated(clash, one.start.day) for clash in found]
+        clashes += (
+            found if one.start.day == shown else [_dated(clash, one.start.day, clock) for clash in found]
+        )
         loads.append(hands.load)
     return DayJudged(tuple(clashes), loads[0] if loads else measure_load(()))
 
@@ -142,6 +144,6 @@ def _judge_hands(
     return DayJudged(judge_hands(placed.wanted.booked, before, after), after)
 
 
-def _dated(clash: Clash, day: date) -> Clash:
-    words = f"{day:%a} {day.day} {day:%b}"
+def _dated(clash: Clash, day: date, clock: PracticeClock) -> Clash:
+    words = clock.manner.say_short_day(day)
     return clash.model_copy(update={"says": say("booking.on_day", day=words, says=clash.says)})

@@ -66,7 +66,7 @@ def _store(desk: Desk, told: WalkIn) -> None:
     start = clock.local
     answer = name_answer_sides(told.answer, desk.catalogue)
     record = ClientRecord(
-        name=told.name.strip() or say("booking.walk_in", at=f"{start.at:%H:%M}"),
+        name=told.name.strip() or say("booking.walk_in", at=clock.manner.say_time(start.at)),
         due_date=due_date_of(start.day - timedelta(weeks=told.weeks)) if told.weeks is not None else None,
         consents=told.consents,
         declined=told.declined,

@@ -1,4 +1,4 @@
-"""The question of the day: kept, and in the plan at once."""
+"""What is new today: kept, and in the plan at once."""
 
 from collections.abc import Callable
 from uuid import UUID

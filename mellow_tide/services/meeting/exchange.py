@@ -20,6 +20,7 @@ from mellow_tide.core.formats.whole_record import (
     WholeRecord,
 )
 from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.phrases.manner import manner_of
 from mellow_tide.core.refusal import FieldProblem, Refused
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.meeting.evidence import Told, tell_new
@@ -158,8 +159,9 @@ def print_record(desk: Desk, client_id: UUID) -> tuple[str, bytes]:
 
     whole = read_whole_record(desk, client_id)
     with desk.reading() as t:
-        zone = find_practice(t).time_zone
-    return whole.client.name, print_client(whole, zone, desk.catalogue)
+        practice = find_practice(t)
+    manner = manner_of(practice.country)
+    return whole.client.name, print_client(whole, practice.time_zone, manner, desk.catalogue)
 
 
 def _arrivals(brought: Sequence[Contact], there: Sequence[ContactRow]) -> tuple[Arrival, ...]:

@@ -10,8 +10,10 @@ from mellow_tide.core.catalogue.records import Position, Record, Region, Window
 from mellow_tide.core.catalogue.rules import Condition, Consent
 from mellow_tide.core.meeting.answers import Answers, find_problems
 from mellow_tide.core.meeting.questions import IntakeSection, read_sections
+from mellow_tide.core.phrases.manner import Manner
 from mellow_tide.core.refusal import Refused
 from mellow_tide.services.people.tokens import hash_token
+from mellow_tide.services.practice import read_manner
 from mellow_tide.store.database import Database, Sight
 from mellow_tide.store.house import find_house
 from mellow_tide.store.meeting.intakes import (
@@ -22,7 +24,7 @@ from mellow_tide.store.meeting.intakes import (
     open_intake,
     save_answers,
 )
-from mellow_tide.store.people import find_practice
+from mellow_tide.store.people import Practice, find_practice
 
 
 class LinkUsed(Exception):
@@ -56,10 +58,12 @@ MOST_AHEAD = 10_000
 class IntakeForm(Record):
     """The form as the client's device holds it: the questions, and what was saved. It shows nothing of anybody else.
 
-    `conditions`, `consents`, `regions`, `windows` and `positions` are of the catalogue, by id.
+    `conditions`, `consents`, `regions`, `windows` and `positions` are of the catalogue, by id. `manner` is how the
+    practice writes times and measures, if its country is told.
     """
 
     practice: str
+    manner: Manner | None
     sections: tuple[IntakeSection, ...]
     conditions: Mapping[str, Condition]
     consents: Mapping[str, Consent]
@@ -89,7 +93,7 @@ class _Opened:
     """An intake that a device may fill in, and its practice."""
 
     row: IntakeRow
-    practice: str
+    practice: Practice
     house: House
 
 
@@ -115,7 +119,8 @@ def read_form(db: Database, key: str, shipped: ShippedCatalogue) -> IntakeForm:
     opened = _opened(db, key)
     catalogue = in_house(opened.house, shipped)
     return IntakeForm(
-        practice=opened.practice,
+        practice=opened.practice.name,
+        manner=read_manner(opened.practice),
         sections=read_sections(),
         conditions=catalogue.conditions,
         consents=catalogue.consents,
@@ -184,4 +189,4 @@ def _opened(db: Database, key: str) -> _Opened:
     if row.key_hash != hash_token(key):
         raise LinkEnded
     with db.transaction(Sight(row.practice_id)) as t:
-        return _Opened(row, find_practice(t).name, find_house(t))
+        return _Opened(row, find_practice(t), find_house(t))

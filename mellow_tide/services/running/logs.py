@@ -9,6 +9,7 @@ from mellow_tide.core.catalogue.catalogue import check_known
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.formats.session_log import SessionLog
 from mellow_tide.core.formats.whole_record import AdditionKept
+from mellow_tide.core.phrases.manner import manner_of
 from mellow_tide.core.refusal import BadFlow, FieldProblem, UnknownReference
 from mellow_tide.core.run.actual import lay_out_actual
 from mellow_tide.core.run.done import RegionDone, compare_done
@@ -20,7 +21,7 @@ from mellow_tide.services.session_view import SessionView, make_view
 from mellow_tide.store.database import Transaction
 from mellow_tide.store.errors import NotThere
 from mellow_tide.store.logs import add_addition, add_follow_ups, add_log, find_log, list_additions
-from mellow_tide.store.people import find_practice
+from mellow_tide.store.people import Practice, find_practice
 from mellow_tide.store.sessions import ReadAt, find_session, list_events, list_late_events, lock_session
 
 AdditionText = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=4000)]
@@ -141,7 +142,7 @@ def add_to_log(desk: Desk, session_id: UUID, words: AdditionText) -> LogView:
     return read_log(desk, session_id)
 
 
-def read_document(desk: Desk, session_id: UUID) -> tuple[SessionLog, str]:
+def read_document(desk: Desk, session_id: UUID) -> tuple[SessionLog, Practice]:
     """The saved log as a document, and the practice's time zone. Raises `NotThere`, also if nothing is saved yet."""
     with desk.reading() as t:
         page = _page(t, desk, session_id)
@@ -168,7 +169,7 @@ def read_document(desk: Desk, session_id: UUID) -> tuple[SessionLog, str]:
         signed_by=page.signed_by,
         additions=tuple(AdditionKept(at=one.at, by=one.by, words=one.words) for one in page.additions),
     )
-    return made, practice.time_zone
+    return made, practice
 
 
 def print_paper(desk: Desk, session_id: UUID) -> bytes:
@@ -176,5 +177,5 @@ def print_paper(desk: Desk, session_id: UUID) -> bytes:
     # Making papers takes a second to load, which the start of the server does not wait for.
     from mellow_tide.core.formats.log_paper import print_log
 
-    made, time_zone = read_document(desk, session_id)
-    return print_log(made, time_zone, desk.catalogue)
+    made, practice = read_document(desk, session_id)
+    return print_log(made, practice.time_zone, manner_of(practice.country), desk.catalogue)

@@ -22,9 +22,11 @@ from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.usual_brief import make_usual_brief
 from mellow_tide.core.meeting import headache
 from mellow_tide.core.meeting.headache import HeadacheQuestion
+from mellow_tide.core.phrases.manner import Manner
 from mellow_tide.services.meeting import clients
 from mellow_tide.services.people import sign_in
 from mellow_tide.services.permissions import MAY, NOT_IN_DEMO
+from mellow_tide.services.practice import read_manner
 from mellow_tide.store.people import MemberRole
 from mellow_tide.web.guard import AtDesk, AtDoor
 
@@ -32,7 +34,10 @@ router = APIRouter(tags=["practice"])
 
 
 class MeView(BaseModel):
-    """The person signed in and their practice; `demo`: it is the shared one, `may`: the operations open to them."""
+    """The person signed in and their practice; `demo`: it is the shared one, `may`: the operations open to them.
+
+    `manner`: how the practice writes times and measures, if its country is told.
+    """
 
     person_id: UUID
     name: str
@@ -41,6 +46,7 @@ class MeView(BaseModel):
     practice: str
     time_zone: str
     country: str
+    manner: Manner | None
     demo: bool
     may: list[str]
 
@@ -94,6 +100,7 @@ def read_me(desk: AtDesk, door: AtDoor) -> MeView:
         practice=found.practice.name,
         time_zone=found.practice.time_zone,
         country=found.practice.country,
+        manner=read_manner(found.practice),
         demo=demo,
         may=sorted(MAY[found.role] - (NOT_IN_DEMO if demo else frozenset())),
     )

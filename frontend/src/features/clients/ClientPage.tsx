@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
 import { catalogueQuery, clientQuery } from "../../api/queries";
+import { heightWords } from "../../phrases/measures";
 import { say } from "../../phrases/screens/clients/page";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
@@ -27,7 +28,7 @@ export function ClientPage() {
             record.phone,
             record.email,
             // A height that nobody told is the usual one, and no knowledge of this client.
-            client.data.since.height_cm && say.cm(record.height_cm),
+            client.data.since.height_cm && heightWords(record.height_cm),
             record.language,
           ]
             .filter(Boolean)

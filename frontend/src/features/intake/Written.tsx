@@ -1,4 +1,5 @@
 import type { IntakeQuestion } from "../../api/client";
+import { HeightInput, isHeight } from "../../ui/form/HeightInput";
 
 /** The kinds of question that are answered by writing. */
 export const WRITTEN: ReadonlySet<IntakeQuestion["kind"]> = new Set([
@@ -6,7 +7,7 @@ export const WRITTEN: ReadonlySet<IntakeQuestion["kind"]> = new Set([
   "words",
   "date",
   "year",
-  "number",
+  "height",
 ]);
 
 interface Props {
@@ -17,7 +18,7 @@ interface Props {
   attributes: { id: string };
 }
 
-/** A line, some words, a day or a number. */
+/** A line, some words, a day, a year or a height. */
 export function Written({ question, value, onValue, attributes }: Props) {
   const text = typeof value === "string" ? value : "";
   if (question.kind === "words")
@@ -51,7 +52,17 @@ export function Written({ question, value, onValue, attributes }: Props) {
         {...attributes}
       />
     );
-  const [least, most] = question.kind === "year" ? [1900, new Date().getFullYear()] : [100, 230];
+  if (question.kind === "height")
+    return (
+      <span className="mt-2 block">
+        <HeightInput
+          cm={typeof value === "number" ? value : null}
+          onCm={(cm) => onValue(cm !== null && isHeight(cm) ? cm : null)}
+          attributes={attributes}
+        />
+      </span>
+    );
+  const [least, most] = [1900, new Date().getFullYear()];
   return (
     <input
       type="number"

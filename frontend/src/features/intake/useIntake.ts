@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { api, body, type IntakeAnswers, type IntakeForm, Problem } from "../../api/client";
+import { writeAs } from "../../lib/manner";
 import { answered, begun, forget, type Kept, keep, read } from "./kept";
 
 const SETTLES = 400;
@@ -45,6 +46,7 @@ export function useIntake(token: string) {
       // What is only on this device goes before what was saved.
       if (opened.sequence > own.sequence)
         hold({ ...own, sequence: opened.sequence, confirmed: opened.sequence, answers: opened.answers });
+      writeAs(opened.manner);
       setForm(opened);
     } catch (error) {
       failed(error);

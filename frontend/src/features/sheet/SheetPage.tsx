@@ -4,6 +4,7 @@ import type { SessionView } from "../../api/client";
 import { catalogueQuery, meQuery, sessionQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
 import { firstTouch } from "../../lib/firstTouch";
+import { packed } from "../../phrases/measures";
 import { shared } from "../../phrases/screens/shared";
 import { say } from "../../phrases/screens/sheet";
 import { clock, span, timeOfDay } from "../../phrases/time";
@@ -70,7 +71,7 @@ function Sheet({ session }: { session: SessionView }) {
         ))}
       </ol>
       <p className="mt-2 border-t border-base-content pt-1 text-[0.9em]">
-        {say.layOut(evaluation.supplies.packing.join("; "))}
+        {say.layOut(evaluation.supplies.packing.map(packed).join("; "))}
       </p>
     </article>
   );

@@ -14,7 +14,7 @@ export function WhereaboutsChoice(props: {
     [props.chosenZone],
   );
   const named = useMemo(() => {
-    const names = new Intl.DisplayNames(undefined, { type: "region" });
+    const names = new Intl.DisplayNames("en", { type: "region" });
     return props.countries
       .map((code) => [code, names.of(code) ?? code] as const)
       .sort((one, other) => one[1].localeCompare(other[1]));

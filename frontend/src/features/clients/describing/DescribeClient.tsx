@@ -1,8 +1,11 @@
-import { useForm } from "react-hook-form";
+import { Controller, useForm } from "react-hook-form";
 import type { ClientPage, ClientRecord } from "../../../api/client";
+import { heightWords, weightWords } from "../../../phrases/measures";
 import { say } from "../../../phrases/screens/clients/describing";
 import { shared } from "../../../phrases/screens/shared";
 import { Button } from "../../../ui/Button";
+import { HEIGHTS, HeightInput, isHeight } from "../../../ui/form/HeightInput";
+import { WeightInput } from "../../../ui/form/WeightInput";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { Field } from "./Field";
 import type { Describe } from "./useDescribe";
@@ -23,10 +26,22 @@ type Typed = Pick<
   | "note"
   | "body_hair"
   | "skin"
-> & { height_cm: string; weight_kg: string; breaths_per_minute: string; birth_year: string };
+> & {
+  height_cm: number | null;
+  weight_kg: number | null;
+  breaths_per_minute: string;
+  birth_year: string;
+};
 
 const within = (least: number, most: number, needed: boolean) => (typed: string) =>
   (typed.trim() === "" && !needed) || (/^\d+$/.test(typed.trim()) && +typed >= least && +typed <= most);
+
+/** The weights that are believed, in kilograms. */
+const WEIGHTS = [25, 300] as const;
+
+function words([least, most]: readonly [number, number], told: (amount: number) => string) {
+  return [told(least), told(most)] as const;
+}
 
 /** How a client is called, reached and built, and what to know first. */
 export function DescribeClient({ client, describe }: { client: ClientPage; describe: Describe }) {
@@ -34,8 +49,8 @@ export function DescribeClient({ client, describe }: { client: ClientPage; descr
   const form = useForm<Typed>({
     defaultValues: {
       ...record,
-      height_cm: `${record.height_cm}`,
-      weight_kg: `${record.weight_kg ?? ""}`,
+      height_cm: record.height_cm,
+      weight_kg: record.weight_kg ?? null,
       breaths_per_minute: `${record.breaths_per_minute}`,
       birth_year: `${record.birth_year ?? ""}`,
     },
@@ -63,9 +78,8 @@ export function DescribeClient({ client, describe }: { client: ClientPage; descr
       onSubmit={form.handleSubmit((typed) =>
         describe.mutate({
           ...typed,
-          height_cm: Number(typed.height_cm),
+          height_cm: typed.height_cm ?? record.height_cm,
           breaths_per_minute: Number(typed.breaths_per_minute),
-          weight_kg: number(typed.weight_kg),
           birth_year: number(typed.birth_year),
         }),
       )}
@@ -85,8 +99,29 @@ export function DescribeClient({ client, describe }: { client: ClientPage; descr
       <Field label={shared.toKnowFirst} wide>
         <input className="input min-h-11 w-full" maxLength={400} {...form.register("know_first")} />
       </Field>
-      {digits("height_cm", shared.heightInCm, 100, 230, true)}
-      {digits("weight_kg", say.weightInKgIfKnown, 25, 300)}
+      <Controller
+        name="height_cm"
+        control={form.control}
+        rules={{ validate: (cm) => cm !== null && isHeight(cm) }}
+        render={({ field }) => (
+          <Field label="Height" fault={faults.height_cm && say.betweenAnd(...words(HEIGHTS, heightWords))}>
+            <HeightInput cm={field.value} onCm={field.onChange} />
+          </Field>
+        )}
+      />
+      <Controller
+        name="weight_kg"
+        control={form.control}
+        rules={{ validate: (kg) => kg === null || (kg >= WEIGHTS[0] && kg <= WEIGHTS[1]) }}
+        render={({ field }) => (
+          <Field
+            label={say.weightIfKnown}
+            fault={faults.weight_kg && say.betweenAnd(...words(WEIGHTS, weightWords))}
+          >
+            <WeightInput kg={field.value} onKg={field.onChange} />
+          </Field>
+        )}
+      />
       {digits("birth_year", say.yearOfBirthIfWanted, 1900, 2100)}
       {text("guardian", 200, say.guardianIfMinor)}
       {digits("breaths_per_minute", say.breathsAtRest, 4, 40, true)}

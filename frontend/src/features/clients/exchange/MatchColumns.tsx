@@ -12,7 +12,7 @@ const FIELDS = {
   emergency_contact: shared.inEmergency,
   birth_year: say.yearOfBirth,
   language: "Language",
-  height_cm: shared.heightInCm,
+  height_cm: "Height",
   know_first: shared.toKnowFirst,
   note: "Note",
 } as const;
