@@ -23,6 +23,7 @@ from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
 from mellow_tide.core.flow.edits import ChangeStep, RemovePart, SplitPart, apply
 from mellow_tide.core.library.shipped import for_anybody, shipped_flows
+from mellow_tide.core.planner.difference import compare_flows
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.refusal import BadFlow
 from tests.core.askings import asking
@@ -307,6 +308,28 @@ def test_a_flow_that_fits_as_it_is_stays_as_it_is():
     made = adapt_flow(FLOW, Brief(booked_minutes=75), setting(ANYBODY, CATALOGUE))
     assert made.named == ()
     assert made.plan.flow.parts == FLOW.parts
+
+
+def test_time_is_a_reason_only_where_the_session_is_shorter_or_longer():
+    shorter = adapt_flow(FLOW, Brief(booked_minutes=45), setting(ANYBODY, CATALOGUE))
+    assert {one.reason for one in shorter.named} == {"less_time"}
+    longer = adapt_flow(FLOW, Brief(booked_minutes=90), setting(ANYBODY, CATALOGUE))
+    assert {one.reason for one in longer.named} == {"more_time"}
+    without_feet = replace_facts(excluded=(Excluded(region="foot"),))
+    as_long = adapt_flow(FLOW, Brief(booked_minutes=75), setting(without_feet, CATALOGUE))
+    assert {one.reason for one in as_long.named if one.region != "foot"} == {"others"}
+
+
+def test_what_goes_or_comes_does_not_put_the_rest_in_another_order():
+    there = setting(ANYBODY, CATALOGUE)
+
+    def reordered(parts):
+        return compare_flows(FLOW, FLOW.model_copy(update={"parts": tuple(parts)}), (), there).reordered
+
+    parts = list(FLOW.parts)
+    for n in range(1, len(parts) - 1):
+        assert not reordered([*parts[:n], *parts[n + 1 :]])
+    assert reordered([parts[0], *parts[-2:0:-1], parts[-1]])
 
 
 def replace_facts(**facts):

@@ -1,9 +1,9 @@
-from datetime import timedelta
+from datetime import datetime, timedelta
 from uuid import UUID, uuid4
 
 import pytest
 
-from mellow_tide.demo.people import demo_id
+from mellow_tide.demo.people import THERAPIST_EMAIL, THERAPIST_PASSWORD, demo_id
 from tests.conftest import NOW
 
 DAY = "/api/day?day=2026-05-04"
@@ -100,6 +100,38 @@ def test_another_length_is_tried_without_storing_and_then_taken(client):
     assert taken["difference"] == tried["difference"]
     assert client.get(url("bram")).json()["plan"] == taken["plan"]
     assert client.put(url("bram", "/adjustment"), json=body).status_code == 409
+
+
+def test_a_late_client_begins_later_and_ends_as_booked(client):
+    before = client.get(url("bram")).json()
+    booked = before["plan"]["flow"]["brief"]["booked_minutes"]
+    brief = {**before["plan"]["flow"]["brief"], "booked_minutes": booked - 15}
+    body = {"revision": before["revision"], "brief": brief, "late_minutes": 15}
+    late = client.put(url("bram", "/adjustment"), json=body).json()
+
+    def ends(session):
+        minutes = session["plan"]["flow"]["brief"]["booked_minutes"]
+        return datetime.fromisoformat(session["starts_at"]) + timedelta(minutes=minutes)
+
+    assert ends(late) == ends(before)
+    assert datetime.fromisoformat(late["starts_at"]) > datetime.fromisoformat(before["starts_at"])
+    assert late["attendance"] == "late"
+    (on_day,) = [one for one in client.get(DAY).json()["sessions"] if one["session_id"] == late["session_id"]]
+    assert on_day["attendance_note"] == "booked for 11:00"
+
+
+def test_today_a_client_is_met_before_anything_else(served):
+    client = served.browser(email=THERAPIST_EMAIL, password=THERAPIST_PASSWORD)
+
+    def opens(name):
+        return {one["client_name"]: one["opens"] for one in client.get(DAY).json()["sessions"]}[name]
+
+    assert opens("Corin Foghollow") == "meet"
+    answer_day(client, "corin")
+    assert opens("Corin Foghollow") == "plan"
+    assert opens("Isolde Kelpworth") == "meet"
+    served.now = NOW - timedelta(days=1)
+    assert opens("Isolde Kelpworth") == "plan"
 
 
 def test_a_length_that_cannot_be_is_refused_with_offers_and_changes_nothing(client):

@@ -1,5 +1,7 @@
 """A flow made for somebody else, or for nobody, as the start for a client: each change with its reason."""
 
+from typing import Literal
+
 from mellow_tide.core.care.restrictions import Restrictions
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief, wished_depth
@@ -12,16 +14,20 @@ from mellow_tide.core.planner.question.absent import Absence
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.setting import Setting
 
+WORTH_SAYING = 60
+"""Seconds by which a session must be longer or shorter for that to be the reason of a change."""
+
 
 class NamedChange(Record):
     """A region of the flow that is not worked as it was there, and why.
 
-    `reason` is why it is left out, `position` that the client may not lie as the flow has it, `depth` that it may not
-    be worked as deep, `wish` that the client wishes it lighter, `minutes` that the booking is another.
+    `reason` is why it is left out, `position` that the client may not lie as in the flow, `depth` that it may not
+    be worked as deep, `wish` that the client wishes it lighter, `less_time` and `more_time` that the whole is shorter
+    or longer than the flow is at the client's pace, and `others` that what changes elsewhere changes this too.
     """
 
     region: str
-    reason: Absence | str
+    reason: Absence | Literal["position", "depth", "wish", "less_time", "more_time", "others"]
     because: str = ""
 
 
@@ -53,11 +59,12 @@ def adapt_flow(
     made = adjust(start, wanted, setting, deadline=deadline)
     apart = compare_flows(flow, made.flow, (), setting)
     asked = Asked.of(wanted, setting)
+    gained = setting.lay_out(made.flow).seconds - setting.lay_out(flow).seconds
     changed = dict.fromkeys((*(change.region for change in apart.changes), *_eased(flow, made.flow)))
     return Adapted(
         plan=made,
         difference=apart,
-        named=tuple(_named(id, flow, made, asked) for id in changed),
+        named=tuple(_named(id, flow, made, asked) or _by_time(id, gained) for id in changed),
     )
 
 
@@ -75,7 +82,8 @@ def _deepest(flow: Flow) -> dict[str, int]:
     return found
 
 
-def _named(region: str, flow: Flow, made: Plan, asked: Asked) -> NamedChange:
+def _named(region: str, flow: Flow, made: Plan, asked: Asked) -> NamedChange | None:
+    """What of the client changes the region; None if nothing does."""
     left = next((left for left in made.left_out if left.region == region), None)
     limits = asked.restrictions
     if left and left.reason not in ("no_time", "never_fits"):
@@ -91,7 +99,13 @@ def _named(region: str, flow: Flow, made: Plan, asked: Asked) -> NamedChange:
     wished = wished_depth(asked.catalogue.regions[region], asked.brief, asked.client)
     if region in _eased(flow, made.flow) and wished < deepest:
         return NamedChange(region=region, reason="wish")
-    return NamedChange(region=region, reason="minutes")
+    return None
+
+
+def _by_time(region: str, gained: int) -> NamedChange:
+    if abs(gained) < WORTH_SAYING:
+        return NamedChange(region=region, reason="others")
+    return NamedChange(region=region, reason="more_time" if gained > 0 else "less_time")
 
 
 def _because(region: str, limits: Restrictions) -> str:

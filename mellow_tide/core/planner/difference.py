@@ -33,7 +33,7 @@ class Difference(Record):
     """What changes from one flow to another: the traits of both, and the regions that gain, lose, come or go.
 
     Greatest change first. `kept` and `moved` are the regions set by hand that stay as they were, or could not.
-    `reordered`: whether what both work comes in another order or position.
+    `reordered`: whether what both work comes in another order.
     """
 
     before: Traits
@@ -96,7 +96,8 @@ def _strokes(flow: Flow, region: str) -> set[Stroked]:
     return {(step.stroke, step.zone, step.depth) for part in worked for step in part.steps}
 
 
-def _order(flow: Flow, other: Flow) -> list[tuple[str, str, str]]:
-    """The parts of what both work, in order."""
-    both = {part.region for part in other.parts}
-    return [(s.region, s.side, s.position) for s in flow.parts if s.role == "work" and s.region in both]
+def _order(flow: Flow, other: Flow) -> list[tuple[str, str]]:
+    """What both work, side by side, in the order in which it is first come to."""
+    there = {(part.region, part.side) for part in other.parts if part.role == "work"}
+    here = dict.fromkeys((part.region, part.side) for part in flow.parts if part.role == "work")
+    return [place for place in here if place in there]

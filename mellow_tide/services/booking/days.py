@@ -45,7 +45,8 @@ class SessionOnDay(Record):
     """A session as the day shows it.
 
     `span` is when it is by the practice's clock; `hands_by_then` the load of the day up to its end. `comes`: the client
-    comes, or came; `repeats`: it is one of several; `walk_in`: its client has no name yet.
+    comes, or came; `repeats`: it is one of several; `walk_in`: its client has no name yet. `opens` is the stage
+    at which it is opened: today a client is met before anything else.
     """
 
     session_id: UUID
@@ -57,6 +58,7 @@ class SessionOnDay(Record):
     span: MinuteSpan
     revision: int
     stage: Stage
+    opens: Literal["meet", "plan", "work", "log"]
     brief: Brief
     outline: Outline
     hands_by_then: DayLoad | None
@@ -127,7 +129,7 @@ def read_day(desk: Desk, day: date | None) -> Day:
         next_action=choose_next_action(sessions),
         working=hours.starts_on(day) if hours else (),
         free=Diary(bookings, hours or USUAL_HOURS, clock.zone).find_free_spans(day, clock.local),
-        clashes=find_clashes(bookings, hours, clock.zone) if hours else (),
+        clashes=find_clashes(bookings, hours, clock.zone, clock.manner) if hours else (),
         strip=tuple(
             DayMark(
                 day=one,
@@ -155,7 +157,8 @@ def _on_day(
 ) -> SessionOnDay:
     made, load = measured
     brief = row.plan.flow.brief
-    begins = LocalStart.of(row.starts_at, clock.zone).minute
+    start = LocalStart.of(row.starts_at, clock.zone)
+    stage = stage_of(row, fold(order_events(events), made.sheet))
     return SessionOnDay(
         session_id=row.session_id,
         person_id=row.person_id,
@@ -163,9 +166,10 @@ def _on_day(
         client_name=row.client.name,
         know_first=row.client.know_first,
         starts_at=row.starts_at,
-        span=MinuteSpan(begins=begins, ends=begins + brief.booked_minutes),
+        span=MinuteSpan(begins=start.minute, ends=start.minute + brief.booked_minutes),
         revision=row.revision,
-        stage=stage_of(row, fold(order_events(events), made.sheet)),
+        stage=stage,
+        opens=_opens(stage, start.day == clock.today and row.answer is None),
         brief=brief,
         outline=made.outline,
         hands_by_then=load,
@@ -176,6 +180,12 @@ def _on_day(
         walk_in=row.walk_in,
         unread_intake=row.unread_intake,
     )
+
+
+def _opens(stage: Stage, to_ask: bool) -> Literal["meet", "plan", "work", "log"]:
+    if stage == "plan":
+        return "meet" if to_ask else "plan"
+    return "log" if stage == "logged" else stage
 
 
 def choose_next_action(sessions: tuple[SessionOnDay, ...]) -> NextAction | None:

@@ -2,11 +2,14 @@
 
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
+from datetime import timedelta
 from time import monotonic
 from uuid import UUID
 
+from mellow_tide.core.booking.starts import LocalStart
 from mellow_tide.core.flow.brief import Brief, Excluded
 from mellow_tide.core.meeting.sides import name_sides
+from mellow_tide.core.phrases.book import say
 from mellow_tide.core.planner.adjust import Hold, adjust
 from mellow_tide.core.planner.alternatives import Alternatives, find_alternatives
 from mellow_tide.core.planner.offers import find_offers
@@ -14,6 +17,7 @@ from mellow_tide.core.planner.plan import Plan, plan
 from mellow_tide.core.planner.reshape import Pull, reshape_part
 from mellow_tide.core.refusal import DoesNotFit
 from mellow_tide.core.setting import Setting
+from mellow_tide.services.booking.clock import read_clock
 from mellow_tide.services.designing.standing import (
     Adjustment,
     PlanChange,
@@ -24,6 +28,7 @@ from mellow_tide.services.designing.standing import (
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.meeting.evidence import Told, tell
 from mellow_tide.services.session_view import SessionView
+from mellow_tide.store.bookings import move_session, set_attendance
 from mellow_tide.store.database import Transaction
 from mellow_tide.store.sessions import ReadAt, set_day_answer, set_excluded_today
 
@@ -60,12 +65,24 @@ def replan(desk: Desk, at: ReadAt, brief: Brief, anew: bool = False) -> SessionV
     return change_plan(desk, at, make)
 
 
-def fit(desk: Desk, at: ReadAt, brief: Brief) -> SessionView:
-    """Store the plan for `brief` that is closest to the present one. Raises as `replan` does."""
+def fit(desk: Desk, at: ReadAt, brief: Brief, late_minutes: int = 0) -> SessionView:
+    """Store the plan for `brief` that is closest to the present one. Raises as `replan` does.
+
+    A client who is late by `late_minutes` is said to be, and the session begins by so much later.
+    """
 
     def make(stands: Standing) -> PlanChange:
+        row = stands.row
+
+        def begin_later(t: Transaction) -> None:
+            clock = read_clock(desk, t)
+            booked = clock.manner.say_time(LocalStart.of(row.starts_at, clock.zone).at)
+            move_session(t, row.session_id, row.starts_at + timedelta(minutes=late_minutes), row.person_id)
+            set_attendance(t, row.session_id, "late", say("booking.booked_for", at=booked))
+
         with offering(brief, stands.setting):
-            return PlanChange(_adjusted(stands, brief, "all"), stands.plan)
+            made = _adjusted(stands, brief, "all")
+        return PlanChange(made, stands.plan, begin_later if late_minutes else None)
 
     return change_plan(desk, at, make)
 

@@ -31,7 +31,7 @@ class RecordChange(Body):
 
 
 class Merge(Body):
-    """The other entry of the same person."""
+    """The other record of the same person."""
 
     other: UUID
 

@@ -53,10 +53,11 @@ class At(Body):
 
 
 class Fit(Body):
-    """A brief to which the session read at `revision` is fitted."""
+    """A brief to which the session read at `revision` is fitted, and by how many minutes its client comes late."""
 
     revision: Revision
     brief: Brief
+    late_minutes: Annotated[int, Field(ge=0, le=120)] = 0
 
 
 class PlacesToKeepOff(Body):
@@ -123,7 +124,9 @@ def try_adjustment(session_id: UUID, wished: Wished, desk: AtDesk) -> Response:
 @router.put("/adjustment", response_model=SessionView)
 def take_adjustment(session_id: UUID, change: Fit, desk: AtDesk) -> Response:
     """Store the plan for a brief that is closest to the present one."""
-    return straight(planning.fit(desk, ReadAt(session_id, change.revision), change.brief))
+    return straight(
+        planning.fit(desk, ReadAt(session_id, change.revision), change.brief, change.late_minutes)
+    )
 
 
 @router.put("/excluded", response_model=SessionView)

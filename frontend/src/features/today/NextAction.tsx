@@ -7,18 +7,18 @@ import { say } from "../../phrases/screens/today/page";
 import { timeOfDay } from "../../phrases/time";
 import { askedFor } from "../../phrases/today";
 
-const ACTION: Record<string, { heading: string; button: string; page: "plan" | "work" | "log" }> = {
-  plan: { heading: "Next", button: say.lookAtPlan, page: "plan" },
-  work: { heading: "Under way", button: say.goOnWorking, page: "work" },
-  log: { heading: say.stillToLog, button: shared.logSession, page: "log" },
+const ACTION: Record<SessionOnDay["opens"], { heading: string; button: string }> = {
+  meet: { heading: "Next", button: say.meetClient },
+  plan: { heading: "Next", button: say.lookAtPlan },
+  work: { heading: "Under way", button: say.goOnWorking },
+  log: { heading: say.stillToLog, button: shared.logSession },
 };
 
 /** The one thing to do next, large. */
 export function NextAction(props: { session: SessionOnDay; timeZone: string; label: string }) {
   const { session, timeZone, label } = props;
   const catalogue = useQuery(catalogueQuery).data;
-  const action = ACTION[session.stage];
-  if (!action) return null;
+  const action = ACTION[session.opens];
   return (
     <section
       aria-label={label}
@@ -40,7 +40,7 @@ export function NextAction(props: { session: SessionOnDay; timeZone: string; lab
         )}
       </div>
       <Link
-        to={`/session/$sessionId/${action.page}`}
+        to={`/session/$sessionId/${session.opens}`}
         params={{ sessionId: session.session_id }}
         className="btn btn-primary h-16 px-8 text-xl"
       >

@@ -2,10 +2,11 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import type { Day, SessionOnDay } from "../../api/client";
 import { catalogueQuery } from "../../api/queries";
+import { decimal } from "../../phrases/measures";
 import { shared } from "../../phrases/screens/shared";
 import { say } from "../../phrases/screens/today/booking";
 import { timeOfDay } from "../../phrases/time";
-import { ATTENDANCE, askedFor, STAGE_PAGE, STAGE_WORDS } from "../../phrases/today";
+import { ATTENDANCE, askedFor, STAGE_WORDS } from "../../phrases/today";
 import { SmallTide } from "../../tideline/SmallTide";
 import { OpenWord } from "../../ui/OpenWord";
 import { ChangeSession } from "./changing/ChangeSession";
@@ -24,7 +25,7 @@ export function SessionRow({ session, day, onDone }: Props) {
   return (
     <li className="flex items-center gap-x-3">
       <Link
-        to={`/session/$sessionId/${STAGE_PAGE[session.stage]}`}
+        to={`/session/$sessionId/${session.opens}`}
         params={{ sessionId: session.session_id }}
         className={`grid min-h-16 flex-1 grid-cols-[3.5rem_1fr] items-center gap-x-4 px-2 py-3 hover:bg-base-200 md:grid-cols-[3.5rem_minmax(10rem,15rem)_1fr_150px_9rem] ${gone ? "text-quiet" : ""}`}
       >
@@ -38,7 +39,7 @@ export function SessionRow({ session, day, onDone }: Props) {
           {stateOf(session)}
           {session.hands_by_then?.hazardous && (
             <span className="block text-accent not-italic">
-              △ {say.handsByThen(session.hands_by_then.strain.toFixed(1))}
+              △ {say.handsByThen(decimal(session.hands_by_then.strain))}
             </span>
           )}
         </span>

@@ -4,17 +4,19 @@ import type { Start } from "../../api/client";
 type Named = Start["named"][number];
 
 const WHYS: Record<string, string> = {
-  no_consent: "there is no yes to it on record",
-  not_wished: "nobody has wished it",
+  no_consent: "no consent is on record",
+  not_wished: "the client has not asked for it",
   declined: "the client said no to it",
   excluded: "to be kept off",
   not_in_school: "this school has no place for it",
-  position_barred: "the client may not lie so that it is reached",
-  health: "it cannot be worked as lightly as it must",
+  position_barred: "it cannot be reached in a position that is safe for the client",
+  health: "it needs a lighter touch than its strokes allow",
   wish: "the client wishes it lighter",
-  position: "the client may not lie as the flow has it",
-  depth: "it may not be worked as deep",
-  minutes: "the booking has other minutes",
+  position: "the client may not lie as in the flow",
+  depth: "it may not be worked that deeply",
+  less_time: "there is less time than in the flow",
+  more_time: "there is more time than in the flow",
+  others: "other regions change, and it gives or gains",
 };
 
 export function whyAdapted({ reason, because }: Named): string {

@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { type Adjustment, Problem, type SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { DifferenceList } from "../../../compare/DifferenceList";
@@ -27,15 +28,23 @@ export function FitToTime({ session, changes, onDone }: Props) {
   const brief = session.plan.flow.brief;
   const booked = brief.booked_minutes;
   const usual = (catalogue.kinds[brief.kind ?? ""]?.usual_minutes ?? []).filter((m) => m !== booked);
-  const attemptMinutes = (booked_minutes: number) => attempt({ ...brief, booked_minutes });
+  const [late, setLate] = useState(0);
+  const attemptMinutes = (booked_minutes: number, lateBy = 0) => {
+    setLate(lateBy);
+    attempt({ ...brief, booked_minutes });
+  };
   return (
     <section aria-label={say.fitToTime} className="mt-3 rounded-box bg-base-200 px-5 py-4">
       <p className="max-w-[60ch]">{say.whatFittingDoes}</p>
       <div className="mt-3 flex flex-wrap items-center gap-2">
         <span className="mr-1">{say.clientIsLateBy}</span>
-        {LATE.filter((late) => booked - late >= 10).map((late) => (
-          <Button key={late} className="bg-base-300" onClick={() => attemptMinutes(booked - late)}>
-            {shared.minutes(late)}
+        {LATE.filter((minutes) => booked - minutes >= 10).map((minutes) => (
+          <Button
+            key={minutes}
+            className="bg-base-300"
+            onClick={() => attemptMinutes(booked - minutes, minutes)}
+          >
+            {shared.minutes(minutes)}
           </Button>
         ))}
       </div>
@@ -62,7 +71,7 @@ export function FitToTime({ session, changes, onDone }: Props) {
         <Preview
           tried={tried}
           session={session}
-          onTake={() => take(tried.plan.flow.brief).then((taken) => taken && onDone())}
+          onTake={() => take(tried.plan.flow.brief, late).then((taken) => taken && onDone())}
           onLeave={leave}
         />
       )}
@@ -98,7 +107,7 @@ function Preview(props: { tried: Adjustment; session: SessionView; onTake(): voi
       </div>
       <div className="mt-4 flex flex-wrap gap-3">
         <Button look="main" onClick={props.onTake}>
-          Take it
+          Use it
         </Button>
         <Button className="bg-base-300" onClick={props.onLeave}>
           {shared.leaveItAsItIs}

@@ -14,8 +14,8 @@ export function useFit(sessionId: string, changes: PlanChanges) {
     problem: trying.error,
     attempt: trying.mutate,
     /** Whether it was taken; what went wrong is shown with the changes. */
-    take: (brief: Brief) =>
-      changes.fit(brief).then(
+    take: (brief: Brief, lateMinutes = 0) =>
+      changes.fit(brief, lateMinutes).then(
         () => {
           trying.reset();
           return true;

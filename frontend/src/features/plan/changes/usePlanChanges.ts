@@ -69,9 +69,10 @@ export function usePlanChanges(session: SessionView) {
       change("another brief", (revision) =>
         api.PUT(`${path}/brief`, { params, body: { revision, brief, anew } }),
       ),
-    fit: (brief: Brief) =>
+    /** `late_minutes`: the client is late by so much, and the session begins later. */
+    fit: (brief: Brief, late_minutes = 0) =>
       change(shared.minutesWithLeastChange(brief.booked_minutes), (revision) =>
-        api.PUT(`${path}/adjustment`, { params, body: { revision, brief } }),
+        api.PUT(`${path}/adjustment`, { params, body: { revision, brief, late_minutes } }),
       ),
     edit: (edits: Edit[], words = say.changeByHand) =>
       quietly(words, (revision) => api.POST(`${path}/edits`, { params, body: { revision, edits } })),

@@ -2,7 +2,7 @@ import { Link } from "@tanstack/react-router";
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import type { Day, SessionOnDay } from "../../../api/client";
 import { addDays, timeAt } from "../../../lib/days";
-import { STAGE_PAGE, STAGE_WORDS } from "../../../phrases/today";
+import { STAGE_WORDS } from "../../../phrases/today";
 import { SmallTide } from "../../../tideline/SmallTide";
 import type { Moving } from "../changing/useMoving";
 import { ABOVE, type DayScale, LINE_HEIGHT, snap } from "./dayScale";
@@ -69,7 +69,7 @@ export function DaySession({ session, day, scale, wide, moving }: Props) {
   }
   return (
     <Link
-      to={`/session/$sessionId/${STAGE_PAGE[session.stage]}`}
+      to={`/session/$sessionId/${session.opens}`}
       params={{ sessionId: session.session_id }}
       draggable={false}
       onPointerDown={take}

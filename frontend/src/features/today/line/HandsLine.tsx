@@ -1,4 +1,5 @@
 import type { SessionOnDay } from "../../../api/client";
+import { decimal } from "../../../phrases/measures";
 import { say } from "../../../phrases/screens/today/page";
 import { ABOVE, type DayScale, LINE_HEIGHT } from "./dayScale";
 
@@ -21,7 +22,7 @@ export function HandsLine({ sessions, scale }: { sessions: readonly SessionOnDay
       width={last}
       height={LINE_HEIGHT}
       role="img"
-      aria-label={say.handsGrow(loads.map(({ strain }) => strain.toFixed(1)))}
+      aria-label={say.handsGrow(loads.map(({ strain }) => decimal(strain)))}
     >
       {loads.map(({ strain, hazardous, span }, n) => {
         const from = scale.x(span.begins);
@@ -50,7 +51,7 @@ export function HandsLine({ sessions, scale }: { sessions: readonly SessionOnDay
         strokeWidth={5}
         className="fill-quiet stroke-base-100 text-[13px] [paint-order:stroke]"
       >
-        {say.hands((loads.at(-1)?.strain ?? 0).toFixed(1))}
+        {say.hands(decimal(loads.at(-1)?.strain ?? 0))}
       </text>
     </svg>
   );
