@@ -43,7 +43,7 @@ export function Compare({ first, second, names, difference }: Props) {
         </table>
         <div>
           <table className="w-full">
-            <caption className="pb-1 text-left font-serif text-lg">And else</caption>
+            <caption className="pb-1 text-left font-serif text-lg">Other differences</caption>
             <Head names={names} />
             <tbody>
               {figuresOf(difference, first, second).map((figure) => (

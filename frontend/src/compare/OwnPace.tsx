@@ -39,13 +39,16 @@ export function OwnPace() {
   return (
     <section aria-label={say.yourOwnPace}>
       <h2 className="text-2xl">{say.yourOwnPace}</h2>
-      {strokes.length === 0 ? (
-        <p className="mt-1">{say.paceNotKnown}</p>
-      ) : (
-        <>
-          <p className="mt-1 text-quiet">
-            {say.fromSessions(sessions)} {acceptedAt ? say.plansGoByIt : say.clockGoesByUsualPace}
-          </p>
+      <p className="mt-1 text-quiet">
+        {strokes.length === 0
+          ? say.paceNotKnown
+          : `${say.fromSessions(sessions)} ${acceptedAt ? say.plansGoByIt : say.clockGoesByUsualPace}`}
+      </p>
+      {strokes.length > 0 && (
+        <details>
+          <summary className="flex min-h-11 cursor-pointer items-center underline underline-offset-4">
+            {say.strokeByStroke}
+          </summary>
           <table className="mt-2 w-full">
             <thead className="text-left text-quiet">
               <tr>
@@ -99,7 +102,7 @@ export function OwnPace() {
             </Button>
           )}
           {changing.error && <ProblemNote error={changing.error} />}
-        </>
+        </details>
       )}
     </section>
   );

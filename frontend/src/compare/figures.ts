@@ -1,5 +1,6 @@
 /** What two sessions are like in figures, side by side. */
 import type { Difference, Evaluation } from "../api/client";
+import { decimal, pouredWords } from "../phrases/measures";
 import { say } from "../phrases/screens/compare";
 import { shared } from "../phrases/screens/shared";
 import { span } from "../phrases/time";
@@ -27,14 +28,14 @@ export function figuresOf(difference: Difference, first: Evaluation, second: Eva
       Math.round(100 * after.thumb_share),
       (n) => `${n} %`,
     ),
-    figure(say.strainOnHands, first.hands.strain, second.hands.strain, (n) => n.toFixed(1), 0.2),
+    figure(say.strainOnHands, first.hands.strain, second.hands.strain, decimal, 0.2),
     figure("Deepest", deepest(first), deepest(second), (n) => say.depth(n)),
-    figure("Mean depth", meanDepth(first), meanDepth(second), (n) => n.toFixed(1), 0.1),
+    figure("Mean depth", meanDepth(first), meanDepth(second), decimal, 0.1),
     figure(
       "Oil",
       Math.round(first.supplies.millilitres),
       Math.round(second.supplies.millilitres),
-      (n) => say.ml(n),
+      pouredWords,
       2,
     ),
     figure(shared.toLookAt, first.findings.length, second.findings.length, String),

@@ -37,8 +37,8 @@ function Taught(props: { learnt: Learnt; client: ClientPage }) {
   const { starts } = learnt;
   const said = learnt.visits.some(({ answers }) => answers.length > 0);
   return (
-    <div className="grid gap-10 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
-      <div className="grid content-start gap-8">
+    <div className="grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] desk:grid-cols-[minmax(0,1.5fr)_repeat(2,minmax(0,1fr))]">
+      <div className="grid content-start gap-6 lg:max-desk:row-span-2">
         <Draft clientId={learnt.client_id} />
         <section aria-label={say.wishesByRegion}>
           <h2 className="text-2xl">{say.depthThatSuitsByRegion}</h2>
@@ -73,10 +73,8 @@ function Taught(props: { learnt: Learnt; client: ClientPage }) {
           )}
           <SetWish clientId={learnt.client_id} starts={starts} />
         </section>
-        <OwnPace />
-        <PointSteps visits={learnt.sore} />
       </div>
-      <div className="grid content-start gap-8">
+      <div className="grid content-start gap-6">
         <section aria-label={say.onTable}>
           <BodyPlan
             catalogue={catalogue}
@@ -89,7 +87,11 @@ function Taught(props: { learnt: Learnt; client: ClientPage }) {
           />
           <p className="mt-1 text-quiet">{say.howToReadTheBody}</p>
         </section>
+        <OwnPace />
+      </div>
+      <div className="grid content-start gap-6">
         <VisitsTaught learnt={learnt} />
+        <PointSteps visits={learnt.sore} />
         <p>
           {starts.length > 0 && say.nextPlanStartsThere(client.record.name)}
           <Link to="/clients/$clientId" params={{ clientId: learnt.client_id }} className="underline">

@@ -94,7 +94,7 @@ export function SetWish({ clientId, starts }: Props) {
           {say.letItCount}
         </Button>
         <Button look="quiet" onClick={() => setOpen(false)}>
-          Leave it
+          Cancel
         </Button>
       </div>
     </form>

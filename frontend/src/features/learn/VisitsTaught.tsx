@@ -13,28 +13,39 @@ import { useCorrecting } from "./useCorrecting";
 
 type Visit = Learnt["visits"][number];
 
+/** How many visits stand open; the earlier ones are folded. */
+const SHOWN = 3;
+
 /** Every visit with what was said at it; an unusual one can be left out, with its reason, and put back. */
 export function VisitsTaught({ learnt }: { learnt: Learnt }) {
   const catalogue = useCatalogue();
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   const day = (at: string) => shortDay(at, timeZone, new Date());
+  const visits = learnt.visits.toReversed();
+  const row = (visit: Visit) => (
+    <li key={visit.session_id}>
+      <p className={visit.counts ? "" : "text-quiet"}>
+        <span className="font-bold">{capital(day(visit.starts_at))}</span>
+        {": "}
+        {wordsOf(visit, catalogue)}
+        {!visit.counts && say.leftOutBy(visit.by, visit.reason)}
+      </p>
+      <Mark clientId={learnt.client_id} visit={visit} />
+    </li>
+  );
   return (
     <section aria-label="Visits">
       <h2 className="text-2xl">{say.whatItRestsOn}</h2>
       {learnt.visits.length === 0 && <p className="mt-1">{say.noVisitYet}</p>}
-      <ul className="mt-1 grid gap-3">
-        {learnt.visits.toReversed().map((visit) => (
-          <li key={visit.session_id}>
-            <p className={visit.counts ? "" : "text-quiet"}>
-              <span className="font-bold">{capital(day(visit.starts_at))}</span>
-              {": "}
-              {wordsOf(visit, catalogue)}
-              {!visit.counts && say.leftOutBy(visit.by, visit.reason)}
-            </p>
-            <Mark clientId={learnt.client_id} visit={visit} />
-          </li>
-        ))}
-      </ul>
+      <ul className="mt-1 grid gap-2">{visits.slice(0, SHOWN).map(row)}</ul>
+      {visits.length > SHOWN && (
+        <details>
+          <summary className="flex min-h-11 cursor-pointer items-center underline underline-offset-4">
+            {say.earlierVisits(visits.length - SHOWN)}
+          </summary>
+          <ul className="grid gap-2">{visits.slice(SHOWN).map(row)}</ul>
+        </details>
+      )}
       {learnt.by_hand.length > 0 && (
         <>
           <h3 className="mt-4 font-serif text-xl">{say.setOrSaid}</h3>

@@ -17,13 +17,13 @@ export function DoneTable({ done, field, read }: Props) {
   const longest = Math.max(1, ...done.map((region) => Math.max(region.planned, region.taken)));
   return (
     <table className="w-full">
-      <caption className="mb-2 text-left font-serif text-2xl">{say.byRegionBothSidesTogether}</caption>
+      <caption className="mb-1 text-left font-serif text-xl">{say.byRegionBothSidesTogether}</caption>
       <thead className="text-left text-quiet">
         <tr>
           <th className="py-1 font-normal">Region</th>
-          <th className="font-normal max-md:hidden">Planned, taken</th>
+          <th className="font-normal max-md:hidden desk:hidden">Planned, taken</th>
           <th className="font-normal">Time</th>
-          <th className="font-normal">{say.depthThatSuited}</th>
+          <th className="font-normal desk:whitespace-nowrap">{say.depthThatSuited}</th>
         </tr>
       </thead>
       <tbody>
@@ -31,24 +31,26 @@ export function DoneTable({ done, field, read }: Props) {
           const name = catalogue.regions[region.region]?.whole ?? region.region;
           return (
             <tr key={region.region} className="border-t border-base-300">
-              <th scope="row" className="py-2 pr-3 text-left">
+              <th scope="row" className="py-0.5 pr-3 text-left leading-tight">
                 {capital(name)}
               </th>
-              <td className="w-1/4 pr-4 max-md:hidden">
+              <td className="w-1/6 pr-3 max-md:hidden desk:hidden">
                 <Bars planned={region.planned / longest} taken={region.taken / longest} />
               </td>
-              <td className="numbers pr-3">
+              <td className="numbers pr-2 leading-tight whitespace-nowrap">
                 <span className="block">
                   {clock(region.taken)}{" "}
                   <span className="text-quiet">{say.ofPlanned(clock(region.planned))}</span>
                 </span>
-                <span className="block text-[0.9rem] text-quiet">{difference(region)}</span>
+                {beside(region) && (
+                  <span className="block text-[0.9rem] whitespace-normal text-quiet">{beside(region)}</span>
+                )}
               </td>
-              <td className="overflow-x-clip p-1">
+              <td className="w-30 overflow-x-clip px-1 py-px">
                 {field ? (
                   <select
                     aria-label={say.depthThatSuitedIn(name)}
-                    className="select h-11 w-full truncate pr-7 text-base"
+                    className="select h-11 w-full truncate px-2.5 pr-7 text-base"
                     {...field(region.region)}
                   >
                     <option value="">not known</option>
@@ -61,9 +63,6 @@ export function DoneTable({ done, field, read }: Props) {
                 ) : (
                   read?.(region.region)
                 )}
-                {region.last_word && (
-                  <span className="block text-[0.9rem] text-quiet">{say.said(spoken(region.last_word))}</span>
-                )}
               </td>
             </tr>
           );
@@ -73,11 +72,18 @@ export function DoneTable({ done, field, read }: Props) {
   );
 }
 
-function difference(region: RegionDone): string {
-  const off = region.taken - region.planned;
+/** What was said of it last, and how far it was from the plan. */
+function beside(region: RegionDone): string {
+  const said = region.last_word && say.said(spoken(region.last_word));
+  return [said, off(region)].filter(Boolean).join(" · ");
+}
+
+/** How far it was from the plan; nothing where it went as planned. */
+function off(region: RegionDone): string {
+  const seconds = region.taken - region.planned;
   if (region.taken === 0) return "not worked";
-  if (Math.abs(off) < 15) return "as planned";
-  return `${span(off)} ${off > 0 ? "longer" : "shorter"}`;
+  if (Math.abs(seconds) < 15) return "";
+  return `${span(seconds)} ${seconds > 0 ? "longer" : "shorter"}`;
 }
 
 /** Two low tides: planned behind, taken in front. */

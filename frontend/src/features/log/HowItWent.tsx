@@ -31,7 +31,10 @@ export function HowItWent({ page }: { page: LogView }) {
   const told = lines.filter(([, words]) => words.length > 0);
   if (told.length === 0 && run.points.length === 0) return null;
   return (
-    <section aria-label={say.howItWent} className="mt-4 grid gap-x-10 gap-y-4 lg:grid-cols-2">
+    <section
+      aria-label={say.howItWent}
+      className="mt-2 grid gap-x-8 gap-y-2 max-desk:lg:grid-cols-2 desk:mt-1"
+    >
       {told.length > 0 && (
         <dl>
           {told.map(([name, words]) => (
@@ -43,8 +46,8 @@ export function HowItWent({ page }: { page: LogView }) {
         </dl>
       )}
       {run.points.length > 0 && (
-        <div>
-          <h2 className="font-serif text-xl">{say.sorePointsBeforeToAfter}</h2>
+        <div className="desk:flex desk:gap-2">
+          <h2 className="font-sans text-base font-bold">{say.sorePointsBeforeToAfter}</h2>
           <ul>
             {run.points.map((point) => (
               <li key={point.id}>

@@ -8,14 +8,12 @@ import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { DoneTable } from "./DoneTable";
 import { AFTERCARE, type Fields, filled, toLog } from "./fields";
+import { LogFrame } from "./LogFrame";
 
 interface Props {
   page: LogView;
   timeZone: string;
 }
-
-/** The form's id: it can be sent from above it as well. */
-export const LOG_FORM = "log-form";
 
 /** The log, already filled in: an untroubled session takes one tap to sign. */
 export function LogForm({ page, timeZone }: Props) {
@@ -41,58 +39,67 @@ export function LogForm({ page, timeZone }: Props) {
   });
   const keep = (sign: boolean) => handleSubmit((fields) => saving.mutate({ log: toLog(fields), sign }));
   return (
-    <form
-      id={LOG_FORM}
-      onSubmit={keep(true)}
-      className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]"
-    >
-      <DoneTable done={page.done} field={(region) => register(`suited.${region}`)} />
-      <div>
-        <Words label="What happened" rows={4} field={register("note")} />
-        <Words label={say.whatClientSaid} rows={2} field={register("clientWords")} />
-        <Words label={say.whatToChangeNextTime} rows={3} field={register("nextTime")} />
-        <fieldset className="mb-4">
-          <legend className="mb-1 font-bold">{say.saidForHoursAfter}</legend>
-          {AFTERCARE.map((words, index) => (
-            <label key={words} className="flex min-h-11 cursor-pointer items-center gap-3">
-              <input type="checkbox" className="checkbox" {...register(`aftercare.${index}`)} />
-              {words}
-            </label>
-          ))}
-        </fieldset>
-        <Line label={say.wishedAtDoorForNext} field={register("doorWish")} />
-        <Line label={say.questionForTheirOwnClinician} field={register("forClinician")} />
-        <Line label={say.whenTheyWishToCome} field={register("nextBooking")} />
-        {saving.error && <ProblemNote error={saving.error} />}
-        <Button look="main" type="submit" className="mt-2 h-14 w-full text-xl" disabled={saving.isPending}>
-          {saving.isPending ? "Keeping it …" : say.signLog}
-        </Button>
-        <Button look="quiet" className="mt-2 w-full" disabled={saving.isPending} onClick={keep(false)}>
-          {say.keepItSignLater}
-        </Button>
-        <p role="status" className="mt-2 text-quiet">
+    <form aria-label={say.logOf(page.session.client.name)} onSubmit={keep(true)} className="mt-2">
+      <LogFrame
+        page={page}
+        table={<DoneTable done={page.done} field={(region) => register(`suited.${region}`)} />}
+      >
+        <div>
+          <Words label={say.whatToChangeNextTime} field={register("nextTime")} />
+          <Words label="What happened" field={register("note")} />
+          <Words label={say.whatClientSaid} field={register("clientWords")} />
+        </div>
+        <div>
+          <fieldset className="mb-1">
+            <legend className="font-bold">{say.saidForHoursAfter}</legend>
+            {AFTERCARE.map((words, index) => (
+              <label key={words} className="flex min-h-11 cursor-pointer items-center gap-3 leading-tight">
+                <input type="checkbox" className="checkbox" {...register(`aftercare.${index}`)} />
+                {words}
+              </label>
+            ))}
+          </fieldset>
+          <Line label={say.wishedAtDoor} field={register("doorWish")} />
+          <Line label={say.questionForTheirOwnClinician} field={register("forClinician")} />
+          <Line label={say.whenTheyWishToCome} field={register("nextBooking")} />
+        </div>
+      </LogFrame>
+      {saving.error && <ProblemNote error={saving.error} />}
+      <div className="sticky bottom-0 z-10 mt-2 flex flex-wrap items-center justify-end gap-x-4 gap-y-1 border-t border-base-300 bg-base-100 py-2">
+        <p role="status" className="text-quiet max-sm:w-full">
           {formState.isDirty
             ? say.notKeptYet
             : page.logged_at && say.keptAtNotSigned(timeOfDay(page.logged_at, timeZone))}
         </p>
+        <Button look="quiet" disabled={saving.isPending} onClick={keep(false)}>
+          {say.keepItSignLater}
+        </Button>
+        <Button look="main" type="submit" className="h-12 px-6 text-lg" disabled={saving.isPending}>
+          {saving.isPending ? "Saving …" : say.signLog}
+        </Button>
       </div>
     </form>
   );
 }
 
-function Words({ label, rows, field }: { label: string; rows: number; field: object }) {
+function Words({ label, field }: { label: string; field: object }) {
   return (
-    <label className="mb-4 block">
-      <span className="mb-1 block font-bold">{label}</span>
-      <textarea className="textarea w-full text-base" rows={rows} maxLength={4000} {...field} />
+    <label className="mb-2 block">
+      <span className="block font-bold">{label}</span>
+      <textarea
+        className="textarea min-h-16 w-full field-sizing-content max-h-48 text-base leading-snug"
+        rows={2}
+        maxLength={4000}
+        {...field}
+      />
     </label>
   );
 }
 
 function Line({ label, field }: { label: string; field: object }) {
   return (
-    <label className="mb-3 block">
-      <span className="mb-1 block font-bold">{label}</span>
+    <label className="mb-2 block">
+      <span className="block font-bold">{label}</span>
       <input className="input h-11 w-full text-base" maxLength={400} {...field} />
     </label>
   );

@@ -2,14 +2,11 @@ import { useQuery } from "@tanstack/react-query";
 import { useParams } from "@tanstack/react-router";
 import type { LogView } from "../../api/client";
 import { catalogueQuery, logQuery, meQuery } from "../../api/queries";
-import { CompareTides } from "../../compare/CompareTides";
 import { say } from "../../phrases/screens/log";
 import { span, timeOfDay } from "../../phrases/time";
-import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
-import { HowItWent } from "./HowItWent";
-import { LOG_FORM, LogForm } from "./LogForm";
+import { LogForm } from "./LogForm";
 import { SignedLog } from "./SignedLog";
 
 export function LogPage() {
@@ -36,20 +33,7 @@ function Logged({ page }: { page: LogView }) {
   const timeZone = useQuery(meQuery).data?.time_zone ?? "UTC";
   return (
     <>
-      <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
-        <Summary page={page} timeZone={timeZone} />
-        {!page.signed_by && (
-          <Button look="main" type="submit" form={LOG_FORM} className="sm:ml-auto">
-            {say.signAsItIs}
-          </Button>
-        )}
-      </div>
-      <CompareTides
-        first={page.session.evaluation.sheet}
-        second={page.actual}
-        names={["Planned", say.asItWas]}
-      />
-      <HowItWent page={page} />
+      <Summary page={page} timeZone={timeZone} />
       {page.signed_by ? (
         <SignedLog page={page} timeZone={timeZone} />
       ) : (

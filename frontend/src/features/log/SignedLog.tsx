@@ -9,6 +9,7 @@ import { depthWord } from "../../phrases/words";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { DoneTable } from "./DoneTable";
+import { LogFrame } from "./LogFrame";
 
 interface Props {
   page: LogView;
@@ -20,28 +21,32 @@ export function SignedLog({ page, timeZone }: Props) {
   const { session_id: sessionId } = page.session;
   const { log } = page;
   const lines: [string, string | undefined][] = [
+    [say.whatToChangeNextTime, log?.next_time],
     ["What happened", log?.note],
     [say.whatClientSaid, log?.client_words],
-    [say.whatToChangeNextTime, log?.next_time],
     [say.saidForHoursAfter, log?.aftercare?.join("; ")],
     [say.wishedAtDoor, log?.door_wish],
     [say.forTheirOwnClinician, log?.for_clinician],
     ["Comes again", log?.next_booking],
   ];
   return (
-    <div className="mt-6 grid gap-10 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
-      <DoneTable
-        done={page.done}
-        read={(region) => {
-          const depth = log?.suited?.[region];
-          return depth ? `${depth}, ${depthWord[depth]}` : "not known";
-        }}
-      />
-      <div className="grid content-start gap-4">
+    <LogFrame
+      page={page}
+      table={
+        <DoneTable
+          done={page.done}
+          read={(region) => {
+            const depth = log?.suited?.[region];
+            return depth ? `${depth}, ${depthWord[depth]}` : "not known";
+          }}
+        />
+      }
+    >
+      <div className="grid content-start gap-4 desk:col-span-2">
         <p className="font-bold">
           Signed by {page.signed_by}, {page.logged_at && dayAndTime(page.logged_at, timeZone, new Date())}.
         </p>
-        <dl className="grid gap-2">
+        <dl className="grid gap-x-8 gap-y-2 desk:grid-cols-2">
           {lines.map(
             ([label, words]) =>
               words && (
@@ -73,7 +78,7 @@ export function SignedLog({ page, timeZone }: Props) {
           </Link>
         </div>
       </div>
-    </div>
+    </LogFrame>
   );
 }
 
