@@ -3,7 +3,7 @@
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.pages import Plan, Today
+from tests.browser.pages import Plan, Today, wait_for
 from tests.sizes import LONG
 
 SIZES = {"320": (320, 640), "390": (390, 844), "768": (768, 1024), "1280": (1280, 800), "2560": (2560, 1300)}
@@ -47,7 +47,7 @@ def test_no_panel_of_plan_is_cut_by_an_edge(page: Page, theme, today: Today, siz
     assert opened_one_by_one(page) == []
     page.get_by_role("combobox", name="Add by typing").fill("calf knead 3")
     expect(page.get_by_role("option").first).to_be_visible()
-    assert page.evaluate(OUTSIDE) == []
+    wait_for(page, f"({OUTSIDE})().length", 0)
     assert page.evaluate("document.documentElement.scrollWidth") <= width
 
 

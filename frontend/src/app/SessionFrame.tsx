@@ -39,7 +39,7 @@ export function SessionFrame() {
             <Link
               to="/clients/$clientId"
               params={{ clientId: session.data.client.client_id }}
-              className="decoration-tide/60 decoration-dotted underline-offset-4 hover:underline"
+              className="-my-1 inline-flex min-h-11 items-center decoration-tide/60 decoration-dotted underline-offset-4 hover:underline"
             >
               {session.data.client.name}
             </Link>

@@ -17,7 +17,7 @@ export function Shell() {
         {say.skipToPage}
       </a>
       <header className="no-print flex min-h-16 items-center gap-1 py-2 sm:gap-4">
-        <Link to="/" className="rounded" aria-label={say.homeLink}>
+        <Link to="/" className="flex min-h-11 min-w-11 items-center rounded" aria-label={say.homeLink}>
           <Wordmark short />
         </Link>
         <nav aria-label="Mellow Tide" className="flex gap-1">
@@ -71,7 +71,7 @@ function Whereabouts({ me }: { me: Me }) {
       <Link
         to="/account"
         aria-label={say.accountOf(me.name)}
-        className="btn btn-ghost min-h-11 px-2 font-normal max-md:ml-auto"
+        className="btn btn-ghost min-h-11 min-w-11 px-2 font-normal max-md:ml-auto"
         activeProps={{ className: "font-bold", "aria-current": "page" }}
       >
         <UserRound aria-hidden="true" size={20} />

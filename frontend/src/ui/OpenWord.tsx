@@ -57,7 +57,7 @@ export function OpenWord({ about, children, faulty, panel }: Props) {
         aria-controls={open ? id : undefined}
         aria-label={`${about}: ${typeof children === "string" ? children : ""}`}
         onClick={() => setOpen(!open)}
-        className={`-mx-1 cursor-pointer rounded px-1 text-left underline max-sm:in-[.chips]:mx-0 max-sm:in-[.chips]:rounded-full max-sm:in-[.chips]:bg-base-200 max-sm:in-[.chips]:px-3 max-sm:in-[.chips]:py-2 max-sm:in-[.chips]:no-underline decoration-2 underline-offset-[0.3em] ${
+        className={`-mx-2 -my-2.5 inline-block min-h-11 min-w-11 cursor-pointer rounded px-2 py-2 text-left leading-snug underline max-sm:in-[.chips]:my-0 max-sm:in-[.chips]:mx-0 max-sm:in-[.chips]:rounded-full max-sm:in-[.chips]:bg-base-200 max-sm:in-[.chips]:px-3 max-sm:in-[.chips]:py-2 max-sm:in-[.chips]:no-underline decoration-2 underline-offset-[0.3em] ${
           faulty
             ? "text-accent decoration-accent decoration-wavy hover:bg-base-100"
             : "text-primary decoration-tide/60 decoration-dotted hover:bg-base-300"

@@ -72,7 +72,7 @@ export function Consents(props: { client: ClientPage; describe: Describe }) {
                 {(consent.through_cloth ? WITH_THE_SHEET : YES_OR_NO).map(([value, words]) => (
                   <Button
                     key={value}
-                    className={`px-2.5 ${said === value ? CHOSEN[value] : "btn-ghost"}`}
+                    className={`min-w-11 px-2.5 ${said === value ? CHOSEN[value] : "btn-ghost"}`}
                     aria-pressed={said === value}
                     onClick={() => said !== value && answer(id, value)}
                   >
