@@ -60,6 +60,9 @@ class Today:
 
     def open(self, client: str) -> None:
         self.page.get_by_role("listitem").filter(has_text=client).get_by_role("link").click()
+        self.page.wait_for_url(re.compile(r"/session/.*/(meet|plan|work|log)$"))
+        if self.page.url.endswith("/meet"):
+            to_plan(self.page)
 
 
 class Plan:
@@ -137,7 +140,7 @@ class Work:
 
     def begin(self, news: str = "") -> None:
         if news:
-            self.page.get_by_label("Ask: anything new").fill(news)
+            self.page.get_by_label("Ask: is anything new?").fill(news)
             self.page.get_by_role("button", name="Noted: put it into the plan").click()
             self.page.get_by_role("button", name="Begin", exact=True).click()
         else:
@@ -198,6 +201,12 @@ class Log:
 
     def suited(self, region: str) -> Locator:
         return self.page.get_by_label(f"Depth that suited, {region}", exact=True)
+
+
+def to_plan(page: Page) -> None:
+    """From another stage of the session."""
+    page.get_by_role("navigation", name="Stages of the session").get_by_role("link", name="Plan").click()
+    page.wait_for_url(re.compile(r"/plan$"))
 
 
 def take_away(page: Page, part_id: str) -> None:

@@ -52,7 +52,7 @@ def meet(page: Page) -> None:
     today(page)
     Today(page).open("Isolde Kelpworth")
     page.get_by_role("link", name="Meet").click()
-    page.get_by_label("Ask: anything new").fill("The left big toe has a plaster.")
+    page.get_by_label("Ask: is anything new?").fill("The left big toe has a plaster.")
     page.get_by_role("checkbox", name="Left foot, toes").wait_for()
 
 
@@ -68,7 +68,7 @@ def intake(page: Page) -> None:
     page.goto(a_link(page, "Mirabel Shoalcroft"))
     for _ in range(4):
         page.get_by_role("button", name="Go on").click()
-    page.get_by_label("Or choose a place that carries tension").select_option(label="Both shoulders")
+    page.get_by_label("Or choose a place that feels tense").select_option(label="Both shoulders")
     page.get_by_text("Saved.").wait_for()
 
 
@@ -105,7 +105,7 @@ def log(page: Page) -> None:
 
 def learn(page: Page) -> None:
     log(page)
-    page.get_by_role("button", name="All right as it is: sign").click()
+    page.get_by_role("button", name="Sign the log").click()
     page.get_by_role("link", name="What it taught").click()
     page.get_by_role("region", name="The next plan").wait_for()
 
@@ -136,12 +136,12 @@ def door(page: Page) -> None:
 
 
 def first_steps(page: Page) -> None:
-    page.get_by_role("link", name="Open a practice").click()
+    page.get_by_role("link", name="Create a practice").click()
     page.get_by_label("Name of the practice").fill("Reedbank Room")
     page.get_by_label("Your name").fill("Morwen Reedbank")
     page.get_by_label("E-mail").fill("morwen@reedbank.example")
     page.get_by_label("Password").fill("heron under seven bridges")
-    page.get_by_role("button", name="Open the practice").click()
+    page.get_by_role("button", name="Create the practice").click()
     page.get_by_role("region", name="First steps").wait_for()
 
 
@@ -149,7 +149,7 @@ def settings(page: Page) -> None:
     flows(page)
     page.get_by_role("link", name="Settings of").click()
     page.get_by_role("button", name="How it ends: ").click()
-    page.get_by_role("dialog").get_by_text("plans that stand.").last.wait_for()
+    page.get_by_role("dialog").get_by_text("existing plans.").last.wait_for()
 
 
 def school(page: Page) -> None:

@@ -43,7 +43,7 @@ def test_signing_in(page: Page, server, theme):
 def test_the_practice_s_settings(page: Page, server, theme, today: Today):
     page.goto(f"{server.url}/practice")
     page.get_by_role("button", name="Dry work: ").click()
-    expect(page.get_by_text("plans that stand.").first).to_be_visible()
+    expect(page.get_by_text("existing plans.").first).to_be_visible()
     assert broken_rules(page) == []
     page.get_by_role("button", name="Oil lasts: ").click()
     expect(page.get_by_label("Seconds")).to_be_visible()
@@ -83,7 +83,7 @@ def test_all_that_opens_on_the_plan_screen(page: Page, theme, today: Today):
     for name in ("Left out", "To lay out", "Your hands", "Another length"):
         plan.beside(name)
         assert broken_rules(page) == []
-    plan.beside("Other plans", "Other ways").get_by_role("button", name="Compare").first.click()
+    plan.beside("Other plans", "Other plans").get_by_role("button", name="Compare").first.click()
     expect(page.get_by_role("region", name="Comparison").get_by_role("table").first).to_be_visible()
     page.keyboard.press("/")
     page.keyboard.type("calf knead 3")
@@ -115,7 +115,7 @@ def test_the_library_and_the_run_sheet(page: Page, theme, today: Today):
 
 @pytest.mark.long
 @pytest.mark.parametrize(
-    "opened", ["Name and contact", "Health", "Wishes and places", "Intake", "Where this came from", "Erase"]
+    "opened", ["Name and contact", "Health", "Wishes and places", "Intake", "Where this came from", "Delete"]
 )
 def test_a_client_s_page_with_all_that_opens_on_it(page: Page, today: Today, opened):
     open_client(page, "Averil Thornquay")
@@ -128,7 +128,7 @@ def test_a_client_s_page_with_all_that_opens_on_it(page: Page, today: Today, ope
 def test_meet_an_intake_to_read_and_bringing_clients_in(page: Page, theme, today: Today):
     today.open("Isolde Kelpworth")
     page.get_by_role("link", name="meet").click()
-    page.get_by_label("Ask: anything new").fill("plaster on the left heel")
+    page.get_by_label("Ask: is anything new?").fill("plaster on the left heel")
     expect(page.get_by_role("checkbox", name="Left foot, heel")).to_be_checked()
     assert broken_rules(page) == []
     open_client(page, "Mirabel Shoalcroft")
@@ -136,9 +136,9 @@ def test_meet_an_intake_to_read_and_bringing_clients_in(page: Page, theme, today
     page.get_by_role("button", name="Question it: Medicines").click()
     assert broken_rules(page) == []
     page.get_by_role("link", name="Clients", exact=True).click()
-    page.get_by_role("link", name="Bring in from elsewhere").click()
+    page.get_by_role("link", name="Import contacts").click()
     file = {"name": "a.csv", "mimeType": "text/csv", "buffer": b"Name,Height\nJory,tall\nTamsin,170\n"}
-    page.get_by_label("The file").set_input_files(file)
+    page.get_by_label("File", exact=True).set_input_files(file)
     expect(page.get_by_role("region", name="Lines")).to_be_visible()
     assert broken_rules(page) == []
 
@@ -193,7 +193,7 @@ def test_log_and_learn(page: Page, theme, today: Today):
     page.get_by_role("link", name="What it taught").click()
     page.get_by_role("button", name="Set a wish by hand").click()
     page.get_by_role("button", name="That visit was unusual").click()
-    page.get_by_role("button", name="Lay it over the last plan").click()
+    page.get_by_role("button", name="Compare with the last plan").click()
     assert broken_rules(page) == []
 
 

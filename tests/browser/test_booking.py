@@ -85,7 +85,7 @@ def test_what_does_not_fit_is_said_first_and_a_free_start_is_one_tap_away(page: 
     page.get_by_role("button", name="Book", exact=True).click()
     expect(done(page, "Booked: Linnet Marrowby")).to_be_visible()
     page.get_by_role("button", name="Undo").click()
-    expect(done(page, "Taken back.")).to_be_visible()
+    expect(done(page, "Undone.")).to_be_visible()
 
 
 @pytest.mark.parametrize(
@@ -127,7 +127,7 @@ def test_a_session_repeats_until_it_ends(page: Page, today: Today):
     expect(on_line(page, "10:00", "Linnet Marrowby")).to_be_visible()
     find.fill("someday")
     find.press("Enter")
-    expect(page.get_by_role("alert").filter(has_text="No day is called that.")).to_be_attached()
+    expect(page.get_by_role("alert").filter(has_text="That is not a day.")).to_be_attached()
 
 
 def test_a_session_is_pulled_to_another_day_and_back(page: Page, today: Today):
@@ -179,7 +179,7 @@ def test_made_shorter_it_says_what_gives_way(page: Page, today: Today):
 def test_whoever_cancels_is_told_with_a_word_and_can_come_back(page: Page, today: Today):
     page.get_by_role("button", name="Change the session of Bram Lanternby").click()
     panel = page.get_by_role("dialog", name="Change the session of Bram Lanternby")
-    panel.get_by_label("A word about it").fill("flu")
+    panel.get_by_label("Why, if they said").fill("flu")
     panel.get_by_role("button", name="Cancel the session").click()
     expect(done(page, "Bram Lanternby: cancelled.")).to_be_visible()
     row = page.get_by_role("listitem").filter(has_text="Bram Lanternby")

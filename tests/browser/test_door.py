@@ -19,12 +19,12 @@ def door(page: Page, server) -> Page:
 
 
 def open_practice(page: Page, email="morwen@reedbank.example", password=PASSWORD) -> None:
-    page.get_by_role("link", name="Open a practice").click()
+    page.get_by_role("link", name="Create a practice").click()
     page.get_by_label("Name of the practice").fill("Reedbank Room")
     page.get_by_label("Your name").fill("Morwen Reedbank")
     page.get_by_label("E-mail").fill(email)
     page.get_by_label("Password").fill(password)
-    page.get_by_role("button", name="Open the practice").click()
+    page.get_by_role("button", name="Create the practice").click()
 
 
 def sign_out(page: Page) -> None:
@@ -44,7 +44,7 @@ def test_one_tap_shows_the_demo_which_stays_everybody_s(door: Page):
 
 def test_a_practice_is_opened_and_what_was_wrong_is_told_with_nothing_lost(door: Page, context):
     open_practice(door, email="morwen@reedbank", password="morwen12")
-    expect(door.get_by_text("This is no e-mail address:")).to_be_visible()
+    expect(door.get_by_text("This is not an e-mail address:")).to_be_visible()
     expect(door.get_by_text("The password is too easy to guess:")).to_be_visible()
     expect(door.get_by_label("Your name")).to_have_value("Morwen Reedbank")
     expect(door.get_by_label("Password")).to_have_value("morwen12")
@@ -52,10 +52,10 @@ def test_a_practice_is_opened_and_what_was_wrong_is_told_with_nothing_lost(door:
     door.get_by_label("E-mail").fill("morwen@reedbank.example")
     door.get_by_label("Password").fill(PASSWORD)
     context.set_offline(True)
-    door.get_by_role("button", name="Open the practice").click()
+    door.get_by_role("button", name="Create the practice").click()
     expect(door.get_by_text("The server cannot be reached.")).to_be_visible()
     context.set_offline(False)
-    door.get_by_role("button", name="Open the practice").click()
+    door.get_by_role("button", name="Create the practice").click()
     expect(door.get_by_role("link", name="Settings of Reedbank Room")).to_be_visible()
 
 
@@ -82,25 +82,25 @@ def test_a_code_from_an_app_is_set_up_asked_for_and_given_up(door: Page):
         return app.at(door.evaluate("Date.now()") // 1000)
 
     door.get_by_label("Code from the app").fill(code())
-    door.get_by_role("button", name="Ask for it from now on").click()
+    door.get_by_role("button", name="Turn on the code").click()
     recovery = door.get_by_role("list", name="Recovery codes").get_by_role("listitem")
     expect(recovery).to_have_count(10)
     kept = recovery.first.inner_text()
     assert broken_rules(door) == []
-    door.get_by_role("button", name="I have kept them").click()
+    door.get_by_role("button", name="I have saved them").click()
     expect(door.get_by_text("10 recovery codes are left.")).to_be_visible()
     sign_out(door)
     SignIn(door).enter("morwen@reedbank.example", PASSWORD)
     door.get_by_label("Code", exact=True).fill("000000")
     door.get_by_role("button", name="Sign in").click()
-    expect(door.get_by_role("alert")).to_contain_text("This code does not fit.")
+    expect(door.get_by_role("alert")).to_contain_text("This code is wrong.")
     expect(door.get_by_label("Password")).to_have_value(PASSWORD)
     door.get_by_label("Code", exact=True).fill(kept)
     door.get_by_role("button", name="Sign in").click()
     door.get_by_role("link", name="Account of").click()
-    door.get_by_role("button", name="Switch the code off").click()
+    door.get_by_role("button", name="Turn off the code").click()
     door.get_by_label("Your password").fill(PASSWORD)
-    door.get_by_role("button", name="Switch the code off").click()
+    door.get_by_role("button", name="Turn off the code").click()
     expect(door.get_by_role("button", name="Set up a code")).to_be_visible()
 
 
@@ -118,13 +118,13 @@ def test_name_password_and_devices_are_seen_to_on_the_account_page(door: Page, b
     devices = door.get_by_role("list", name="Devices signed in").get_by_role("listitem")
     expect(devices).to_have_count(2)
     assert broken_rules(door) == []
-    door.get_by_label("The password now").fill("not it at all")
+    door.get_by_label("Current password").fill("not it at all")
     door.get_by_label("New password").fill("quiet basalt ferry")
-    door.get_by_role("button", name="Change the password").click()
+    door.get_by_role("button", name="Change password").click()
     expect(door.get_by_role("alert")).to_contain_text("This is not your password")
-    door.get_by_label("The password now").fill(PASSWORD)
-    door.get_by_role("button", name="Change the password").click()
-    expect(door.get_by_text("Changed. Your other devices are signed out.")).to_be_visible()
+    door.get_by_label("Current password").fill(PASSWORD)
+    door.get_by_role("button", name="Change password").click()
+    expect(door.get_by_text("Password changed. Your other devices are signed out.")).to_be_visible()
     expect(devices).to_have_count(1)
     tablet.reload()
     expect(tablet.get_by_label("E-mail")).to_be_visible()
@@ -150,7 +150,7 @@ def test_a_colleague_joins_by_a_link_and_finds_only_what_is_hers(door: Page, bro
     guest.get_by_role("button", name="Join").click()
     guest.get_by_role("link", name="Clients").click()
     expect(guest.get_by_role("form", name="Add a client")).to_be_visible()
-    expect(guest.get_by_role("link", name="Bring clients in from elsewhere")).to_have_count(0)
+    expect(guest.get_by_role("link", name="Import contacts")).to_have_count(0)
     guest.get_by_role("link", name="Settings of").click()
     expect(guest.get_by_role("list", name="People").get_by_role("listitem")).to_have_count(2)
     expect(guest.get_by_role("button", name="Invite")).to_have_count(0)
@@ -159,7 +159,7 @@ def test_a_colleague_joins_by_a_link_and_finds_only_what_is_hers(door: Page, bro
     expect(people).to_have_count(2)
     door.get_by_role("button", name="Remove Ivo Marlpit").click()
     asked = door.get_by_role("dialog", name="Remove Ivo Marlpit?")
-    expect(asked).to_contain_text("What Ivo Marlpit wrote down and worked stays.")
+    expect(asked).to_contain_text("The notes and sessions of Ivo Marlpit stay.")
     asked.get_by_role("button", name="Remove").click()
     expect(people).to_have_count(1)
     guest.reload()

@@ -27,7 +27,7 @@ def test_the_library_is_searched_by_region_minutes_and_kind(library: Page):
     search.fill("face 90 min")
     expect(rows.first).to_contain_text("90 minutes")
     search.fill("anchor chair")
-    expect(library.get_by_text("No flow fits all of these words.")).to_be_visible()
+    expect(library.get_by_text("No flow matches all of these words.")).to_be_visible()
 
 
 def test_a_flow_is_copied_renamed_put_away_and_brought_back(library: Page):
@@ -63,7 +63,7 @@ def test_a_flow_is_used_for_a_client_with_every_change_named(library: Page):
     page, plan = library, Plan(library)
     panel = page.get_by_role("region", name="Flows")
     expect(panel.get_by_role("heading", name="The long ebb, for Isolde Kelpworth")).to_be_visible()
-    expect(panel).to_contain_text("the booking has other minutes")
+    expect(panel).to_contain_text("there is less time than in the flow")
     expect(plan.word("Leave out")).to_have_text("face")
     panel.get_by_role("button", name="Use this flow").click()
     expect(plan.word("Leave out")).to_have_text("nothing")
@@ -90,9 +90,9 @@ def test_a_flow_for_a_headache_asks_first_where_it_is(page: Page, today: Today):
 def test_a_plan_is_kept_as_a_flow(page: Page, today: Today):
     today.open("Isolde Kelpworth")
     page.get_by_role("button", name="Flows", exact=True).click()
-    keep = page.get_by_role("form", name="Keep as a flow")
+    keep = page.get_by_role("form", name="Save as a flow")
     keep.get_by_label("Name of the flow").fill("Isolde, slow feet")
-    keep.get_by_role("button", name="Keep it").click()
+    keep.get_by_role("button", name="Save").click()
     expect(keep.get_by_role("status")).to_contain_text("is in the library")
     page.get_by_role("link", name="Flows").click()
     expect(page.get_by_role("listitem").first).to_contain_text("Isolde, slow feet")
@@ -100,7 +100,7 @@ def test_a_plan_is_kept_as_a_flow(page: Page, today: Today):
 
 
 def keep_off_today(page: Page) -> None:
-    """The question of the day, answered on another device: the left ribs are sunburnt."""
+    """What is new today, answered on another device: the left ribs are sunburnt."""
     address = page.url.replace("/session/", "/api/sessions/").removesuffix("/plan")
     place = {"region": "back", "side": "left", "zone": "ribs", "because": "sunburn"}
     answer = page.request.put(

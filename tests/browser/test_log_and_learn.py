@@ -37,7 +37,7 @@ def worked(page: Page, today: Today, client: str, *words: str) -> Log:
 
 
 def signed(page: Page) -> None:
-    page.get_by_role("button", name="All right as it is: sign").click()
+    page.get_by_role("button", name="Sign the log").click()
     expect(page.get_by_text(re.compile("^Signed by Wenna Tidebrook"))).to_be_visible()
 
 
@@ -90,12 +90,12 @@ def test_a_signed_log_is_added_to_and_taken_along(page: Page, today: Today):
     page.get_by_role("button", name="Sign the log").click()
     expect(page.get_by_text("The best hour of the week.")).to_be_visible()
     page.get_by_label("Add to the log").fill("Rang next morning: slept through.")
-    page.get_by_role("button", name="Add, with the date").click()
+    page.get_by_role("button", name="Add to the signed log").click()
     expect(page.get_by_role("region", name="Additions")).to_contain_text(
         "by Wenna Tidebrook: Rang next morning: slept through."
     )
     with page.expect_download() as paper:
-        page.get_by_role("link", name="As a paper (PDF)").click()
+        page.get_by_role("link", name="Download as PDF").click()
     assert paper.value.suggested_filename == "session-log.pdf"
 
 
@@ -124,13 +124,13 @@ def test_the_next_plan_knows_what_this_visit_taught_and_what_it_left(
 ):
     worked(page, today, "Isolde Kelpworth", "lighter", "lighter")
     later = another_session(app_dsn, page)
-    page.get_by_label("Wished at the door").fill("longer on the hands")
+    page.get_by_label("Wishes for next time").fill("longer on the hands")
     page.get_by_label("A question for their own clinician").fill("Is swimming all right again?")
     page.get_by_role("button", name="Sign the log").click()
     learn(page)
     draft = page.get_by_role("region", name="The next plan")
     expect(draft).to_contain_text(re.compile(r"Back: to depth \d \(it was \d\), since it starts at"))
-    draft.get_by_role("button", name="Lay it over the last plan").click()
+    draft.get_by_role("button", name="Compare with the last plan").click()
     expect(draft.get_by_role("table").first).to_be_visible()
     page.goto(f"{server.url}/session/{later}/plan")
     expect(page.get_by_text(re.compile("Pressure, back: depth"))).to_be_visible()
@@ -154,7 +154,7 @@ def test_an_unusual_visit_is_left_out_and_the_estimate_moves(page: Page, today: 
     page.get_by_role("button", name="Leave it out").click()
     expect(page.get_by_text("Left out by Wenna Tidebrook: she had not slept.")).to_be_visible()
     expect(back).to_have_count(0)
-    page.get_by_role("button", name="Let it count again").click()
+    page.get_by_role("button", name="Count it again").click()
     expect(back).to_contain_text("starts at")
 
 
@@ -177,7 +177,7 @@ def test_a_wish_set_by_hand_moves_the_estimate_and_says_why(page: Page, today: T
 def test_before_anything_was_said_learn_says_what_to_do(page: Page, today: Today):
     today.open("Corin Foghollow")
     learn(page)
-    expect(page.get_by_text("Nothing has been said of the pressure yet.")).to_be_visible()
+    expect(page.get_by_text("Nothing has been said about pressure yet.")).to_be_visible()
     expect(page.get_by_text("No visit yet.")).to_be_visible()
 
 
@@ -186,9 +186,11 @@ def test_the_own_pace_is_shown_and_used_once_it_is_accepted(page: Page, today: T
     learn(page)
     pace = page.get_by_role("region", name="Your own pace")
     expect(pace.get_by_text("until you accept yours")).to_be_visible()
+    pace.get_by_text("Stroke by stroke").click()
     expect(pace.get_by_role("row").nth(1)).to_contain_text(re.compile("usual|slower|faster"))
-    pace.get_by_role("button", name="Let the clock go by it").click()
-    expect(pace.get_by_text("Plans to come go by it.")).to_be_visible()
+    pace.get_by_role("button", name="Use my pace").click()
+    expect(pace.get_by_text("New plans use it.")).to_be_visible()
     page.reload()
+    pace.get_by_text("Stroke by stroke").click()
     pace.get_by_role("button", name="Back to the usual pace").click()
     expect(pace.get_by_text("until you accept yours")).to_be_visible()

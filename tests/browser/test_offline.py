@@ -48,7 +48,7 @@ def test_a_begun_session_is_worked_reloaded_and_ended_without_a_network(
     # What may give way is known without the server as well.
     page.get_by_role("button", name="Leave early").click()
     page.get_by_role("button", name="15 min").click()
-    page.get_by_role("button", name="Do that").click()
+    page.get_by_role("button", name="Do this").click()
     work.go_to_the_end()
     page.keyboard.press("PageDown")
     expect(page.get_by_text("kept on this device")).to_be_visible()

@@ -19,7 +19,7 @@ def test_absurd_minutes_are_refused_beside_the_field_and_nothing_is_saved(page: 
     expect(panel.get_by_role("alert")).to_have_text(re.compile("Too large: use 120 or less"))
     page.keyboard.press("Escape")
     expect(plan.word("Booked minutes")).to_have_text("4000 minutes")
-    page.get_by_role("button", name="Put the brief back").click()
+    page.get_by_role("button", name="Undo the change to the brief").click()
     expect(plan.word("Booked minutes")).to_have_text("60 minutes")
     page.reload()
     expect(plan.word("Booked minutes")).to_have_text("60 minutes")
@@ -34,7 +34,7 @@ def test_a_brief_that_cannot_fit_names_what_to_change(page: Page, plan: Plan):
     panel = plan.type_minutes("20")
     expect(panel.get_by_role("alert")).to_contain_text("too few: book")
     page.keyboard.press("Escape")
-    would_do = page.get_by_role("region", name="What would do")
+    would_do = page.get_by_role("region", name="What would work")
     expect(would_do.get_by_role("button")).to_have_count(3)
     expect(would_do).to_contain_text("Take back out of the focus")
     would_do.get_by_role("button", name="Book 30 minutes").click()
@@ -69,7 +69,7 @@ def test_what_is_left_out_can_be_asked_for(page: Page, plan: Plan):
     shown = page.get_by_role("region", name="Before you take it")
     priced = shown.get_by_text(re.compile("→|new, ")).first.inner_text()
     assert priced
-    shown.get_by_role("button", name="Take it").click()
+    shown.get_by_role("button", name="Use it").click()
     expect(plan.word("Focus")).to_contain_text(wanted)
 
 
@@ -81,16 +81,16 @@ def test_a_change_in_another_window_is_not_overwritten_and_ones_own_not_lost(pag
     elsewhere.planned()
     plan.panel("Close with").get_by_role("radio", name="At the head").click()
     told = page.get_by_role("region", name="Changed in another window")
-    expect(told.get_by_role("alert")).to_contain_text("was not made, and is not lost")
+    expect(told.get_by_role("alert")).to_contain_text("was not made, but it is not lost")
     expect(told.get_by_text(re.compile("other strokes|→")).first).to_be_visible()
-    told.get_by_role("button", name="Leave it as it is now").click()
+    told.get_by_role("button", name="Drop my change").click()
     expect(plan.word("Pressure")).to_have_text("light pressure")
     expect(plan.word("Close with")).to_have_text("at the feet")
     elsewhere.panel("Pressure").get_by_role("radio", name=re.compile("^Firm")).click()
     elsewhere.planned()
     plan.swell("right hip").click()
     page.keyboard.press("s")
-    told.get_by_role("button", name="Make my change on top of it").click()
+    told.get_by_role("button", name="Make my change again").click()
     expect(told).to_be_hidden()
     expect(plan.word("Pressure")).to_have_text("firm pressure")
     expect(plan.swell("right hip")).to_have_count(2)
@@ -99,9 +99,9 @@ def test_a_change_in_another_window_is_not_overwritten_and_ones_own_not_lost(pag
 def test_a_wrong_password_and_an_empty_field_say_what_to_do(page: Page, server):
     page.goto(server.url)
     page.get_by_role("button", name="Sign in").click()
-    expect(page.get_by_text("Give the e-mail you sign in with.")).to_be_visible()
+    expect(page.get_by_text("Enter the e-mail you sign in with.")).to_be_visible()
     SignIn(page).enter(password="spring tide")
-    expect(page.get_by_role("alert")).to_contain_text("do not belong together")
+    expect(page.get_by_role("alert")).to_contain_text("is wrong")
 
 
 def test_signing_out_leads_back_and_in_again_to_the_same_page(page: Page, plan: Plan, server):
@@ -135,7 +135,7 @@ def test_a_finding_is_shown_at_its_place_and_its_repair_before_it_is_taken(page:
     expect(plan.swell("left hip")).to_have_count(0)
     answer.click()
     findings.get_by_role("button", name="Work the left side the same").click()
-    look.get_by_role("button", name="Take it").click()
+    look.get_by_role("button", name="Use it").click()
     expect(look).to_be_hidden()
     expect(plan.part("Left hip")).to_be_visible()
 
@@ -144,10 +144,10 @@ def test_all_advice_is_mended_at_once_and_shown_first(page: Page, plan: Plan):
     edit(page, [{"kind": "change_part", "part_id": "back", "oil": "much"}])
     page.reload()
     page.get_by_role("button", name=re.compile("to check")).click()
-    page.get_by_role("button", name="Mend all that is worth a thought").click()
+    page.get_by_role("button", name="Fix all that is worth a thought").click()
     look = page.get_by_role("region", name="Before you take it")
-    expect(look).to_contain_text("1 mended at once")
-    look.get_by_role("button", name="Take it").click()
+    expect(look).to_contain_text("1 fixed at once")
+    look.get_by_role("button", name="Use it").click()
     expect(page.get_by_text("Safe", exact=True)).to_be_visible()
 
 
@@ -182,7 +182,7 @@ def test_labour_support_has_no_minutes_to_meet_and_a_focus_keeps_to_its_part(pag
 
 
 def test_another_way_is_compared_taken_in_one_action_and_undone(page: Page, plan: Plan):
-    others = plan.beside("Other plans", "Other ways")
+    others = plan.beside("Other plans", "Other plans")
     expect(others.get_by_role("listitem")).to_have_count(2)
     expect(others.get_by_role("listitem").first).to_contain_text(re.compile(r"Feet upwards.*\."))
     others.get_by_role("button", name="Compare").first.click()
@@ -190,7 +190,7 @@ def test_another_way_is_compared_taken_in_one_action_and_undone(page: Page, plan
     expect(beside.get_by_role("img", name="Now as water, Feet upwards as a line over it")).to_be_visible()
     expect(beside.get_by_role("row", name=re.compile("^Feet"))).to_be_visible()
     expect(beside.get_by_role("row", name=re.compile("^Turns"))).to_be_visible()
-    others.get_by_role("button", name="Take feet upwards").click()
+    others.get_by_role("button", name="Use feet upwards").click()
     expect(plan.word("Order")).to_have_text("feet upwards")
     plan.planned()
     expect(plan.fit).to_have_text(re.compile("^Fits"))
@@ -210,7 +210,7 @@ def test_a_late_client_gets_the_plan_with_the_least_change_taken_or_left(page: P
     expect(plan.word("Booked minutes")).to_have_text("60 minutes")
     page.get_by_role("button", name="Another length").click()
     fit.get_by_role("button", name="45 minutes").click()
-    fit.get_by_role("button", name="Take it").click()
+    fit.get_by_role("button", name="Use it").click()
     expect(plan.word("Booked minutes")).to_have_text("45 minutes")
     expect(plan.fit).to_have_text(re.compile("^Fits 35 min"))
     page.reload()

@@ -38,12 +38,12 @@ def choose(page: Page, rule: str, answer: str) -> None:
 def test_a_stranger_has_a_practice_a_client_and_rules_of_her_own_in_twenty_acts(page: Page, server):
     page.goto(server.url)
     she = Acting()
-    she.press(page.get_by_role("link", name="Open a practice"))
+    she.press(page.get_by_role("link", name="Create a practice"))
     she.fill(page.get_by_label("Name of the practice"), "Reedbank Room")
     she.fill(page.get_by_label("Your name"), "Morwen Reedbank")
     she.fill(page.get_by_label("E-mail"), "morwen@reedbank.example")
     she.fill(page.get_by_label("Password"), PASSWORD)
-    she.press(page.get_by_role("button", name="Open the practice"))
+    she.press(page.get_by_role("button", name="Create the practice"))
     steps = page.get_by_role("region", name="First steps").get_by_role("listitem")
     expect(steps).to_have_count(4)
     she.press(page.get_by_role("link", name="See the house rules"))
@@ -87,9 +87,9 @@ def test_an_answer_says_what_it_would_do_is_kept_at_once_and_undone(page: Page, 
     to_settings(page)
     page.get_by_role("button", name="How it ends: ").click()
     panel = page.get_by_role("dialog", name="How it ends")
-    expect(panel.get_by_role("status").first).to_contain_text("flows and 2 of 3 plans that stand.")
+    expect(panel.get_by_role("status").first).to_contain_text("flows and 2 of 3 existing plans.")
     assert broken_rules(page) == []
-    panel.get_by_role("button", name="Look").first.click()
+    panel.get_by_role("button", name="Compare").first.click()
     touched = page.get_by_role("dialog", name="What it would change")
     for which in ("Bram Lanternby", "Anchor first"):
         touched.get_by_role("button", name=which).click()
@@ -118,7 +118,7 @@ def test_a_plan_that_stands_tells_what_the_practice_does_otherwise_and_offers_it
     expect(news).to_contain_text("How it ends: a hold at the feet (Wenna Tidebrook).")
     expect(plan.word("Close with")).to_contain_text("head")
     news.get_by_role("button", name="See what it changes").click()
-    news.get_by_role("button", name="Take it into the plan").click()
+    news.get_by_role("button", name="Update the plan").click()
     expect(plan.word("Close with")).to_contain_text("feet")
     expect(news).to_be_hidden()
 
@@ -141,7 +141,7 @@ def test_a_plan_that_no_longer_meets_its_minutes_is_fitted_in_one_act(page: Page
 def test_of_two_owners_the_second_sees_what_the_first_did(own: Page, browser, server):
     to_settings(own)
     own.get_by_label("Whom you invite").fill("Ivo Marlpit")
-    own.get_by_label("As what").select_option("owner")
+    own.get_by_label("Role", exact=True).select_option("owner")
     own.get_by_role("button", name="Invite").click()
     other = browser.new_page()
     other.goto(own.get_by_text("/join#").inner_text())
@@ -194,7 +194,7 @@ def test_a_kind_s_minutes_and_bookings_are_changed_in_place_and_what_cannot_be_i
 
 def test_a_bottle_of_one_s_own_is_added_with_what_it_contains(own: Page):
     to_settings(own)
-    own.get_by_label("Another bottle").fill("Rosemary balm")
+    own.get_by_label("Add a bottle").fill("Rosemary balm")
     own.get_by_role("checkbox", name="scent").check()
     own.get_by_role("button", name="Add", exact=True).click()
     expect(answered(own, "Rosemary balm: in stock")).to_be_visible()

@@ -53,7 +53,7 @@ def test_what_gives_way_can_be_redirected(page: Page, table: Work):
     spare.click()
     expect(gives.get_by_role("status")).not_to_contain_text(re.compile(f"{region} .*(less|left out)", re.I))
     expect(gives.get_by_role("status")).to_contain_text(re.compile("less|left out"))
-    gives.get_by_role("button", name="Do that").click()
+    gives.get_by_role("button", name="Do this").click()
     assert run_of(page)["total"]
 
 
@@ -61,7 +61,7 @@ def test_a_late_start_can_end_on_time(page: Page, today: Today):
     begun(page, today, timedelta(minutes=18))
     gives = page.get_by_role("region", name="What gives way")
     expect(gives.get_by_role("status")).to_contain_text("Begun 12 min late. To end on time: ")
-    gives.get_by_role("button", name="Do that").click()
+    gives.get_by_role("button", name="Do this").click()
     expect(gives).to_be_hidden()
     total = run_of(page)["total"]
     hands_on = page.evaluate("url => fetch(url).then((a) => a.json())", api_of(page))["evaluation"]["sheet"]

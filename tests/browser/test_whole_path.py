@@ -4,14 +4,15 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.browser.pages import Log, Plan, SignIn, Today, Work, hold_clock
+from tests.browser.pages import Log, Plan, SignIn, Today, Work, hold_clock, to_plan
 
 
 def test_from_signing_in_to_a_log_that_outlives_the_server(page: Page, server):
     page.goto(server.url)
     today = SignIn(page).enter()
     expect(today.next_action).to_contain_text("Bram Lanternby")
-    today.next_action.get_by_role("link", name="Look at the plan").click()
+    today.next_action.get_by_role("link", name="Meet the client").click()
+    to_plan(page)
     change_the_brief(page, Plan(page))
     work = Plan(page).to_work()
     work.begin("plaster on the left heel")
@@ -75,8 +76,8 @@ def save_a_log(page: Page, log: Log) -> str:
     assert depth in "12345"
     log.suited("hips").select_option("4")
     page.get_by_label("What happened").fill("Slept through the second half.")
-    page.get_by_role("button", name="Keep it, sign later").click()
-    expect(page.get_by_text(re.compile("^Kept at .*, not signed"))).to_be_visible()
+    page.get_by_role("button", name="Save, sign later").click()
+    expect(page.get_by_text(re.compile("^Saved at .*, not signed"))).to_be_visible()
     return depth
 
 
@@ -89,7 +90,7 @@ def find_it_all_again(page: Page, today: Today, depth: str):
     expect(log.suited("back")).to_have_value(depth)
     expect(page.get_by_text("New that day: plaster on the left heel")).to_be_visible()
     page.get_by_role("link", name="Plan").click()
-    expect(page.get_by_text("This session has begun, so its plan stands.")).to_be_visible()
+    expect(page.get_by_text("This session has begun, so its plan can no longer change.")).to_be_visible()
 
 
 def test_with_the_network_gone_no_tap_is_lost(page: Page, server, today: Today, context):

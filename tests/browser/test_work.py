@@ -25,7 +25,7 @@ def test_when_it_is_late_what_gives_way_is_said_before_it_happens(page: Page, ta
     gives = page.get_by_role("region", name="What gives way")
     expect(page.get_by_role("status").filter(has_text="behind")).to_be_visible()
     expect(gives.get_by_role("status")).to_contain_text("less")
-    gives.get_by_role("button", name="Do that").click()
+    gives.get_by_role("button", name="Do this").click()
     expect(gives).to_be_hidden()
     bent = run_of(page)
     assert bent["total"]
@@ -56,7 +56,7 @@ def test_a_client_who_must_leave_early_loses_the_least_and_what_is_left_out_is_p
     gives = page.get_by_role("region", name="What gives way")
     gives.get_by_role("button", name="15 min").click()
     expect(gives.get_by_role("status")).to_contain_text("left out")
-    gives.get_by_role("button", name="Do that").click()
+    gives.get_by_role("button", name="Do this").click()
     out = {part for part, seconds in run_of(page)["allotted"].items() if seconds == 0}
     assert out
     places = set()
@@ -96,7 +96,7 @@ def test_a_sore_point_is_a_series_with_three_holds_at_most(page: Page, table: Wo
     points = page.get_by_role("dialog", name="Sore points")
     points.get_by_role("checkbox", name="The client named it").check()
     points.get_by_role("button", name="Right inner edge of the shoulder blade").click()
-    hold = points.get_by_role("button", name="Hold it")
+    hold = points.get_by_role("button", name="Start hold")
     expect(hold).to_be_disabled()
     points.get_by_role("button", name="8", exact=True).click()
     expect(points.get_by_role("status")).to_contain_text("Over the ceiling: ease off at once.")
@@ -111,7 +111,7 @@ def test_a_sore_point_is_a_series_with_three_holds_at_most(page: Page, table: Wo
     expect(points.get_by_role("status")).to_contain_text("Three holds: enough for today.")
     expect(hold).to_be_disabled()
     points.get_by_label("Travels to").fill("down the arm")
-    points.get_by_role("button", name="Note it").click()
+    points.get_by_role("button", name="Save").click()
     points.get_by_role("button", name="Back to the stroke").click()
     expect(page.get_by_role("button", name="Sore point 1 here")).to_be_visible()
     (point,) = run_of(page)["points"]

@@ -117,7 +117,7 @@ def test_a_full_disk_is_told_in_plain_words_and_keeps_nothing_half(app_dsn, owne
             refused = client.post("/api/clients", json={"name": "Nobody Keptwell"})
             assert (refused.status_code, refused.json()["title"]) == (
                 507,
-                "The server’s disk is full: this was not kept.",
+                "The server’s disk is full: this was not saved.",
             )
             assert len(client.get("/api/clients").json()) == before
     finally:

@@ -1,4 +1,4 @@
-"""The question of the day, and what became known since a plan was made."""
+"""What is new today, and what became known since a plan was made."""
 
 from tests.web.test_clients import client_of, described
 from tests.web.test_sessions import answer_day, change, fields, url

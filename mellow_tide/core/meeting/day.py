@@ -1,4 +1,4 @@
-"""The question of the day: "anything new, anything or anywhere to keep away from today?", and what its answer does."""
+"""What is new today: "anything new, anything or anywhere to keep away from today?", and what its answer does."""
 
 import re
 from collections.abc import Iterable

@@ -107,7 +107,7 @@ function TheLink({ link, until }: { link: IntakeLink; until: string }) {
           onFocus={(event) => event.target.select()}
         />
         <Button className="mt-2" onClick={() => navigator.clipboard?.writeText(link.link)}>
-          Copy it
+          Copy
         </Button>
       </div>
     </div>

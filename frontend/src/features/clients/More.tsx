@@ -22,7 +22,7 @@ const PARTS = [
   say.whereThisCameFrom,
   "Export",
   "Merge",
-  "Erase",
+  "Delete",
 ] as const;
 
 /** Everything else that can be said and done about a client, one part open at a time. */
@@ -34,7 +34,7 @@ export function More(props: { client: ClientPage; describe: Describe }) {
   return (
     <section aria-label="More" className="mt-2">
       <div className="-ml-2.5 flex flex-wrap">
-        {PARTS.filter((part) => part !== "Erase" || mayErase).map((part) => (
+        {PARTS.filter((part) => part !== "Delete" || mayErase).map((part) => (
           <Button
             key={part}
             look="quiet"
@@ -60,7 +60,7 @@ export function More(props: { client: ClientPage; describe: Describe }) {
           {open === say.whereThisCameFrom && <History clientId={client.client_id} />}
           {open === "Export" && <TakeOut client={client} />}
           {open === "Merge" && <PutTogether client={client} />}
-          {open === "Erase" && <Erase client={client} />}
+          {open === "Delete" && <Erase client={client} />}
         </section>
       )}
     </section>

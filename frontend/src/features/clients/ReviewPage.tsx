@@ -50,7 +50,7 @@ export function ReviewPage() {
       <p className="text-quiet">
         {say.handedInSentence(
           dayAndTime(handed_in_at, timeZone, new Date()),
-          reviewed_at ? "All of it has been read." : `${open.length} of ${items.length} still to read.`,
+          reviewed_at ? "All read." : `${open.length} of ${items.length} still to read.`,
         )}
       </p>
       <p className="mt-2 max-w-[75ch]">{say.whatAcceptingDoes}</p>

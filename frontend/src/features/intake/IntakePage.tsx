@@ -96,7 +96,7 @@ function Sections({ intake, form }: { intake: Intake; form: IntakeForm }) {
           Something in “{form.sections[elsewhere]?.title}
           {say.cannotBeRightYet}{" "}
           <Button look="shape" className="underline" onClick={() => setAt(elsewhere)}>
-            Look there
+            Go there
           </Button>
         </p>
       )}

@@ -41,7 +41,7 @@ describe("what a changed plan changes", () => {
     expect(keptWords(difference, name)).toEqual([
       "Kept as you set it: neck.",
       "Could not stay as you set it: foot and hand.",
-      "What stays comes in another order.",
+      "The rest is in another order.",
       "One turn fewer.",
     ]);
     expect(keptWords({ ...difference, after: traits, kept: [], moved: [], reordered: false }, name)).toEqual(

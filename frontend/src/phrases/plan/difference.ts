@@ -45,7 +45,7 @@ export function keptWords(difference: Difference, name: (region: string) => stri
   const names = (ids: readonly string[]) => listed(ids.map(name));
   if (difference.kept.length) words.push(`Kept as you set it: ${names(difference.kept)}.`);
   if (difference.moved.length) words.push(`Could not stay as you set it: ${names(difference.moved)}.`);
-  if (difference.reordered) words.push("What stays comes in another order.");
+  if (difference.reordered) words.push("The rest is in another order.");
   const turns = difference.after.turns - difference.before.turns;
   if (turns)
     words.push(

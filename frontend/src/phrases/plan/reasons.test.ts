@@ -75,7 +75,7 @@ describe("why a region has its minutes", () => {
   it("says at which bound it is, and when nobody can give", () => {
     expect(whyItsMinutes({ ...reason, bound: "most" }, name)).toBe("This is the most that does good.");
     expect(whyItsMinutes({ ...reason, bound: "least", gives: [] }, name)).toBe(
-      "This is the least that is worth opening it for. Nothing else could give a minute more.",
+      "This is the least that makes it worth uncovering. Nothing else could give a minute more.",
     );
     expect(whyItsMinutes({ ...reason, bound: "usual", gives: [] }, name)).toBe(
       "These are its usual minutes, and they come before anything else. Nothing else could give a minute more.",
@@ -84,7 +84,7 @@ describe("why a region has its minutes", () => {
 
   it("says what it weighs, and what the order saves", () => {
     expect(itsWeight(reason)).toBe(
-      "2 % of the body, the school makes 3 times of it and the focus 1.8 times.",
+      "2 % of the body, the school gives it 3 times that and the focus 1.8 times.",
     );
     expect(itsWeight({ ...reason, school: 1, focus: 1 })).toBe("2 % of the body.");
     expect(whatOrderSaves({ seconds: 700, plain_seconds: 930 })).toMatch("3 min 50 s");

@@ -10,7 +10,7 @@ export function whyLeftOut(left: LeftOut, name: (region: string) => string): str
     case "no_consent":
       return "Only with the client’s consent; none is on record.";
     case "not_wished":
-      return "The client agrees to it but has not wished it.";
+      return "The client agrees to it but has not asked for it.";
     case "declined":
       return "The client has declined it.";
     case "excluded":
@@ -18,11 +18,11 @@ export function whyLeftOut(left: LeftOut, name: (region: string) => string): str
     case "not_in_school":
       return "This school has no place for it.";
     case "position_barred":
-      return "The client may not lie so that it is reached.";
+      return "It cannot be reached in any position that is safe for the client.";
     case "health":
-      return "Health rules it out, or asks for a lighter touch than it can be given.";
+      return "Health rules it out, or it needs a lighter touch than its strokes allow.";
     case "never_fits":
-      return "Even its least time does not fit beside what was asked for.";
+      return "Even its shortest time does not fit beside what you asked for.";
     case "no_time":
       return costs(left, name);
   }
@@ -47,7 +47,7 @@ const CLOSE = "close";
 /** Why a region has its minutes: its bound, if it has reached one, and who would give for one more. */
 export function whyItsMinutes(reason: RegionReason, name: (region: string) => string): string {
   const bound = {
-    least: "This is the least that is worth opening it for. ",
+    least: "This is the least that makes it worth uncovering. ",
     usual: "These are its usual minutes, and they come before anything else. ",
     most: "This is the most that does good. ",
     none: "",
@@ -65,7 +65,7 @@ export function whyItsMinutes(reason: RegionReason, name: (region: string) => st
 /** What the region weighs, in a few words. */
 export function itsWeight(reason: RegionReason): string {
   const parts = [`${reason.share} % of the body`];
-  if (reason.school !== 1) parts.push(`the school makes ${reason.school} times of it`);
+  if (reason.school !== 1) parts.push(`the school gives it ${reason.school} times that`);
   if (reason.focus > 1) parts.push(`the focus ${reason.focus} times`);
   return `${capital(listed(parts))}.`;
 }

@@ -4,14 +4,14 @@ import { capital, listed } from "../words";
 
 const PURPOSES: Record<StrokeReason["purpose"], string> = {
   opens: "opens the work and warms",
-  joins: "joins up what was worked",
+  joins: "connects what was worked",
   settles: "settles it at the end",
   point: "is for the sore point",
   dry: "is done before the oil",
   broad: "sinks in broadly",
   knead: "kneads",
-  specific: "works one place in depth",
-  moving: "moves what was worked",
+  specific: "works one place deeply",
+  moving: "moves the joint afterwards",
 };
 
 const NAMED = 3;

@@ -3,5 +3,5 @@ export const say = {
   spaceAndBackspace: "Space and backspace",
   simulatedFootSwitch: "Simulated foot switch",
   howToUseIt:
-    "Signed in as the same person, the table’s screen listens to it once that is switched on under “Table settings”. It sends the keys a real one sends.",
+    "To use it in Work on another screen, sign in there as the same person and turn it on under “Table settings”. It sends the keys that a real one sends.",
 };

@@ -43,7 +43,7 @@ describe("dropping a part", () => {
   });
 
   it("says what letting go would do", () => {
-    expect(landingWords("back", undefined)).toMatch(/^Looking/);
+    expect(landingWords("back", undefined)).toMatch(/^Finding/);
     expect(landingWords("back", landing(1, { here: true }))).toBe("back is here");
     expect(landingWords("back", landing(1, { why_not: "no" }))).toBe("Not here: no");
     expect(landingWords("back", landing(1, { seconds: 65 }))).toBe(

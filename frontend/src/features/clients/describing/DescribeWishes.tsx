@@ -215,8 +215,8 @@ function PlaceList(props: {
         {place && props.because && (
           <input
             className="input min-h-11 w-40"
-            aria-label="Because"
-            placeholder="Because …"
+            aria-label="Reason"
+            placeholder="Reason"
             maxLength={120}
             value={why}
             onChange={(event) => setWhy(event.target.value)}
@@ -235,7 +235,7 @@ function PlaceList(props: {
               setWhy("");
             }}
           >
-            Add it
+            Add
           </Button>
         )}
       </div>

@@ -80,7 +80,7 @@ export function BringInPage() {
         </p>
       )}
       <label className="mt-4 block">
-        <span className="text-quiet">The file</span>
+        <span className="text-quiet">File</span>
         <input
           type="file"
           accept=".vcf,.csv,.txt,text/vcard,text/csv"

@@ -61,7 +61,7 @@ export function PutTogether({ client }: { client: ClientPage }) {
         value={typed}
         onChange={(event) => setTyped(event.target.value)}
       />
-      <ul className="mt-2" aria-label="Other entries" {...steady}>
+      <ul className="mt-2" aria-label="Other records" {...steady}>
         {others.map((one) => (
           <li key={one.client_id}>
             <Button look="quiet" onClick={() => setOther(one)}>

@@ -30,7 +30,7 @@ export function PreviewNote({ preview, findings, onTake, onLeave }: Props) {
         <p>{after === findings ? say.toLookAtAsBefore(after) : say.toLookAtBefore(after, findings)}</p>
         <div className="ml-auto flex flex-wrap gap-3">
           <Button look="main" ref={take} onClick={onTake}>
-            Take it
+            Use it
           </Button>
           <Button className="bg-base-300" onClick={onLeave}>
             {shared.leaveItAsItIs}

@@ -1,5 +1,6 @@
 import { Link } from "@tanstack/react-router";
 import type { SessionView } from "../../../api/client";
+import { pouredWords } from "../../../phrases/measures";
 import { say } from "../../../phrases/screens/plan/findings";
 import { span } from "../../../phrases/time";
 import { Button } from "../../../ui/Button";
@@ -81,7 +82,7 @@ function answersOf({ evaluation }: SessionView) {
         ? say.sidesEvenEach(span(balance.left))
         : say.leftAndRightDifferBy(span(verdicts.apart)),
     hands: say.handsThumbs(HANDS[verdicts.hands], Math.round(100 * hands.thumb_share)),
-    oil: supplies.lubricant ? say.mlOfOil(Math.round(supplies.millilitres)) : "",
+    oil: supplies.lubricant ? say.ofOil(pouredWords(supplies.millilitres)) : "",
     safe:
       findings.length === 0
         ? say.nothingToMend

@@ -1,5 +1,6 @@
 import type { LeftOut, SessionView } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
+import { decimal } from "../../../phrases/measures";
 import { whyLeftOut } from "../../../phrases/plan/reasons";
 import { say } from "../../../phrases/screens/plan/findings";
 import { capital, listed } from "../../../phrases/words";
@@ -27,7 +28,7 @@ export function LeftOutList({ leftOut, proof, school, onFocus, asking, onAllow }
   return (
     <section aria-label="Left out">
       <h2 className="text-2xl">{say.leftOutAndWhy}</h2>
-      {leftOut.length === 0 && <p className="mt-2">Nothing.</p>}
+      {leftOut.length === 0 && <p className="mt-2">{say.nothingLeftOut}</p>}
       <ul className="mt-2 divide-y divide-base-300">
         {told.map((left) => (
           <li key={left.region} className="py-3">
@@ -55,7 +56,7 @@ export function LeftOutList({ leftOut, proof, school, onFocus, asking, onAllow }
       <p className="mt-4 text-quiet">
         School: {school}.
         {proof && proof.bound > proof.value + 1e-6
-          ? say.timeRanOut((100 * (proof.bound / proof.value - 1)).toFixed(1))
+          ? say.timeRanOut(decimal(100 * (proof.bound / proof.value - 1)))
           : proof && say.provenBest(proof.sets_priced)}
       </p>
     </section>

@@ -41,7 +41,7 @@ export function KeepAsFlow({ sessionId }: { sessionId: string }) {
         {...form.register("note")}
       />
       <Button type="submit" className="bg-base-100" disabled={keeping.isPending}>
-        Keep it
+        Save
       </Button>
       {form.formState.errors.name && (
         <span role="alert" className="text-accent">

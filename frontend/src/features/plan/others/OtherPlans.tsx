@@ -33,7 +33,7 @@ export function OtherPlans({ session, onTake }: Props) {
   const wholeOf = (region: string) => catalogue.regions[region]?.whole ?? region;
   const isCompared = others.some(({ brief }) => brief === compared);
   return (
-    <section aria-label="Other ways" className="no-print mt-6">
+    <section aria-label={say.otherPlans} className="no-print mt-6">
       <h2 className="text-2xl">{say.otherPlans}</h2>
       <ul className="mt-2 grid gap-4 sm:grid-cols-2">
         {others.map(({ brief, sheet, traits }) => {

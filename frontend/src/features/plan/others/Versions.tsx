@@ -118,7 +118,7 @@ function VersionRow(props: { session: SessionView; changes: PlanChanges; version
           {renamed === null ? "Rename" : say.keepName}
         </Button>
         <Button look="quiet" onClick={() => changing.mutate(null)}>
-          Forget
+          Delete
         </Button>
       </div>
       {changing.error && <ProblemNote error={changing.error} />}

@@ -71,8 +71,8 @@ export function KeepOff({ session, place, busy, onPlace, onKeepOff }: Props) {
         <PlaceChoice label={say.placeToKeepOff} place={place} catalogue={catalogue} onPlace={onPlace} />
         <input
           className="input min-h-11 w-48"
-          aria-label="Because"
-          placeholder="Because …"
+          aria-label="Reason"
+          placeholder="Reason"
           maxLength={120}
           value={because}
           onChange={(event) => setBecause(event.target.value)}

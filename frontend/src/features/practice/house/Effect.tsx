@@ -23,7 +23,7 @@ export function Effect({ item, after }: { item: string; after: string | null }) 
           className="-my-1 ml-auto px-2 font-normal underline underline-offset-4"
           onClick={() => setLooking(true)}
         >
-          Look
+          Compare
         </Button>
       )}
       {effect.data && looking && (

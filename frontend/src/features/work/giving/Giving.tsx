@@ -85,7 +85,7 @@ export function Giving({ session, run, now, happen, side, unknown, leaving, onLe
       {bent && <Says bent={bent} line={given?.line ?? ""} lateStart={leaving ? 0 : lateStart} />}
       {bent && bent.short_by === 0 && (
         <Button look="main" className="min-h-12 text-lg" onClick={() => take(bent)}>
-          Do that
+          Do this
         </Button>
       )}
       {given?.regions.slice(0, SPARED).map((region) => (

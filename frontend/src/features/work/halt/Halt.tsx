@@ -50,7 +50,7 @@ export function Halt({ onHalt, onClose }: Props) {
           onChange={(event) => setOther(event.target.value)}
         />
         <Button type="submit" className="min-h-16 px-6 text-xl">
-          End it
+          End session
         </Button>
         <Button look="quiet" className="min-h-16 px-6 text-xl" onClick={onClose}>
           {say.goOnWithSession}

@@ -72,7 +72,7 @@ export function OnePoint({ point, ceiling, hold, happen, onDone }: Props) {
             disabled={!isOpen(point) || over || point.numbers.length === 0}
             onClick={() => setHolding(true)}
           >
-            Hold it
+            Start hold
           </Button>
           <Button
             className="h-20 px-6 text-xl"
@@ -99,7 +99,7 @@ export function OnePoint({ point, ceiling, hold, happen, onDone }: Props) {
               onChange={(event) => setTravels(event.target.value)}
             />
             <Button type="submit" className="h-20 px-6 text-xl">
-              Note it
+              Save
             </Button>
           </form>
         </div>

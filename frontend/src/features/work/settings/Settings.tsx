@@ -53,7 +53,7 @@ export function Settings({ settings, onChange, onClose }: Props) {
         </Word>
         {!voices && <p className="w-full text-lg text-quiet">{say.noVoice}</p>}
       </Choice>
-      <Choice label="It announces">
+      <Choice label="Announcements">
         {(
           [
             ["strokes", "Every stroke"],

@@ -1,9 +1,9 @@
 /** What these screens say: plan, findings. */
 export const say = {
-  doNotWorkSo: "Do not work so",
+  doNotWorkSo: "Do not work like this",
   worthThought: "Worth a thought",
   tryingEveryRepair: "Trying every repair …",
-  mendAllAdvice: "Mend all that is worth a thought",
+  mendAllAdvice: "Fix all that is worth a thought",
   wholeSession: "The whole session",
   toTable: "To the table",
   ofWorkAtHerPace: (time: string) => `${time} of work, at her pace`,
@@ -17,20 +17,21 @@ export const say = {
   washingAndWiping: "Washing and wiping",
   walkingAndSittingDown: "Walking and sitting down",
   handsThumbs: (verdict: string, percent: number) => `Hands ${verdict}, thumbs ${percent} %`,
-  mlOfOil: (millilitres: number) => `${millilitres} ml of oil`,
+  ofOil: (poured: string) => `${poured} of oil`,
   nothingToMend: "Safe",
   notSafeToLookAt: (findings: number) => `Not safe: ${findings} to check`,
   toLookAt: (findings: number) => `${findings} to check`,
+  nothingLeftOut: "Nothing is left out.",
   leftOutAndWhy: "Left out, and why",
   askFor: (region: string) => `Ask for the ${region}`,
   allowAgain: (region: string) => `Allow the ${region} again`,
   noPlaceInSchool: (elsewhere: string) => `This school has no place for ${elsewhere}.`,
-  timeRanOut: (bound: string) => ` Time ran out: another set could do up to ${bound} % more good.`,
+  timeRanOut: (bound: string) => ` Time ran out: another choice could do up to ${bound} % more good.`,
   provenBest: (priced: number) =>
-    ` Of all sets of regions none does more good in these minutes; ${priced === 1 ? "one was" : `${priced} were`} worked out to the second, the rest ruled out.`,
+    `Proven best: no other choice of regions does more good in these minutes; ${priced === 1 ? "one was" : `${priced} were`} worked out to the second, the rest ruled out.`,
   toLayOut: "To lay out",
   yourHands: "Your hands",
-  mostOilMl: (shares: string) => `Most oil: ${shares} ml.`,
+  mostOil: (shares: string) => `Most oil: ${shares}.`,
   uncoveredFor: (time: string, percent: number) =>
     `Uncovered for ${time} in all, at most ${percent} % of the skin at a time.`,
   thisSessionStrainsHand: "This session may strain the hand",
@@ -41,6 +42,6 @@ export const say = {
   asksMost: (hardest: string) => ` ${hardest} asks the most.`,
   olderIndex: (index: number) =>
     `The older index of 1995 gives ${index}: up to 3 is probably safe, from 7 on probably hazardous.`,
-  mendedAtOnce: (mended: number) => `${mended} mended at once`,
-  nothingCanBeMended: "Nothing of it can be mended without something graver.",
+  mendedAtOnce: (mended: number) => `${mended} fixed at once`,
+  nothingCanBeMended: "None of these can be fixed without causing something worse.",
 };

@@ -8,7 +8,7 @@ export const say = {
   allowPlaceAgain: (one: string) => `Allow it again: ${one}`,
   allowAgain: "Allow it again",
   placeToKeepOff: "Place to keep off",
-  playItInMinute: "Play it in a minute",
+  playItInMinute: "Play the session in a minute",
   momentOfSession: "Moment of the session",
   atTable: "At the table",
   doneWithPlaces: "Done with places",

@@ -2,11 +2,11 @@
 export const say = {
   walkIn: "Walk-in",
   askAloud: "Ask aloud, and tick what is so. Without a tick the answer is no.",
-  anyOfThis: "Is any of this so?",
+  anyOfThis: "Does any of this apply?",
   expecting: "Pregnant",
   weeks: "Weeks of pregnancy",
   mayWe: "May we?",
-  notTicked: "Not ticked is not touched.",
+  notTicked: "What is not ticked is not touched.",
   whereNot: "Where not?",
   placeToAvoid: "A place to keep away from",
   nameIfSaid: "Name, if they say it",

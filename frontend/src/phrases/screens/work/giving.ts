@@ -1,7 +1,7 @@
 /** What these screens say: work, giving. */
 export const say = {
   cannotBeReached: "Mellow Tide cannot be reached. Shorten by hand, and keep the close.",
-  lookingUpWhatMayGive: "Looking up what may give way …",
+  lookingUpWhatMayGive: "Finding what can be shortened …",
   whatGivesWay: "What gives way",
   leaveAt: "Leave at",
   inMinutes: (minutes: number) => `in ${minutes} min`,

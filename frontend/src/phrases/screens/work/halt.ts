@@ -2,7 +2,7 @@
 export const say = {
   unwellOrDizzy: "Unwell or dizzy",
   stopSignCameUp: "A stop sign came up",
-  clientWishesIt: "The client wishes it",
+  clientWishesIt: "The client wants to stop",
   stopSession: "Stop the session",
   handsStillThenOff: "Hands still, then off.",
   whatToDoNow:

@@ -7,5 +7,5 @@ export const say = {
   waitsForYou: "Waits for you",
   timeGoesOn: "Resume",
   lastHold: "The last hold",
-  bringingSessionToTable: "Bringing the session to the table",
+  bringingSessionToTable: "Loading the session at the table",
 };

@@ -1,6 +1,7 @@
 import { useEffect, useRef } from "react";
 import type { OwnSchool, SchoolsBeside } from "../../../../api/client";
 import { useCatalogue } from "../../../../api/useCatalogue";
+import { decimal } from "../../../../phrases/measures";
 import { say } from "../../../../phrases/screens/practice/schools";
 import { capital } from "../../../../phrases/words";
 
@@ -149,5 +150,5 @@ function Share(props: {
 }
 
 function minutesOf(minutes: number | undefined): string {
-  return minutes === undefined ? "–" : minutes.toFixed(1);
+  return minutes === undefined ? "–" : decimal(minutes);
 }
