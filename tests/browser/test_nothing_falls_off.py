@@ -77,3 +77,22 @@ def test_all_of_plan_is_seen_at_once_on_a_desk(page: Page, today: Today, height:
         assert beside
         assert tide
         assert beside["y"] >= tide["y"] + tide["height"]
+
+
+def test_all_of_a_log_but_its_longest_list_is_seen_at_once_on_a_desk(page: Page, today: Today):
+    today.open("Ottilie Saltgrove")
+    seen = [
+        page.get_by_label("What to change next time"),
+        page.get_by_label("What the client said"),
+        page.get_by_label("When they want to come again"),
+        page.get_by_label("Depth that suited, back", exact=True),
+        page.get_by_role("button", name="Sign the log"),
+    ]
+    expect(seen[0]).to_be_visible()
+    bar = seen[-1].bounding_box()
+    assert bar
+    assert bar["y"] + bar["height"] <= 801
+    for one in seen[:-1]:
+        box = one.bounding_box()
+        assert box
+        assert box["y"] + box["height"] <= bar["y"]

@@ -209,12 +209,15 @@ def test_a_late_client_gets_the_plan_with_the_least_change_taken_or_left(page: P
     page.reload()
     expect(plan.word("Booked minutes")).to_have_text("60 minutes")
     page.get_by_role("button", name="Another length").click()
-    fit.get_by_role("button", name="45 minutes").click()
+    fit.get_by_role("button", name="15 minutes").click()
     fit.get_by_role("button", name="Use it").click()
     expect(plan.word("Booked minutes")).to_have_text("45 minutes")
     expect(plan.fit).to_have_text(re.compile("^Fits 35 min"))
     page.reload()
     expect(plan.word("Booked minutes")).to_have_text("45 minutes")
+    # The clock begins later, too.
+    expect(page.get_by_text("today at 14:15")).to_be_visible()
+    expect(page.get_by_text("Came late")).to_be_visible()
 
 
 def test_an_opened_part_says_why_it_has_its_minutes(page: Page, plan: Plan):

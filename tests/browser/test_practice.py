@@ -359,3 +359,27 @@ def test_its_name_is_changed_and_asked_for_in_a_plan(page: Page, today: Today):
     plan.word("Order").click()
     page.get_by_role("dialog", name="Order").get_by_role("radio", name="Boat shed order").click()
     expect(plan.word("Order")).to_contain_text("boat shed order")
+
+
+def test_the_country_decides_how_hours_and_heights_are_written(own: Page):
+    to_settings(own)
+    own.get_by_label("Country").select_option(label="United States")
+    with own.expect_response(lambda answer: answer.url.endswith("/api/me")):
+        own.get_by_role("button", name="Save", exact=True).click()
+    own.get_by_role("link", name="Clients").click()
+    form = own.get_by_role("form", name="Add a client")
+    form.get_by_label("Name").fill("Tamsin Ropewalk")
+    form.get_by_role("button", name="Add").click()
+    own.get_by_role("button", name="Name and contact").click()
+    form = own.get_by_role("form", name="Name and contact")
+    form.get_by_label("Feet").fill("5")
+    form.get_by_label("Inches").fill("4")
+    form.get_by_label("Weight").fill("151")
+    form.get_by_role("button", name="Save", exact=True).click()
+    expect(own.get_by_text("5 ft 4 in", exact=False).first).to_be_visible()
+    own.reload()
+    own.get_by_role("button", name="Name and contact").click()
+    expect(form.get_by_label("Inches")).to_have_value("4")
+    expect(form.get_by_label("Weight")).to_have_value("151")
+    own.get_by_role("link", name="Settings of").click()
+    expect(own.get_by_role("button", name="Last start: 6:00 PM")).to_be_visible()

@@ -1,15 +1,57 @@
 import { useEffect, useState } from "react";
 
-/** Shows after 300 ms that something is awaited, and what. */
-export function Waiting({ what }: { what: string }) {
+/** What is awaited: a page with the tide above, a list, columns beside one another, or only some words. */
+type Shape = "tide" | "list" | "columns";
+
+/** Shows after 300 ms that something is awaited, what, and in pale the shape of what comes. */
+export function Waiting({ what, shape }: { what: string; shape?: Shape }) {
   const [shown, setShown] = useState(false);
   useEffect(() => {
     const timer = setTimeout(() => setShown(true), 300);
     return () => clearTimeout(timer);
   }, []);
   return (
-    <p role="status" className="py-10 text-quiet italic">
-      {shown ? `${what} …` : ""}
-    </p>
+    <div role="status" className={shape ? "py-4" : "py-10"}>
+      <p className="text-quiet italic">{shown ? `${what} …` : ""}</p>
+      {shown && shape && (
+        <div aria-hidden="true" className="mt-4 grid gap-3">
+          {shape === "tide" && <PaleTide />}
+          {shape === "columns" ? (
+            <div className="grid gap-8 md:grid-cols-3">
+              {["a", "b", "c"].map((column) => (
+                <div key={column} className="grid gap-3">
+                  <Rows count={5} />
+                </div>
+              ))}
+            </div>
+          ) : (
+            <Rows count={6} />
+          )}
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Rows({ count }: { count: number }) {
+  return Array.from({ length: count }, (_, row) => row).map((row) => (
+    <div key={row} className="skeleton h-11 rounded-field bg-base-200" />
+  ));
+}
+
+/** A horizon with pale swells on both sides. */
+function PaleTide() {
+  return (
+    <svg
+      aria-hidden="true"
+      viewBox="0 0 100 24"
+      preserveAspectRatio="none"
+      className="h-40 w-full animate-pulse motion-reduce:animate-none"
+    >
+      {[4, 34, 52, 74].map((x) => (
+        <path key={x} d={`M${x} 12q4 -18 9 0q-4 16 -9 0`} className="fill-tide-faint" />
+      ))}
+      <path d="M0 12h100" className="stroke-base-300" strokeWidth="1" vectorEffect="non-scaling-stroke" />
+    </svg>
   );
 }

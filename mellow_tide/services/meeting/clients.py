@@ -40,7 +40,7 @@ from mellow_tide.store.meeting.intakes import list_intakes
 from mellow_tide.store.people import find_practice
 from mellow_tide.store.sessions import Attendance
 
-MOST_FOUND, MOST_VISITS = 50, 12
+MOST_FOUND, MOST_LISTED, MOST_VISITS = 50, 1000, 12
 
 
 class ClientInList(Record):
@@ -111,9 +111,9 @@ class NameDiffers(Refused):
 
 
 def find_clients(desk: Desk, typed: str, archived: bool) -> tuple[ClientInList, ...]:
-    """The clients that what was typed could mean, the likeliest first, at most fifty; by name if nothing was."""
+    """The clients that what was typed could mean, the likeliest first, at most fifty; all by name if nothing was."""
     with desk.reading() as t:
-        rows = search_clients(t, typed, archived, MOST_FOUND)
+        rows = search_clients(t, typed, archived, MOST_FOUND if typed.strip() else MOST_LISTED)
     return tuple(ClientInList(**vars(row)) for row in rows)
 
 

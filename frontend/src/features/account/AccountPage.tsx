@@ -17,7 +17,7 @@ export function AccountPage() {
   const account = useQuery(accountQuery);
   const me = useQuery(meQuery).data;
   if (account.error) return <ProblemNote error={account.error} onAgain={() => account.refetch()} />;
-  if (!account.data || !me) return <Waiting what={say.openingAccount} />;
+  if (!account.data || !me) return <Waiting what={say.openingAccount} shape="list" />;
   return (
     <>
       <h1 className="text-3xl">{say.yourAccount}</h1>

@@ -15,7 +15,7 @@ export function ClientPage() {
   const catalogue = useQuery(catalogueQuery);
   const error = client.error ?? catalogue.error;
   if (error) return <ProblemNote error={error} onAgain={() => client.refetch()} />;
-  if (!client.data || !catalogue.data) return <Waiting what={say.lookingUpClient} />;
+  if (!client.data || !catalogue.data) return <Waiting what={say.lookingUpClient} shape="columns" />;
   const { record, pregnancy } = client.data;
   return (
     <>

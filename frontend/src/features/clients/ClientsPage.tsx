@@ -11,6 +11,7 @@ import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { SearchLine } from "../../ui/SearchLine";
 import { useSteady } from "../../ui/useSteady";
+import { Waiting } from "../../ui/Waiting";
 
 /** Clients: search first; a name, digits of a phone number, or a word of what was noted. */
 export function ClientsPage() {
@@ -50,6 +51,7 @@ export function ClientsPage() {
       </SearchLine>
       <AddClient />
       {found.error && <ProblemNote error={found.error} onAgain={() => found.refetch()} />}
+      {found.isLoading && <Waiting what={say.lookingUpClients} shape="list" />}
       {found.data?.length === 0 && (
         <p role="status" className="mt-6">
           {typed.trim() ? say.nobodyFound : say.nobodyYet}

@@ -23,7 +23,8 @@ export function MeetPage() {
   const catalogue = useQuery(catalogueQuery);
   const error = session.error ?? client.error ?? catalogue.error;
   if (error) return <ProblemNote error={error} onAgain={() => client.refetch()} />;
-  if (!session.data || !client.data || !catalogue.data) return <Waiting what={say.lookingUpClient} />;
+  if (!session.data || !client.data || !catalogue.data)
+    return <Waiting what={say.lookingUpClient} shape="columns" />;
   return (
     <Knowing client={client.data}>
       <Today session={session.data} />

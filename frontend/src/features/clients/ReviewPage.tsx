@@ -39,7 +39,7 @@ export function ReviewPage() {
     },
   });
   if (review.error) return <ProblemNote error={review.error} onAgain={() => review.refetch()} />;
-  if (!review.data) return <Waiting what={say.readingIntake} />;
+  if (!review.data) return <Waiting what={say.readingIntake} shape="list" />;
   const { items, client_name, handed_in_at, reviewed_at } = review.data;
   const open = items.filter(({ judged }) => !judged);
   // What is grave is read one by one.

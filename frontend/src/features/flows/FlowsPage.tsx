@@ -23,7 +23,7 @@ export function FlowsPage() {
   const [ref, width] = useWidth<HTMLDivElement>(1100);
   const error = flows.error ?? catalogue.error;
   if (error) return <ProblemNote error={error} onAgain={() => flows.refetch()} />;
-  if (!flows.data || !catalogue.data) return <Waiting what={shared.openingLibrary} />;
+  if (!flows.data || !catalogue.data) return <Waiting what={shared.openingLibrary} shape="list" />;
   const kept = flows.data.filter((flow) => withOld || !flow.archived);
   const shown = found(kept, typed, catalogue.data);
   const longest = Math.max(...flows.data.map((flow) => flow.outline.seconds / 60), 60);

@@ -27,7 +27,8 @@ export function LearnPage() {
   const catalogue = useQuery(catalogueQuery);
   const error = session.error ?? learnt.error ?? client.error ?? catalogue.error;
   if (error) return <ProblemNote error={error} onAgain={() => learnt.refetch()} />;
-  if (!learnt.data || !client.data || !catalogue.data) return <Waiting what={say.gatheringVisits} />;
+  if (!learnt.data || !client.data || !catalogue.data)
+    return <Waiting what={say.gatheringVisits} shape="columns" />;
   return <Taught learnt={learnt.data} client={client.data} />;
 }
 

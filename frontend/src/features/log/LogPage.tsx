@@ -15,7 +15,7 @@ export function LogPage() {
   const catalogue = useQuery(catalogueQuery);
   const error = page.error ?? catalogue.error;
   if (error) return <ProblemNote error={error} onAgain={() => page.refetch()} />;
-  if (!page.data || !catalogue.data) return <Waiting what={say.readingLog} />;
+  if (!page.data || !catalogue.data) return <Waiting what={say.readingLog} shape="columns" />;
   if (!page.data.session.run.ended_at) return <NotYet begun={Boolean(page.data.session.run.begun_at)} />;
   return <Logged page={page.data} />;
 }

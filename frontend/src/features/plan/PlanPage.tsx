@@ -12,6 +12,6 @@ export function PlanPage() {
   const session = useQuery(sessionQuery(sessionId));
   const catalogue = useQuery(catalogueQuery);
   if (catalogue.error) return <ProblemNote error={catalogue.error} onAgain={() => catalogue.refetch()} />;
-  if (!session.data || !catalogue.data) return <Waiting what={shared.layingOutSession} />;
+  if (!session.data || !catalogue.data) return <Waiting what={shared.layingOutSession} shape="tide" />;
   return <Designer session={session.data} from={from ?? null} />;
 }

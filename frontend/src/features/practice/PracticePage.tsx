@@ -25,7 +25,7 @@ export function PracticePage() {
       <h1 className="text-3xl">{me.practice}</h1>
       <p className="mt-1 text-quiet">{say.settings}</p>
       <Contents />
-      {!house.data && !house.error && <Waiting what={say.readingHouse} />}
+      {!house.data && !house.error && <Waiting what={say.readingHouse} shape="list" />}
       {house.error && <ProblemNote error={house.error} onAgain={() => house.refetch()} />}
       {house.data && catalogue.data && (
         <>

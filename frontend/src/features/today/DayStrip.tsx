@@ -29,7 +29,7 @@ function DayLink({ mark, chosen, today }: { mark: DayMark; chosen: boolean; toda
       search={today ? {} : { day: mark.day }}
       data-day={mark.day}
       aria-current={chosen ? "date" : undefined}
-      className={`relative flex min-h-14 min-w-[6.4rem] flex-1 whitespace-nowrap flex-col justify-center overflow-hidden rounded-field px-2.5 py-1 ${
+      className={`relative flex min-h-14 min-w-[6.4rem] flex-1 whitespace-nowrap flex-col justify-center overflow-hidden rounded-field px-2 py-1 ${
         chosen ? "bg-base-300 font-bold" : "bg-base-200 hover:bg-base-300"
       }`}
     >

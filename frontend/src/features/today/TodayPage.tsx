@@ -53,7 +53,7 @@ export function TodayPage() {
   // With the server gone, what was read stays, and so does what is being typed.
   if (error && !(day.data && catalogue.data))
     return <ProblemNote error={error} onAgain={() => day.refetch()} />;
-  if (!day.data || !catalogue.data) return <Waiting what={say.readingDay} />;
+  if (!day.data || !catalogue.data) return <Waiting what={say.readingDay} shape="tide" />;
   const today = day.data.now.day;
   return (
     <>
@@ -75,8 +75,9 @@ export function TodayPage() {
       />
       {error && <ProblemNote error={error} onAgain={() => day.refetch()} />}
       {done && <DoneNote done={done} onDone={setDone} />}
+      {day.data.sessions.length > 0 && <FullDay day={day.data} onDone={setDone} />}
       <FirstSteps />
-      {day.data.sessions.length === 0 ? <EmptyDay /> : <FullDay day={day.data} onDone={setDone} />}
+      {day.data.sessions.length === 0 && <EmptyDay />}
     </>
   );
 }

@@ -56,7 +56,7 @@ function Strokes({ session, partId, onTake }: Props) {
   const catalogue = useCatalogue();
   const found = useQuery(picksQuery(session.session_id, session.revision, partId));
   if (found.error) return <ProblemNote error={found.error} onAgain={() => found.refetch()} />;
-  if (!found.data) return <Waiting what={say.tryingEveryStrokeHere} />;
+  if (!found.data) return <Waiting what={say.tryingEveryStrokeHere} shape="list" />;
   const fitting = found.data.filter((pick) => !pick.why_not);
   const others = found.data.filter((pick) => pick.why_not);
   const slots = [...new Set(fitting.map((pick) => pick.slot))];

@@ -37,6 +37,7 @@ export const say = {
   likesToTalk: "likes to talk",
   noneYet: "None yet.",
   lookingUpClient: "Looking up the client",
+  lookingUpClients: "Looking up the clients",
   pregnantToday: (pregnancy: string) => `pregnant, ${pregnancy} today`,
   findClient: "Find a client",
   whatToSearchBy: "Name, digits of the phone, a word you noted",
