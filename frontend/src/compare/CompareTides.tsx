@@ -54,11 +54,17 @@ export function CompareTides({ first, second, names }: Props) {
       </div>
       <figcaption className="mt-1 flex desk:mt-0 desk:text-[0.95rem] flex-wrap gap-x-6 text-quiet">
         <span>
-          <span aria-hidden="true" className="mr-2 inline-block h-3 w-6 rounded-full bg-tide align-middle" />
+          <span
+            aria-hidden="true"
+            className="mr-2 inline-block h-3 w-6 rounded-full bg-tide align-middle forced-color-adjust-none"
+          />
           {names[0]}
         </span>
         <span>
-          <span aria-hidden="true" className="mr-2 inline-block w-6 border-t-2 border-accent align-middle" />
+          <span
+            aria-hidden="true"
+            className="mr-2 inline-block w-6 border-t-2 border-accent align-middle forced-color-adjust-none"
+          />
           {names[1]}
         </span>
       </figcaption>

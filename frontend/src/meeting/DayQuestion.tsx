@@ -131,7 +131,7 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
           onRemove={() => setHeadache(null)}
         />
       )}
-      <div className="flex flex-wrap items-center gap-2">
+      <div className="flex flex-wrap items-start gap-2">
         <PlaceChoice label={say.placeToKeepOffToday} place={place} catalogue={catalogue} onPlace={setPlace} />
         {place && (
           <Button
@@ -143,14 +143,16 @@ export function DayQuestion({ session, busy, words, large, onAnswer }: Props) {
             {shared.keepOffIt}
           </Button>
         )}
+        <div className="min-w-64 flex-1">
+          <ConditionChoice
+            label={say.addConditionToday}
+            chosen={conditions}
+            today
+            {...(headache ? {} : { onHeadache: () => setHeadache({}) })}
+            onChoose={(id) => setConditions([...conditions, id])}
+          />
+        </div>
       </div>
-      <ConditionChoice
-        label={say.addConditionToday}
-        chosen={conditions}
-        today
-        {...(headache ? {} : { onHeadache: () => setHeadache({}) })}
-        onChoose={(id) => setConditions([...conditions, id])}
-      />
       {conditions.length + excluded.length > 0 && (
         <Tick checked={lasting} words={say.keepForNextTimes} onTick={(on) => setLasting(on)} />
       )}

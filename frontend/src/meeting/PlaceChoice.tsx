@@ -28,7 +28,7 @@ export function PlaceChoice({ label, place, catalogue, zones = true, sides, onPl
   return (
     <>
       <select
-        className="select min-h-11 w-auto"
+        className="select min-h-11 w-auto max-w-full truncate"
         aria-label={label}
         value={place ? `${place.region} ${place.side}` : ""}
         onChange={(event) => {
@@ -36,7 +36,7 @@ export function PlaceChoice({ label, place, catalogue, zones = true, sides, onPl
           onPlace(region ? { region, side: side as Entry["side"], zone: null } : null);
         }}
       >
-        <option value="">A place</option>
+        <option value="">{label}</option>
         {placesToChoose(catalogue)
           .filter(({ side }) => !sides || sides.includes(side))
           .map((one) => (
@@ -47,7 +47,7 @@ export function PlaceChoice({ label, place, catalogue, zones = true, sides, onPl
       </select>
       {zones && place && (
         <select
-          className="select min-h-11 w-auto"
+          className="select min-h-11 w-auto max-w-full truncate"
           aria-label={say.allOfItOrZone}
           value={place.zone ?? ""}
           onChange={(event) => onPlace({ ...place, zone: event.target.value || null })}

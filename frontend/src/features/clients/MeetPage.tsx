@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useParams } from "@tanstack/react-router";
+import { Link, useParams } from "@tanstack/react-router";
 import { useState } from "react";
 import type { SessionView } from "../../api/client";
 import { catalogueQuery, clientQuery, sessionQuery } from "../../api/queries";
@@ -9,6 +9,7 @@ import { LeftForNow } from "../../meeting/LeftForNow";
 import { unplacedOf } from "../../meeting/unplaced";
 import { useDayAnswer } from "../../meeting/useDayAnswer";
 import { say } from "../../phrases/screens/clients/page";
+import { shared } from "../../phrases/screens/shared";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
@@ -38,7 +39,7 @@ function Today({ session }: { session: SessionView }) {
   const asks = session.day_answer === null || again || unplacedOf(session.evaluation.restrictions).length > 0;
   const worked = session.stage !== "plan";
   return (
-    <section aria-label="Today" className="mt-6 max-w-3xl">
+    <section aria-label="Today" className="mt-4 max-w-4xl">
       <LeftForNow sessionId={session.session_id} stage="meet" />
       <AnsweredToday session={session} />
       {asks && !worked && (
@@ -53,9 +54,18 @@ function Today({ session }: { session: SessionView }) {
         />
       )}
       {!asks && !worked && (
-        <Button look="quiet" onClick={() => setAgain(true)}>
-          Ask again
-        </Button>
+        <p className="mt-2 flex flex-wrap gap-2">
+          <Link
+            to="/session/$sessionId/plan"
+            params={{ sessionId: session.session_id }}
+            className="btn btn-primary min-h-11"
+          >
+            {shared.lookAtPlan}
+          </Link>
+          <Button look="quiet" onClick={() => setAgain(true)}>
+            Ask again
+          </Button>
+        </p>
       )}
       {answering.error && <ProblemNote error={answering.error} />}
     </section>

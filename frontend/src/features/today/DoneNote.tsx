@@ -1,8 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { useEffect, useRef } from "react";
+import { shared } from "../../phrases/screens/shared";
 import { say } from "../../phrases/screens/today/booking";
-import { say as page } from "../../phrases/screens/today/page";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import type { Done } from "./done";
@@ -33,7 +33,7 @@ export function DoneNote({ done, onDone }: { done: Done; onDone(done: Done): voi
             params={{ sessionId: done.sessionId }}
             className="flex min-h-11 items-center font-bold underline underline-offset-4"
           >
-            {page.lookAtPlan}
+            {shared.lookAtPlan}
           </Link>
         )}
         {done.undo && (

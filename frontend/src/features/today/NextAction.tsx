@@ -9,7 +9,7 @@ import { askedFor } from "../../phrases/today";
 
 const ACTION: Record<SessionOnDay["opens"], { heading: string; button: string }> = {
   meet: { heading: "Next", button: say.meetClient },
-  plan: { heading: "Next", button: say.lookAtPlan },
+  plan: { heading: "Next", button: shared.lookAtPlan },
   work: { heading: "Under way", button: say.goOnWorking },
   log: { heading: say.stillToLog, button: shared.logSession },
 };

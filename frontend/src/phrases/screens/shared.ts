@@ -32,6 +32,7 @@ export const shared = {
   minutesWithLeastChange: (minutes: number) => `${minutes} minutes, with the least change`,
   leaveItAsItIs: "Leave it as it is",
   layingOutSession: "Loading the session",
+  lookAtPlan: "Look at the plan",
   backToPlan: "Back to the plan",
   logSession: "Log the session",
   backToStroke: "Back to the stroke",

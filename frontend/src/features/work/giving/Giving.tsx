@@ -72,7 +72,7 @@ export function Giving({ session, run, now, happen, side, unknown, leaving, onLe
   return (
     <section
       aria-label={say.whatGivesWay}
-      className="z-20 flex flex-wrap items-center justify-center gap-x-4 gap-y-2 px-5 py-2 text-xl max-sm:absolute max-sm:inset-x-0 max-sm:top-[7.5rem] max-sm:z-30 max-sm:bg-base-100 max-sm:py-4 sm:relative sm:bg-base-100/85"
+      className="z-20 flex flex-wrap items-center justify-center gap-x-4 gap-y-2 px-5 py-2 text-xl max-sm:fixed max-sm:inset-x-0 max-sm:bottom-0 max-sm:z-30 max-sm:border-t max-sm:border-base-content/30 max-sm:bg-base-100 max-sm:py-4 sm:relative sm:bg-base-100/85"
     >
       {leaving && (
         <LeavesIn

@@ -27,7 +27,6 @@ export const say = {
   nothingBooked: "Nothing is booked on this day. Type a session in the line above, or begin a walk-in.",
   dayInOrder: "The day in order",
   meetClient: "Meet the client",
-  lookAtPlan: "Look at the plan",
   goOnWorking: "Go on working",
   stillToLog: "Still to log",
   free: (span: string) => `${span} free`,
