@@ -181,7 +181,7 @@ class Cluster:
         pid_file = self.data / "postmaster.pid"
         if not pid_file.exists() or self._postmaster():
             return
-        say("· the database was not shut down last time; it is mended now …")
+        say("· the database was not shut down cleanly last time; it is repaired now …")
         for pid in self._processes():
             os.kill(pid, signal.SIGQUIT)
         for _ in range(50):

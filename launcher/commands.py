@@ -56,10 +56,10 @@ def start(places: Places, words: list[str]) -> int:
     say(f"Mellow Tide is at {running.address}")
     if running.lan_address:
         say(f"  devices in the same room: {running.lan_address}")
-        say(f"  the first time they are told not to trust it: {running.lan_address}/trust says what to do")
+        say(f"  the first time their browser warns them: {running.lan_address}/trust explains what to do")
     usual = "invited" if os.environ.get("TIDE_PUBLIC_URL") else server.EVERYTHING
     offers = [word.strip() for word in os.environ.get("TIDE_OPEN", usual).split(",") if word.strip()]
-    say(f"  the door offers: {', '.join(offers) or 'signing in, nothing else'}")
+    say(f"  the door offers: {', '.join(offers) or 'sign-in only'}")
     if "demo" in offers:
         say("  the demo opens with one tap, or sign in as wenna@boatshed.example, password: slackwater")
     say("  ./tide stop ends it")
@@ -86,7 +86,7 @@ def stop(places: Places, words: list[str]) -> int:
     """Server first, then database."""
     server.stop(places)
     server.cluster_of(places).stop()
-    say("Mellow Tide is stopped; nothing is lost.")
+    say("Mellow Tide is stopped. Everything is saved.")
     return 0
 
 
@@ -177,5 +177,5 @@ def main(words: list[str]) -> int:
         what = f"{error.filename} belongs to another user"
         return report(Trouble(what, "run this as the user who started it first, or in a copy of your own"))
     except KeyboardInterrupt:
-        say("\nStopped half way; the same command goes on from here.")
+        say("\nStopped half way. Run the same command again to continue.")
         return 130

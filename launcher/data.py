@@ -20,11 +20,11 @@ def reset_demo(places: Places, words: list[str]) -> int:
     if "--yes" not in words and not _agrees(
         "Everything that was made in the demo practice is lost. Go on? [y/N] "
     ):
-        say("The demo practice stays as it is.")
+        say("The demo practice was not reset.")
         return 1
     bring_up(places)
     server.prepare(places, server.cluster_of(places), "reset-demo")
-    say("The demo practice is as it was shipped. Other practices were not touched.")
+    say("The demo practice is reset. Other practices were not touched.")
     return 0
 
 
@@ -35,7 +35,7 @@ def backup(places: Places, words: list[str]) -> int:
     folder = Path(words[0]) if words else _backups(places)
     with step("backing up"):
         made = backups.back_up(backups.Source(cluster, DATABASE), folder, passphrase, datetime.now(UTC))
-    say(f"Backed up and read back: {made.file} ({made.size / 1e6:.1f} MB)")
+    say(f"Backed up and checked: {made.file} ({made.size / 1e6:.1f} MB)")
     return 0
 
 
@@ -64,7 +64,7 @@ def restore(places: Places, words: list[str]) -> int:
     backups.note_restored(cluster, DATABASE, Path(files[0]))
     say(f"Restored. What was there before: {before.file}")
     if again:
-        say(f"  {again} erased {'client stays' if again == 1 else 'clients stay'} erased")
+        say(f"  {again} erased {'client stays' if again == 1 else 'clients stay'} deleted")
     say("  ./tide start serves it")
     return 0
 
@@ -134,6 +134,6 @@ def run_cluster(places: Places) -> Cluster:
 def _agrees(question: str) -> bool:
     """Whether somebody at a terminal says yes; nobody there is a no."""
     if not sys.stdin.isatty():
-        say("Nobody is here to ask. Say it beforehand with --yes.")
+        say("There is no terminal to ask at. Answer beforehand with --yes.")
         return False
     return input(question).strip().lower() in ("y", "yes")

@@ -61,7 +61,7 @@ def _install(packages: list[str]) -> None:
     quiet = {**os.environ, "DEBIAN_FRONTEND": "noninteractive"}
     with step(f"installing {names} from Debian's packages (a minute or two)"):
         if "postgresql-15" in packages and not NO_MAIN_CLUSTER.exists():
-            say("  without Debian's own database cluster: ours lives in the project")
+            say("  without Debian's own database cluster: the project has its own")
             run([*sudo, "mkdir", "-p", NO_MAIN_CLUSTER.parent], by_hand)
             run([*sudo, "sh", "-c", f"echo 'create_main_cluster = false' > {NO_MAIN_CLUSTER}"], by_hand)
         run([*sudo, "apt-get", "update", "-q"], "check the network and Debian's sources", env=quiet)

@@ -1,5 +1,5 @@
 import { type QueryClient, queryOptions } from "@tanstack/react-query";
-import { writeAs } from "../lib/manner";
+import { writeAs } from "../api/manner";
 import {
   type Alternatives,
   api,

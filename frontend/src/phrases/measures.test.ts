@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it } from "vitest";
-import { type Manner, writeAs } from "../lib/manner";
+import { type Manner, writeAs } from "../api/manner";
 import {
   decimal,
   fromFeetAndInches,

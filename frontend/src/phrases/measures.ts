@@ -1,6 +1,6 @@
 /** Measures as the practice tells them. Inside they are centimetres, kilograms and millilitres. */
 import type { PackingLine } from "../api/client";
-import { inFeet, locale } from "../lib/manner";
+import { inFeet, locale } from "../api/manner";
 
 const CM_IN_INCH = 2.54;
 const KG_IN_POUND = 0.45359237;

@@ -1,4 +1,4 @@
-import { locale } from "../lib/manner";
+import { locale } from "../api/manner";
 
 /** Seconds inside a session as `12:30`; an hour and more as `75:00`, since minutes are what is planned. */
 export function clock(seconds: number): string {

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { api, body, type IntakeAnswers, type IntakeForm, Problem } from "../../api/client";
-import { writeAs } from "../../lib/manner";
+import { writeAs } from "../../api/manner";
 import { answered, begun, forget, type Kept, keep, read } from "./kept";
 
 const SETTLES = 400;

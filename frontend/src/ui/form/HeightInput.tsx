@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { inFeet } from "../../lib/manner";
+import { inFeet } from "../../api/manner";
 import { fromFeetAndInches, inFeetAndInches } from "../../phrases/measures";
 import { NumberTyped } from "./NumberTyped";
 

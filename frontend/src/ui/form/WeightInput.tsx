@@ -1,4 +1,4 @@
-import { inFeet } from "../../lib/manner";
+import { inFeet } from "../../api/manner";
 import { fromPounds, inPounds } from "../../phrases/measures";
 import { NumberTyped } from "./NumberTyped";
 

@@ -1,5 +1,5 @@
 /** How dates, times and measures are written: as in the practice's country, until that is known as the browser does. */
-import type { Me } from "../api/client";
+import type { Me } from "./client";
 
 export type Manner = NonNullable<Me["manner"]>;
 
