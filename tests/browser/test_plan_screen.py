@@ -401,3 +401,23 @@ def test_a_focus_is_chosen_on_the_body_as_in_the_list(page: Page, plan: Plan):
     expect(off.get_by_role("checkbox", name="back", exact=True)).not_to_be_checked()
     page.keyboard.press("Escape")
     expect(plan.swell("right foot")).to_have_count(0)
+
+
+def test_more_much_more_or_nothing_is_chosen_on_the_body_and_in_the_list(page: Page, plan: Plan):
+    panel = plan.panel("Focus")
+    foot = panel.locator("[data-spot='foot left']")
+    foot.click()
+    expect(plan.word("Focus")).to_have_text("more feet")
+    foot.click()
+    expect(plan.word("Focus")).to_have_text("much more feet")
+    panel.get_by_role("button", name="Much more, feet").click()
+    expect(plan.word("Focus")).to_have_text("more feet")
+    panel.get_by_role("button", name="Much more, feet").click()
+    expect(plan.word("Focus")).to_have_text("much more feet")
+    foot.click()
+    expect(plan.word("Focus")).to_have_text("no focus")
+    panel.locator("[data-spot='back mid']").click(delay=900)
+    expect(plan.word("Leave out")).to_have_text("face and back")
+    expect(panel.get_by_role("checkbox", name="back", exact=True)).to_be_disabled()
+    panel.locator("[data-spot='back mid']").click(delay=900)
+    expect(plan.word("Leave out")).to_have_text("face")

@@ -56,6 +56,24 @@ def test_a_focus_has_more_than_its_usual_minutes_first():
     assert posed.usual["neck"] == CATALOGUE.regions["neck"].seconds.usual
 
 
+@pytest.mark.parametrize("seed", seeds(12))
+def test_much_more_of_a_region_is_more_than_a_focus_on_it_unless_it_has_its_most(seed):
+    brief = asked_at(Random(seed))
+    if not brief.focus:
+        brief = brief.model_copy(update={"focus": ("foot",)})
+    region = brief.focus[0]
+    more = choose(Asked.of(brief, HERE), no_deadline)
+    much = choose(Asked.of(much_of(brief, region), HERE), no_deadline)
+    most = much.question.shares[region].most - GRAIN
+    assert much.minutes[region] >= min(1.25 * more.minutes[region], most)
+    sheets = [HERE.lay_out(plan(one, HERE).flow).seconds for one in (brief, much_of(brief, region))]
+    assert abs(sheets[0] - sheets[1]) <= 30
+
+
+def much_of(brief, region):
+    return brief.model_copy(update={"much_more": (region,)})
+
+
 @pytest.mark.parametrize("school", ["back_outwards", "feet_upwards", "head_downwards"])
 def test_an_hour_and_a_quarter_keep_each_passage_between_its_least_and_its_usual_most(school):
     for minutes in (60, 75):

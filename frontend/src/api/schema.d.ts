@@ -2888,9 +2888,10 @@ export interface components {
          *     `booked_minutes` (10 to 120) is the whole booking, talking and dressing included; a `first_visit` has more of that.
          *     `area` is the id of a part of the body, for a kind that keeps to one. `surface` is the kind's own if not named;
          *     `first_position` the school's own.
-         *     `focus` and `leave_out` are region ids; `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the
-         *     discomfort numbers (0 to 10) at which one eases off, in relaxation and in specific work; the house's if not said.
-         *     `points` are sore points that have their minutes, on a pair each with its side.
+         *     `focus` and `leave_out` are region ids; of the focus, `much_more` is what the client wants much more of.
+         *     `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the discomfort numbers (0 to 10) at which one
+         *     eases off, in relaxation and in specific work; the house's if not said. `points` are sore points that have their
+         *     minutes, on a pair each with its side.
          */
         Brief: {
             /**
@@ -2921,6 +2922,11 @@ export interface components {
              * @default []
              */
             focus: string[];
+            /**
+             * Much More
+             * @default []
+             */
+            much_more: string[];
             /**
              * Leave Out
              * @default []

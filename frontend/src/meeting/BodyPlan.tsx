@@ -27,13 +27,15 @@ interface Props {
   /** How the two sides of the body are called, from behind and from before. */
   words?: readonly [string, string];
   onPick?: (spot: Spot) => void;
+  onHold?: (spot: Spot) => void;
   /** How far a pressed place has been dragged, in pixels; see `TablePlan`. */
   onDrag?: (spot: Spot, pixels: number) => void;
 }
 
 /** A body alone on the table, with nothing over it, from behind or from before; places can be pointed at. */
 export function BodyPlan(props: Props) {
-  const { catalogue, excluded, barred, pregnant, onTheSide, shaded, edged, words, onPick, onDrag } = props;
+  const { catalogue, excluded, barred, pregnant, onTheSide, shaded, edged, words, onPick, onHold, onDrag } =
+    props;
   const [shown, setShown] = useState(0);
   const position = (onTheSide ? ON_THE_SIDE : FLAT)[shown] ?? "prone";
   const names = useMemo(() => ({ ...catalogue, strokes: {} }), [catalogue]);
@@ -67,6 +69,7 @@ export function BodyPlan(props: Props) {
         {...(shaded ? { shaded } : {})}
         {...(edged ? { edged } : {})}
         {...(onPick ? { onPick } : {})}
+        onHold={onHold}
         onDrag={onDrag}
       />
       <div className="mt-1 flex gap-2">

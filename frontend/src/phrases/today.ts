@@ -29,13 +29,25 @@ export function handsSentence(
   return `Your hands ${today ? "today" : "on this day"}: ${load}, strain index ${decimal(strain)} of 10 at most, ${thumbs}.`;
 }
 
+/** `more back`, `much more neck and more feet`; nothing where there is no focus. */
+export function focusWords(
+  { focus = [], much_more = [] }: Pick<Brief, "focus" | "much_more">,
+  names: (ids: readonly string[]) => string,
+): string {
+  const much = focus.filter((id) => much_more.includes(id));
+  const rest = focus.filter((id) => !much.includes(id));
+  const parts = [much.length > 0 && `much more ${names(much)}`, rest.length > 0 && `more ${names(rest)}`];
+  return parts.filter(Boolean).join(" and ");
+}
+
 /** What a brief asks for, in one line. */
 export function askedFor(brief: Brief, known: Pick<Catalogue, "regions" | "kinds"> | undefined): string {
   const names = (ids: readonly string[]) => listed(ids.map((id) => known?.regions[id]?.whole ?? id));
   const kind = known?.kinds[brief.kind ?? ""];
   const area = kind?.area?.find(({ id }) => id === brief.area);
   const parts = [`${brief.booked_minutes} min ${kind?.name ?? ""}${area ? ` on ${area.name}` : ""}`.trim()];
-  if (brief.focus?.length) parts.push(`more ${names(brief.focus)}`);
+  const more = focusWords(brief, names);
+  if (more) parts.push(more);
   if (brief.leave_out?.length) parts.push(`no ${names(brief.leave_out)}`);
   return parts.join(", ");
 }

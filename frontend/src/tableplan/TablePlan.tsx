@@ -3,6 +3,7 @@ import { say } from "../phrases/screens/tableplan";
 import { layTablePlan, type Spot } from "./layout";
 import type { Moment, Names } from "./moment";
 import { Footprint, Patterns, Sheet } from "./parts";
+import { useHeld } from "./useHeld";
 
 interface Props {
   moment: Moment;
@@ -15,6 +16,8 @@ interface Props {
   /** How the edge of a shaded place is drawn: the surer, the more whole. */
   edged?: Readonly<Record<string, "whole" | "dashed" | "dotted">>;
   onPick?: (spot: Spot) => void;
+  /** A place that is held down instead of tapped. */
+  onHold?: ((spot: Spot) => void) | undefined;
   /** How far a pressed place has been dragged, in pixels: up and to the right is more. 0 is the press itself. */
   onDrag?: ((spot: Spot, pixels: number) => void) | undefined;
 }
@@ -22,11 +25,22 @@ interface Props {
 const EDGES = { whole: "none", dashed: "5 2.5", dotted: "0.5 2.5" } as const;
 
 /** Straight down on the table, chair or mat: the client as they lie, cloth, bolsters, strokes, and where one stands. */
-export function TablePlan({ moment, catalogue, spots, chosen, shaded, edged, onPick, onDrag }: Props) {
+export function TablePlan({
+  moment,
+  catalogue,
+  spots,
+  chosen,
+  shaded,
+  edged,
+  onPick,
+  onHold,
+  onDrag,
+}: Props) {
   const layout = useMemo(() => layTablePlan(moment, catalogue), [moment, catalogue]);
   const id = useId();
   const picked = spots ?? layout.spots;
   const pressed = useRef<[number, number]>(undefined);
+  const tapping = useHeld<Spot>((spot) => onPick?.(spot), onHold);
   const dragging = (spot: Spot) =>
     onDrag && {
       onPointerDown: (event: PointerEvent<SVGPathElement>) => {
@@ -101,14 +115,13 @@ export function TablePlan({ moment, catalogue, spots, chosen, shaded, edged, onP
       ))}
       {onPick
         ? picked.map((spot) => (
-            // biome-ignore lint/a11y/noStaticElementInteractions: the same choice stands beside it as a list for keys
             <path
               key={spot.key}
               d={spot.path}
               data-spot={spot.key}
               className={`${onDrag ? "cursor-grab touch-none" : "cursor-pointer"} stroke-primary hover:fill-primary/25 ${spot.key === chosen ? "fill-primary/40" : "fill-transparent"}`}
               strokeWidth={spots ? 0.6 : 0}
-              onClick={() => onPick(spot)}
+              {...tapping(spot)}
               {...dragging(spot)}
             >
               <title>{spot.name}</title>

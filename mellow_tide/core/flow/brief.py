@@ -42,9 +42,10 @@ class Brief(Record):
     `booked_minutes` (10 to 120) is the whole booking, talking and dressing included; a `first_visit` has more of that.
     `area` is the id of a part of the body, for a kind that keeps to one. `surface` is the kind's own if not named;
     `first_position` the school's own.
-    `focus` and `leave_out` are region ids; `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the
-    discomfort numbers (0 to 10) at which one eases off, in relaxation and in specific work; the house's if not said.
-    `points` are sore points that have their minutes, on a pair each with its side.
+    `focus` and `leave_out` are region ids; of the focus, `much_more` is what the client wants much more of.
+    `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the discomfort numbers (0 to 10) at which one
+    eases off, in relaxation and in specific work; the house's if not said. `points` are sore points that have their
+    minutes, on a pair each with its side.
     """
 
     kind: Id = "full_body"
@@ -55,6 +56,7 @@ class Brief(Record):
     booked_minutes: BookedMinutes
     first_visit: bool = False
     focus: Regions = ()
+    much_more: Regions = ()
     leave_out: Regions = ()
     close_with: Id = "head"
     finish: Literal["calm", "bright"] = "calm"
@@ -66,11 +68,15 @@ class Brief(Record):
 
     @model_validator(mode="after")
     def _each_region_once(self) -> Self:
-        for name in ("focus", "leave_out"):
+        for name in ("focus", "much_more", "leave_out"):
             regions = getattr(self, name)
             if len(set(regions)) < len(regions):
                 raise ValueError(f"{name}: each region at most once")
         return self
+
+    def wants_much(self, region: str) -> bool:
+        """Whether the region is a focus of which the client wants much more."""
+        return region in self.focus and region in self.much_more
 
 
 def specific_ceiling_in(brief: Brief, catalogue: Catalogue) -> int:

@@ -1,6 +1,6 @@
 """Which regions and how long each: the best choice that gives every focus its due."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 
 from mellow_tide.core.planner.choice.choice import Chooser, ChosenSet, Deadline
@@ -8,9 +8,15 @@ from mellow_tide.core.planner.minutes.minutes import round_down_and_share
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.impossible import explain_impossible
 from mellow_tide.core.planner.question.question import FOCUS_FACTOR, GRAIN, PlanQuestion, pose_question
+from mellow_tide.core.refusal import DoesNotFit
 
 FOCUS_TRIES = 14
 """How often the weight of a focus may grow until it gets its neutral share of the work."""
+
+
+MUCH = (1.5, 1.25)
+"""Where much more of a region is wanted: how many times what it would get as a focus, the second where the first does
+not fit (from experience)."""
 
 
 @dataclass(frozen=True)
@@ -40,14 +46,28 @@ def not_held(question: PlanQuestion) -> PlanQuestion:
 def choose(asked: Asked, deadline: Deadline, held: Held = not_held) -> Chosen:
     """The best choice in which no focus falls short of its neutral share; each focus weighs more until that is so.
 
-    Raises as `pose` does, and `DoesNotFit` where no set of regions meets the minutes.
+    A region of which much more is wanted gets so many times what it would get as a focus, as far as that fits.
+    Raises as `pose_question` does, and `DoesNotFit` where no set of regions meets the minutes.
     """
+    found = _choose(asked, deadline, held, {})
+    if isinstance(found, DoesNotFit):
+        raise found
+    much = [id for id in asked.brief.focus if asked.brief.wants_much(id)]
+    for times in MUCH if much else ():
+        more = _choose(asked, deadline, held, {id: round(times * found.minutes[id]) for id in much})
+        if isinstance(more, Chosen):
+            return more
+    return found
+
+
+def _choose(asked: Asked, deadline: Deadline, held: Held, least: Mapping[str, int]) -> Chosen | DoesNotFit:
+    """The best choice with at least so many seconds per side, or why there is none."""
     factors, tried = dict.fromkeys(asked.brief.focus, FOCUS_FACTOR), 0
     while True:
-        posed = held(pose_question(asked, factors))
+        posed = held(pose_question(asked, factors)).with_least(least)
         question, chooser, choice = _answer(posed, asked, deadline)
         if choice is None:
-            raise explain_impossible(asked, question, chooser)
+            return explain_impossible(asked, question, chooser)
         minutes = round_minutes(question, choice)
         short = _short(asked, question, minutes)
         tried += 1

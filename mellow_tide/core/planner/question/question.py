@@ -78,6 +78,15 @@ class PlanQuestion:
         }
         return replace(self, shares={**self.shares, **raised}, must=self.must | raised.keys())
 
+    def with_least(self, least: Mapping[str, int]) -> "PlanQuestion":
+        """The question in which these regions have at least so many seconds per side, or their most."""
+        raised = {
+            id: replace(share, least=min(share.most, max(share.least, -(-least[id] // GRAIN) * GRAIN)))
+            for id, share in self.shares.items()
+            if id in least
+        }
+        return replace(self, shares={**self.shares, **raised})
+
     def find_level(self, now: Mapping[str, float]) -> float:
         """The water level of `now` (seconds per side by region and for the close) at those that could take or give.
 

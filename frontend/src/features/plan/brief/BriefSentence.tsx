@@ -2,11 +2,13 @@ import type { Brief } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { say } from "../../../phrases/screens/plan/brief";
 import { shared } from "../../../phrases/screens/shared";
+import { focusWords } from "../../../phrases/today";
 import { capital, listed, placeName } from "../../../phrases/words";
-import { MinutesPanel, RegionsPanel } from "./briefPanels";
+import { MinutesPanel } from "./briefPanels";
 import { makeBriefWords } from "./briefWords";
 import { briefOfKind, closingsOf, offeredRegions, positionsOf, schoolsOf } from "./kinds";
 import { PointsPanel } from "./PointsPanel";
+import { RegionsPanel } from "./RegionsPanel";
 
 interface Props {
   brief: Brief;
@@ -41,7 +43,6 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
   const names = (ids: readonly string[]) => listed(ids.map((id) => catalogue.regions[id]?.whole ?? id));
   const named = (entries: { id: string; name: string }[]) =>
     Object.fromEntries(entries.map(({ id, name }) => [id, capital(name)]));
-  const focus = brief.focus ?? [];
   const leaveOut = brief.leave_out ?? [];
   const points = brief.points ?? [];
   const kind = catalogue.kinds[brief.kind ?? ""];
@@ -122,25 +123,23 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
           )
         : wayUp}
       , with{" "}
-      {word("Focus", "focus", focus.length ? say.more(names(focus)) : say.noPartAboveOthers, () => (
+      {word("Focus", "focus", focusWords(brief, names) || say.noPartAboveOthers, () => (
         <RegionsPanel
           question={say.whereDoesClientWantMore}
-          gets="more"
-          chosen={focus}
-          blocked={leaveOut}
+          about="focus"
+          brief={brief}
           offered={offered}
-          onChange={(ids) => onChange({ focus: ids })}
+          onChange={onChange}
         />
       ))}
       , leaving out{" "}
       {word("Leave out", "leave_out", leaveOut.length ? names(leaveOut) : "nothing", () => (
         <RegionsPanel
           question={say.whatToLeaveOut}
-          gets="nothing"
-          chosen={leaveOut}
-          blocked={focus}
+          about="leave_out"
+          brief={brief}
           offered={offered}
-          onChange={(ids) => onChange({ leave_out: ids })}
+          onChange={onChange}
         />
       ))}
       {!kind?.open_ended && (

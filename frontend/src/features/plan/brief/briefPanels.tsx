@@ -3,12 +3,7 @@ import { shared } from "../../../phrases/screens/shared";
 /** The panels that open under the words of the brief. */
 
 import { type FormEvent, useState } from "react";
-import { useCatalogue } from "../../../api/useCatalogue";
-import { BodyPlan } from "../../../meeting/BodyPlan";
 import { Button } from "../../../ui/Button";
-
-/** How darkly a region is shaded that gets more. */
-const CHOSEN = 0.75;
 
 export function FieldFault({ fault }: { fault: { what: string; remedy: string } | undefined }) {
   if (!fault) return null;
@@ -63,62 +58,6 @@ export function MinutesPanel(props: {
         ))}
       </span>
     </form>
-  );
-}
-
-/** Regions chosen on the body or in the list, which say the same. */
-export function RegionsPanel(props: {
-  question: string;
-  /** Whether what is chosen gets more, and is shaded, or is left out, and is hatched. */
-  gets: "more" | "nothing";
-  chosen: readonly string[];
-  blocked: readonly string[];
-  /** The regions that this session could work. */
-  offered: readonly string[];
-  onChange(ids: string[]): void;
-}) {
-  const catalogue = useCatalogue();
-  const toggle = (id: string) =>
-    props.onChange(
-      props.chosen.includes(id) ? props.chosen.filter((other) => other !== id) : [...props.chosen, id],
-    );
-  const free = (id: string) => props.offered.includes(id) && !props.blocked.includes(id);
-  const sides = (id: string) => ["mid", "left", "right"].map((side) => [`${id} ${side}`, CHOSEN] as const);
-  const more = props.gets === "more" ? props.chosen : props.blocked;
-  const nothing = props.gets === "nothing" ? props.chosen : props.blocked;
-  return (
-    <fieldset>
-      <legend className="mb-2 font-bold">{props.question}</legend>
-      <div className="max-w-[26rem]">
-        <BodyPlan
-          catalogue={catalogue}
-          shaded={Object.fromEntries(more.flatMap(sides))}
-          barred={nothing}
-          onPick={(spot) => free(spot.region) && toggle(spot.region)}
-        />
-      </div>
-      <span className="mt-2 grid grid-cols-2 gap-x-4 sm:grid-cols-3">
-        {Object.values(catalogue.regions)
-          .filter((region) => props.offered.includes(region.id))
-          .map((region, place) => (
-            <label
-              key={region.id}
-              title={region.gloss}
-              className={`flex min-h-11 items-center gap-2 ${props.blocked.includes(region.id) ? "text-quiet" : ""}`}
-            >
-              <input
-                type="checkbox"
-                data-first={place === 0 || undefined}
-                className="checkbox"
-                checked={props.chosen.includes(region.id)}
-                disabled={props.blocked.includes(region.id)}
-                onChange={() => toggle(region.id)}
-              />
-              {region.whole}
-            </label>
-          ))}
-      </span>
-    </fieldset>
   );
 }
 

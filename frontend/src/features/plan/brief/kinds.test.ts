@@ -64,6 +64,7 @@ describe("kinds of session", () => {
       finish: "calm",
       booked_minutes: 30,
       focus: ["neck"],
+      much_more: [],
       leave_out: [],
       points: [],
       close_with: "seated",

@@ -51,6 +51,7 @@ export function briefOfKind(brief: Brief, kind: string, catalogue: Known): Parti
     finish: "calm",
     booked_minutes: nearest ?? brief.booked_minutes,
     focus: (brief.focus ?? []).filter((region) => offered.includes(region)),
+    much_more: (brief.much_more ?? []).filter((region) => offered.includes(region)),
     leave_out: (brief.leave_out ?? []).filter((region) => offered.includes(region)),
     points: (brief.points ?? []).filter(({ region }) => offered.includes(region)),
     close_with,

@@ -17,9 +17,12 @@ export const say = {
   whichPartOfBody: "Which part of the body?",
   inWhatOrder: "In what order?",
   howDoesClientLieFirst: "How does the client lie first?",
-  more: (focus: string) => `more ${focus}`,
   noPartAboveOthers: "no focus",
   whereDoesClientWantMore: "Where does the client want more?",
+  howToChooseOnBody:
+    "Tap a region for more, again for much more, once more for the usual time. Hold it down to leave it out.",
+  howToLeaveOutOnBody: "Tap a region to leave it out, and again to work it.",
+  muchMoreOf: (region: string) => `Much more, ${region}`,
   whatToLeaveOut: "What should be left out today?",
   noSorePoints: "no sore points",
   sorePoints: (points: string) => `time for ${points}`,
