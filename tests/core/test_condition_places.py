@@ -15,6 +15,7 @@ from mellow_tide.core.meeting.merging import merge_records
 from mellow_tide.core.meeting.most_told import USUALLY_TOLD, rank_told
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.meeting.review import accept_answers, review_answers
+from mellow_tide.core.phrases.manner import manner_of
 from tests.settings import CATALOGUE as C
 
 DAY = date(2026, 5, 4)
@@ -96,7 +97,10 @@ def test_an_intake_asks_where_and_its_answer_is_kept_with_the_condition():
     assert (problem.field, problem.code) == ("conditions.usual", "where_missing")
     told = ticked.model_copy(update={"condition_places": (where("eczema", LEFT_HAND),)})
     assert find_problems(told, DAY, C) == ()
-    said = {item.id: item.answer for item in review_answers(told, ClientRecord(name="Jory"), DAY, C)}
+    said = {
+        item.id: item.answer
+        for item in review_answers(told, ClientRecord(name="Jory"), DAY, C, manner_of("GB"))
+    }
     assert said["conditions eczema"] == "I have eczema or psoriasis: left hand"
     jory = ClientRecord(name="Jory")
     assert accept_answers(jory, told, ["conditions eczema"]).condition_places == told.condition_places
@@ -105,7 +109,7 @@ def test_an_intake_asks_where_and_its_answer_is_kept_with_the_condition():
 
 def test_an_older_intake_without_a_place_is_read_and_says_so():
     ticked = Answers(conditions={"usual": ("eczema",)})
-    (item,) = review_answers(ticked, ClientRecord(name="Jory"), DAY, C)
+    (item,) = review_answers(ticked, ClientRecord(name="Jory"), DAY, C, manner_of("GB"))
     assert item.answer == "I have eczema or psoriasis (where was not said)"
 
 

@@ -12,6 +12,7 @@ from mellow_tide.core.meeting.changes import compare_records
 from mellow_tide.core.meeting.questions import read_sections
 from mellow_tide.core.meeting.record import ClientRecord
 from mellow_tide.core.meeting.review import accept_answers, review_answers
+from mellow_tide.core.phrases.manner import manner_of
 from tests.settings import CATALOGUE
 
 C = CATALOGUE
@@ -30,7 +31,7 @@ MANY = Answers(
 
 
 def by_id(answers, record=JORY, day=DAY):
-    return {item.id: item for item in review_answers(answers, record, day, C)}
+    return {item.id: item for item in review_answers(answers, record, day, C, manner_of("GB"))}
 
 
 def test_every_question_says_why_and_every_condition_is_asked_under_one_heading():
@@ -58,7 +59,12 @@ def test_the_gravest_comes_first():
     grave = Answers(
         conditions={"today": ("fever",), "usual": ("eczema",), "clinician": ("heart_failure",)}, talk="some"
     )
-    assert [item.level for item in review_answers(grave, JORY, DAY, C)] == ["refer", "ask", "adapt", "note"]
+    assert [item.level for item in review_answers(grave, JORY, DAY, C, manner_of("GB"))] == [
+        "refer",
+        "ask",
+        "adapt",
+        "note",
+    ]
 
 
 def test_what_was_on_record_and_is_not_named_again_stays_and_is_to_be_asked_about():
@@ -123,3 +129,11 @@ def test_a_date_counts_only_where_there_is_a_pregnancy():
     assert find_problems(said_no, DAY, C) == ()
     assert said_no.due() is None
     assert said_no.ticked() == frozenset()
+
+
+def test_a_height_is_read_as_the_practice_measures():
+    answers = Answers(height_cm=178)
+    record = JORY.model_copy(update={"height_cm": 175})
+    for country, told in (("GB", ("178 cm", "175 cm")), ("US", ("5 ft 10 in", "5 ft 9 in"))):
+        (item,) = review_answers(answers, record, DAY, C, manner_of(country))
+        assert (item.answer, item.before) == told

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 
 from mellow_tide.core.booking.clashes import find_clashes
 from mellow_tide.core.booking.hours import Hours
+from mellow_tide.core.formats.contact import read_contact
 from mellow_tide.core.phrases.manner import CM_IN_INCH, KG_IN_POUND, manner_of
 from tests.core.test_hours import MONDAY, booked
 
@@ -51,3 +52,17 @@ def test_whole_inches_come_back_from_centimetres(feet, inches):
 @given(pounds=st.integers(60, 660))
 def test_whole_pounds_come_back_from_tenths_of_a_kilogram(pounds):
     assert manner_of("US").say_weight(round(pounds * KG_IN_POUND, 1)) == f"{pounds} lb"
+
+
+@pytest.mark.parametrize(
+    ("told", "cm"), [("170", 170), ("5 ft 7 in", 170), ("5'7\"", 170), ("6’ 1”", 185), ("5 feet", 152)]
+)
+def test_a_contact_s_height_may_be_in_feet_and_inches(told, cm):
+    found = read_contact(2, {"name": "Tamsin", "height_cm": told})
+    assert found.problems == ()
+    assert found.record.height_cm == cm
+
+
+def test_a_height_that_is_no_height_is_told():
+    (problem,) = read_contact(2, {"name": "Tamsin", "height_cm": "tall"}).problems
+    assert problem.code == "bad_height"

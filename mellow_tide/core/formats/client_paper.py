@@ -15,9 +15,6 @@ from mellow_tide.core.phrases.manner import Manner
 
 CAUTION = say("papers.caution")
 
-MEASURED = {"height": Manner.say_height, "weight": Manner.say_weight}
-"""How a field that is a measure is told."""
-
 
 def print_client(whole: WholeRecord, time_zone: str, manner: Manner, catalogue: Catalogue) -> bytes:
     """The record as PDF. Dates are of the practice's time zone."""
@@ -64,7 +61,7 @@ def _labelled(client: ClientRecord, group: Group, manner: Manner) -> Iterator[tu
     for field, how in read_field_rules(ClientRecord):
         if how.group == group:
             value = getattr(client, field)
-            yield how.label, MEASURED[how.measure](manner, value) if how.measure and value else _text(value)
+            yield how.label, manner.say_measure(how.measure, value) if how.measure and value else _text(value)
 
 
 def _wishes(client: ClientRecord, catalogue: Catalogue) -> Iterator[tuple[str, str]]:

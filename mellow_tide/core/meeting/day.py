@@ -1,4 +1,4 @@
-"""What is new today: "anything new, anything or anywhere to keep away from today?", and what its answer does."""
+"""What a client answers who is asked what is new today and where to keep away from, and what that does."""
 
 import re
 from collections.abc import Iterable

@@ -6,8 +6,9 @@ from typing import Literal
 
 from pydantic import BaseModel
 
+from mellow_tide.core.phrases.manner import Measure
+
 Group = Literal["who", "health", "own"]
-Measure = Literal["height", "weight"]
 MergeRule = Literal["first", "join", "rule"]
 
 

@@ -18,6 +18,7 @@ from mellow_tide.core.meeting.field_rules import read_field_rules
 from mellow_tide.core.meeting.questions import read_sections
 from mellow_tide.core.meeting.record import ClientRecord, read_consents
 from mellow_tide.core.phrases.book import say
+from mellow_tide.core.phrases.manner import Manner
 
 Level = Literal["refer", "ask", "adapt", "note"]
 ASKED = {field: how for field, how in read_field_rules(ClientRecord) if how.asked}
@@ -39,7 +40,7 @@ class Item(Record):
 
 
 def review_answers(
-    answers: Answers, record: ClientRecord, day: date, catalogue: Catalogue
+    answers: Answers, record: ClientRecord, day: date, catalogue: Catalogue, manner: Manner
 ) -> tuple[Item, ...]:
     """Every answer, the gravest first, then in the order they were asked."""
     grave = {"refer": 0, "ask": 1, "adapt": 2, "note": 3}
@@ -49,7 +50,7 @@ def review_answers(
         *_places(answers, catalogue),
         *_consents(answers, record, catalogue),
         *_wishes(answers, record, day, catalogue),
-        *_plain(answers, record),
+        *_plain(answers, record, manner),
     ]
     return tuple(sorted(found, key=lambda item: grave[item.level]))
 
@@ -210,7 +211,7 @@ def _limited(region: str, depth: float, limits: Restrictions) -> str:
     )
 
 
-def _plain(answers: Answers, record: ClientRecord) -> Iterator[Item]:
+def _plain(answers: Answers, record: ClientRecord, manner: Manner) -> Iterator[Item]:
     asked = {question.field: question for section in read_sections() for question in section.questions}
     for field, how in ASKED.items():
         answer = getattr(answers, field)
@@ -219,6 +220,8 @@ def _plain(answers: Answers, record: ClientRecord) -> Iterator[Item]:
         before = getattr(record, field)
         unsaid = type(record).model_fields[field].default
         reads = {option.value: option.reads for option in asked[field].options} if field in asked else {}
+        if how.measure:
+            reads = {str(amount): manner.say_measure(how.measure, amount) for amount in (answer, before)}
         yield Item(
             id=field,
             about=how.about or field,

@@ -19,6 +19,9 @@ KG_IN_POUND = 0.45359237
 """Exact, by the international yard and pound agreement of 1959."""
 
 
+Measure = Literal["height", "weight"]
+
+
 class Manner(BaseModel):
     """`locale`: a language tag, such as `en-US`; `measures`: what lengths, weights and amounts are told in."""
 
@@ -39,6 +42,10 @@ class Manner(BaseModel):
         """`14:05`, `2:05 PM`."""
         # Papers have no letter for the narrow space that the locale data puts before AM and PM.
         return str(format_time(at, "short", locale=self._locale)).replace("\u202f", " ")
+
+    def say_measure(self, measure: Measure, amount: float) -> str:
+        """Centimetres of a height or kilograms of a weight, as they are told here."""
+        return self.say_height(amount) if measure == "height" else self.say_weight(amount)
 
     def say_height(self, cm: float) -> str:
         """`170 cm`, `5 ft 7 in`."""

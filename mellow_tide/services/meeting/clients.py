@@ -17,6 +17,7 @@ from mellow_tide.core.meeting.changes import ItemChange
 from mellow_tide.core.meeting.merging import merge_records
 from mellow_tide.core.meeting.most_told import rank_told
 from mellow_tide.core.meeting.record import ClientRecord
+from mellow_tide.core.phrases.manner import manner_of
 from mellow_tide.core.phrases.times import say_weeks
 from mellow_tide.core.refusal import FieldProblem, Refused
 from mellow_tide.core.run.log import Log
@@ -186,7 +187,8 @@ def read_client(desk: Desk, client_id: UUID) -> ClientPage:
         changed = list_changes(t, client_id)
         intakes = list_intakes(t, client_id)
         pointed = list_point_events(t, client_id)
-        zone = ZoneInfo(find_practice(t).time_zone)
+        practice = find_practice(t)
+    zone = ZoneInfo(practice.time_zone)
     facts = row.record.facts(row.day)
     days, catalogue = facts.gestation_days, desk.catalogue
     known = [make_known(change) for change in reversed(changed)]
@@ -202,7 +204,7 @@ def read_client(desk: Desk, client_id: UUID) -> ClientPage:
         else (),
         restrictions=restrict(facts, catalogue),
         since={f"{one.change.field} {one.change.item}".strip(): one for one in known},
-        to_ask=list_to_ask(intakes, row, catalogue),
+        to_ask=list_to_ask(intakes, row, catalogue, manner_of(practice.country)),
         intakes=list_lines(intakes),
         visits=tuple(
             VisitLine(

@@ -1,4 +1,4 @@
-"""What is new today: kept, and in the plan at once."""
+"""The answer to what is new today: kept, and in the plan at once."""
 
 from collections.abc import Callable
 from uuid import UUID

@@ -11,6 +11,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.meeting.answers import keep_known
 from mellow_tide.core.meeting.review import Item, accept_answers, review_answers
+from mellow_tide.core.phrases.manner import Manner, manner_of
 from mellow_tide.core.refusal import FieldProblem, Refused
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.meeting.evidence import Told, tell
@@ -26,6 +27,7 @@ from mellow_tide.store.meeting.intakes import (
     withdraw_intake,
 )
 from mellow_tide.store.meeting.intakes import IntakeToOpen as StoredIntake
+from mellow_tide.store.people import find_practice
 
 OPEN_FOR = timedelta(days=7)
 """A link that nobody opens, and a form that nobody hands in, ends after a week."""
@@ -112,6 +114,7 @@ def read_review(desk: Desk, intake_id: UUID) -> IntakeReview:
     with desk.reading() as t:
         row = find_intake(t, intake_id)
         client = find_client(t, row.client_id)
+        manner = manner_of(find_practice(t).country)
     if row.handed_in_at is None:
         raise NotThere("intake")
     judged = _judged(row)
@@ -122,7 +125,8 @@ def read_review(desk: Desk, intake_id: UUID) -> IntakeReview:
         handed_in_at=row.handed_in_at,
         reviewed_at=row.reviewed_at,
         items=tuple(
-            ReviewItem(item=item, judged=judged.get(item.id)) for item in _items(row, client, desk.catalogue)
+            ReviewItem(item=item, judged=judged.get(item.id))
+            for item in _items(row, client, desk.catalogue, manner)
         ),
     )
 
@@ -139,7 +143,8 @@ def judge(desk: Desk, intake_id: UUID, verdicts: Mapping[str, Verdict]) -> Intak
         if row.handed_in_at is None:
             raise NotThere("intake")
         client = find_client(t, row.client_id)
-        known = {item.id for item in _items(row, client, desk.catalogue)} | set(_judged(row))
+        manner = manner_of(find_practice(t).country)
+        known = {item.id for item in _items(row, client, desk.catalogue, manner)} | set(_judged(row))
         strays = [id for id in verdicts if id not in known]
         if strays:
             raise Refused(FieldProblem("verdicts", "unknown_answer", id=strays[0]))
@@ -164,20 +169,22 @@ def list_lines(rows: Iterable[IntakeRow]) -> tuple[IntakeLine, ...]:
     )
 
 
-def list_to_ask(rows: Iterable[IntakeRow], client: ClientRow, catalogue: Catalogue) -> tuple[ToAsk, ...]:
+def list_to_ask(
+    rows: Iterable[IntakeRow], client: ClientRow, catalogue: Catalogue, manner: Manner
+) -> tuple[ToAsk, ...]:
     """The answers that were questioned and not yet asked about."""
     found = []
     for row in rows:
         judged = _judged(row)
-        for item in _items(row, client, catalogue) if judged else ():
+        for item in _items(row, client, catalogue, manner) if judged else ():
             verdict = judged.get(item.id)
             if verdict and verdict.verdict == "questioned":
                 found.append(ToAsk(intake_id=row.intake_id, item=item, note=verdict.note))
     return tuple(found)
 
 
-def _items(row: IntakeRow, client: ClientRow, catalogue: Catalogue) -> tuple[Item, ...]:
-    return review_answers(keep_known(row.answers, catalogue), client.record, client.day, catalogue)
+def _items(row: IntakeRow, client: ClientRow, catalogue: Catalogue, manner: Manner) -> tuple[Item, ...]:
+    return review_answers(keep_known(row.answers, catalogue), client.record, client.day, catalogue, manner)
 
 
 def _judged(row: IntakeRow) -> dict[str, Judged]:
