@@ -59,3 +59,11 @@ def test_a_client_is_added_described_and_put_away(clients: Page):
     expect(clients.get_by_text("No client matches.")).to_be_visible()
     clients.get_by_label("Show archived").check()
     expect(rows(clients)).to_have_count(1)
+
+
+def test_without_a_connection_a_page_says_so_and_opens_once_there_is_one(clients: Page, context):
+    context.set_offline(True)
+    clients.get_by_role("link", name="Flows").click()
+    expect(clients.get_by_text("No connection. This opens as soon as you are connected.")).to_be_visible()
+    context.set_offline(False)
+    expect(clients.get_by_label("Find a flow")).to_be_visible()

@@ -24,17 +24,32 @@ def theme(request, context):
     context.add_init_script(f"localStorage.setItem('tide-theme', '{request.param}')")
 
 
-def opened_one_by_one(page: Page) -> list[str]:
+def opened_one_by_one(page: Page, opens: str) -> list[str]:
     """Open all that opens over the page, one after the other, and name what did not fit."""
     cut = []
-    opens = page.locator("section[aria-label=Brief] button[aria-expanded=false], button:text-is('Keys')")
-    for name in [one.get_attribute("aria-label") or one.inner_text() for one in opens.all()]:
+    names = [one.get_attribute("aria-label") or one.inner_text() for one in page.locator(opens).all()]
+    assert names
+    for name in names:
         page.get_by_role("button", name=name, exact=True).click()
         expect(page.get_by_role("dialog").first).to_be_visible()
         cut += [f"{name}: {box}" for box in page.evaluate(OUTSIDE)]
         page.keyboard.press("Escape")
         expect(page.get_by_role("dialog")).to_have_count(0)
     return cut
+
+
+BRIEF = "section[aria-label=Brief] button[aria-expanded=false], button:text-is('Keys')"
+CHANGES = "main button[aria-expanded=false][aria-label^='Change the session']"
+
+
+@pytest.mark.long
+@pytest.mark.parametrize("size", ["320", "390", "768", "1280"])
+def test_no_panel_of_the_day_is_cut_by_an_edge(page: Page, today: Today, size: str):
+    width, height = SIZES[size]
+    page.set_viewport_size({"width": width, "height": height})
+    expect(page.locator(CHANGES).first).to_be_visible()
+    assert opened_one_by_one(page, CHANGES) == []
+    assert page.evaluate("document.documentElement.scrollWidth") <= width
 
 
 @pytest.mark.parametrize("size", [*SIZES, "640"] if LONG else ALWAYS)
@@ -44,7 +59,7 @@ def test_no_panel_of_plan_is_cut_by_an_edge(page: Page, theme, today: Today, siz
     today.open("Isolde Kelpworth")
     plan = Plan(page)
     plan.planned()
-    assert opened_one_by_one(page) == []
+    assert opened_one_by_one(page, BRIEF) == []
     page.get_by_role("combobox", name="Add by typing").fill("calf knead 3")
     expect(page.get_by_role("option").first).to_be_visible()
     wait_for(page, f"({OUTSIDE})().length", 0)

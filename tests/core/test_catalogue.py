@@ -135,3 +135,11 @@ def test_minutes_that_are_not_hands_on(catalogue):
     found = [kinds[id].before_after_minutes() for id in ("full_body", "chair", "prenatal")]
     assert found == [10, 2, 12]
     assert kinds["full_body"].before_after_minutes(first_visit=True) == 15
+
+
+def test_both_sides_of_a_region_are_named_as_one_says_it(catalogue):
+    assert {catalogue.regions[id].sided("both") for id in ("hips", "chest", "back")} == {
+        "both hips",
+        "both sides of the chest",
+        "back",
+    }

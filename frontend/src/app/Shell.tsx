@@ -17,7 +17,11 @@ export function Shell() {
         {say.skipToPage}
       </a>
       <header className="no-print flex min-h-16 items-center gap-1 py-2 sm:gap-4">
-        <Link to="/" className="flex min-h-11 min-w-11 items-center rounded" aria-label={say.homeLink}>
+        <Link
+          to="/"
+          className="flex min-h-11 min-w-11 shrink-0 items-center rounded whitespace-nowrap"
+          aria-label={say.homeLink}
+        >
           <Wordmark short />
         </Link>
         <nav aria-label="Mellow Tide" className="flex gap-1">

@@ -24,15 +24,12 @@ export function MinuteAxis({ layout, y, right }: { layout: TideLayout; y: number
   );
 }
 
-export function ClockAxis({
-  layout,
-  begins,
-  timeZone,
-}: {
-  layout: TideLayout;
-  begins: Date;
-  timeZone: string;
-}) {
+/** Half the width of an hour as it is written, in pixels. */
+const HALF_AN_HOUR = 30;
+
+/** The clock along the top, as far as `free`: beyond it stands the button that zooms. */
+export function ClockAxis(props: { layout: TideLayout; begins: Date; timeZone: string; free: number }) {
+  const { layout, begins, timeZone, free } = props;
   const quarter = 15 * 60_000;
   const first = Math.ceil(begins.getTime() / quarter) * quarter;
   const last = layout.swells.at(-1)?.end ?? 0;
@@ -44,12 +41,14 @@ export function ClockAxis({
       {marks.map((at) => {
         const x = layout.x((at - begins.getTime()) / 1000);
         return (
-          <g key={at}>
-            <line x1={x} x2={x} y1={20} y2={26} className="stroke-quiet" />
-            <text x={x} y={14} textAnchor={x < 24 ? "start" : "middle"}>
-              {timeOfDay(new Date(at), timeZone)}
-            </text>
-          </g>
+          x + HALF_AN_HOUR < free && (
+            <g key={at}>
+              <line x1={x} x2={x} y1={20} y2={26} className="stroke-quiet" />
+              <text x={x} y={14} textAnchor={x < 24 ? "start" : "middle"}>
+                {timeOfDay(new Date(at), timeZone)}
+              </text>
+            </g>
+          )
         );
       })}
     </g>

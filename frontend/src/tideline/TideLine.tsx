@@ -20,6 +20,9 @@ import { type PartActions, Swells } from "./Swells";
 import type { Swell } from "./swells";
 import { Ripples, Surface } from "./Water";
 
+/** Pixels that the button in the corner takes: to zoom in, or to see the whole session again. */
+const [BUTTON, WIDE_BUTTON] = [96, 150];
+
 /** What the line does to the flow. `alone`: without the other side. */
 export interface TideEditing extends Omit<PartActions, "onNudge" | "onTakeUp"> {
   onReshape(partId: string, seconds: number, alone: boolean): void;
@@ -123,7 +126,14 @@ export const TideLine = memo(function TideLine(props: Props) {
         onPointerLeave={() => pointed.set(null)}
       >
         <Ripples id={water} />
-        {begins && <ClockAxis layout={layout} begins={begins} timeZone={props.timeZone} />}
+        {begins && (
+          <ClockAxis
+            layout={layout}
+            begins={begins}
+            timeZone={props.timeZone}
+            free={width - (near ? WIDE_BUTTON : BUTTON)}
+          />
+        )}
         <SideNames layout={layout} left={margins.left} />
         <Swells
           layout={layout}

@@ -1,4 +1,6 @@
-import { useEffect, useState } from "react";
+import { onlineManager } from "@tanstack/react-query";
+import { useEffect, useState, useSyncExternalStore } from "react";
+import { say } from "../phrases/screens/ui";
 
 /** What is awaited: a page with the tide above, a list, columns beside one another, or only some words. */
 type Shape = "tide" | "list" | "columns";
@@ -6,14 +8,18 @@ type Shape = "tide" | "list" | "columns";
 /** Shows after 300 ms that something is awaited, what, and in pale the shape of what comes. */
 export function Waiting({ what, shape }: { what: string; shape?: Shape }) {
   const [shown, setShown] = useState(false);
+  const connected = useSyncExternalStore(
+    (tell) => onlineManager.subscribe(tell),
+    () => onlineManager.isOnline(),
+  );
   useEffect(() => {
     const timer = setTimeout(() => setShown(true), 300);
     return () => clearTimeout(timer);
   }, []);
   return (
     <div role="status" className={shape ? "py-4" : "py-10"}>
-      <p className="text-quiet italic">{shown ? `${what} …` : ""}</p>
-      {shown && shape && (
+      <p className="text-quiet italic">{shown && (connected ? `${what} …` : say.opensOnceConnected)}</p>
+      {shown && connected && shape && (
         <div aria-hidden="true" className="mt-4 grid gap-3">
           {shape === "tide" && <PaleTide />}
           {shape === "columns" ? (

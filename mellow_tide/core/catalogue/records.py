@@ -143,7 +143,7 @@ class Region(Named):
         if side == "mid" or (side == "both" and self.sides == "mid"):
             return self.name
         if side == "both":
-            return f"both {self.whole}"
+            return f"both {self.whole}" if self.plural else f"both sides of the {self.name}"
         return f"{side} half of the {self.name}" if self.sides == "mid" else f"{side} {self.name}"
 
     @property

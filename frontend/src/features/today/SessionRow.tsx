@@ -27,15 +27,15 @@ export function SessionRow({ session, day, onDone }: Props) {
       <Link
         to={`/session/$sessionId/${session.opens}`}
         params={{ sessionId: session.session_id }}
-        className={`grid min-h-16 flex-1 grid-cols-[3.5rem_1fr] items-center gap-x-4 px-2 py-3 hover:bg-base-200 md:grid-cols-[3.5rem_minmax(10rem,15rem)_1fr_150px_9rem] ${gone ? "text-quiet" : ""}`}
+        className={`grid min-h-16 flex-1 grid-cols-[3.5rem_1fr] items-center gap-x-4 px-2 py-3 hover:bg-base-200 lg:grid-cols-[3.5rem_minmax(10rem,15rem)_minmax(0,1fr)_150px_9rem] ${gone ? "text-quiet" : ""}`}
       >
         <span className="numbers">{timeOfDay(session.starts_at, day.time_zone)}</span>
         <span className={`text-lg font-bold ${gone ? "line-through" : ""}`}>{session.client_name}</span>
-        <span className="col-start-2 md:col-start-auto">{askedFor(session.brief, catalogue)}</span>
-        <span className="hidden md:block">
+        <span className="col-start-2 lg:col-start-auto">{askedFor(session.brief, catalogue)}</span>
+        <span className="hidden lg:block">
           {!gone && <SmallTide sheet={session.outline} width={150} height={44} />}
         </span>
-        <span className="col-start-2 text-quiet italic md:col-start-auto md:text-right">
+        <span className="col-start-2 text-quiet italic lg:col-start-auto lg:text-right">
           {stateOf(session)}
           {session.hands_by_then?.hazardous && (
             <span className="block text-accent not-italic">
