@@ -162,7 +162,7 @@ def test_a_session_starts_from_a_flow_adapted_to_its_client(client):
     tried = client.get(url("isolde", "/start"), params={"flow_id": long["flow_id"]}).json()
     named = {one["region"]: one["reason"] for one in tried["named"]}
     # It is made for 75 minutes, and Isolde has an hour.
-    assert set(named.values()) == {"minutes"}
+    assert set(named.values()) == {"less_time"}
     at = {"revision": session(client, "isolde")["revision"], "flow_id": long["flow_id"]}
     made = client.put(url("isolde", "/start"), json=at).json()
     assert made["plan"]["flow"] == tried["plan"]["flow"]
