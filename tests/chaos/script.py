@@ -14,7 +14,7 @@ from mellow_tide.core.run.events import order_events
 from mellow_tide.demo.people import PRACTICE_ID
 from mellow_tide.store.database import Sight
 from mellow_tide.store.sessions import find_session, list_events
-from tests.browser.pages import KEPT
+from tests.browser.pages import KEPT, Today
 from tests.chaos.world import World, wait_until
 
 Fault = Literal["network", "browser", "server", "postgres", "clock", "house"]
@@ -49,7 +49,7 @@ class Table:
     def begin(self) -> None:
         """From Today to the first touch."""
         self.page.goto(self.world.server.url)
-        self.page.get_by_role("listitem").filter(has_text=CLIENT).get_by_role("link").click()
+        Today(self.page).open(CLIENT)
         self.page.get_by_role("link", name="To the table").click()
         self.page.get_by_role("button", name="Nothing new: begin").click()
         expect(self.page.get_by_role("button", name="Go on")).to_be_visible()
