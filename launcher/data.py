@@ -64,7 +64,7 @@ def restore(places: Places, words: list[str]) -> int:
     backups.note_restored(cluster, DATABASE, Path(files[0]))
     say(f"Restored. What was there before: {before.file}")
     if again:
-        say(f"  {again} erased {'client stays' if again == 1 else 'clients stay'} deleted")
+        say(f"  {again} deleted {'client stays' if again == 1 else 'clients stay'} deleted")
     say("  ./tide start serves it")
     return 0
 

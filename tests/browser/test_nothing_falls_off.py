@@ -111,3 +111,15 @@ def test_all_of_a_log_but_its_longest_list_is_seen_at_once_on_a_desk(page: Page,
         box = one.bounding_box()
         assert box
         assert box["y"] + box["height"] <= bar["y"]
+
+
+def test_on_a_middling_screen_the_regions_stand_beside_the_words_of_the_log(page: Page, today: Today):
+    page.set_viewport_size({"width": 1100, "height": 650})
+    today.open("Ottilie Saltgrove")
+    expect(page.get_by_role("button", name="Sign the log")).to_be_visible()
+    table = page.get_by_role("table").bounding_box()
+    words = page.get_by_label("What to change next time").bounding_box()
+    assert table
+    assert words
+    assert table["x"] + table["width"] <= words["x"]
+    assert abs(table["y"] - words["y"]) < 60

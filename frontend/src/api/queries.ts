@@ -1,5 +1,4 @@
 import { type QueryClient, queryOptions } from "@tanstack/react-query";
-import { writeAs } from "../api/manner";
 import {
   type Alternatives,
   api,
@@ -28,6 +27,7 @@ import {
   type TableSide,
   type Version,
 } from "./client";
+import { writeAs } from "./manner";
 import { orKept } from "./orKept";
 import { becomeOwner } from "./owner";
 

@@ -2282,7 +2282,7 @@ export interface paths {
         get: operations["read_own_pace"];
         /**
          * Accept Own Pace
-         * @description Use my pace.
+         * @description Let the clock go by the therapist's own pace.
          */
         put: operations["accept_own_pace"];
         post?: never;
@@ -6190,7 +6190,7 @@ export interface components {
          * NamedChange
          * @description A region of the flow that is not worked as it was there, and why.
          *
-         *     `reason` is why it is left out, `position` that the client may not lie as in the flow, `depth` that it may not
+         *     `reason` is why it is left out, `position` that the client may not lie as the flow needs, `depth` that it may not
          *     be worked as deep, `wish` that the client wishes it lighter, `less_time` and `more_time` that the whole is shorter
          *     or longer than the flow is at the client's pace, and `others` that what changes elsewhere changes this too.
          */

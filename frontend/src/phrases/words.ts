@@ -32,7 +32,7 @@ export type Side = "left" | "right" | "mid" | "both";
 /** A region's name with its side: `left hip`, `back`, `both feet`. */
 export function sided(region: { name: string; whole: string; sides?: "mid" | "pair" }, side: Side): string {
   if (side === "both")
-    return `both ${region.whole === region.name ? `sides of the ${region.name}` : region.whole}`;
+    return region.whole === region.name ? `both sides of the ${region.name}` : `both ${region.whole}`;
   if (region.sides === "mid" && side !== "mid") return `${side} half of the ${region.name}`;
   return side === "mid" ? region.name : `${side} ${region.name}`;
 }

@@ -1,11 +1,12 @@
 import { memo, type PointerEvent, useCallback, useId, useMemo, useRef, useState } from "react";
-import type { Finding, Landing, RunSheet, WorkedPassage } from "../api/client";
+import type { Finding, RunSheet } from "../api/client";
 import { useCatalogue } from "../api/useCatalogue";
 import { say } from "../phrases/screens/tideline";
 import { useWidth } from "../ui/screen/useWidth";
 import { Buoy } from "./Buoy";
 import { type Carried, DragLayer } from "./hand/DragLayer";
-import { Nearer } from "./hand/Nearer";
+import { type TideEditing, useActions } from "./hand/editing";
+import { Nearer, spaceOfNearer } from "./hand/Nearer";
 import { PullEdge } from "./hand/PullEdge";
 import { useView } from "./hand/useView";
 import { placeLabels } from "./labels";
@@ -16,29 +17,9 @@ import type { Pointed } from "./pointed";
 import { ClockAxis, MinuteAxis } from "./Scales";
 import { SHORE, Shore } from "./Shore";
 import { Strokes } from "./Strokes";
-import { type PartActions, Swells } from "./Swells";
+import { Swells } from "./Swells";
 import type { Swell } from "./swells";
 import { Ripples, Surface } from "./Water";
-
-/** Pixels that the button in the corner takes: to zoom in, or to see the whole session again. */
-const [BUTTON, WIDE_BUTTON] = [96, 150];
-
-/** What the line does to the flow. `alone`: without the other side. */
-export interface TideEditing extends Omit<PartActions, "onNudge" | "onTakeUp"> {
-  onReshape(partId: string, seconds: number, alone: boolean): void;
-  /** All parts that are worked as one: their seconds together, their place, their end. */
-  onReshapePassage(passage: WorkedPassage, seconds: number): void;
-  onMovePassage(passage: WorkedPassage, by: -1 | 1): void;
-  onRemovePassage(passage: WorkedPassage): void;
-  /** `name`: what is moved, as it is told. */
-  onLand(landing: Landing, name: string): void;
-  /**
-   * Where the part touched last may go, alone and with all that is worked as one with it; undefined until it is known.
-   */
-  landings:
-    | { partId: string; places: readonly Landing[]; passage?: WorkedPassage; together: readonly Landing[] }
-    | undefined;
-}
 
 interface Props {
   sheet: RunSheet;
@@ -131,7 +112,7 @@ export const TideLine = memo(function TideLine(props: Props) {
             layout={layout}
             begins={begins}
             timeZone={props.timeZone}
-            free={width - (near ? WIDE_BUTTON : BUTTON)}
+            free={width - spaceOfNearer(near)}
           />
         )}
         <SideNames layout={layout} left={margins.left} />
@@ -195,23 +176,6 @@ export const TideLine = memo(function TideLine(props: Props) {
     </div>
   );
 });
-
-function useActions(
-  editing: TideEditing | undefined,
-  sheet: RunSheet,
-  setHeld: (held: { swell: Swell; at: { x: number; y: number } }) => void,
-): PartActions | undefined {
-  return useMemo(
-    () =>
-      editing && {
-        ...editing,
-        onNudge: (swell, by) =>
-          editing.onReshape(swell.partId, Math.max(15, secondsOf(sheet, swell.partId) + by), false),
-        onTakeUp: (swell, at) => setHeld({ swell, at }),
-      },
-    [editing, sheet, setHeld],
-  );
-}
 
 function Names({ layout, selected }: { layout: TideLayout; selected: string | null }) {
   const catalogue = useCatalogue();

@@ -5,13 +5,13 @@ import { say } from "../phrases/screens/ui";
 /** What is awaited: a page with the tide above, a list, columns beside one another, or only some words. */
 type Shape = "tide" | "list" | "columns";
 
+const whenConnectionChanges = (tell: () => void) => onlineManager.subscribe(tell);
+const isConnected = () => onlineManager.isOnline();
+
 /** Shows after 300 ms that something is awaited, what, and in pale the shape of what comes. */
 export function Waiting({ what, shape }: { what: string; shape?: Shape }) {
   const [shown, setShown] = useState(false);
-  const connected = useSyncExternalStore(
-    (tell) => onlineManager.subscribe(tell),
-    () => onlineManager.isOnline(),
-  );
+  const connected = useSyncExternalStore(whenConnectionChanges, isConnected);
   useEffect(() => {
     const timer = setTimeout(() => setShown(true), 300);
     return () => clearTimeout(timer);

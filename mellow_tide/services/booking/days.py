@@ -30,6 +30,8 @@ from mellow_tide.store.sessions import (
     list_sessions,
 )
 
+StageOpened = Literal["meet", "plan", "work", "log"]
+
 DAYS_SHOWN = 9
 """Yesterday, today, the week ahead."""
 
@@ -58,7 +60,7 @@ class SessionOnDay(Record):
     span: MinuteSpan
     revision: int
     stage: Stage
-    opens: Literal["meet", "plan", "work", "log"]
+    opens: StageOpened
     brief: Brief
     outline: Outline
     hands_by_then: DayLoad | None
@@ -182,7 +184,7 @@ def _on_day(
     )
 
 
-def _opens(stage: Stage, to_ask: bool) -> Literal["meet", "plan", "work", "log"]:
+def _opens(stage: Stage, to_ask: bool) -> StageOpened:
     if stage == "plan":
         return "meet" if to_ask else "plan"
     return "log" if stage == "logged" else stage

@@ -76,9 +76,11 @@ def fit(desk: Desk, at: ReadAt, brief: Brief, late_minutes: int = 0) -> SessionV
 
         def begin_later(t: Transaction) -> None:
             clock = read_clock(desk, t)
-            booked = clock.manner.say_time(LocalStart.of(row.starts_at, clock.zone).at)
+            start = clock.manner.say_time(LocalStart.of(row.starts_at, clock.zone).at)
+            # Later still: what it was booked for at first is what is told.
+            told = row.attendance_note if row.attendance == "late" else ""
             move_session(t, row.session_id, row.starts_at + timedelta(minutes=late_minutes), row.person_id)
-            set_attendance(t, row.session_id, "late", say("booking.booked_for", at=booked))
+            set_attendance(t, row.session_id, "late", told or say("booking.booked_for", at=start))
 
         with offering(brief, stands.setting):
             made = _adjusted(stands, brief, "all")

@@ -48,7 +48,7 @@ def read_own_pace(desk: AtDesk) -> OwnPaceView:
 
 @pace_router.put("")
 def accept_own_pace(accepted: PaceAccepted, desk: AtDesk) -> OwnPaceView:
-    """Use my pace."""
+    """Let the clock go by the therapist's own pace."""
     return own_pace.accept(desk, accepted.confirmed)
 
 

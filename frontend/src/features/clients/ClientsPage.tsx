@@ -51,7 +51,7 @@ export function ClientsPage() {
       </SearchLine>
       <AddClient />
       {found.error && <ProblemNote error={found.error} onAgain={() => found.refetch()} />}
-      {found.isLoading && <Waiting what={say.lookingUpClients} shape="list" />}
+      {found.isPending && <Waiting what={say.lookingUpClients} shape="list" />}
       {found.data?.length === 0 && (
         <p role="status" className="mt-6">
           {typed.trim() ? say.nobodyFound : say.nobodyYet}

@@ -29,7 +29,7 @@ export function FootSwitchPage() {
       <h1 className="text-3xl">{say.simulatedFootSwitch}</h1>
       <p className="max-w-[60ch] text-quiet">{say.howToUseIt}</p>
       <fieldset className="flex flex-wrap gap-3">
-        <legend className="mb-2 text-quiet">Sends</legend>
+        <legend className="mb-2 text-quiet">Keys</legend>
         {CODES.map(([code, words]) => (
           <Button
             key={code}

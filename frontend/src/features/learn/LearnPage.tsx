@@ -39,7 +39,7 @@ function Taught(props: { learnt: Learnt; client: ClientPage }) {
   const said = learnt.visits.some(({ answers }) => answers.length > 0);
   return (
     <div className="grid grid-cols-1 gap-8 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] desk:grid-cols-[minmax(0,1.5fr)_repeat(2,minmax(0,1fr))]">
-      <div className="grid content-start gap-6 lg:max-desk:row-span-2">
+      <div className="grid content-start gap-6 lg:row-span-2 desk:row-span-1">
         <Draft clientId={learnt.client_id} />
         <section aria-label={say.wishesByRegion}>
           <h2 className="text-2xl">{say.depthThatSuitsByRegion}</h2>

@@ -33,7 +33,7 @@ export function HowItWent({ page }: { page: LogView }) {
   return (
     <section
       aria-label={say.howItWent}
-      className="mt-2 grid gap-x-8 gap-y-2 max-desk:lg:grid-cols-2 desk:mt-1"
+      className="mt-2 grid gap-x-8 gap-y-2 lg:grid-cols-2 desk:grid-cols-1 desk:mt-1"
     >
       {told.length > 0 && (
         <dl>

@@ -24,7 +24,7 @@ export function LogFrame({ page, table, children }: Props) {
         <HowItWent page={page} />
       </div>
       {children}
-      <div className="max-desk:lg:col-start-1 max-desk:lg:row-start-2 max-desk:lg:row-span-2 desk:col-start-3 desk:row-span-2 desk:row-start-1 desk:max-h-[calc(100dvh-13.5rem)] desk:overflow-y-auto">
+      <div className="lg:col-start-1 lg:row-start-2 lg:row-span-2 desk:col-start-3 desk:row-start-1 desk:max-h-[calc(100dvh-13.5rem)] desk:overflow-y-auto">
         {table}
       </div>
     </div>

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import type { RunSheet, SessionView } from "../../api/client";
+import type { TideEditing } from "../../tideline/hand/editing";
 import type { Pointed } from "../../tideline/pointed";
-import type { TideEditing } from "../../tideline/TideLine";
 import { useLater } from "../../ui/useLater";
 import type { PlanChanges } from "./changes/usePlanChanges";
 import { changeStep } from "./parts/edits";

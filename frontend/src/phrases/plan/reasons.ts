@@ -18,7 +18,7 @@ export function whyLeftOut(left: LeftOut, name: (region: string) => string): str
     case "not_in_school":
       return "This school has no place for it.";
     case "position_barred":
-      return "It cannot be reached in any position that is safe for the client.";
+      return "It cannot be reached in any position the client may lie in.";
     case "health":
       return "Health rules it out, or it needs a lighter touch than its strokes allow.";
     case "never_fits":

@@ -11,7 +11,7 @@ const PURPOSES: Record<StrokeReason["purpose"], string> = {
   broad: "sinks in broadly",
   knead: "kneads",
   specific: "works one place deeply",
-  moving: "moves the joint afterwards",
+  moving: "loosens what was worked",
 };
 
 const NAMED = 3;

@@ -9,14 +9,14 @@ const WHYS: Record<string, string> = {
   declined: "the client said no to it",
   excluded: "to be kept off",
   not_in_school: "this school has no place for it",
-  position_barred: "it cannot be reached in a position that is safe for the client",
+  position_barred: "it cannot be reached in any position the client may lie in",
   health: "it needs a lighter touch than its strokes allow",
   wish: "the client wishes it lighter",
-  position: "the client may not lie as in the flow",
+  position: "the client may not lie as the flow needs",
   depth: "it may not be worked that deeply",
   less_time: "there is less time than in the flow",
   more_time: "there is more time than in the flow",
-  others: "other regions change, and it gives or gains",
+  others: "other regions have changed",
 };
 
 export function whyAdapted({ reason, because }: Named): string {

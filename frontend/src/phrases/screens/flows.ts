@@ -12,7 +12,7 @@ export const say = {
   asLongAsItTakes: "as long as it takes",
   cameWithMellowTide: "supplied with Mellow Tide",
   whoseSession: "Whose session? You see what changes before anything is saved.",
-  nothingLeftToPlan: "Every session of today has begun. Book one first.",
+  nothingLeftToPlan: "No session of today can be planned any more. Book one first.",
   whatTheLibraryIs: "Sessions to start from. Each is adapted to the client, and you see every change first.",
   findFlow: "Find a flow",
   whatToSearchBy: "Name, region, minutes, kind: feet 75",

@@ -27,7 +27,7 @@ export const say = {
   whatRoomDoes: "What is missing changes plans and packing lists.",
   onTheSkin: "Oils and creams",
   whatContentsDo:
-    "A client with an allergy is never planned with a bottle that contains it. Read the label: makers change what is in it.",
+    "Nobody is planned with a bottle that contains what they are allergic to. Read the label: makers change what is in it.",
   inStock: "in stock",
   notInStock: "not in stock",
   contains: (what: string) => `Contains ${what}.`,

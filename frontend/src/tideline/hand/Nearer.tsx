@@ -1,5 +1,10 @@
 import { Button } from "../../ui/Button";
 
+/** Pixels at the right that the button takes. */
+export function spaceOfNearer(near: boolean): number {
+  return near ? 150 : 96;
+}
+
 /** Bringing the line nearer by a button, for those without a wheel or keys. */
 export function Nearer({ near, onNearer, onAll }: { near: boolean; onNearer(): void; onAll(): void }) {
   return (

@@ -7,13 +7,13 @@ import { NumberTyped } from "./NumberTyped";
 export const HEIGHTS = [100, 230] as const;
 
 export function isHeight(cm: number): boolean {
-  return Number.isInteger(cm) && cm >= HEIGHTS[0] && cm <= HEIGHTS[1];
+  return cm >= HEIGHTS[0] && cm <= HEIGHTS[1];
 }
 
 interface Props {
   /** Centimetres, or null where nothing is told. */
   cm: number | null;
-  /** Gets NaN for what is no number. */
+  /** Gets whole centimetres, and NaN for what is no number. */
   onCm(cm: number | null): void;
   attributes?: { id?: string; "aria-describedby"?: string; "aria-invalid"?: boolean };
 }
@@ -25,8 +25,16 @@ export function HeightInput({ cm, onCm, attributes = {} }: Props) {
   );
   const [feet, setFeet] = useState(start[0]);
   const [inches, setInches] = useState(start[1]);
-  if (!inFeet()) return <NumberTyped number={cm} unit="cm" onNumber={onCm} attributes={attributes} />;
-  const say = (newFeet: number | null, newInches: number | null) => {
+  if (!inFeet())
+    return (
+      <NumberTyped
+        number={cm}
+        unit="cm"
+        onNumber={(typed) => onCm(typed === null ? null : Math.round(typed))}
+        attributes={attributes}
+      />
+    );
+  const tell = (newFeet: number | null, newInches: number | null) => {
     setFeet(newFeet);
     setInches(newInches);
     onCm(newFeet === null && newInches === null ? null : fromFeetAndInches(newFeet ?? 0, newInches ?? 0));
@@ -36,13 +44,13 @@ export function HeightInput({ cm, onCm, attributes = {} }: Props) {
       <NumberTyped
         number={feet}
         unit="ft"
-        onNumber={(typed) => say(typed, inches)}
+        onNumber={(typed) => tell(typed, inches)}
         attributes={{ ...attributes, "aria-label": "Feet" }}
       />
       <NumberTyped
         number={inches}
         unit="in"
-        onNumber={(typed) => say(feet, typed)}
+        onNumber={(typed) => tell(feet, typed)}
         attributes={{ "aria-label": "Inches" }}
       />
     </span>

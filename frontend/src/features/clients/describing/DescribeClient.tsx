@@ -39,8 +39,9 @@ const within = (least: number, most: number, needed: boolean) => (typed: string)
 /** The weights that are believed, in kilograms. */
 const WEIGHTS = [25, 300] as const;
 
-function words([least, most]: readonly [number, number], told: (amount: number) => string) {
-  return [told(least), told(most)] as const;
+/** What is wrong with a measure outside its bounds, told as the practice measures. */
+function outside([least, most]: readonly [number, number], told: (amount: number) => string): string {
+  return say.betweenAnd(told(least), told(most));
 }
 
 /** How a client is called, reached and built, and what to know first. */
@@ -104,7 +105,7 @@ export function DescribeClient({ client, describe }: { client: ClientPage; descr
         control={form.control}
         rules={{ validate: (cm) => cm !== null && isHeight(cm) }}
         render={({ field }) => (
-          <Field label="Height" fault={faults.height_cm && say.betweenAnd(...words(HEIGHTS, heightWords))}>
+          <Field label="Height" fault={faults.height_cm && outside(HEIGHTS, heightWords)}>
             <HeightInput cm={field.value} onCm={field.onChange} />
           </Field>
         )}
@@ -114,10 +115,7 @@ export function DescribeClient({ client, describe }: { client: ClientPage; descr
         control={form.control}
         rules={{ validate: (kg) => kg === null || (kg >= WEIGHTS[0] && kg <= WEIGHTS[1]) }}
         render={({ field }) => (
-          <Field
-            label={say.weightIfKnown}
-            fault={faults.weight_kg && say.betweenAnd(...words(WEIGHTS, weightWords))}
-          >
+          <Field label={say.weightIfKnown} fault={faults.weight_kg && outside(WEIGHTS, weightWords)}>
             <WeightInput kg={field.value} onKg={field.onChange} />
           </Field>
         )}

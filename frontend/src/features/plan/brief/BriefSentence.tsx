@@ -126,7 +126,7 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
       {word("Focus", "focus", focusWords(brief, names) || say.noPartAboveOthers, () => (
         <RegionsPanel
           question={say.whereDoesClientWantMore}
-          about="focus"
+          asked="focus"
           brief={brief}
           offered={offered}
           onChange={onChange}
@@ -136,7 +136,7 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
       {word("Leave out", "leave_out", leaveOut.length ? names(leaveOut) : "nothing", () => (
         <RegionsPanel
           question={say.whatToLeaveOut}
-          about="leave_out"
+          asked="leave_out"
           brief={brief}
           offered={offered}
           onChange={onChange}

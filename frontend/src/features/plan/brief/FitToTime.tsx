@@ -64,7 +64,11 @@ export function FitToTime({ session, changes, onDone }: Props) {
       {problem instanceof Problem && (
         <Offers
           offers={problem.document.offers ?? []}
-          onTake={(change) => attempt({ ...brief, ...change })}
+          onTake={(change) => {
+            // Other minutes than those that are left after the lateness are another wish.
+            if (change.booked_minutes !== undefined) setLate(0);
+            attempt({ ...brief, ...change });
+          }}
         />
       )}
       {tried && !working && (

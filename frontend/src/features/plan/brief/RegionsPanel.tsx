@@ -2,15 +2,23 @@ import { useCatalogue } from "../../../api/useCatalogue";
 import { BodyPlan } from "../../../meeting/BodyPlan";
 import { say } from "../../../phrases/screens/plan/brief";
 import { Button } from "../../../ui/Button";
-import { amountAfterTap, amountOf, type HowMuch, patchOf, type RegionWishes } from "./amounts";
+import {
+  amountAfterHold,
+  amountAfterTap,
+  amountOf,
+  type BriefWord,
+  type HowMuch,
+  isChosen,
+  patchOf,
+  type RegionWishes,
+} from "./amounts";
 
 /** How darkly a region is shaded that gets more, and much more. */
 const SHADES: Readonly<Record<HowMuch, number>> = { usual: 0, more: 0.45, much: 0.9, nothing: 0 };
 
 interface Props {
   question: string;
-  /** Which of the two words of the brief was opened. */
-  about: "focus" | "leave_out";
+  asked: BriefWord;
   brief: RegionWishes;
   /** The regions that this session could work. */
   offered: readonly string[];
@@ -18,7 +26,7 @@ interface Props {
 }
 
 /** More, much more or nothing of a region, on the body or in the list, which say the same. */
-export function RegionsPanel({ question, about, brief, offered, onChange }: Props) {
+export function RegionsPanel({ question, asked, brief, offered, onChange }: Props) {
   const catalogue = useCatalogue();
   const set = (id: string, amount: HowMuch) => offered.includes(id) && onChange(patchOf(brief, id, amount));
   const sides = (id: string) =>
@@ -31,24 +39,19 @@ export function RegionsPanel({ question, about, brief, offered, onChange }: Prop
           catalogue={catalogue}
           shaded={Object.fromEntries((brief.focus ?? []).flatMap(sides))}
           barred={brief.leave_out ?? []}
-          onPick={({ region }) => {
-            const amount = amountOf(brief, region);
-            if (about === "focus") set(region, amountAfterTap(amount));
-            else if (amount === "usual" || amount === "nothing")
-              set(region, amount === "usual" ? "nothing" : "usual");
-          }}
-          onHold={({ region }) => set(region, amountOf(brief, region) === "nothing" ? "usual" : "nothing")}
+          onPick={({ region }) => set(region, amountAfterTap(asked, amountOf(brief, region)))}
+          onHold={({ region }) => set(region, amountAfterHold(amountOf(brief, region)))}
         />
       </div>
       <p className="mt-1 max-w-[26rem] text-[0.95rem] text-quiet">
-        {about === "focus" ? say.howToChooseOnBody : say.howToLeaveOutOnBody}
+        {asked === "focus" ? say.howToChooseOnBody : say.howToLeaveOutOnBody}
       </p>
       <ul className="mt-2 grid gap-x-6 sm:grid-cols-2">
         {Object.values(catalogue.regions)
           .filter((region) => offered.includes(region.id))
           .map((region, place) => {
             const amount = amountOf(brief, region.id);
-            const chosen = about === "focus" ? amount === "more" || amount === "much" : amount === "nothing";
+            const chosen = isChosen(asked, amount);
             const blocked = !chosen && amount !== "usual";
             return (
               <li key={region.id} className="flex items-center justify-between gap-2">
@@ -62,11 +65,11 @@ export function RegionsPanel({ question, about, brief, offered, onChange }: Prop
                     className="checkbox"
                     checked={chosen}
                     disabled={blocked}
-                    onChange={() => set(region.id, chosen ? "usual" : about === "focus" ? "more" : "nothing")}
+                    onChange={() => set(region.id, chosen ? "usual" : amountAfterTap(asked, "usual"))}
                   />
                   {region.whole}
                 </label>
-                {about === "focus" && chosen && (
+                {asked === "focus" && chosen && (
                   <Button
                     look="quiet"
                     className={`px-2 font-normal ${amount === "much" ? "bg-base-300" : ""}`}

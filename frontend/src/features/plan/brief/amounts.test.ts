@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { amountAfterTap, amountOf, type HowMuch, patchOf } from "./amounts";
+import { amountAfterTap, amountOf, type HowMuch, isChosen, patchOf } from "./amounts";
 
 const AMOUNTS: HowMuch[] = ["usual", "more", "much", "nothing"];
 
@@ -16,7 +16,21 @@ describe("how much of a region is wished for", () => {
 
   it("comes round again with the third tap", () => {
     const taps = ["usual", "more", "much"] as const;
-    expect(taps.map(amountAfterTap)).toEqual(["more", "much", "usual"]);
-    expect(amountAfterTap("nothing")).toBe("usual");
+    expect(taps.map((amount) => amountAfterTap("focus", amount))).toEqual(["more", "much", "usual"]);
+    expect(amountAfterTap("focus", "nothing")).toBe("usual");
+  });
+
+  it("is left out by a tap only where nobody wants more of it", () => {
+    expect(AMOUNTS.map((amount) => amountAfterTap("leave_out", amount))).toEqual([
+      "nothing",
+      "more",
+      "much",
+      "usual",
+    ]);
+    expect(AMOUNTS.filter((amount) => isChosen("focus", amount) || isChosen("leave_out", amount))).toEqual([
+      "more",
+      "much",
+      "nothing",
+    ]);
   });
 });

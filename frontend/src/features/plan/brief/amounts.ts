@@ -10,9 +10,30 @@ export function amountOf(brief: RegionWishes, region: string): HowMuch {
   return brief.much_more?.includes(region) ? "much" : "more";
 }
 
-/** One tap is more, two are much more, the third takes it back; what is left out is worked again first. */
-export function amountAfterTap(amount: HowMuch): HowMuch {
-  return ({ usual: "more", more: "much", much: "usual", nothing: "usual" } as const)[amount];
+/** The word of the brief of which a region is chosen. */
+export type BriefWord = "focus" | "leave_out";
+
+/**
+ * For the focus one tap is more, two are much more, the third takes it back; to leave out, one tap leaves out. What the
+ * other word has chosen stays, but that what is left out is worked again first.
+ */
+const AFTER_TAP: Readonly<Record<BriefWord, Readonly<Record<HowMuch, HowMuch>>>> = {
+  focus: { usual: "more", more: "much", much: "usual", nothing: "usual" },
+  leave_out: { usual: "nothing", more: "more", much: "much", nothing: "usual" },
+};
+
+export function amountAfterTap(asked: BriefWord, amount: HowMuch): HowMuch {
+  return AFTER_TAP[asked][amount];
+}
+
+/** Held down, a region is left out, or worked again. */
+export function amountAfterHold(amount: HowMuch): HowMuch {
+  return amount === "nothing" ? "usual" : "nothing";
+}
+
+/** Whether it is this word that has chosen the region. */
+export function isChosen(asked: BriefWord, amount: HowMuch): boolean {
+  return asked === "focus" ? amount === "more" || amount === "much" : amount === "nothing";
 }
 
 /** What becomes of the brief where a region is to have this much. */

@@ -4,9 +4,9 @@ import type { Brief, Catalogue, Landing, SessionView, WorkedPassage } from "../.
 import { placesQuery, sessionQuery } from "../../../api/queries";
 import { say } from "../../../phrases/screens/plan/changes";
 import { capital } from "../../../phrases/words";
+import type { TideEditing } from "../../../tideline/hand/editing";
 import { landingWords, nextLanding } from "../../../tideline/hand/landing";
 import { nameOf } from "../../../tideline/names";
-import type { TideEditing } from "../../../tideline/TideLine";
 import { splitPart } from "../parts/edits";
 import type { PlanChanges } from "./usePlanChanges";
 

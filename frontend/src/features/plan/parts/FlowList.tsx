@@ -6,7 +6,7 @@ import { useCatalogue } from "../../../api/useCatalogue";
 import { whatOrderSaves } from "../../../phrases/plan/reasons";
 import { say } from "../../../phrases/screens/plan/parts";
 import { capital } from "../../../phrases/words";
-import type { TideEditing } from "../../../tideline/TideLine";
+import type { TideEditing } from "../../../tideline/hand/editing";
 import { Button } from "../../../ui/Button";
 import { useInView } from "../../../ui/screen/useInView";
 import type { ZoneChoice } from "../table/AtTheTable";

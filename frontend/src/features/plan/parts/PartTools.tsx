@@ -1,6 +1,6 @@
 import type { Part } from "../../../api/client";
 import { say } from "../../../phrases/screens/plan/parts";
-import type { TideEditing } from "../../../tideline/TideLine";
+import type { TideEditing } from "../../../tideline/hand/editing";
 import { Button } from "../../../ui/Button";
 import { Minutes } from "./Minutes";
 

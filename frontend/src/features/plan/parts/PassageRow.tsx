@@ -4,7 +4,7 @@ import { useCatalogue } from "../../../api/useCatalogue";
 import { say } from "../../../phrases/screens/plan/parts";
 import { clock, span } from "../../../phrases/time";
 import { capital, listed } from "../../../phrases/words";
-import type { TideEditing } from "../../../tideline/TideLine";
+import type { TideEditing } from "../../../tideline/hand/editing";
 import { Button } from "../../../ui/Button";
 import { Minutes } from "./Minutes";
 import { transitionWords } from "./sequence";
