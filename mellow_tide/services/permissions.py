@@ -92,6 +92,7 @@ EVERYBODY = frozenset(
         "read_own_pace",
         "read_people",
         "read_picks",
+        "read_passage_other_side",
         "read_places",
         "read_presses",
         "read_reasons",

@@ -67,6 +67,16 @@ def test_a_passage_is_carried_as_one_and_the_part_that_is_chosen_alone(page: Pag
     page.mouse.up()
 
 
+def test_the_other_side_gets_a_whole_passage_from_the_list(page: Page, plan: Plan):
+    page.get_by_role("button", name=re.compile("Left leg, behind:")).click()
+    page.get_by_role("button", name="Remove", exact=True).first.click()
+    expect(plan.swell("left calf")).to_have_count(0)
+    page.get_by_role("button", name=re.compile("Right leg, behind:")).click()
+    page.get_by_role("button", name="The same on the left").first.click()
+    for name in ("left hip", "left back of the thigh", "left calf"):
+        expect(plan.swell(name)).to_have_count(1)
+
+
 def test_escape_puts_a_dragged_part_back(page: Page, plan: Plan):
     before = plan.names()
     plan.drag("back", (200, 0))

@@ -14,14 +14,14 @@ from mellow_tide.core.checks.registry import CHECKS
 from mellow_tide.core.designing.adaptation import adapt_flow
 from mellow_tide.core.designing.landing import find_landings
 from mellow_tide.core.designing.mending import mend
-from mellow_tide.core.designing.other_side import find_other_side
+from mellow_tide.core.designing.other_side import find_other_side, find_passage_other_side
 from mellow_tide.core.designing.picker import pick_strokes
 from mellow_tide.core.designing.quick_add import suggest_edits
 from mellow_tide.core.designing.trial import Trial
 from mellow_tide.core.designing.typed import read_typed
 from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
-from mellow_tide.core.flow.edits import ChangeStep, RemovePart, SplitPart, apply
+from mellow_tide.core.flow.edits import ChangeStep, RemovePart, SplitPart, apply, worked_alike
 from mellow_tide.core.library.shipped import for_anybody, shipped_flows
 from mellow_tide.core.planner.difference import compare_flows
 from mellow_tide.core.planner.plan import plan
@@ -330,6 +330,26 @@ def test_what_goes_or_comes_does_not_put_the_rest_in_another_order():
     for n in range(1, len(parts) - 1):
         assert not reordered([*parts[:n], *parts[n + 1 :]])
     assert reordered([parts[0], *parts[-2:0:-1], parts[-1]])
+
+
+def test_the_other_side_gets_a_whole_passage():
+    leg = ("hips", "thigh_back", "lower_leg_back")
+    sides = {
+        side: [part.id for part in FLOW.parts if part.region in leg and part.side == side]
+        for side in ("left", "right")
+    }
+    there = setting(ANYBODY, CATALOGUE)
+    assert find_passage_other_side(Trial.of(FLOW, there), sides["right"]) is None
+    without = apply(FLOW, [RemovePart(part_id=id) for id in sides["left"]])
+    landing = find_passage_other_side(Trial.of(without, there), sides["right"])
+    mirrored = apply(without, landing.edits)
+    for region in leg:
+        left, right = (
+            next(p for p in mirrored.parts if (p.region, p.side) == (region, side)) for side in sides
+        )
+        assert worked_alike(left.steps, right.steps)
+    places = [n for n, part in enumerate(mirrored.parts) if part.region in leg and part.side == "left"]
+    assert places == list(range(places[0], places[0] + 3))
 
 
 def replace_facts(**facts):

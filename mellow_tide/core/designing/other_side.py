@@ -1,8 +1,10 @@
-"""Giving the other side of the body what one side has."""
+"""Giving the other side of the body what one side has: a part, or all that is worked as one with it."""
+
+from collections.abc import Sequence
 
 from mellow_tide.core.designing.landing import Landing, find_best_landing
 from mellow_tide.core.designing.trial import Trial
-from mellow_tide.core.flow.edits import CopySteps, Edit, find_free_id, part_named, worked_alike
+from mellow_tide.core.flow.edits import CopySteps, Edit, apply, find_free_id, part_named, worked_alike
 
 OTHER = {"left": "right", "right": "left"}
 
@@ -39,3 +41,29 @@ def find_other_side(trial: Trial, part_id: str) -> Landing | None:
         update={"id": find_free_id(flow, f"{part.region}-{OTHER[part.side]}"), "side": OTHER[part.side]}
     )
     return find_best_landing(trial, mirrored, at + 1)
+
+
+def find_passage_other_side(trial: Trial, part_ids: Sequence[str]) -> Landing | None:
+    """How the other side comes to all that parts worked as one have, each in its turn; as `find_other_side`."""
+    first: Landing | None = None
+    edits: tuple[Edit, ...] = ()
+    here = trial
+    for id in part_ids:
+        step = find_other_side(here, id)
+        if step is None or step.why_not:
+            # What cannot be given stays away; the rest of the passage is given all the same.
+            continue
+        first = first or step
+        edits += step.edits
+        here = Trial.of(apply(trial.case.flow, edits), trial.case.setting)
+    if first is None:
+        return None
+    tried = trial.of_edits(edits)
+    return first.model_copy(
+        update={
+            "why_not": tried.why_not,
+            "warns": tried.warns,
+            "seconds": tried.seconds,
+            "edits": () if tried.why_not else edits,
+        }
+    )

@@ -8,7 +8,7 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.checks.check import Severity
 from mellow_tide.core.designing.landing import Landing, find_landings, find_passage_landings
 from mellow_tide.core.designing.mending import Mending, mend
-from mellow_tide.core.designing.other_side import find_other_side
+from mellow_tide.core.designing.other_side import find_other_side, find_passage_other_side
 from mellow_tide.core.designing.picker import Pick, pick_strokes
 from mellow_tide.core.designing.quick_add import suggest_edits
 from mellow_tide.core.designing.suggestion import Suggestion
@@ -80,14 +80,23 @@ def step_plan(desk: Desk, at: ReadAt, by: Literal[-1, 1]) -> SessionView:
 def read_places(desk: Desk, session_id: UUID, part_id: str) -> PartPlaces:
     """Where a part of the session may go, with the reason where it may not. Raises `NotThere`, `BadFlow`."""
     trial = _trial(desk, session_id)
-    part = part_named(trial.case.flow, part_id)
-    places = trial.case.passage_of(trial.case.flow.parts.index(part))
-    ids = [trial.case.flow.parts[at].id for at in places]
+    ids = _passage_ids(trial, part_id)
     return PartPlaces(
         landings=find_landings(trial, part_id),
         with_passage=find_passage_landings(trial, ids) if len(ids) > 1 else (),
         other_side=find_other_side(trial, part_id),
     )
+
+
+def read_passage_other_side(desk: Desk, session_id: UUID, part_id: str) -> Landing | None:
+    """How the other side comes to all that is worked as one with a part. Raises `NotThere`, `BadFlow`."""
+    trial = _trial(desk, session_id)
+    return find_passage_other_side(trial, _passage_ids(trial, part_id))
+
+
+def _passage_ids(trial: Trial, part_id: str) -> list[str]:
+    parts = trial.case.flow.parts
+    return [parts[at].id for at in trial.case.passage_of(parts.index(part_named(trial.case.flow, part_id)))]
 
 
 def read_picks(desk: Desk, session_id: UUID, part_id: str) -> tuple[Pick, ...]:

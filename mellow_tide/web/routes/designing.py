@@ -7,6 +7,7 @@ from fastapi import APIRouter, Query, Response
 from pydantic import Field
 
 from mellow_tide.core.checks.check import Severity
+from mellow_tide.core.designing.landing import Landing
 from mellow_tide.core.designing.picker import Pick
 from mellow_tide.core.designing.suggestion import Suggestion
 from mellow_tide.core.flow.edits import Edit
@@ -39,6 +40,12 @@ class FlowBefore(Body):
 def read_places(session_id: UUID, part_id: PartId, desk: AtDesk) -> Response:
     """Where a part may go, and why it may not go elsewhere."""
     return straight(editing.read_places(desk, session_id, part_id))
+
+
+@router.get("/parts/{part_id}/passage-other-side")
+def read_passage_other_side(session_id: UUID, part_id: PartId, desk: AtDesk) -> Landing | None:
+    """How the other side comes to all that is worked as one with a part, if there is something to give it."""
+    return editing.read_passage_other_side(desk, session_id, part_id)
 
 
 @router.get("/parts/{part_id}/strokes")

@@ -10,6 +10,8 @@ export interface TideEditing extends Omit<PartActions, "onNudge" | "onTakeUp"> {
   /** All parts that are worked as one: their seconds together, their place, their end. */
   onReshapePassage(passage: WorkedPassage, seconds: number): void;
   onMovePassage(passage: WorkedPassage, by: -1 | 1): void;
+  /** The other side gets the same strokes, all of it. */
+  onMirrorPassage(passage: WorkedPassage): void;
   onRemovePassage(passage: WorkedPassage): void;
   /** `name`: what is moved, as it is told. */
   onLand(landing: Landing, name: string): void;

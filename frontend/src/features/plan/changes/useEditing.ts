@@ -1,6 +1,14 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
-import type { Brief, Catalogue, Landing, SessionView, WorkedPassage } from "../../../api/client";
+import {
+  api,
+  type Brief,
+  body,
+  type Catalogue,
+  type Landing,
+  type SessionView,
+  type WorkedPassage,
+} from "../../../api/client";
 import { placesQuery, sessionQuery } from "../../../api/queries";
 import { say } from "../../../phrases/screens/plan/changes";
 import { capital } from "../../../phrases/words";
@@ -55,6 +63,11 @@ export function useEditing({ session, catalogue, changes, change, tell }: Args):
       if (!(await now().changes.edit(landing.edits ?? [], words))) return;
       now().tell([`${capital(landingWords(name, landing))}.`, landing.warns].filter(Boolean).join(" "));
     };
+    const mirror = async (other: Landing | null, name: string) => {
+      if (!other) now().tell(say.otherSideHasSameAlready);
+      else if (other.why_not) now().tell(`Not mirrored: ${other.why_not}`);
+      else await land(other, say.otherSideOf(name), say.otherSide);
+    };
     return {
       onReshape: (id: string, seconds: number, alone: boolean) => now().changes.reshape(id, seconds, alone),
       onLand: (landing: Landing, name: string) => void land(landing, say.moving(name), name),
@@ -77,12 +90,14 @@ export function useEditing({ session, catalogue, changes, change, tell }: Args):
         const edits = passage.parts.map((part_id) => ({ kind: "remove_part" as const, part_id }));
         now().changes.edit(edits, say.takingAway(passage.name));
       },
-      onMirror: (id: string) =>
+      onMirror: (id: string) => inTurn(async () => mirror((await placesOf(id)).other_side, named(id))),
+      onMirrorPassage: (passage: WorkedPassage) =>
         inTurn(async () => {
-          const { other_side } = await placesOf(id);
-          if (!other_side) now().tell(say.otherSideHasSameAlready);
-          else if (other_side.why_not) now().tell(`Not mirrored: ${other_side.why_not}`);
-          else await land(other_side, say.otherSideOf(named(id)), say.otherSide);
+          const path = { session_id: now().session.session_id, part_id: passage.id };
+          const found = await body<Landing | null>(
+            api.GET("/api/sessions/{session_id}/parts/{part_id}/passage-other-side", { params: { path } }),
+          );
+          await mirror(found, passage.name);
         }),
       onRemove: ({ partId, region }: { partId: string; region: string }, whole: boolean) => {
         const { leave_out = [], focus = [] } = now().session.plan.flow.brief;

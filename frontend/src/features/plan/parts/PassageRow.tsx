@@ -26,6 +26,7 @@ interface Props {
 /** Parts that are worked as one, in one row; opened, its regions and what can be done to all of them together. */
 export function PassageRow({ passage, parts, before, byHand, open, onToggle, editing, children }: Props) {
   const catalogue = useCatalogue();
+  const side = parts.map((part) => part.side).find((one) => one === "left" || one === "right");
   const regions = [...new Set(parts.map(({ region }) => catalogue.regions[region]?.name ?? region))];
   return (
     <li>
@@ -64,6 +65,11 @@ export function PassageRow({ passage, parts, before, byHand, open, onToggle, edi
               <Button look="quiet" className="px-2.5" onClick={() => editing.onMovePassage(passage, 1)}>
                 Later
               </Button>
+              {side && (
+                <Button look="quiet" className="px-2.5" onClick={() => editing.onMirrorPassage(passage)}>
+                  {say.sameOn(side === "left" ? "right" : "left")}
+                </Button>
+              )}
               <Button look="quiet" className="px-2.5" onClick={() => editing.onRemovePassage(passage)}>
                 Remove
               </Button>
