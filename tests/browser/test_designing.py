@@ -67,6 +67,24 @@ def test_a_passage_is_carried_as_one_and_the_part_that_is_chosen_alone(page: Pag
     page.mouse.up()
 
 
+def test_the_edge_of_a_passage_is_pulled_and_each_of_its_parts_takes_its_share(page: Page, plan: Plan):
+    plan.swell("right calf").click()
+    whole = page.get_by_role("slider", name=re.compile("^Length of right leg, behind$", re.I))
+    alone = page.get_by_role("slider", name="Length of right calf", exact=True)
+    before = [int(one.get_attribute("aria-valuenow")) for one in (whole, alone)]
+    page.evaluate("scrollTo(0, 0)")
+    box = whole.bounding_box()
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 48, y, steps=8)
+    page.mouse.up()
+    expect(plan.part("Right calf")).to_contain_text("set by hand")
+    after = [int(one.get_attribute("aria-valuenow")) for one in (whole, alone)]
+    assert after[0] > before[0] and after[1] > before[1]
+    assert after[0] - before[0] > after[1] - before[1]
+
+
 def test_the_other_side_gets_a_whole_passage_from_the_list(page: Page, plan: Plan):
     page.get_by_role("button", name=re.compile("Left leg, behind:")).click()
     page.get_by_role("button", name="Remove", exact=True).first.click()

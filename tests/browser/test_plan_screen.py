@@ -241,7 +241,7 @@ def test_what_was_set_by_hand_outlives_another_brief(page: Page, plan: Plan):
 
 def test_an_edge_is_pulled_and_the_rest_makes_room(page: Page, plan: Plan):
     plan.swell("back").click()
-    grip = page.get_by_role("slider", name="Length of back")
+    grip = page.get_by_role("slider", name="Length of back", exact=True)
     before = int(grip.get_attribute("aria-valuenow"))
     page.evaluate("scrollTo(0, 0)")
     box = grip.bounding_box()
@@ -264,7 +264,7 @@ def test_by_keys_alone_a_part_is_lengthened_left_out_and_all_taken_back(page: Pa
     plan.swell("back").click()
     focused = plan.tide.locator("[role=button][aria-pressed=true]")
     focused.focus()
-    length = page.get_by_role("slider", name="Length of back")
+    length = page.get_by_role("slider", name="Length of back", exact=True)
     before = int(length.get_attribute("aria-valuenow"))
     for _ in range(3):
         now = length.get_attribute("aria-valuenow")

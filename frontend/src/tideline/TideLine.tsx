@@ -8,6 +8,7 @@ import { type Carried, DragLayer } from "./hand/DragLayer";
 import { type TideEditing, useActions } from "./hand/editing";
 import { Nearer, spaceOfNearer } from "./hand/Nearer";
 import { PullEdge } from "./hand/PullEdge";
+import { wholeAround } from "./hand/pull";
 import { useView } from "./hand/useView";
 import { placeLabels } from "./labels";
 import { layTide, type TideLayout } from "./layout";
@@ -72,6 +73,7 @@ export const TideLine = memo(function TideLine(props: Props) {
     name: passage?.name ?? nameOf(held.swell, catalogue),
   };
   const chosen = layout.swells.find((swell) => swell.partId === selected && swell.role === "work");
+  const whole = wholeAround(chosen, layout.swells, editing?.passages ?? []);
   const actions = useActions(editing, sheet, setHeld);
 
   const choose = useCallback(
@@ -145,13 +147,30 @@ export const TideLine = memo(function TideLine(props: Props) {
         {chosen && editing && !joined && !held && (
           <PullEdge
             key={chosen.partId}
-            swell={chosen}
+            x0={chosen.x0}
+            x1={chosen.x1}
+            sided={chosen.side !== "mid"}
             name={nameOf(chosen, catalogue)}
             seconds={secondsOf(sheet, chosen.partId)}
             pixelsPerSecond={layout.x(1) - layout.x(0)}
             top={top}
             bottom={foot - 14}
             onPull={(seconds, alone) => editing.onReshape(chosen.partId, seconds, alone)}
+          />
+        )}
+        {whole && editing && !joined && !held && (
+          <PullEdge
+            key={whole.passage.id}
+            whole
+            x0={whole.x0}
+            x1={whole.x1}
+            sided={whole.sided}
+            name={whole.passage.name}
+            seconds={whole.passage.seconds}
+            pixelsPerSecond={layout.x(1) - layout.x(0)}
+            top={top}
+            bottom={foot - 14}
+            onPull={(seconds) => editing.onReshapePassage(whole.passage, seconds)}
           />
         )}
         <Buoy pointed={pointed} layout={layout} left={margins.left} right={width - margins.right} />

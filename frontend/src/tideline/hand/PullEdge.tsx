@@ -1,27 +1,37 @@
 import { type KeyboardEvent, type PointerEvent, useState } from "react";
 import { say } from "../../phrases/screens/tideline/hand";
 import { span } from "../../phrases/time";
-import type { Swell } from "../swells";
-import { pulledTo, STEP } from "./pull";
+import { LONGEST, pulledTo, STEP } from "./pull";
 
 interface Props {
-  swell: Swell;
-  /** Its name, with the side. */
-  name: string;
-  /** Whole seconds that the part takes now. */
-  seconds: number;
-  pixelsPerSecond: number;
+  /** Where it begins and ends on the page. */
+  x0: number;
+  x1: number;
   top: number;
   bottom: number;
+  /** Its name, with the side. */
+  name: string;
+  /** Whole seconds that it takes now. */
+  seconds: number;
+  pixelsPerSecond: number;
+  /** All that is worked as one: its grip lies along the foot, beside that of the part. */
+  whole?: boolean;
+  /** Whether the other side goes with it. */
+  sided: boolean;
   /** Alt frees the other side. */
   onPull(seconds: number, alone: boolean): void;
 }
 
-/** The edge of the chosen part, to be pulled by pointer or by key; what it would take is shown while it is held. */
-export function PullEdge({ swell, name, seconds, pixelsPerSecond, top, bottom, onPull }: Props) {
+/** Pixels of a grip along the foot. */
+const FOOT = 26;
+
+/** An edge to be pulled by pointer or by key: of the chosen part, or of all that is worked as one with it. What it would
+ * take is shown while it is held. */
+export function PullEdge(props: Props) {
+  const { x0, x1, top, bottom, name, seconds, pixelsPerSecond, whole = false, onPull } = props;
   const [held, setHeld] = useState<{ from: number; by: number; alone: boolean } | null>(null);
   const wanted = held ? pulledTo(seconds, held.by, pixelsPerSecond) : seconds;
-  const x = swell.x1 + (held ? (wanted - seconds) * pixelsPerSecond : 0);
+  const x = x1 + (held ? (wanted - seconds) * pixelsPerSecond : 0);
 
   function press(event: PointerEvent<SVGGElement>) {
     event.currentTarget.setPointerCapture(event.pointerId);
@@ -41,17 +51,31 @@ export function PullEdge({ swell, name, seconds, pixelsPerSecond, top, bottom, o
     onPull(pulledTo(seconds, by * pixelsPerSecond, pixelsPerSecond), event.altKey);
   }
 
+  const reach = whole
+    ? { y: bottom - FOOT - 6, height: FOOT + 18 }
+    : { y: top, height: bottom - top - FOOT - 6 };
+  const grip = whole ? { y: bottom - FOOT, height: FOOT } : { y: (top + bottom) / 2 - 26, height: 52 };
   return (
     <g>
       {held && (
         <rect
-          x={swell.x0}
+          x={x0}
           y={top}
-          width={Math.max(x - swell.x0, 1)}
+          width={Math.max(x - x0, 1)}
           height={bottom - top}
           rx={6}
           className="pointer-events-none fill-primary/10 stroke-primary"
           strokeDasharray="3 5"
+        />
+      )}
+      {whole && (
+        <line
+          x1={x0}
+          x2={x}
+          y1={bottom - 3}
+          y2={bottom - 3}
+          className="pointer-events-none stroke-primary"
+          strokeWidth={2}
         />
       )}
       <g
@@ -59,7 +83,7 @@ export function PullEdge({ swell, name, seconds, pixelsPerSecond, top, bottom, o
         tabIndex={0}
         aria-label={say.lengthOf(name)}
         aria-valuemin={STEP}
-        aria-valuemax={1800}
+        aria-valuemax={LONGEST}
         aria-valuenow={wanted}
         aria-valuetext={span(wanted)}
         className="group cursor-ew-resize touch-none outline-none"
@@ -69,12 +93,12 @@ export function PullEdge({ swell, name, seconds, pixelsPerSecond, top, bottom, o
         onPointerCancel={() => setHeld(null)}
         onKeyDown={key}
       >
-        <rect x={x - 12} y={top} width={24} height={bottom - top} className="fill-transparent" />
+        <rect x={x - 12} y={reach.y} width={24} height={reach.height} className="fill-transparent" />
         <rect
           x={x - 3}
-          y={(top + bottom) / 2 - 26}
+          y={grip.y}
           width={6}
-          height={52}
+          height={grip.height}
           rx={3}
           className="fill-primary group-focus-visible:stroke-base-content group-focus-visible:[stroke-width:3]"
         />
@@ -82,7 +106,7 @@ export function PullEdge({ swell, name, seconds, pixelsPerSecond, top, bottom, o
       {held && (
         <text x={x} y={top - 4} textAnchor="middle" className="fill-base-content text-[15px] font-bold">
           {span(wanted)}
-          {swell.side !== "mid" && (held.alone ? say.thisSideOnly : ", both sides")}
+          {props.sided && (held.alone ? say.thisSideOnly : ", both sides")}
         </text>
       )}
     </g>

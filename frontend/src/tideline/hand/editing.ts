@@ -7,6 +7,8 @@ import type { Swell } from "../swells";
 /** What the line does to the flow. `alone`: without the other side. */
 export interface TideEditing extends Omit<PartActions, "onNudge" | "onTakeUp"> {
   onReshape(partId: string, seconds: number, alone: boolean): void;
+  /** The parts that are worked as one, in the order of the session. */
+  passages: readonly WorkedPassage[];
   /** All parts that are worked as one: their seconds together, their place, their end. */
   onReshapePassage(passage: WorkedPassage, seconds: number): void;
   onMovePassage(passage: WorkedPassage, by: -1 | 1): void;

@@ -128,16 +128,16 @@ export function useEditing({ session, catalogue, changes, change, tell }: Args):
   }, [queries]);
 
   const found = places.data;
-  const passage = session.evaluation.passages.find(
-    ({ parts }) => touched !== null && parts.includes(touched),
-  );
+  const { passages } = session.evaluation;
+  const passage = passages.find(({ parts }) => touched !== null && parts.includes(touched));
   return useMemo(() => {
-    if (!touched || !found) return { ...actions, landings: undefined };
+    if (!touched || !found) return { ...actions, passages, landings: undefined };
     const together = found.with_passage;
     const landings = { partId: touched, places: found.landings, together };
     return {
       ...actions,
+      passages,
       landings: together.length > 0 && passage ? { ...landings, passage } : landings,
     };
-  }, [actions, touched, found, passage]);
+  }, [actions, touched, found, passage, passages]);
 }
