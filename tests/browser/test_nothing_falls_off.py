@@ -1,9 +1,12 @@
 """What opens is wholly inside the window, at any width, in both themes, and with letters twice as large."""
 
+import re
+
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.pages import Plan, Today, wait_for
+from tests.browser.pages import Plan, Today, come_to_rest, wait_for
+from tests.browser.views import VIEWS, open_view
 from tests.sizes import LONG
 
 SIZES = {"320": (320, 640), "390": (390, 844), "768": (768, 1024), "1280": (1280, 800), "2560": (2560, 1300)}
@@ -64,6 +67,46 @@ def test_no_panel_of_plan_is_cut_by_an_edge(page: Page, theme, today: Today, siz
     expect(page.get_by_role("option").first).to_be_visible()
     wait_for(page, f"({OUTSIDE})().length", 0)
     assert page.evaluate("document.documentElement.scrollWidth") <= width
+
+
+MARK = """() => {
+    const opens = ["button[aria-expanded=false]", "[aria-haspopup]", "details:not([open]) > summary"].join();
+    const found = [...document.querySelectorAll(opens)].filter((one) => one.checkVisibility() && !one.disabled);
+    found.forEach((one, place) => { one.dataset.walked = place; });
+    return found.map((one) => (one.ariaLabel ?? one.innerText).trim().replaceAll(/\\s+/g, " "));
+}"""
+"""All that opens something, marked with its place, and what each is called."""
+
+
+def walk(page: Page, width: int) -> list[str]:
+    """Open everything that opens, one after the other, and name what did not fit."""
+    wrong = []
+    names = page.evaluate(MARK)
+    for place, name in enumerate(names):
+        opener = page.locator(f"[data-walked='{place}']")
+        if not opener.count() or not opener.is_visible():
+            continue
+        opener.click()
+        come_to_rest(page)
+        wrong += [f"{name}: {box}" for box in page.evaluate(OUTSIDE)]
+        wide = page.evaluate("document.documentElement.scrollWidth")
+        wrong += [f"{name}: the page is {wide} px wide"] if wide > width else []
+        page.keyboard.press("Escape")
+        if opener.count() and opener.get_attribute("aria-expanded") == "true":
+            opener.click()
+    return wrong
+
+
+@pytest.mark.parametrize("size", ["320", "390", "768", "1280"] if LONG else ["390"])
+@pytest.mark.parametrize("view", VIEWS if LONG else ["client"])
+def test_whatever_a_view_opens_is_not_cut_by_an_edge(page: Page, server, today: Today, view: str, size: str):
+    """The trial of a house rule plans for seconds; its answer is not waited for, nor sent."""
+    width, height = SIZES[size]
+    page.route(re.compile("/trial"), lambda route: route.abort())
+    page.set_viewport_size({"width": width, "height": height})
+    open_view(page, server.url, today, view)
+    come_to_rest(page)
+    assert walk(page, width) == []
 
 
 @pytest.mark.parametrize("height", [720, 800])

@@ -4,15 +4,15 @@
 the swells of tide and day, which are as long as what they show and have their equals in the list below them.
 """
 
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from contextlib import closing
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page
 
 from tests.browser.conftest import SHIFT
-from tests.browser.pages import PATIENCE, Plan, Today, come_to_rest
-from tests.browser.test_meeting import open_client
+from tests.browser.pages import PATIENCE, Today, come_to_rest
+from tests.browser.views import VIEWS, open_view
 from tests.sizes import LONG
 
 TOO_SMALL = """() => {
@@ -31,53 +31,6 @@ TOO_SMALL = """() => {
 }"""
 
 
-def opens(page: Page, url: str, today: Today) -> dict[str, Callable[[], object]]:
-    """How each main view is come to, and what is seen when it is there."""
-
-    def at(path: str) -> None:
-        page.goto(f"{url}{path}")
-
-    def stage(client: str, name: str) -> None:
-        at("/")
-        today.open(client)
-        page.get_by_role("navigation", name="Stages of the session").get_by_role("link", name=name).click()
-
-    def table() -> None:
-        stage("Corin Foghollow", "Plan")
-        Plan(page).to_work().begin()
-
-    return {
-        "today": lambda: at("/"),
-        "clients": lambda: at("/clients"),
-        "flows": lambda: at("/flows"),
-        "settings": lambda: at("/practice"),
-        "account": lambda: at("/account"),
-        "sign in": lambda: at("/sign-in"),
-        "open": lambda: at("/open"),
-        "client": lambda: open_client(page, "Isolde Kelpworth"),
-        "meet": lambda: stage("Isolde Kelpworth", "Meet"),
-        "plan": lambda: stage("Isolde Kelpworth", "Plan"),
-        "log": lambda: stage("Ottilie Saltgrove", "Log"),
-        "learn": lambda: stage("Ottilie Saltgrove", "Learn"),
-        "work": table,
-    }
-
-
-VIEWS = (
-    "today",
-    "clients",
-    "flows",
-    "settings",
-    "account",
-    "sign in",
-    "open",
-    "client",
-    "meet",
-    "plan",
-    "log",
-    "learn",
-    "work",
-)
 ALWAYS = ("plan", "log", "work")
 
 
@@ -85,8 +38,7 @@ ALWAYS = ("plan", "log", "work")
 @pytest.mark.parametrize("view", VIEWS if LONG else ALWAYS)
 def test_a_thumb_finds_every_target(page: Page, server, today: Today, view: str, size):
     page.set_viewport_size({"width": size[0], "height": size[1]})
-    opens(page, server.url, today)[view]()
-    expect(page.get_by_role("heading").first).to_be_visible()
+    open_view(page, server.url, today, view)
     come_to_rest(page)
     assert page.evaluate(TOO_SMALL) == []
 
@@ -113,8 +65,7 @@ def test_letters_twice_as_large_do_not_push_a_page_sideways(
     page = large_letters
     page.set_viewport_size({"width": width, "height": 900})
     page.goto(server.url)
-    opens(page, server.url, Today(page))[view]()
-    expect(page.get_by_role("heading").first).to_be_visible()
+    open_view(page, server.url, Today(page), view)
     come_to_rest(page)
     assert page.evaluate("getComputedStyle(document.documentElement).fontSize") == "34px"
     assert page.evaluate("document.documentElement.scrollWidth") <= width

@@ -20,8 +20,8 @@ export function History({ clientId }: { clientId: string }) {
     <table className="w-full text-left">
       <thead className="text-quiet">
         <tr>
-          <th className="py-1 pr-6 font-normal">When</th>
-          <th className="py-1 pr-6 font-normal">What</th>
+          <th className="py-1 pr-3 font-normal sm:pr-6">When</th>
+          <th className="py-1 pr-3 font-normal sm:pr-6">What</th>
           <th className="py-1 font-normal max-sm:hidden">How</th>
         </tr>
       </thead>
@@ -31,10 +31,10 @@ export function History({ clientId }: { clientId: string }) {
             key={`${known.at}${known.change.field}${known.change.item}`}
             className="border-t border-base-300 align-top"
           >
-            <td className="py-1.5 pr-6 whitespace-nowrap">
+            <td className="py-1.5 pr-3 sm:pr-6 sm:whitespace-nowrap">
               {capital(dayAndTime(known.at, timeZone, new Date()))}
             </td>
-            <td className="py-1.5 pr-6">{whatChanged(known, catalogue)}</td>
+            <td className="py-1.5 pr-3 sm:pr-6">{whatChanged(known, catalogue)}</td>
             <td className="py-1.5 text-quiet max-sm:hidden">{howKnown(known)}</td>
           </tr>
         ))}

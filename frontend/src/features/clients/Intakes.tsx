@@ -37,12 +37,16 @@ export function Intakes({ client }: { client: ClientPage }) {
   const problem = making.error ?? handing.error ?? withdrawing.error;
   const when = (at: string) => dayAndTime(at, timeZone, new Date());
   return (
-    <div className="grid gap-4">
+    <div className="grid grid-cols-1 gap-4">
       <div className="flex flex-wrap gap-3">
         <Button className="bg-base-100" onClick={() => making.mutate()} disabled={making.isPending}>
           {say.linkForTheirOwnPhone}
         </Button>
-        <Button className="bg-base-100" onClick={() => handing.mutate()} disabled={handing.isPending}>
+        <Button
+          className="h-auto shrink bg-base-100 py-1.5"
+          onClick={() => handing.mutate()}
+          disabled={handing.isPending}
+        >
           {say.handOverTheTablet}
         </Button>
       </div>

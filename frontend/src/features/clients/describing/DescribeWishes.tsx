@@ -28,7 +28,7 @@ export function DescribeWishes(props: { client: ClientPage; describe: Describe }
     ({ id }) => !record.wishes.some((wish) => wish.region === id),
   );
   return (
-    <div className="grid gap-6">
+    <div className="grid grid-cols-1 gap-6">
       <section aria-label={say.pressureByRegion}>
         <h3 className="text-lg">{say.pressureByRegion}</h3>
         <ul>
@@ -36,7 +36,7 @@ export function DescribeWishes(props: { client: ClientPage; describe: Describe }
             <li key={wish.region} className="flex flex-wrap items-center gap-3 py-1">
               <span className="w-44">{capital(catalogue.regions[wish.region]?.whole ?? wish.region)}</span>
               <select
-                className="select min-h-11 w-auto"
+                className="select min-h-11 w-auto max-w-full"
                 aria-label={`Depth wished on the ${catalogue.regions[wish.region]?.whole}`}
                 value={wish.depth}
                 onChange={(event) =>
@@ -65,7 +65,7 @@ export function DescribeWishes(props: { client: ClientPage; describe: Describe }
           ))}
         </ul>
         <select
-          className="select mt-1 min-h-11 w-auto"
+          className="select mt-1 min-h-11 w-auto max-w-full"
           aria-label={say.regionToWishFor}
           value=""
           onChange={(event) =>
@@ -120,7 +120,7 @@ export function DescribeWishes(props: { client: ClientPage; describe: Describe }
 function Aims({ record, onChange }: { record: ClientRecord; onChange(told: Partial<ClientRecord>): void }) {
   const [aims, setAims] = useState(record.aims);
   return (
-    <div className="min-w-72 grow">
+    <div className="grow sm:min-w-72">
       <Field label={say.whatMakesItGoodHour}>
         <input
           className="input min-h-11 w-full"
@@ -160,7 +160,7 @@ function Liked({ field, label, record, onChange }: LikedProps) {
         ))}
       </ul>
       <select
-        className="select mt-1 min-h-11 w-auto"
+        className="select mt-1 min-h-11 w-auto max-w-full"
         aria-label={say.strokeOrToolOf(label)}
         value=""
         onChange={(event) =>

@@ -90,10 +90,10 @@ function NewBottle({ shown }: { shown: Shown }) {
         });
       }}
     >
-      <label className="grid gap-1">
+      <label className="grid min-w-0 grid-cols-1 gap-1">
         {say.anotherBottle}
         <input
-          className="input min-h-11 w-72 max-w-full text-base"
+          className="input min-h-11 w-60 max-w-full text-base sm:w-72"
           maxLength={60}
           value={name}
           onChange={(event) => setName(event.target.value)}

@@ -110,12 +110,12 @@ function NameEntry({ name, may, onName }: { name: string; may: boolean; onName(n
         event.preventDefault();
         onName(typed);
       }}
-      className="flex items-end gap-2"
+      className="flex flex-wrap items-end gap-2"
     >
-      <label className="grid gap-1">
+      <label className="grid min-w-0 grid-cols-1 gap-1">
         {say.itsName}
         <input
-          className="input min-h-11 w-72 max-w-full text-base"
+          className="input min-h-11 w-60 max-w-full text-base sm:w-72"
           maxLength={60}
           required
           value={typed}
