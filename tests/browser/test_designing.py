@@ -67,6 +67,18 @@ def test_a_passage_is_carried_as_one_and_the_part_that_is_chosen_alone(page: Pag
     page.mouse.up()
 
 
+def test_where_a_passage_may_not_go_the_part_that_was_taken_up_goes_alone(page: Page, plan: Plan):
+    distance = plan.swell("back").bounding_box()["x"] - plan.swell("neck").bounding_box()["x"]
+    plan.drag("neck", (int(distance), 0))
+    carried = page.get_by_test_id("drag")
+    expect(carried).to_contain_text("neck alone here")
+    expect(carried.locator("path")).to_have_count(1)
+    page.mouse.up()
+    expect(page.get_by_role("status", name="What was done")).to_contain_text("Neck alone here")
+    names = plan.names()
+    assert names.index("neck") < names.index("back") < names.index("right chest")
+
+
 def test_the_edge_of_a_passage_is_pulled_and_each_of_its_parts_takes_its_share(page: Page, plan: Plan):
     plan.swell("right calf").click()
     whole = page.get_by_role("slider", name=re.compile("^Length of right leg, behind$", re.I))

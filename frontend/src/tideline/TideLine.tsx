@@ -179,6 +179,13 @@ export const TideLine = memo(function TideLine(props: Props) {
         {held && carried && editing && (
           <DragLayer
             carried={carried}
+            alone={
+              passage &&
+              touched && {
+                carried: { swells: [held.swell], name: say.alone(nameOf(held.swell, catalogue)) },
+                landings: touched.places,
+              }
+            }
             takenAt={held.at}
             layout={layout}
             landings={passage ? touched?.together : touched?.places}

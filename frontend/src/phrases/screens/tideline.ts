@@ -9,4 +9,5 @@ export const say = {
   uncoveredWhile: (name: string, time: string) => `Uncovered: ${name}, ${time}`,
   standWhile: (place: string, time: string) => `You stand: ${place}, ${time}`,
   label: "Tide line: the session from left to right",
+  alone: (name: string) => `${name} alone`,
 };

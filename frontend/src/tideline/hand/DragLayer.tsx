@@ -12,6 +12,8 @@ export interface Carried {
 
 interface Props {
   carried: Carried;
+  /** The part that was taken up, where all that is worked as one with it is carried: it goes alone where only it may. */
+  alone: { carried: Carried; landings: readonly Landing[] } | undefined;
   /** Where on the page it was taken up. */
   takenAt: { x: number; y: number };
   layout: TideLayout;
@@ -29,14 +31,21 @@ const LETTER = 8;
 
 /** What is in the hand follows the pointer, and the place it would go to says whether it may. */
 export function DragLayer(props: Props) {
-  const { carried, layout, landings, takenAt, onDrop, onEnd } = props;
-  const { swells, name } = carried;
+  const { layout, takenAt, onDrop, onEnd } = props;
   const [by, setBy] = useState({ x: 0, y: 0 });
-  const moving = swells.map((swell) => swell.partId);
-  const places = gaps(layout.swells, moving, props.left, props.right);
-  const middle = ((swells[0]?.x0 ?? 0) + (swells.at(-1)?.x1 ?? 0)) / 2 + by.x;
-  const gap = nearestGap(places, middle);
-  const landing = landings?.find((one) => one.at === gap?.at);
+
+  function over(carried: Carried, landings: readonly Landing[] | undefined) {
+    const moving = carried.swells.map((swell) => swell.partId);
+    const places = gaps(layout.swells, moving, props.left, props.right);
+    const [first, last] = [carried.swells[0], carried.swells.at(-1)];
+    const gap = nearestGap(places, ((first?.x0 ?? 0) + (last?.x1 ?? 0)) / 2 + by.x);
+    return { ...carried, gap, landing: landings?.find((one) => one.at === gap?.at) };
+  }
+  const together = over(props.carried, props.landings);
+  const alone =
+    together.landing?.why_not && props.alone ? over(props.alone.carried, props.alone.landings) : null;
+  const goesAlone = alone?.landing && !alone.landing.why_not && !alone.landing.here;
+  const { swells, name, gap, landing } = goesAlone ? alone : together;
 
   useEffect(() => {
     const move = (event: PointerEvent) =>
