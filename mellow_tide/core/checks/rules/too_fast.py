@@ -28,14 +28,13 @@ def check(case: Case) -> Iterator[Found]:
             continue
         s = case.flow.parts[e.part]
         edits = (ChangeStep(part_id=s.id, step=e.step, seconds=round(way / fastest) + 1),)
-        speed = round(way / e.seconds)
+        over = max(1, round(100 * (way / e.seconds / fastest - 1)))
         what = say(
             "findings.too_fast",
             stroke=stroke.name,
             place=case.place(s),
-            speed=speed,
+            over=over,
             depth=e.depth,
-            fastest=fastest,
         )
         yield Found(what, s, e.step, (Repair(words=say("repairs.take_time_needs"), edits=edits),))
 
