@@ -87,6 +87,24 @@ def test_a_flow_for_a_headache_asks_first_where_it_is(page: Page, today: Today):
     expect(page.get_by_role("button", name="Begin")).to_have_count(0)
 
 
+def test_a_flow_for_two_at_home_says_how_and_not_the_name_of_a_stroke(library: Page):
+    library.get_by_role("button", name="Use it for a client: An evening for two").click()
+    library.get_by_role("link", name="Isolde Kelpworth").click()
+    library.get_by_role("region", name="Flows").get_by_role("button", name="Use this flow").click()
+    expect(Plan(library).word("Kind of session")).not_to_have_text("full body")
+    Plan(library).planned()
+    library.get_by_role("link", name="Print").click()
+    sheet = library.get_by_role("article", name="Run sheet")
+    expect(sheet).to_contain_text("Full palms, weight on the way toward the heart")
+    expect(sheet).not_to_contain_text(re.compile("effleurage|kneading", re.IGNORECASE))
+    library.get_by_role("link", name="Back to the plan").click()
+    work = Plan(library).to_work()
+    work.begin()
+    expect(library.get_by_role("heading", level=1)).to_have_text(
+        re.compile(r"^[A-Z][a-z ]+: .*(Very lightly|Lightly)\.")
+    )
+
+
 def test_a_plan_is_kept_as_a_flow(page: Page, today: Today):
     today.open("Isolde Kelpworth")
     page.get_by_role("button", name="Flows", exact=True).click()

@@ -2911,7 +2911,8 @@ export interface components {
          *     `focus` and `leave_out` are region ids; of the focus, `much_more` is what the client wants much more of.
          *     `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the discomfort numbers (0 to 10) at which one
          *     eases off, in relaxation and in specific work; the house's if not said. `points` are sore points that have their
-         *     minutes, on a pair each with its side.
+         *     minutes, on a pair each with its side. `plain_words`: table side and sheet say how each stroke is done in place of
+         *     its name, for two people at home or a beginner.
          */
         Brief: {
             /**
@@ -2983,6 +2984,11 @@ export interface components {
              * @default []
              */
             points: components["schemas"]["Place"][];
+            /**
+             * Plain Words
+             * @default false
+             */
+            plain_words: boolean;
         };
         /**
          * BriefChange

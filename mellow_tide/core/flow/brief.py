@@ -45,7 +45,8 @@ class Brief(Record):
     `focus` and `leave_out` are region ids; of the focus, `much_more` is what the client wants much more of.
     `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the discomfort numbers (0 to 10) at which one
     eases off, in relaxation and in specific work; the house's if not said. `points` are sore points that have their
-    minutes, on a pair each with its side.
+    minutes, on a pair each with its side. `plain_words`: table side and sheet say how each stroke is done in place of
+    its name, for two people at home or a beginner.
     """
 
     kind: Id = "full_body"
@@ -65,6 +66,7 @@ class Brief(Record):
     specific_ceiling: Annotated[int, Field(ge=0, le=10)] | None = None
     lubricant: Id = "grapeseed_oil"
     points: Annotated[tuple[Place, ...], Field(max_length=MOST_POINTS)] = ()
+    plain_words: bool = False
 
     @model_validator(mode="after")
     def _each_region_once(self) -> Self:

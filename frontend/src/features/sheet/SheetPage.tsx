@@ -31,7 +31,9 @@ export function SheetPage() {
         <Link to="/session/$sessionId/plan" params={{ sessionId }} className="btn btn-ghost min-h-11">
           {shared.backToPlan}
         </Link>
-        <span className="text-quiet">{say.howToReadIt}</span>
+        <span className="text-quiet">
+          {session.data.plan.flow.brief.plain_words ? say.onTwoPages : say.howToReadIt}
+        </span>
       </div>
       <Sheet session={session.data} />
     </>
@@ -62,6 +64,7 @@ function Sheet({ session }: { session: SessionView }) {
             key={line.id}
             line={line}
             hour={hour}
+            oneByOne={plan.flow.brief.plain_words ?? false}
             position={
               line.position === lines[i - 1]?.position
                 ? null
@@ -77,8 +80,16 @@ function Sheet({ session }: { session: SessionView }) {
   );
 }
 
-function PartLine(props: { line: PartLines; hour(second: number): string; position: string | null }) {
-  const { line, hour, position } = props;
+interface PartLineProps {
+  line: PartLines;
+  hour(second: number): string;
+  /** Said where it is another than before. */
+  position: string | null;
+  /** Each stroke on a line of its own. */
+  oneByOne: boolean;
+}
+
+function PartLine({ line, hour, position, oneByOne }: PartLineProps) {
   return (
     <li className="break-inside-avoid py-0.5">
       {position && (
@@ -92,7 +103,16 @@ function PartLine(props: { line: PartLines; hour(second: number): string; positi
         <span className="text-[1.15em] font-bold">{line.name}</span>
         <span className="numbers ml-auto font-bold">{clock(line.seconds)}</span>
       </p>
-      <p className="pl-[3.9em] text-[0.92em] leading-snug">{line.strokes.join(" · ")}</p>
+      {oneByOne ? (
+        <ul className="list-disc pl-[4.9em] text-[0.92em] leading-snug">
+          {line.strokes.map((stroke, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: the same words may come twice
+            <li key={i}>{stroke}</li>
+          ))}
+        </ul>
+      ) : (
+        <p className="pl-[3.9em] text-[0.92em] leading-snug">{line.strokes.join(" · ")}</p>
+      )}
     </li>
   );
 }

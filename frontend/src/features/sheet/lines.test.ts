@@ -4,11 +4,12 @@ import { linesOf } from "./lines";
 
 const catalogue = {
   regions: { foot: { name: "foot", whole: "feet", sides: "pair" } },
-  strokes: { knead: { name: "kneading" } },
+  strokes: { knead: { name: "kneading", how: "Grasp broadly; lift, and set down softly." } },
   windows: { foot: { name: "feet" } },
   positions: { supine: { name: "supine" } },
 } as unknown as Catalogue;
 const flow = {
+  brief: {},
   parts: [
     {
       id: "f",
@@ -54,5 +55,13 @@ it("says what comes before a part and its strokes with depth and passes", () => 
       strokes: ["kneading between toes 3/4 (slow)", "ask"],
       position: "supine",
     },
+  ]);
+});
+
+it("says how a stroke is done in place of its name, where plain words are wanted", () => {
+  const plain = { ...flow, brief: { ...flow.brief, plain_words: true } };
+  expect(linesOf(plain, sheet, catalogue)[0]?.strokes).toEqual([
+    "Grasp broadly, between toes, 40 s",
+    "Ask: is it right so, lighter, or deeper?",
   ]);
 });

@@ -38,7 +38,7 @@ export function AtTheTable(props: AtTheTableProps) {
   const session = useBent(props.session, run, side.data);
   const { sheet } = session.evaluation;
   const now = useNow(1000, clock);
-  const [settings, change] = useTableSettings();
+  const [settings, change] = useTableSettings(session.plan.flow.brief.plain_words ?? false);
   const [leaving, setLeaving] = useState(false);
   const table = useTable({ session, catalogue, run, happen, side: side.data, settings });
   const lost = useFootSwitch(settings.footSwitch);

@@ -14,9 +14,15 @@ const SOFTLY: Record<number, string> = {
 export function plainSentence(entry: Entry, catalogue: Catalogue): string {
   const cue = cueFor(entry, catalogue);
   if (entry.kind !== "stroke") return `${cue.name}.`;
-  const how = catalogue.strokes[entry.stroke ?? ""]?.how ?? "";
-  const first = how.split(/(?<=[.;])\s/)[0]?.replace(/[.;]$/, "") ?? cue.name;
-  return [`${cue.place}: ${lower(first)}.`, SOFTLY[entry.depth ?? 1], cue.asks].filter(Boolean).join(" ");
+  return [`${cue.place}: ${plainWay(entry, catalogue)}.`, SOFTLY[entry.depth ?? 1], cue.asks]
+    .filter(Boolean)
+    .join(" ");
+}
+
+/** How a stroke is done, in the first words of its description. */
+export function plainWay(entry: Entry, catalogue: Catalogue): string {
+  const stroke = catalogue.strokes[entry.stroke ?? ""];
+  return lower(stroke?.how?.split(/(?<=[.;])\s/)[0]?.replace(/[.;]$/, "") ?? stroke?.name ?? "");
 }
 
 function lower(words: string): string {

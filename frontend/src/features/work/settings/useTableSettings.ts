@@ -17,16 +17,15 @@ export interface TableSettings {
 export type ChangeSettings = (change: Partial<TableSettings>) => void;
 
 const KEY = "tide-table";
-const USUAL: TableSettings = {
+const USUAL: Omit<TableSettings, "plain"> = {
   advances: false,
   sound: "none",
   announces: "parts",
   vibrates: false,
-  plain: false,
   footSwitch: false,
 };
 
-function read(): TableSettings {
+function read(): typeof USUAL & Partial<TableSettings> {
   try {
     return { ...USUAL, ...JSON.parse(localStorage.getItem(KEY) ?? "{}") };
   } catch {
@@ -34,10 +33,11 @@ function read(): TableSettings {
   }
 }
 
-export function useTableSettings(): [TableSettings, ChangeSettings] {
+/** `plain`: how the session is shown as long as nobody chose on this device. */
+export function useTableSettings(plain: boolean): [TableSettings, ChangeSettings] {
   const [settings, setSettings] = useState(read);
   return [
-    settings,
+    { plain, ...settings },
     (change) => {
       const changed = { ...settings, ...change };
       localStorage.setItem(KEY, JSON.stringify(changed));
