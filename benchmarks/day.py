@@ -70,10 +70,15 @@ def figures() -> Iterator[Figure]:
             lay_stored_plan.cache_clear()
             read()
 
-        http, first, bare = by_turns(
+        def prepare() -> None:
+            answer = client.get("/api/preparation", params={"day": day.isoformat()}).raise_for_status()
+            assert len(answer.json()["sessions"]) == A_DAY
+
+        http, first, prepared, bare = by_turns(
             [
                 read,
                 read_first,
+                prepare,
                 lambda: connection.execute(
                     BARE, (PRACTICE_ID, midnight, midnight + timedelta(days=1))
                 ).fetchall(),
@@ -83,6 +88,7 @@ def figures() -> Iterator[Figure]:
     yield figure(
         "day: 12 sessions in a year of 2,000, through HTTP", http, "a bare query", bare, target=TARGET
     )
+    yield figure("day: 12 sessions prepared, through HTTP", prepared, "a bare query", bare, target=TARGET)
     yield figure("day: the same, its plans laid on the clock for the first time", first, "a bare query", bare)
 
 

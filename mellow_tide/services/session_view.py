@@ -165,7 +165,6 @@ def make_view(desk: Desk, row: SessionRow, events: Iterable[RunEvent], news: New
     if row.run and row.run.sheet_id != id:
         evaluation, id = evaluation.model_copy(update={"sheet": row.run.sheet}), row.run.sheet_id
     run = fold(order_events(events), evaluation.sheet)
-    in_chair = desk.catalogue.kinds[row.plan.flow.brief.kind].surface == "chair"
     return SessionView(
         session_id=row.session_id,
         client=ClientView(
@@ -175,7 +174,7 @@ def make_view(desk: Desk, row: SessionRow, events: Iterable[RunEvent], news: New
             consents=tuple(sorted(row.client.consents)),
             excluded=row.client.excluded,
             know_first=row.client.know_first,
-            set_up=row.client.chair_set_up if in_chair else row.client.table_set_up,
+            set_up=row.client.set_up_for(desk.catalogue.kinds[plan.flow.brief.kind].surface),
         ),
         starts_at=row.starts_at,
         revision=row.revision,

@@ -34,6 +34,13 @@ def plan(page: Page) -> None:
     page.evaluate("scrollTo(0, 0)")
 
 
+def prepare(page: Page) -> None:
+    today(page)
+    Today(page).open("Isolde Kelpworth")
+    page.get_by_role("navigation", name="Stages of the session").get_by_role("link", name="Prepare").click()
+    page.get_by_role("checkbox", name="Bolster").check()
+
+
 def plan_side_lying(page: Page) -> None:
     today(page)
     Today(page).open("Isolde Kelpworth")
@@ -169,7 +176,7 @@ def school(page: Page) -> None:
 SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("today", today, WIDE, "shore"),
     ("plan", plan, WIDE, "shore"),
-    ("plan-night", plan, WIDE, "nightroom"),
+    ("prepare", prepare, WIDE, "nightroom"),
     ("plan-narrow", plan, NARROW, "shore"),
     ("door", door, WIDE, "shore"),
     ("first-steps", first_steps, WIDE, "shore"),

@@ -35,6 +35,8 @@ TENANT_TABLES = (
     "client_merge",
     "invitation",
     "house_change",
+    "prepared_item",
+    "self_check",
 )
 
 OF_NO_PRACTICE_ALWAYS = ("security_event",)
@@ -88,6 +90,8 @@ def test_the_first_practice_has_rows_to_protect(app_dsn):
                 "client_merge",
                 "invitation",
                 "house_change",
+                "prepared_item",
+                "self_check",
             )
         }
     assert counts["client"] == 13

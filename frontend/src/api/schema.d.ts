@@ -1764,6 +1764,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/preparation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Day Preparation
+         * @description What to prepare for a day, today if none is given.
+         */
+        get: operations["read_day_preparation"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/self-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Self Check
+         * @description Keep how one's own hands and back are today.
+         */
+        put: operations["keep_self_check"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/preparation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Preparation
+         * @description What to prepare for a session.
+         */
+        get: operations["read_preparation"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/preparation/{item}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Tick Prepared
+         * @description Tick a thing off, or open it again.
+         */
+        put: operations["tick_prepared"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session_id}/run": {
         parameters: {
             query?: never;
@@ -4025,6 +4105,16 @@ export interface components {
             like: string;
         };
         /**
+         * Counted
+         * @description A thing in words, and how many of it.
+         */
+        Counted: {
+            /** Words */
+            words: string;
+            /** Count */
+            count: number;
+        };
+        /**
          * Cue
          * @description An active cue's two halves.
          */
@@ -4125,6 +4215,8 @@ export interface components {
         /**
          * DayLoad
          * @description Load of a day of sessions: thumb seconds, the day's budget of them, and the cumulative strain index.
+         *
+         *     The budget is less where thumbs or wrists ached before work.
          */
         DayLoad: {
             /** Thumb Seconds */
@@ -4167,6 +4259,37 @@ export interface components {
         DayNote: {
             /** Note */
             note: string;
+        };
+        /**
+         * DayPreparation
+         * @description A therapist's day: each session that comes, in order, and what all of them take together.
+         */
+        DayPreparation: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Time Zone */
+            time_zone: string;
+            self_check: components["schemas"]["SelfChecked"];
+            /** Sessions */
+            sessions: components["schemas"]["Preparation"][];
+            supplies: components["schemas"]["DaySupplies"];
+        };
+        /**
+         * DaySupplies
+         * @description Linen by the piece, lubricants by amount, hot towels, and every support that some session takes, by name.
+         */
+        DaySupplies: {
+            /** Linen */
+            linen: components["schemas"]["Counted"][];
+            /** Lubricants */
+            lubricants: components["schemas"]["PouredInAll"][];
+            /** Hot Towels */
+            hot_towels: number;
+            /** Supports */
+            supports: string[];
         };
         /**
          * Device
@@ -7156,6 +7279,18 @@ export interface components {
             upper?: ("left" | "right") | null;
         };
         /**
+         * PouredInAll
+         * @description A lubricant by its id and name, and its millilitres.
+         */
+        PouredInAll: {
+            /** Lubricant */
+            lubricant: string;
+            /** Name */
+            name: string;
+            /** Millilitres */
+            millilitres: number;
+        };
+        /**
          * PracticeChange
          * @description What the practice is called, and where it is.
          */
@@ -7169,6 +7304,39 @@ export interface components {
              * @default
              */
             country: string;
+        };
+        /**
+         * Preparation
+         * @description What to prepare for one session, in the order in which it is done.
+         */
+        Preparation: {
+            /**
+             * Session Id
+             * Format: uuid
+             */
+            session_id: string;
+            /** Client Name */
+            client_name: string;
+            /**
+             * Starts At
+             * Format: date-time
+             */
+            starts_at: string;
+            /** Items */
+            items: components["schemas"]["PreparedItem"][];
+        };
+        /**
+         * PreparedItem
+         * @description A thing to prepare; `due_at`: when, where that matters; `done_at` and `done_by` once it is ready.
+         */
+        PreparedItem: {
+            thing: components["schemas"]["ToPrepare"];
+            /** Due At */
+            due_at: string | null;
+            /** Done At */
+            done_at: string | null;
+            /** Done By */
+            done_by: string | null;
         };
         /**
          * Press
@@ -7265,6 +7433,14 @@ export interface components {
              * @default false
              */
             passage: boolean;
+        };
+        /**
+         * Ready
+         * @description A thing is ready, or not yet.
+         */
+        Ready: {
+            /** Done */
+            done: boolean;
         };
         /**
          * Reason
@@ -8072,6 +8248,43 @@ export interface components {
              * @enum {string}
              */
             side: "left" | "right" | "mid" | "both";
+        };
+        /**
+         * SelfCheck
+         * @description What aches before work: wrists, thumbs and back, 0 to 10 each.
+         */
+        SelfCheck: {
+            /** Wrists */
+            wrists: number;
+            /** Thumbs */
+            thumbs: number;
+            /** Back */
+            back: number;
+        };
+        /**
+         * SelfCheckToday
+         * @description What aches before the first client, 0 to 10 each.
+         */
+        SelfCheckToday: {
+            check: components["schemas"]["SelfCheck"];
+        };
+        /**
+         * SelfChecked
+         * @description What ached before the day, what of it is to be seen by somebody licensed, and what that leaves the thumbs.
+         *
+         *     `check` is None where nobody said; `thumb_seconds` of `usual_thumb_seconds` are what the day bears.
+         */
+        SelfChecked: {
+            check: components["schemas"]["SelfCheck"] | null;
+            /** Have Seen */
+            have_seen: string[];
+            /** Thumb Seconds */
+            thumb_seconds: number;
+            /**
+             * Usual Thumb Seconds
+             * @default 2700
+             */
+            usual_thumb_seconds: number;
         };
         /**
          * SessionLog
@@ -8910,6 +9123,44 @@ export interface components {
             item: components["schemas"]["Item"];
             /** Note */
             note: string;
+        };
+        /**
+         * ToPrepare
+         * @description One thing to fetch, set or do, in words.
+         *
+         *     `id` names it for as long as it is needed, whatever else of the plan changes. `millilitres`: where it is poured.
+         *     `because`: what speaks for it, or against it where `wrong`. `uses`: what it is for, in the order of use. `minute`:
+         *     when it is due, in minutes after the client comes (negative: before); None where any time before that will do.
+         */
+        ToPrepare: {
+            /** Id */
+            id: string;
+            /**
+             * Group
+             * @enum {string}
+             */
+            group: "room" | "table" | "linen" | "supports" | "lubricant" | "towels" | "yourself";
+            /** Words */
+            words: string;
+            /** Millilitres */
+            millilitres?: number | null;
+            /**
+             * Because
+             * @default
+             */
+            because: string;
+            /**
+             * Wrong
+             * @default false
+             */
+            wrong: boolean;
+            /**
+             * Uses
+             * @default []
+             */
+            uses: string[];
+            /** Minute */
+            minute?: number | null;
         };
         /**
          * Tool
@@ -12925,6 +13176,151 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    read_day_preparation: {
+        parameters: {
+            query?: {
+                day?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayPreparation"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    keep_self_check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SelfCheckToday"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SelfChecked"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    read_preparation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Preparation"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    tick_prepared: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Ready"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Preparation"];
                 };
             };
             400: components["responses"]["Problem"];

@@ -63,12 +63,12 @@ export function SessionFrame() {
           </p>
         )}
         <nav aria-label={say.stagesOfSession} className="no-print flex flex-wrap gap-1 sm:ml-auto">
-          {(["meet", "plan", "work", "log", "learn"] as const).map((stage) => (
+          {(["meet", "plan", "prepare", "work", "log", "learn"] as const).map((stage) => (
             <Link
               key={stage}
               to={`/session/$sessionId/${stage}`}
               params={{ sessionId }}
-              className="min-h-11 rounded-field px-2 py-2 hover:bg-base-200 sm:px-4"
+              className="min-h-11 min-w-11 rounded-field px-1.5 py-2 text-center hover:bg-base-200 sm:px-3 2xl:px-4"
               activeProps={{ className: "bg-base-300 font-bold", "aria-current": "page" }}
             >
               {capital(stage)}

@@ -27,6 +27,8 @@ import { LearnPage } from "../features/learn/LearnPage";
 import { LogPage } from "../features/log/LogPage";
 import { PlanPage } from "../features/plan/PlanPage";
 import { PracticePage } from "../features/practice/PracticePage";
+import { PrepareDayPage } from "../features/prepare/PrepareDayPage";
+import { PreparePage } from "../features/prepare/PreparePage";
 import { SheetPage } from "../features/sheet/SheetPage";
 import { TodayPage } from "../features/today/TodayPage";
 import { WalkInPage } from "../features/today/walkIn/WalkInPage";
@@ -113,6 +115,14 @@ const session = createRoute({
   path: "session/$sessionId",
   component: SessionFrame,
 });
+const prepareDay = createRoute({
+  getParentRoute: () => framed,
+  path: "prepare",
+  /** `day`: another day than today, as ISO date. */
+  validateSearch: (search: Record<string, unknown>): { day?: string } =>
+    matching(search, "day", /^\d{4}-\d{2}-\d{2}$/),
+  component: PrepareDayPage,
+});
 const clients = createRoute({ getParentRoute: () => framed, path: "clients", component: ClientsPage });
 const client = createRoute({
   getParentRoute: () => framed,
@@ -137,6 +147,7 @@ const plan = createRoute({
     typeof search.from === "string" ? { from: search.from } : {},
   component: PlanPage,
 });
+const prepare = createRoute({ getParentRoute: () => session, path: "prepare", component: PreparePage });
 const sheet = createRoute({ getParentRoute: () => session, path: "sheet", component: SheetPage });
 const log = createRoute({ getParentRoute: () => session, path: "log", component: LogPage });
 const learn = createRoute({ getParentRoute: () => session, path: "learn", component: LearnPage });
@@ -165,6 +176,7 @@ export function makeRouter(queries: QueryClient) {
         framed.addChildren([
           today,
           walkIn,
+          prepareDay,
           clients,
           bringIn,
           client,
@@ -172,7 +184,7 @@ export function makeRouter(queries: QueryClient) {
           flows,
           account,
           practice,
-          session.addChildren([meet, plan, sheet, log, learn]),
+          session.addChildren([meet, plan, prepare, sheet, log, learn]),
         ]),
         work,
         footSwitch,

@@ -15,6 +15,8 @@ interface Props {
   shaded?: Readonly<Record<string, number>>;
   /** How the edge of a shaded place is drawn: the surer, the more whole. */
   edged?: Readonly<Record<string, "whole" | "dashed" | "dotted">>;
+  /** Before anybody lies there: what holds the client up, in place of what is worked. */
+  seesSupports?: boolean;
   onPick?: (spot: Spot) => void;
   /** A place that is held down instead of tapped. */
   onHold?: ((spot: Spot) => void) | undefined;
@@ -32,6 +34,7 @@ export function TablePlan({
   chosen,
   shaded,
   edged,
+  seesSupports,
   onPick,
   onHold,
   onDrag,
@@ -104,9 +107,17 @@ export function TablePlan({
             />
           ) : null;
         })}
-      {layout.worked.map((path) => (
-        <path key={path} d={path} className="fill-tide" opacity={0.5} />
-      ))}
+      {seesSupports
+        ? layout.supports.map((path) => (
+            <path
+              key={path}
+              d={path}
+              className="fill-tide/15 stroke-primary"
+              strokeWidth={1}
+              strokeDasharray="2.5 1.5"
+            />
+          ))
+        : layout.worked.map((path) => <path key={path} d={path} className="fill-tide" opacity={0.5} />)}
       {layout.zone.map((path) => (
         <path key={path} d={path} className="fill-tide-deep" opacity={0.85} />
       ))}

@@ -7,6 +7,7 @@ from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Depth, Record, Stroke
+from mellow_tide.core.hands.self_check import SelfCheck, spare_thumbs
 from mellow_tide.core.hands.strain import (
     HAZARDOUS,
     Task,
@@ -61,7 +62,10 @@ class HandLoad(Record):
 
 
 class DayLoad(Record):
-    """Load of a day of sessions: thumb seconds, the day's budget of them, and the cumulative strain index."""
+    """Load of a day of sessions: thumb seconds, the day's budget of them, and the cumulative strain index.
+
+    The budget is less where thumbs or wrists ached before work.
+    """
 
     thumb_seconds: int
     thumb_budget_seconds: int
@@ -92,8 +96,8 @@ def measure_hand_load(sheet: RunSheet, catalogue: Catalogue) -> HandLoad:
     )
 
 
-def measure_day_load(sessions: Sequence[tuple[HandLoad, int]]) -> DayLoad:
-    """The load of a day of sessions, each with its seconds at the table."""
+def measure_day_load(sessions: Sequence[tuple[HandLoad, int]], check: SelfCheck | None = None) -> DayLoad:
+    """The load of a day of sessions, each with its seconds at the table; `check`: what ached before the first."""
     thumbs = sum(load.thumb_seconds for load, _ in sessions)
     hours = [max(seconds, 60) / 3600 for _, seconds in sessions]
     free = [
@@ -103,7 +107,7 @@ def measure_day_load(sessions: Sequence[tuple[HandLoad, int]]) -> DayLoad:
     strain = cumulative_strain_index(free)
     return DayLoad(
         thumb_seconds=thumbs,
-        thumb_budget_seconds=THUMB_SECONDS_A_DAY,
+        thumb_budget_seconds=spare_thumbs(THUMB_SECONDS_A_DAY, check),
         strain=round(strain, 2),
         hazardous=strain > HAZARDOUS,
     )

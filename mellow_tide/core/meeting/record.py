@@ -177,6 +177,10 @@ class ClientRecord(Record):
     oil: Annotated[Oil, FieldRule("Oil", asked=True)] = ""
     archived: bool = False
 
+    def set_up_for(self, surface: str) -> str:
+        """How they sit best in the chair, or lie best on anything else; empty where nobody has said."""
+        return self.chair_set_up if surface == "chair" else self.table_set_up
+
     def facts(self, day: date) -> ClientFacts:
         """What of it changes a plan on a day."""
         own = {

@@ -23,6 +23,7 @@ from mellow_tide.services.desk import Desk
 from mellow_tide.services.session_view import Stage, stage_of
 from mellow_tide.store.bookings import list_bookings
 from mellow_tide.store.people import find_hours
+from mellow_tide.store.preparing import find_self_check
 from mellow_tide.store.sessions import (
     Attendance,
     SessionRow,
@@ -111,10 +112,11 @@ def read_day(desk: Desk, day: date | None) -> Day:
         hours = find_hours(t, desk.person_id)
         about = _first_of_strip(day, clock.today)
         until = about + timedelta(days=DAYS_SHOWN - 1)
+        check = find_self_check(t, day, desk.person_id)
         booked = list_bookings(t, clock.days(about, until), desk.person_id)
     on_clock = {row.session_id: lay_on_clock(desk, row) for row in rows}
     come = [row for row in rows if row.comes]
-    grown = grow_load([on_clock[row.session_id] for row in come])
+    grown = grow_load([on_clock[row.session_id] for row in come], check)
     loads = {row.session_id: load for row, load in zip(come, grown, strict=True)}
     bookings = [row.booked for row in come]
     sessions = tuple(
@@ -127,7 +129,7 @@ def read_day(desk: Desk, day: date | None) -> Day:
         now=clock.local,
         time_zone=clock.zone.key,
         sessions=sessions,
-        hands=grown[-1] if grown else measure_day_load(()),
+        hands=grown[-1] if grown else measure_day_load((), check),
         next_action=choose_next_action(sessions),
         working=hours.starts_on(day) if hours else (),
         free=Diary(bookings, hours or USUAL_HOURS, clock.zone).find_free_spans(day, clock.local),

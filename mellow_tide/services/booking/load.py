@@ -6,6 +6,7 @@ from functools import lru_cache
 from typing import NamedTuple
 
 from mellow_tide.core.hands.load import DayLoad, HandLoad, measure_day_load, measure_hand_load
+from mellow_tide.core.hands.self_check import SelfCheck
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.outline import Outline, draw_outline
@@ -35,10 +36,10 @@ def lay_plan_on_clock(plan: Plan, setting: Setting) -> OnClock:
     return _measured(setting.lay_out(plan.flow), setting)
 
 
-def grow_load(sessions: Sequence[OnClock]) -> tuple[DayLoad, ...]:
-    """The load after each session of a day."""
+def grow_load(sessions: Sequence[OnClock], check: SelfCheck | None = None) -> tuple[DayLoad, ...]:
+    """The load after each session of a day that began with `check`."""
     each = [(one.hands, one.sheet.seconds) for one in sessions]
-    return tuple(measure_day_load(each[: n + 1]) for n in range(len(each)))
+    return tuple(measure_day_load(each[: n + 1], check) for n in range(len(each)))
 
 
 def measure_load(sessions: Sequence[OnClock]) -> DayLoad:

@@ -1,10 +1,11 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useNavigate, useSearch } from "@tanstack/react-router";
+import { Link, useNavigate, useSearch } from "@tanstack/react-router";
 import { useEffect, useRef, useState } from "react";
 import type { Day } from "../../api/client";
 import { dayQuery } from "../../api/dayQueries";
 import { catalogueQuery } from "../../api/queries";
 import { sweepRuns } from "../../api/sweepRuns";
+import { shared } from "../../phrases/screens/shared";
 import { say } from "../../phrases/screens/today/page";
 import { longDate } from "../../phrases/time";
 import { daySentence, handsSentence } from "../../phrases/today";
@@ -111,7 +112,18 @@ function FullDay({ day, onDone }: { day: Day; onDone(done: Done): void }) {
       ))}
       <DayClashes day={day} />
       {day.sessions.some(({ comes }) => comes) && (
-        <p className="mt-6 text-lg">{handsSentence(day.hands, day.day === day.now.day)}</p>
+        <p className="mt-6 text-lg">
+          {handsSentence(day.hands, day.day === day.now.day)}{" "}
+          {day.day >= day.now.day && (
+            <Link
+              to="/prepare"
+              search={day.day === day.now.day ? {} : { day: day.day }}
+              className="inline-flex min-h-11 items-center underline underline-offset-4"
+            >
+              {shared.prepareTheDay}
+            </Link>
+          )}
+        </p>
       )}
       <h2 className="mb-2 mt-8 text-2xl">{say.dayInOrder}</h2>
       <ol className="divide-y divide-base-300 border-y border-base-300">

@@ -37,4 +37,6 @@ export const shared = {
   logSession: "Log the session",
   backToStroke: "Back to the stroke",
   howItGoes: "Table settings",
+  prepareTheDay: "Prepare the day",
+  toTable: "To the table",
 };

@@ -2,6 +2,7 @@ import { Link } from "@tanstack/react-router";
 import type { SessionView } from "../../../api/client";
 import { pouredWords } from "../../../phrases/measures";
 import { say } from "../../../phrases/screens/plan/findings";
+import { shared } from "../../../phrases/screens/shared";
 import { span } from "../../../phrases/time";
 import { Button } from "../../../ui/Button";
 import { Between } from "./Between";
@@ -53,7 +54,7 @@ export function BottomLine({ session, planning, open, onOpen, onFit }: Props) {
           params={{ sessionId: session.session_id }}
           className="btn btn-primary ml-auto h-12 px-5 text-lg"
         >
-          {session.stage === "plan" ? say.toTable : "To Work"}
+          {session.stage === "plan" ? shared.toTable : "To Work"}
         </Link>
       </div>
     </div>

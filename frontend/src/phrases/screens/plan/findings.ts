@@ -5,7 +5,6 @@ export const say = {
   tryingEveryRepair: "Trying every repair …",
   mendAllAdvice: "Fix all that is worth a thought",
   wholeSession: "The whole session",
-  toTable: "To the table",
   ofWorkAtHerPace: (time: string) => `${time} of work, at her pace`,
   overHandsOn: (over: string, handsOn: string) => `${over} over the ${handsOn} hands-on`,
   fitThePlan: "Fit the plan",

@@ -1,0 +1,30 @@
+/** What these screens say: prepare. */
+export const say = {
+  lookingUp: "Finding what to prepare",
+  comesAt: (time: string) => `The client comes at ${time}`,
+  firstTouchAt: (time: string) => `, first touch at ${time}.`,
+  readyOf: (done: number, all: number) => `${done} of ${all} ready`,
+  allReady: "Everything is ready",
+  room: "The room",
+  tableOrChair: "Table or chair",
+  supports: "Supports, in the order of use",
+  onTheSkin: "On the skin",
+  hotTowels: "Hot towels",
+  by: (time: string) => `, by ${time}`,
+  at: (time: string) => `, at ${time}`,
+  inThePlan: "Choose another in the plan",
+  howTheyLie: (position: string) => `First: ${position}`,
+  notSaved: "That was not saved: there is no connection. Tick it again once you are connected.",
+  forTheDay: "For the whole day",
+  linenOfDay: (words: string, count: number) => `${count} × ${words}`,
+  towelsOfDay: (count: number) => `${count} hot ${count === 1 ? "towel" : "towels"}`,
+  reusable: (supports: string) => `At hand: ${supports}`,
+  openSession: (name: string) => `Prepare for ${name}`,
+  nobodyComes: "No sessions on this day.",
+  howAreYou: "How are you today?",
+  scaleMeans: "0 is nothing, 10 the worst.",
+  thumbsBear: (time: string, usual: string) =>
+    `Your thumbs can take ${time} of thumb work today (usually ${usual}). The day’s line counts with it.`,
+  haveSeen: (what: string) =>
+    `Your ${what}: spare it today, and have it looked at by a doctor or physiotherapist if it stays.`,
+};

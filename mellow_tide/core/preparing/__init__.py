@@ -1,0 +1,1 @@
+"""What is done before the client comes: the room, the things in their order, the therapist's own minute."""

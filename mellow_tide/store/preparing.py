@@ -1,0 +1,50 @@
+"""What is ready for a session, and how the therapist's own hands and back were before a day."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date, datetime
+from uuid import UUID
+
+from mellow_tide.core.hands.self_check import SelfCheck
+from mellow_tide.store.database import Transaction
+
+
+@dataclass(frozen=True)
+class PreparedRow:
+    """An item of a session that is ready, since when and by whom."""
+
+    session_id: UUID
+    item: str
+    done_at: datetime
+    done_by: str
+
+
+@dataclass(frozen=True)
+class _SelfCheckRow:
+    wrists: int
+    thumbs: int
+    back: int
+
+
+def list_prepared(t: Transaction, sessions: Sequence[UUID]) -> list[PreparedRow]:
+    """What is ready for any of the sessions, in no order."""
+    return t.all(PreparedRow, "prepared_items", sessions=list(sessions))
+
+
+def set_prepared(t: Transaction, session_id: UUID, item: str, by: str | None) -> None:
+    """An item of a session is ready, ticked `by` somebody's name; None: it is not. Twice is the same as once."""
+    if by is None:
+        t.run("untick_prepared", session_id=session_id, item=item)
+    else:
+        t.run("tick_prepared", session_id=session_id, item=item, person_name=by)
+
+
+def find_self_check(t: Transaction, day: date, person_id: UUID) -> SelfCheck | None:
+    """How a therapist's hands and back were before a day; None where nobody said."""
+    row = t.one(_SelfCheckRow, "find_self_check", day=day, of_person=person_id)
+    return SelfCheck(**vars(row)) if row else None
+
+
+def keep_self_check(t: Transaction, day: date, check: SelfCheck) -> None:
+    """Keep how the hands and back of whoever asks are before a day; what was said last stands."""
+    t.run("keep_self_check", day=day, **check.model_dump())

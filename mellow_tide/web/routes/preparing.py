@@ -1,0 +1,53 @@
+"""What is prepared before a session, and before a day."""
+
+from datetime import date
+from typing import Annotated
+from uuid import UUID
+
+from fastapi import APIRouter, Path
+
+from mellow_tide.core.hands.self_check import SelfCheck
+from mellow_tide.services import preparing
+from mellow_tide.services.preparing import DayPreparation, Preparation, SelfChecked
+from mellow_tide.web.body import Body
+from mellow_tide.web.guard import AtDesk
+
+router = APIRouter(tags=["preparing"])
+
+PreparedId = Annotated[str, Path(max_length=80)]
+
+
+class Ready(Body):
+    """A thing is ready, or not yet."""
+
+    done: bool
+
+
+class SelfCheckToday(Body):
+    """What aches before the first client, 0 to 10 each."""
+
+    check: SelfCheck
+
+
+@router.get("/preparation")
+def read_day_preparation(desk: AtDesk, day: date | None = None) -> DayPreparation:
+    """What to prepare for a day, today if none is given."""
+    return preparing.read_day_preparation(desk, day)
+
+
+@router.put("/self-check")
+def keep_self_check(said: SelfCheckToday, desk: AtDesk) -> SelfChecked:
+    """Keep how one's own hands and back are today."""
+    return preparing.check_oneself(desk, said.check)
+
+
+@router.get("/sessions/{session_id}/preparation")
+def read_preparation(session_id: UUID, desk: AtDesk) -> Preparation:
+    """What to prepare for a session."""
+    return preparing.read_preparation(desk, session_id)
+
+
+@router.put("/sessions/{session_id}/preparation/{item}")
+def tick_prepared(session_id: UUID, item: PreparedId, ready: Ready, desk: AtDesk) -> Preparation:
+    """Tick a thing off, or open it again."""
+    return preparing.tick_prepared(desk, session_id, item, ready.done)
