@@ -36,7 +36,7 @@ from mellow_tide.web.routes import (
     sessions,
     versions,
 )
-from mellow_tide.web.routes.people import account, door, members, sign_in
+from mellow_tide.web.routes.people import account, calendar_feed, door, members, sign_in
 
 AT_LOOPBACK = Surroundings()
 
@@ -87,6 +87,7 @@ def make_app(
         house,
         members,
         account,
+        calendar_feed,
         clients,
         exchange,
         intakes,
@@ -105,6 +106,7 @@ def make_app(
     app.include_router(door.router, prefix="/api")
     app.include_router(sign_in.router, prefix="/api")
     app.include_router(intake_form.router, prefix="/api")
+    app.include_router(calendar_feed.public_router, prefix="/api")
     app.include_router(inside, prefix="/api")
     app.openapi = describe(app)  # type: ignore[method-assign]
     if built:

@@ -94,6 +94,10 @@ EVERYBODY = frozenset(
         "read_picks",
         "read_passage_other_side",
         "read_places",
+        "make_calendar_feed",
+        "name_in_calendar_feed",
+        "read_calendar_feed",
+        "withdraw_calendar_feed",
         "read_day_preparation",
         "read_preparation",
         "read_presses",
@@ -139,6 +143,9 @@ MAY: dict[MemberRole, frozenset[str]] = {"owner": OWNERS | EVERYBODY, "therapist
 
 NOT_IN_DEMO = frozenset(
     {
+        "make_calendar_feed",
+        "name_in_calendar_feed",
+        "withdraw_calendar_feed",
         "change_account",
         "change_password",
         "propose_second_factor",

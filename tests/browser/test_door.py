@@ -131,6 +131,24 @@ def test_name_password_and_devices_are_seen_to_on_the_account_page(door: Page, b
     tablet.close()
 
 
+def test_ones_sessions_are_read_by_another_calendar_until_the_address_is_deleted(door: Page):
+    open_practice(door)
+    door.get_by_role("link", name="Account of").click()
+    feed = door.get_by_role("region", name="Your sessions in your own calendar")
+    feed.get_by_role("button", name="Create an address").click()
+    address = feed.get_by_label("The address").input_value()
+    assert address.endswith("/sessions.ics")
+    assert door.request.get(address).text().startswith("BEGIN:VCALENDAR")
+    expect(feed.get_by_role("checkbox", name="Show the clients’ names there")).not_to_be_checked()
+    assert broken_rules(door) == []
+    door.reload()
+    expect(feed).to_contain_text("There is an address, created today at")
+    expect(feed.get_by_label("The address")).to_have_count(0)
+    feed.get_by_role("button", name="Delete the address").click()
+    expect(feed).to_contain_text("Nothing can be read at the address any more.")
+    assert door.request.get(address).status == 404
+
+
 def test_a_colleague_joins_by_a_link_and_finds_only_what_is_hers(door: Page, browser, server):
     open_practice(door)
     door.get_by_role("link", name="Settings of").click()

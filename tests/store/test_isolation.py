@@ -37,6 +37,7 @@ TENANT_TABLES = (
     "house_change",
     "prepared_item",
     "self_check",
+    "calendar_feed",
 )
 
 OF_NO_PRACTICE_ALWAYS = ("security_event",)
@@ -92,6 +93,7 @@ def test_the_first_practice_has_rows_to_protect(app_dsn):
                 "house_change",
                 "prepared_item",
                 "self_check",
+                "calendar_feed",
             )
         }
     assert counts["client"] == 13

@@ -4,6 +4,7 @@ import {
   type Account,
   api,
   body,
+  type CalendarFeedState,
   type DoorView,
   type FirstSteps,
   type FlowsBeside,
@@ -26,6 +27,12 @@ export const doorQuery = queryOptions({
 export const accountQuery = queryOptions({
   queryKey: ["account"],
   queryFn: () => body<Account>(api.GET("/api/account")),
+});
+
+/** Whether one's own sessions are read by another calendar. */
+export const calendarFeedQuery = queryOptions({
+  queryKey: ["calendar feed"],
+  queryFn: () => body<CalendarFeedState>(api.GET("/api/calendar-feed")),
 });
 
 /** What a new practice has still to do. */

@@ -248,6 +248,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calendar/{token}/sessions.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Calendar
+         * @description The sessions at an address: whoever holds it may read them.
+         */
+        get: operations["read_calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/me": {
         parameters: {
             query?: never;
@@ -987,6 +1007,38 @@ export interface paths {
          * @description Sign out another device.
          */
         delete: operations["sign_out_device"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar-feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Calendar Feed
+         * @description Whether one's own sessions can be read at an address.
+         */
+        get: operations["read_calendar_feed"];
+        /**
+         * Name In Calendar Feed
+         * @description Show the clients' names there, or hide them.
+         */
+        put: operations["name_in_calendar_feed"];
+        /**
+         * Make Calendar Feed
+         * @description Make a new address; the one before it stops at once.
+         */
+        post: operations["make_calendar_feed"];
+        /**
+         * Withdraw Calendar Feed
+         * @description Let nothing be read at the address any more.
+         */
+        delete: operations["withdraw_calendar_feed"];
         options?: never;
         head?: never;
         patch?: never;
@@ -3101,6 +3153,16 @@ export interface components {
             added: number;
         };
         /**
+         * CalendarFeed
+         * @description Whether there is an address since `made_at`, and whether the clients' names are read there.
+         */
+        CalendarFeed: {
+            /** Made At */
+            made_at: string | null;
+            /** Names */
+            names: boolean;
+        };
+        /**
          * Candidate
          * @description A client that the letters could mean, with when they were here last.
          */
@@ -4262,7 +4324,7 @@ export interface components {
         };
         /**
          * DayPreparation
-         * @description A therapist's day: each session that comes, in order, and what all of them take together.
+         * @description A therapist's day: each session that is still to begin, in order, and what all of the day take together.
          */
         DayPreparation: {
             /**
@@ -6355,6 +6417,14 @@ export interface components {
             because: string;
         };
         /**
+         * NamesInFeed
+         * @description Whether the clients' names are read there.
+         */
+        NamesInFeed: {
+            /** Names */
+            names: boolean;
+        };
+        /**
          * NewClient
          * @description A client in one line.
          */
@@ -6366,6 +6436,18 @@ export interface components {
              * @default
              */
             phone: string;
+        };
+        /**
+         * NewFeed
+         * @description An address that was just made: `path` is told this once.
+         */
+        NewFeed: {
+            /** Made At */
+            made_at: string | null;
+            /** Names */
+            names: boolean;
+            /** Path */
+            path: string;
         };
         /**
          * NewLength
@@ -10171,6 +10253,39 @@ export interface operations {
             507: components["responses"]["Problem"];
         };
     };
+    read_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
     read_me: {
         parameters: {
             query?: never;
@@ -11660,6 +11775,147 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    read_calendar_feed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarFeed"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    name_in_calendar_feed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NamesInFeed"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarFeed"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    make_calendar_feed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NamesInFeed"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewFeed"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    withdraw_calendar_feed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarFeed"];
+                };
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];

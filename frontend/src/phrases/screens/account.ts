@@ -44,4 +44,16 @@ export const say = {
   unknownDevice: "Unknown device",
   thisDevice: "this one",
   lastUsed: (when: string) => `last used ${when}`,
+  yourCalendar: "Your sessions in your own calendar",
+  whatFeedIs:
+    "Your calendar can subscribe to your sessions at a private address. Whoever has the address can read them, so do not pass it on.",
+  clientNamesThere: "Show the clients’ names there",
+  makeAddress: "Create an address",
+  newAddress: "Create a new address",
+  withdrawAddress: "Delete the address",
+  addressSince: (when: string) => `There is an address, created ${when}.`,
+  oldAddressStops: "The old address stops working at once.",
+  address: "The address",
+  shownOnce: "Copy it now: it is not shown again. Your calendar must be able to reach this server.",
+  addressDeleted: "Nothing can be read at the address any more.",
 };
