@@ -19,6 +19,7 @@ from mellow_tide.web.description import describe
 from mellow_tide.web.gate import Gate, Surroundings
 from mellow_tide.web.guard import signed_in
 from mellow_tide.web.routes import (
+    aftercare,
     booking,
     clients,
     designing,
@@ -94,6 +95,7 @@ def make_app(
         learning,
         sessions,
         preparing,
+        aftercare,
         run_and_log,
         designing,
         versions,

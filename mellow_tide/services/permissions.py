@@ -4,6 +4,7 @@ from mellow_tide.store.people import MemberRole
 
 OWNERS = frozenset(
     {
+        "change_aftercare",
         "change_house",
         "skip_first_step",
         "bring_in_clients",
@@ -69,6 +70,8 @@ EVERYBODY = frozenset(
         "press_foot_switch",
         "propose_second_factor",
         "read_account",
+        "read_aftercare",
+        "read_aftercare_paper",
         "read_alternatives",
         "read_booking",
         "read_catalogue",

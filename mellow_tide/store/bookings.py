@@ -44,6 +44,12 @@ def find_last_booking(t: Transaction, client_id: UUID) -> UUID | None:
     return found
 
 
+def find_next_start(t: Transaction, session_id: UUID) -> datetime | None:
+    """When the client of a session comes after it, if that is booked."""
+    found: datetime | None = t.value("next_session_of_client", session_id=session_id)
+    return found
+
+
 def hold_bookings(t: Transaction) -> None:
     """Hold all bookings of the practice until the transaction ends, so that those who book take turns."""
     t.run("hold_bookings")

@@ -141,6 +141,16 @@ def set_hours(t: Transaction, hours: Hours | None) -> None:
         raise NotThere("member")
 
 
+def find_aftercare(t: Transaction) -> str:
+    """The practice's own text for what a client takes home; empty where it has none."""
+    return str(t.value("aftercare_of_practice") or "")
+
+
+def set_aftercare(t: Transaction, text: str) -> None:
+    """Keep the practice's text; empty: the usual one."""
+    t.run("set_aftercare", text=text)
+
+
 def end_membership(t: Transaction, person_id: UUID, now: datetime) -> None:
     """Let a member go; what they did stays under their name. Raises `NotThere`."""
     if not t.run("end_membership", of_person=person_id, now=now):

@@ -194,3 +194,30 @@ def test_the_own_pace_is_shown_and_used_once_it_is_accepted(page: Page, today: T
     pace.get_by_text("Stroke by stroke").click()
     pace.get_by_role("button", name="Back to the usual pace").click()
     expect(pace.get_by_text("until you accept yours")).to_be_visible()
+
+
+def test_what_the_client_takes_home_is_written_from_the_signed_log(page: Page, today: Today):
+    today.open("Ottilie Saltgrove")
+    expect(page.get_by_role("button", name="Sign the log")).to_be_visible()
+    page.goto(page.url.removesuffix("log") + "aftercare")
+    expect(page.get_by_text("Sign the log first")).to_be_visible()
+    page.get_by_role("link", name="To the log").click()
+    signed(page)
+    page.get_by_role("link", name="For the client to take home").click()
+    words = page.get_by_role("article", name="To take home")
+    expect(words).to_contain_text("Thank you for coming to The Loft above the Boat Shed")
+    expect(words).to_contain_text("once a day")
+    page.get_by_label("A stretch to go with it").select_option("")
+    expect(words).not_to_contain_text("once a day")
+    page.get_by_text("The practice’s text").click()
+    text = page.get_by_role("textbox", name="The practice’s text")
+    text.fill("Tea for {somebody}.")
+    page.get_by_role("button", name="Save").click()
+    expect(page.get_by_role("alert")).to_contain_text("use: {client}")
+    expect(text).to_have_value("Tea for {somebody}.")
+    text.fill("Tea for {client}.")
+    page.get_by_role("button", name="Save").click()
+    expect(words).to_have_text(re.compile("^Tea for "))
+    with page.expect_download() as paper:
+        page.get_by_role("link", name="Download as a PDF").click()
+    assert paper.value.suggested_filename == "after-your-session.pdf"

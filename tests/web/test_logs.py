@@ -22,12 +22,12 @@ from tests.web.test_sessions import answer_day, began, moved, url
 POINT = str(uuid4())
 
 
-def work(client, name, *happened):
-    """Work a session from first touch to last, with what happens in between."""
+def work(client, name, *happened, apart=30):
+    """Work a session from first touch to last, with what happens in between, so many seconds `apart`."""
     answer_day(client, name)
     kinds = [began(client, name), moved(client, name, 3), *happened, {"kind": "ended"}]
     events = [
-        {"id": str(uuid4()), "at": (NOW + timedelta(seconds=30 * n)).isoformat(), **kind}
+        {"id": str(uuid4()), "at": (NOW + timedelta(seconds=apart * n)).isoformat(), **kind}
         for n, kind in enumerate(kinds)
     ]
     assert client.post(url(name, "/events"), json={"events": events}).status_code == 200

@@ -40,6 +40,7 @@ export type Edit = Schemas["Edits"]["edits"][number];
 export type Entry = Schemas["Entry"];
 export type LeftOut = Schemas["LeftOut"];
 export type Finding = Schemas["Finding"];
+export type AftercareView = Schemas["AftercareView"];
 export type CalendarFeedState = Schemas["CalendarFeed"];
 export type NewFeed = Schemas["NewFeed"];
 export type DayPreparation = Schemas["DayPreparation"];

@@ -1896,6 +1896,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sessions/{session_id}/aftercare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Aftercare
+         * @description The words, and what they are made from.
+         */
+        get: operations["read_aftercare"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/aftercare.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Aftercare Paper
+         * @description The same, to print or to send.
+         */
+        get: operations["read_aftercare_paper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/aftercare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Aftercare
+         * @description Keep the practice's own text.
+         */
+        put: operations["change_aftercare"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session_id}/run": {
         parameters: {
             query?: never;
@@ -2577,6 +2637,45 @@ export interface components {
             plan: components["schemas"]["Plan"];
             evaluation: components["schemas"]["Evaluation"];
             difference: components["schemas"]["Difference"];
+        };
+        /**
+         * AftercareChange
+         * @description The practice's own text; empty: the usual one.
+         */
+        AftercareChange: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * AftercareView
+         * @description The words, and what they were made from.
+         *
+         *     `stretches`: the regions of which a stretch may be told, `stretch` the one that is. `template` is the practice's
+         *     text, `usual` the one that ships, `placeholders` what stands in it in braces.
+         */
+        AftercareView: {
+            /** Text */
+            text: string;
+            /** Stretch */
+            stretch: string | null;
+            /** Stretches */
+            stretches: string[];
+            /** Template */
+            template: string;
+            /** Usual */
+            usual: string;
+            /**
+             * Placeholders
+             * @default [
+             *       "client",
+             *       "practice",
+             *       "regions",
+             *       "advice",
+             *       "stretch",
+             *       "next_visit"
+             *     ]
+             */
+            placeholders: string[];
         };
         /**
          * Again
@@ -13578,6 +13677,114 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Preparation"];
                 };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    read_aftercare: {
+        parameters: {
+            query?: {
+                /** @description a region's id; empty for none */
+                stretch?: string | null;
+            };
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AftercareView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    read_aftercare_paper: {
+        parameters: {
+            query?: {
+                /** @description a region's id; empty for none */
+                stretch?: string | null;
+            };
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    change_aftercare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AftercareChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];

@@ -24,6 +24,7 @@ import { FlowsPage } from "../features/flows/FlowsPage";
 import { FootSwitchPage } from "../features/footSwitch/FootSwitchPage";
 import { IntakePage } from "../features/intake/IntakePage";
 import { LearnPage } from "../features/learn/LearnPage";
+import { AftercarePage } from "../features/log/aftercare/AftercarePage";
 import { LogPage } from "../features/log/LogPage";
 import { PlanPage } from "../features/plan/PlanPage";
 import { PracticePage } from "../features/practice/PracticePage";
@@ -150,6 +151,7 @@ const plan = createRoute({
 const prepare = createRoute({ getParentRoute: () => session, path: "prepare", component: PreparePage });
 const sheet = createRoute({ getParentRoute: () => session, path: "sheet", component: SheetPage });
 const log = createRoute({ getParentRoute: () => session, path: "log", component: LogPage });
+const aftercare = createRoute({ getParentRoute: () => session, path: "aftercare", component: AftercarePage });
 const learn = createRoute({ getParentRoute: () => session, path: "learn", component: LearnPage });
 const work = createRoute({
   getParentRoute: () => inside,
@@ -184,7 +186,7 @@ export function makeRouter(queries: QueryClient) {
           flows,
           account,
           practice,
-          session.addChildren([meet, plan, prepare, sheet, log, learn]),
+          session.addChildren([meet, plan, prepare, sheet, log, aftercare, learn]),
         ]),
         work,
         footSwitch,

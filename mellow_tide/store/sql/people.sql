@@ -67,3 +67,9 @@ DELETE FROM practice WHERE practice_id = %(practice_id)s
 
 -- name: delete_person
 DELETE FROM person WHERE person_id = %(person_id)s
+
+-- name: aftercare_of_practice
+SELECT aftercare FROM practice WHERE practice_id = %(practice_id)s
+
+-- name: set_aftercare
+UPDATE practice SET aftercare = %(text)s WHERE practice_id = %(practice_id)s

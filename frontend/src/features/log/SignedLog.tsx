@@ -73,6 +73,9 @@ export function SignedLog({ page, timeZone }: Props) {
           <a className="btn min-h-11" href={`/api/sessions/${sessionId}/log.json`}>
             {say.forOtherProgramsJson}
           </a>
+          <Link to="/session/$sessionId/aftercare" params={{ sessionId }} className="btn min-h-11">
+            {say.aftercare}
+          </Link>
           <Link to="/session/$sessionId/learn" params={{ sessionId }} className="btn btn-primary min-h-11">
             {say.whatItTaught}
           </Link>

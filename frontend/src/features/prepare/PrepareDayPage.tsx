@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link, useSearch } from "@tanstack/react-router";
+import { dayPreparationQuery } from "../../api/besideQueries";
 import type { DayPreparation, Preparation } from "../../api/client";
-import { dayPreparationQuery } from "../../api/prepareQueries";
 import { pouredWords } from "../../phrases/measures";
 import { say } from "../../phrases/screens/prepare";
 import { shared } from "../../phrases/screens/shared";

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "@tanstack/react-router";
+import { preparationQuery } from "../../api/besideQueries";
 import type { PreparedItem, SessionView } from "../../api/client";
-import { preparationQuery } from "../../api/prepareQueries";
 import { catalogueQuery, meQuery, sessionQuery } from "../../api/queries";
 import { useCatalogue } from "../../api/useCatalogue";
 import { firstTouch } from "../../lib/firstTouch";

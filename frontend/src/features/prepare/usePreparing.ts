@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { preparationQuery } from "../../api/besideQueries";
 import { api, body, type DayPreparation, type Preparation } from "../../api/client";
-import { preparationQuery } from "../../api/prepareQueries";
 
 interface Ticked {
   sessionId: string;

@@ -45,4 +45,5 @@ export const say = {
   workedFromTo: (begun: string, ended: string) => `Worked from ${begun} to ${ended}:`,
   newThatDay: (news: string) => `New that day: ${news}.`,
   stoppedEarly: (why: string) => `△ Stopped early${why}.`,
+  aftercare: "For the client to take home",
 };
