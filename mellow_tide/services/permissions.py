@@ -80,6 +80,7 @@ EVERYBODY = frozenset(
         "read_day",
         "read_difference",
         "read_draft",
+        "read_easings",
         "read_flows",
         "read_follow_ups",
         "read_headache_questions",

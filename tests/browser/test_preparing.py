@@ -61,3 +61,19 @@ def test_what_aches_is_asked_and_leaves_the_thumbs_less(page: Page, today: Today
     page.reload()
     expect(asked.get_by_label("Thumbs")).to_have_value("4")
     expect(page.get_by_role("region", name="For the whole day")).to_contain_text("two sheets")
+
+
+def test_a_change_that_eases_the_hands_is_taken_and_taken_back(page: Page, today: Today):
+    page.get_by_role("link", name="Prepare the day").click()
+    eased = page.get_by_role("region", name="Ease my hands")
+    eased.get_by_role("button", name="Find what helps").click()
+    thumbs = eased.get_by_text(re.compile("^Thumb work on this day: "))
+    expect(thumbs).to_be_visible()
+    before = thumbs.inner_text()
+    first = eased.get_by_role("listitem").first
+    expect(first).to_contain_text("less thumb work")
+    first.get_by_role("button", name="Change it").click()
+    expect(eased.get_by_role("status")).to_contain_text("Changed in the plan for")
+    expect(thumbs).not_to_have_text(before)
+    eased.get_by_role("button", name="Undo").click()
+    expect(thumbs).to_have_text(before)

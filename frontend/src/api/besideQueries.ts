@@ -1,6 +1,13 @@
 /** What goes before a session and after it: what to prepare, what to take home. */
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
-import { type AftercareView, api, body, type DayPreparation, type Preparation } from "./client";
+import {
+  type AftercareView,
+  api,
+  body,
+  type DayPreparation,
+  type EasedDay,
+  type Preparation,
+} from "./client";
 
 /** What other devices tick is seen here too, soon. */
 const OTHERS_MS = 20_000;
@@ -38,4 +45,11 @@ export const aftercareQuery = (session_id: string, stretch: string | undefined) 
     placeholderData: keepPreviousData,
     // The log may have been signed since.
     staleTime: 0,
+  });
+
+/** What would spare the hands of whoever is signed in on a day; it is tried out, which takes a moment. */
+export const easingsQuery = (day: string | null) =>
+  queryOptions({
+    queryKey: ["easings", day],
+    queryFn: () => body<EasedDay>(api.GET("/api/easings", { params: { query: day ? { day } : {} } })),
   });

@@ -1836,6 +1836,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/easings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Easings
+         * @description What would spare one's hands on a day, today if none is given.
+         */
+        get: operations["read_easings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/self-check": {
         parameters: {
             query?: never;
@@ -4535,6 +4555,42 @@ export interface components {
             draft: components["schemas"]["Adjustment"];
             /** Reasons */
             reasons: components["schemas"]["DraftReason"][];
+        };
+        /**
+         * EasedDay
+         * @description The load of a day as it is, and the changes that lower it most, each by itself, the best first.
+         */
+        EasedDay: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            now: components["schemas"]["DayLoad"];
+            /** Easings */
+            easings: components["schemas"]["EasingOfDay"][];
+        };
+        /**
+         * EasingOfDay
+         * @description A change of one session of the day, what the client would notice, and the load of the day with it.
+         */
+        EasingOfDay: {
+            /**
+             * Session Id
+             * Format: uuid
+             */
+            session_id: string;
+            /** Revision */
+            revision: number;
+            /** Client Name */
+            client_name: string;
+            /** Words */
+            words: string;
+            /** Notice */
+            notice: string;
+            /** Edits */
+            edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangePart"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertPart"] | components["schemas"]["SplitPart"] | components["schemas"]["MovePart"] | components["schemas"]["RemovePart"])[];
+            after: components["schemas"]["DayLoad"];
         };
         /**
          * Edits
@@ -13567,6 +13623,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DayPreparation"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    read_easings: {
+        parameters: {
+            query?: {
+                day?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EasedDay"];
                 };
             };
             400: components["responses"]["Problem"];

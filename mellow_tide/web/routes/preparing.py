@@ -4,13 +4,15 @@ from datetime import date
 from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter, Path
+from fastapi import APIRouter, Path, Response
 
 from mellow_tide.core.hands.self_check import SelfCheck
-from mellow_tide.services import preparing
+from mellow_tide.services import easing, preparing
+from mellow_tide.services.easing import EasedDay
 from mellow_tide.services.preparing import DayPreparation, Preparation, SelfChecked
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import AtDesk
+from mellow_tide.web.straight import straight
 
 router = APIRouter(tags=["preparing"])
 
@@ -33,6 +35,12 @@ class SelfCheckToday(Body):
 def read_day_preparation(desk: AtDesk, day: date | None = None) -> DayPreparation:
     """What to prepare for a day, today if none is given."""
     return preparing.read_day_preparation(desk, day)
+
+
+@router.get("/easings", response_model=EasedDay)
+def read_easings(desk: AtDesk, day: date | None = None) -> Response:
+    """What would spare one's hands on a day, today if none is given."""
+    return straight(easing.read_easings(desk, day))
 
 
 @router.put("/self-check")

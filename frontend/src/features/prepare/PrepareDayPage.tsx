@@ -9,6 +9,7 @@ import { longDate, timeOfDay } from "../../phrases/time";
 import { capital, listed } from "../../phrases/words";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
+import { EaseMyHands } from "./EaseMyHands";
 import { HowAreYou } from "./HowAreYou";
 import { Things } from "./Things";
 import { usePreparing } from "./usePreparing";
@@ -35,6 +36,7 @@ export function PrepareDayPage() {
             {day.data.sessions.map((session) => (
               <OfSession key={session.session_id} session={session} timeZone={day.data.time_zone} />
             ))}
+            {day.data.sessions.length > 0 && <EaseMyHands day={asked} />}
           </div>
         </div>
       )}

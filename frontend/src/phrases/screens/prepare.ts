@@ -27,4 +27,13 @@ export const say = {
     `Your thumbs can take ${time} of thumb work today (usually ${usual}). The day’s line counts with it.`,
   haveSeen: (what: string) =>
     `Your ${what}: spare it today, and have it looked at by a doctor or physiotherapist if it stays.`,
+  easeMyHands: "Ease my hands",
+  findWhatHelps: "Find what helps",
+  tryingChanges: "Trying changes of the day’s sessions",
+  thumbsNow: (time: string, budget: string) => `Thumb work on this day: ${time} of ${budget}.`,
+  lessThumbs: (time: string) => `${time} less thumb work`,
+  strainOfDay: (now: string, then: string) => `strain of the day ${now} → ${then}`,
+  doIt: "Change it",
+  easingTaken: (client: string) => `Changed in the plan for ${client}.`,
+  nothingEases: "No single change would ease this day noticeably.",
 };
