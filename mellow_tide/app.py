@@ -104,6 +104,7 @@ def make_app(
     ):
         inside.include_router(part.router)
     inside.include_router(learning.pace_router)
+    inside.include_router(learning.numbers_router)
     app.include_router(ready.router, prefix="/api")
     app.include_router(door.router, prefix="/api")
     app.include_router(sign_in.router, prefix="/api")

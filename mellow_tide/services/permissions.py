@@ -93,6 +93,8 @@ EVERYBODY = frozenset(
         "read_me",
         "read_mending",
         "read_most_told",
+        "read_numbers",
+        "read_numbers_table",
         "read_own_pace",
         "read_people",
         "read_picks",

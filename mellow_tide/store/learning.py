@@ -36,6 +36,13 @@ class WorkedRow:
 
 
 @dataclass(frozen=True, kw_only=True)
+class WorkedByRow(WorkedRow):
+    """A session with who worked it, and all that happened at the table."""
+
+    person_id: UUID
+
+
+@dataclass(frozen=True, kw_only=True)
 class TaughtRow(WorkedRow):
     """A visit that has ended; `specific_ceiling` and `pressure` are its brief's. The last mark on it, if any."""
 
@@ -77,6 +84,11 @@ def mark_visit(t: Transaction, session_id: UUID, mark: VisitMarked) -> None:
 def list_worked(t: Transaction, person_id: UUID, most: int) -> list[WorkedRow]:
     """The last sessions that a therapist has worked, at most so many, the last first."""
     return t.all(WorkedRow, "worked_by", person_id=person_id, most=most)
+
+
+def list_worked_since(t: Transaction, since: datetime) -> list[WorkedByRow]:
+    """All sessions of the practice that started since and have ended, the first first."""
+    return t.all(WorkedByRow, "worked_since", since=since)
 
 
 def find_own_pace(t: Transaction, person_id: UUID) -> AcceptedPace | None:

@@ -40,7 +40,7 @@ def test_what_is_ticked_is_ready_after_a_reload_and_in_the_day(prepare: Page):
 
 def test_a_tick_that_was_not_saved_is_said_and_taken_back(prepare: Page):
     prepare.route(re.compile("/preparation/"), lambda route: route.abort())
-    prepare.get_by_role("checkbox", name="Blanket", exact=True).check()
+    prepare.get_by_role("checkbox", name="Blanket", exact=True).click()
     expect(prepare.get_by_role("alert")).to_contain_text("That was not saved")
     expect(prepare.get_by_role("checkbox", name="Blanket", exact=True)).not_to_be_checked()
 

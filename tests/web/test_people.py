@@ -18,7 +18,7 @@ from tests.web.conftest import a_practice, problem
 
 OWNER = a_practice("Tamsin Alderweir")
 IVO = {"name": "Ivo Marlpit", "email": "ivo@marlpit.example", "password": "seven kettles over dunes"}
-OUTSIDE = ("/api/door", "/api/sign-in", "/api/ready", "/api/intake/")
+OUTSIDE = ("/api/calendar/", "/api/door", "/api/sign-in", "/api/ready", "/api/intake/")
 
 
 @pytest.fixture

@@ -107,6 +107,7 @@ export type IntakeForm = Schemas["IntakeForm"];
 export type IntakeReview = Schemas["IntakeReview"];
 export type IntakeAnswers = Schemas["Answers"];
 export type IntakeQuestion = Schemas["IntakeQuestion"];
+export type Numbers = Schemas["MonthlyNumbers"];
 export type OwnPaceView = Schemas["OwnPaceView"];
 export type Press = Schemas["Press"];
 export type Presses = Schemas["Presses"];

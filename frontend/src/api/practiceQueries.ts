@@ -11,6 +11,7 @@ import {
   type HoursView,
   type HouseEffect,
   type HouseView,
+  type Numbers,
   type OwnSchool,
   type PeopleHere,
   type SchoolsBeside,
@@ -97,3 +98,9 @@ export const schoolQuery = (school: OwnSchool, booked_minutes: number) =>
     // The numbers of before stay until the new ones are there.
     placeholderData: keepPreviousData,
   });
+
+/** What the sessions of the last months add up to. */
+export const numbersQuery = queryOptions({
+  queryKey: ["numbers"],
+  queryFn: () => body<Numbers>(api.GET("/api/numbers")),
+});

@@ -2528,6 +2528,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/numbers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Numbers
+         * @description What the sessions of the last months add up to.
+         */
+        get: operations["read_numbers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/numbers/{part}.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Numbers Table
+         * @description One of the three, for other programs.
+         */
+        get: operations["read_numbers_table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -4473,6 +4513,25 @@ export interface components {
             supports: string[];
         };
         /**
+         * DepthInMonth
+         * @description How often the client was heard on the depth in a month, and how often it was just right, too deep, too light.
+         */
+        DepthInMonth: {
+            /**
+             * Month
+             * Format: date
+             */
+            month: string;
+            /** Heard */
+            heard: number;
+            /** Just Right */
+            just_right: number;
+            /** Lighter */
+            lighter: number;
+            /** Deeper */
+            deeper: number;
+        };
+        /**
          * Device
          * @description A browser in which one is signed in; `present` is the one that asks.
          */
@@ -5170,6 +5229,23 @@ export interface components {
              */
             at: string;
             answers: components["schemas"]["Answers"];
+        };
+        /**
+         * HandsInWeek
+         * @description Thumb seconds of a week's sessions beside what the days with sessions bear; `week` is its Monday.
+         */
+        HandsInWeek: {
+            /**
+             * Week
+             * Format: date
+             */
+            week: string;
+            /** Days */
+            days: number;
+            /** Thumb Seconds */
+            thumb_seconds: number;
+            /** Budget Seconds */
+            budget_seconds: number;
         };
         /**
          * Headache
@@ -6418,6 +6494,22 @@ export interface components {
             begins: number;
             /** Ends */
             ends: number;
+        };
+        /**
+         * MonthlyNumbers
+         * @description All three, from the first month to the last. `months` are all of them, also those without a session.
+         */
+        MonthlyNumbers: {
+            /** Months */
+            months: string[];
+            /** Sessions */
+            sessions: number;
+            /** Regions */
+            regions: components["schemas"]["RegionInMonth"][];
+            /** Depth */
+            depth: components["schemas"]["DepthInMonth"][];
+            /** Hands */
+            hands: components["schemas"]["HandsInWeek"][];
         };
         /**
          * MostMinutes
@@ -7915,6 +8007,23 @@ export interface components {
             suited: number | null;
             /** Last Word */
             last_word: ("lighter" | "just_right" | "deeper") | null;
+        };
+        /**
+         * RegionInMonth
+         * @description Whole seconds of a region in a month, both sides together; `month` is its first day.
+         */
+        RegionInMonth: {
+            /** Region */
+            region: string;
+            /**
+             * Month
+             * Format: date
+             */
+            month: string;
+            /** Planned */
+            planned: number;
+            /** Taken */
+            taken: number;
         };
         /**
          * RegionReason
@@ -15121,6 +15230,70 @@ export interface operations {
             500: components["responses"]["Problem"];
             503: components["responses"]["Problem"];
             507: components["responses"]["Problem"];
+        };
+    };
+    read_numbers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MonthlyNumbers"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    read_numbers_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part: "regions" | "depth" | "hands";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
         };
     };
 }

@@ -26,6 +26,7 @@ import { IntakePage } from "../features/intake/IntakePage";
 import { LearnPage } from "../features/learn/LearnPage";
 import { AftercarePage } from "../features/log/aftercare/AftercarePage";
 import { LogPage } from "../features/log/LogPage";
+import { NumbersPage } from "../features/numbers/NumbersPage";
 import { PlanPage } from "../features/plan/PlanPage";
 import { PracticePage } from "../features/practice/PracticePage";
 import { PrepareDayPage } from "../features/prepare/PrepareDayPage";
@@ -139,6 +140,7 @@ const review = createRoute({
 const flows = createRoute({ getParentRoute: () => framed, path: "flows", component: FlowsPage });
 const account = createRoute({ getParentRoute: () => framed, path: "account", component: AccountPage });
 const practice = createRoute({ getParentRoute: () => framed, path: "practice", component: PracticePage });
+const numbers = createRoute({ getParentRoute: () => framed, path: "numbers", component: NumbersPage });
 const meet = createRoute({ getParentRoute: () => session, path: "meet", component: MeetPage });
 const plan = createRoute({
   getParentRoute: () => session,
@@ -186,6 +188,7 @@ export function makeRouter(queries: QueryClient) {
           flows,
           account,
           practice,
+          numbers,
           session.addChildren([meet, plan, prepare, sheet, log, aftercare, learn]),
         ]),
         work,

@@ -1,8 +1,17 @@
 import { describe, expect, it } from "vitest";
-import { clock, dayAndTime, minuteOfDay, shortDay, span } from "./time";
+import { clock, dayAndTime, inHours, minuteOfDay, shortDay, span } from "./time";
 import { listed } from "./words";
 
 describe("times", () => {
+  it("tells many minutes in hours", () => {
+    expect([inHours(29), inHours(3120), inHours(3600), inHours(58_995)]).toEqual([
+      "0 min",
+      "52 min",
+      "1 h 0 min",
+      "16 h 23 min",
+    ]);
+  });
+
   it("reads as a clock inside a session", () => {
     expect([clock(0), clock(59.6), clock(750), clock(4500), clock(-3)]).toEqual([
       "0:00",

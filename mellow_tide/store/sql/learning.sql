@@ -34,6 +34,18 @@ WHERE s.practice_id = %(practice_id)s AND s.person_id = %(person_id)s
 ORDER BY s.starts_at DESC
 LIMIT %(most)s
 
+-- name: worked_since
+SELECT s.session_id, s.starts_at, s.person_id,
+       to_jsonb(b) - '{practice_id,session_id,begun_at}'::text[] AS stored_run,
+       coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM counted_event e
+                 WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id), '[]') AS stored_events
+FROM session s
+JOIN begun_run b ON b.practice_id = s.practice_id AND b.session_id = s.session_id
+WHERE s.practice_id = %(practice_id)s AND s.starts_at >= %(since)s
+  AND EXISTS (SELECT FROM counted_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
+              AND e.event ->> 'kind' IN ('ended', 'halted'))
+ORDER BY s.starts_at, s.session_id
+
 -- name: own_pace_of
 SELECT factors, accepted_at FROM own_pace
 WHERE practice_id = %(practice_id)s AND person_id = %(person_id)s

@@ -8,16 +8,19 @@ from pydantic import Field
 
 from mellow_tide.core.catalogue.records import Id
 from mellow_tide.core.flow.brief import Wish
-from mellow_tide.services.learning import drafting, learnt, own_pace
+from mellow_tide.core.formats.numbers_table import NumbersPart
+from mellow_tide.core.numbers.numbers import MonthlyNumbers
+from mellow_tide.services.learning import drafting, learnt, numbers, own_pace
 from mellow_tide.services.learning.drafting import Drafted
 from mellow_tide.services.learning.learnt import Learnt, Why
 from mellow_tide.services.learning.own_pace import Confirmed, OwnPaceView
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import AtDesk
-from mellow_tide.web.straight import straight
+from mellow_tide.web.straight import as_file, file_of, straight
 
 router = APIRouter(prefix="/clients/{client_id}/learnt", tags=["learning"])
 pace_router = APIRouter(prefix="/own-pace", tags=["learning"])
+numbers_router = APIRouter(prefix="/numbers", tags=["learning"])
 
 
 class VisitMark(Body):
@@ -56,6 +59,18 @@ def accept_own_pace(accepted: PaceAccepted, desk: AtDesk) -> OwnPaceView:
 def leave_own_pace(desk: AtDesk) -> OwnPaceView:
     """Let the clock go by the usual pace again."""
     return own_pace.go_back(desk)
+
+
+@numbers_router.get("", response_model=MonthlyNumbers)
+def read_numbers(desk: AtDesk) -> Response:
+    """What the sessions of the last months add up to."""
+    return straight(numbers.read_numbers(desk))
+
+
+@numbers_router.get("/{part}.csv", response_class=Response, responses=file_of("text/csv"))
+def read_numbers_table(part: NumbersPart, desk: AtDesk) -> Response:
+    """One of the three, for other programs."""
+    return as_file(numbers.write_table(desk, part), "text/csv; charset=utf-8", f"{part}.csv")
 
 
 @router.get("")

@@ -123,6 +123,9 @@ function FullDay({ day, onDone }: { day: Day; onDone(done: Done): void }) {
               {shared.prepareTheDay}
             </Link>
           )}
+          <Link to="/numbers" className="ml-5 inline-flex min-h-11 items-center underline underline-offset-4">
+            {say.numbersOfMonths}
+          </Link>
         </p>
       )}
       <h2 className="mb-2 mt-8 text-2xl">{say.dayInOrder}</h2>

@@ -46,4 +46,5 @@ export const say = {
   keyMove: "move the session by 5 minutes",
   keyLength: "shorten or lengthen it by 15 minutes",
   keyDayOf: "move it to the day before, the day after",
+  numbersOfMonths: "Numbers of the last months",
 };
