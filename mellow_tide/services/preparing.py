@@ -83,7 +83,7 @@ def tick_prepared(desk: Desk, session_id: UUID, item: str, done: bool) -> Prepar
     """Tick an item off, or open it again. Raises `NotThere` for a session or an item that is not."""
     with desk.writing() as t:
         row = find_session(t, session_id)
-        if item not in {thing.id for thing in _needs(desk, row).things}:
+        if item not in {thing.id for thing in find_needs(desk, row).things}:
             raise NotThere("item")
         set_prepared(t, session_id, item, desk.name(t) if done else None)
         ready = list_prepared(t, [session_id])
@@ -103,7 +103,7 @@ def read_day_preparation(desk: Desk, day: date | None) -> DayPreparation:
         time_zone=clock.zone.key,
         self_check=_checked(check),
         sessions=tuple(_prepare(desk, row, ready) for row in rows if not row.begun),
-        supplies=add_up_supplies((_needs(desk, row).supplies for row in rows), desk.catalogue),
+        supplies=add_up_supplies((find_needs(desk, row).supplies for row in rows), desk.catalogue),
     )
 
 
@@ -128,7 +128,7 @@ def _prepare(desk: Desk, row: SessionRow, ready: Iterable[PreparedRow]) -> Prepa
         session_id=row.session_id,
         client_name=row.client.name,
         starts_at=row.starts_at,
-        items=tuple(_item(row, thing, done.get(thing.id)) for thing in _needs(desk, row).things),
+        items=tuple(_item(row, thing, done.get(thing.id)) for thing in find_needs(desk, row).things),
     )
 
 
@@ -142,20 +142,23 @@ def _item(row: SessionRow, thing: ToPrepare, done: PreparedRow | None) -> Prepar
     )
 
 
-class _Needs(NamedTuple):
+class Needs(NamedTuple):
+    """What a session needs ready, and what it uses."""
+
     things: tuple[ToPrepare, ...]
     supplies: Supplies
 
 
-def _needs(desk: Desk, row: SessionRow) -> _Needs:
+def find_needs(desk: Desk, row: SessionRow) -> Needs:
+    """What the plan of a session needs."""
     setting = desk.setting_of(row)
     set_up = row.client.set_up_for(setting.catalogue.kinds[row.stored_plan["flow"]["brief"]["kind"]].surface)
     return _needs_of(json.dumps(row.stored_plan), setting, set_up)
 
 
 @lru_cache(maxsize=256)
-def _needs_of(plan_json: str, setting: Setting, set_up: str) -> _Needs:
+def _needs_of(plan_json: str, setting: Setting, set_up: str) -> Needs:
     """What a stored plan needs, kept by all that decides it: a day is read more often than it is changed."""
     case = make_case(Plan.model_validate_json(plan_json).flow, setting)
     supplies = count_session_supplies(case)
-    return _Needs(list_to_prepare(case, supplies, set_up), supplies)
+    return Needs(list_to_prepare(case, supplies, set_up), supplies)

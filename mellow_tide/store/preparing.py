@@ -20,6 +20,24 @@ class PreparedRow:
 
 
 @dataclass(frozen=True)
+class StockRow:
+    """What there is of a lubricant; negative where more was used than was ever entered."""
+
+    lubricant: str
+    millilitres: int
+
+
+@dataclass(frozen=True)
+class StockEntry:
+    """What comes in of a lubricant, or (negative) goes out, by the session that used it; its id is the device's."""
+
+    entry_id: UUID
+    lubricant: str
+    millilitres: int
+    session_id: UUID | None = None
+
+
+@dataclass(frozen=True)
 class _SelfCheckRow:
     wrists: int
     thumbs: int
@@ -48,3 +66,13 @@ def find_self_check(t: Transaction, day: date, person_id: UUID) -> SelfCheck | N
 def keep_self_check(t: Transaction, day: date, check: SelfCheck) -> None:
     """Keep how the hands and back of whoever asks are before a day; what was said last stands."""
     t.run("keep_self_check", day=day, **check.model_dump())
+
+
+def count_stock(t: Transaction) -> dict[str, int]:
+    """Millilitres of each lubricant of which anything was ever entered, by its id."""
+    return {row.lubricant: row.millilitres for row in t.all(StockRow, "stock")}
+
+
+def add_stock_entry(t: Transaction, entry: StockEntry) -> None:
+    """Keep an entry; the same id, or a session that has used its part already, changes nothing."""
+    t.run("insert_stock_entry", **vars(entry))

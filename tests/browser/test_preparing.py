@@ -77,3 +77,18 @@ def test_a_change_that_eases_the_hands_is_taken_and_taken_back(page: Page, today
     expect(thumbs).not_to_have_text(before)
     eased.get_by_role("button", name="Undo").click()
     expect(thumbs).to_have_text(before)
+
+
+def test_the_stock_is_counted_and_what_runs_low_is_on_the_list(page: Page, today: Today):
+    page.get_by_role("link", name="Prepare the day").click()
+    stock = page.get_by_role("region", name="Stock")
+    expect(stock).to_contain_text("Grapeseed oil: not counted")
+    stock.get_by_label("What there is of grapeseed oil, in ml").fill("10")
+    stock.get_by_role("button", name="Save").first.click()
+    expect(stock).to_contain_text("Grapeseed oil: 10 ml, low: the next two weeks take")
+    expect(stock.get_by_role("note")).to_contain_text("grapeseed oil: 1 bottle of 250 ml")
+    stock.get_by_label("What there is of grapeseed oil, in ml").fill("900")
+    stock.get_by_role("button", name="Save").first.click()
+    expect(stock.get_by_role("note")).to_have_count(0)
+    page.reload()
+    expect(stock).to_contain_text("Grapeseed oil: 900 ml")

@@ -38,6 +38,7 @@ TENANT_TABLES = (
     "prepared_item",
     "self_check",
     "calendar_feed",
+    "stock_entry",
 )
 
 OF_NO_PRACTICE_ALWAYS = ("security_event",)
@@ -94,6 +95,7 @@ def test_the_first_practice_has_rows_to_protect(app_dsn):
                 "prepared_item",
                 "self_check",
                 "calendar_feed",
+                "stock_entry",
             )
         }
     assert counts["client"] == 13

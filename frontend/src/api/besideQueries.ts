@@ -7,6 +7,7 @@ import {
   type DayPreparation,
   type EasedDay,
   type Preparation,
+  type StockView,
 } from "./client";
 
 /** What other devices tick is seen here too, soon. */
@@ -53,3 +54,11 @@ export const easingsQuery = (day: string | null) =>
     queryKey: ["easings", day],
     queryFn: () => body<EasedDay>(api.GET("/api/easings", { params: { query: day ? { day } : {} } })),
   });
+
+/** What there is of each lubricant that is counted, and what to buy. */
+export const stockQuery = queryOptions({
+  queryKey: ["stock"],
+  queryFn: () => body<StockView>(api.GET("/api/stock")),
+  // What a signed log used is gone from it.
+  staleTime: 0,
+});

@@ -44,6 +44,7 @@ export type AftercareView = Schemas["AftercareView"];
 export type CalendarFeedState = Schemas["CalendarFeed"];
 export type NewFeed = Schemas["NewFeed"];
 export type EasedDay = Schemas["EasedDay"];
+export type StockView = Schemas["StockView"];
 export type DayPreparation = Schemas["DayPreparation"];
 export type Preparation = Schemas["Preparation"];
 export type PreparedItem = Schemas["PreparedItem"];

@@ -1876,6 +1876,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Stock
+         * @description What there is of each lubricant that is counted, and what to buy.
+         */
+        get: operations["read_stock"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/{lubricant}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Count Stock Anew
+         * @description There is so much of it now.
+         */
+        put: operations["count_stock_anew"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions/{session_id}/preparation": {
         parameters: {
             query?: never;
@@ -9122,6 +9162,45 @@ export interface components {
             release: string;
         };
         /**
+         * Stock
+         * @description A lubricant whose stock is counted: what there is, what the bookings ahead take; whether that runs low.
+         */
+        Stock: {
+            /** Lubricant */
+            lubricant: string;
+            /** Name */
+            name: string;
+            /** Millilitres */
+            millilitres: number;
+            /** Wanted */
+            wanted: number;
+            /** Low */
+            low: boolean;
+        };
+        /**
+         * StockCounted
+         * @description What there is of a lubricant now; `entry_id` is made by the device, so that sending it twice counts once.
+         */
+        StockCounted: {
+            /**
+             * Entry Id
+             * Format: uuid
+             */
+            entry_id: string;
+            /** Millilitres */
+            millilitres: number;
+        };
+        /**
+         * StockView
+         * @description The lubricants that are counted, and what to buy as text.
+         */
+        StockView: {
+            /** Stock */
+            stock: components["schemas"]["Stock"][];
+            /** Shopping List */
+            shopping_list: string;
+        };
+        /**
          * Straining
          * @description A stroke with a tool at a depth, and its own strain index over the session.
          */
@@ -13800,6 +13879,77 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SelfChecked"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    read_stock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockView"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    count_stock_anew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lubricant: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockCounted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockView"];
                 };
             };
             400: components["responses"]["Problem"];

@@ -17,6 +17,7 @@ from mellow_tide.core.run.log import Log, list_follow_ups
 from mellow_tide.core.timing.outline import Outline, draw_outline
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.learning.learnt import tell_learnt
+from mellow_tide.services.running.stock import use_stock
 from mellow_tide.services.session_view import SessionView, make_view
 from mellow_tide.store.database import Transaction
 from mellow_tide.store.errors import NotThere
@@ -128,6 +129,7 @@ def save_log(desk: Desk, at: ReadAt, log: Log, sign: bool) -> LogView:
         if sign:
             add_follow_ups(t, at.session_id, list_follow_ups(log, page.session.run, desk.catalogue))
             tell_learnt(t, desk, page.session.client.client_id)
+            use_stock(t, page.session.session_id, page.session.evaluation.supplies, page.done)
     return read_log(desk, at.session_id)
 
 

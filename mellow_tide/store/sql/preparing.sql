@@ -22,3 +22,15 @@ INSERT INTO self_check (practice_id, person_id, day, wrists, thumbs, back)
 VALUES (%(practice_id)s, %(person_id)s, %(day)s, %(wrists)s, %(thumbs)s, %(back)s)
 ON CONFLICT (practice_id, person_id, day)
 DO UPDATE SET wrists = excluded.wrists, thumbs = excluded.thumbs, back = excluded.back
+
+-- name: stock
+SELECT lubricant, sum(millilitres)::integer AS millilitres
+FROM stock_entry
+WHERE practice_id = %(practice_id)s
+GROUP BY lubricant
+ORDER BY lubricant
+
+-- name: insert_stock_entry
+INSERT INTO stock_entry (practice_id, entry_id, lubricant, millilitres, session_id, entered_at)
+VALUES (%(practice_id)s, %(entry_id)s, %(lubricant)s, %(millilitres)s, %(session_id)s, tide_now())
+ON CONFLICT DO NOTHING

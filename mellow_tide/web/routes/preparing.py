@@ -6,10 +6,14 @@ from uuid import UUID
 
 from fastapi import APIRouter, Path, Response
 
+from mellow_tide.core.catalogue.records import Id
 from mellow_tide.core.hands.self_check import SelfCheck
+from mellow_tide.core.preparing.stock import Millilitres
 from mellow_tide.services import easing, preparing
 from mellow_tide.services.easing import EasedDay
 from mellow_tide.services.preparing import DayPreparation, Preparation, SelfChecked
+from mellow_tide.services.running import stock
+from mellow_tide.services.running.stock import StockView
 from mellow_tide.web.body import Body
 from mellow_tide.web.guard import AtDesk
 from mellow_tide.web.straight import straight
@@ -23,6 +27,13 @@ class Ready(Body):
     """A thing is ready, or not yet."""
 
     done: bool
+
+
+class StockCounted(Body):
+    """What there is of a lubricant now; `entry_id` is made by the device, so that sending it twice counts once."""
+
+    entry_id: UUID
+    millilitres: Millilitres
 
 
 class SelfCheckToday(Body):
@@ -47,6 +58,18 @@ def read_easings(desk: AtDesk, day: date | None = None) -> Response:
 def keep_self_check(said: SelfCheckToday, desk: AtDesk) -> SelfChecked:
     """Keep how one's own hands and back are today."""
     return preparing.check_oneself(desk, said.check)
+
+
+@router.get("/stock")
+def read_stock(desk: AtDesk) -> StockView:
+    """What there is of each lubricant that is counted, and what to buy."""
+    return stock.read_stock(desk)
+
+
+@router.put("/stock/{lubricant}")
+def count_stock_anew(lubricant: Annotated[Id, Path()], counted: StockCounted, desk: AtDesk) -> StockView:
+    """There is so much of it now."""
+    return stock.count_anew(desk, counted.entry_id, lubricant, counted.millilitres)
 
 
 @router.get("/sessions/{session_id}/preparation")

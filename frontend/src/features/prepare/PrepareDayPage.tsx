@@ -11,6 +11,7 @@ import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { EaseMyHands } from "./EaseMyHands";
 import { HowAreYou } from "./HowAreYou";
+import { StockOf } from "./StockOf";
 import { Things } from "./Things";
 import { usePreparing } from "./usePreparing";
 
@@ -31,6 +32,7 @@ export function PrepareDayPage() {
           <div className="grid content-start gap-6">
             {asked === null && <HowAreYou checked={day.data.self_check} />}
             <InAll supplies={day.data.supplies} />
+            <StockOf lubricants={day.data.supplies.lubricants} />
           </div>
           <div>
             {day.data.sessions.map((session) => (

@@ -36,4 +36,11 @@ export const say = {
   doIt: "Change it",
   easingTaken: (client: string) => `Changed in the plan for ${client}.`,
   nothingEases: "No single change would ease this day noticeably.",
+  stock: "Stock",
+  stockIs: (name: string, amount: string) => `${name}: ${amount}`,
+  lowStock: (wanted: string) => `, low: the next two weeks take ${wanted}`,
+  notCounted: (name: string) => `${name}: not counted`,
+  countIt: (name: string) => `What there is of ${name}, in ml`,
+  signedLogsTake: "Each signed log takes off what the session used.",
+  shoppingList: "Shopping list",
 };
