@@ -41,6 +41,7 @@ class NewFeed(CalendarFeed):
 
 def read_feed_state(desk: Desk) -> CalendarFeed:
     """One's own feed."""
+    # Whose it is the transaction must see, though nothing is written.
     with desk.writing() as t:
         return _state(find_feed(t))
 
