@@ -8,6 +8,7 @@ from mellow_tide.core.checks.rules.towel_lead import TOWEL
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.hands.load import THUMB_SECONDS_A_DAY, measure_day_load
 from mellow_tide.core.hands.self_check import SelfCheck
+from mellow_tide.core.library.shipped import shipped_flows
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.preparing.day import add_up_supplies
 from mellow_tide.core.preparing.session import count_session_supplies, list_to_prepare
@@ -36,6 +37,15 @@ def test_supports_stand_in_the_order_in_which_they_are_used():
     first = [thing.uses[0].split(":")[0] for thing in found]
     assert first == sorted(first)
     assert first[-1] == "supine"
+
+
+def test_a_pillow_is_not_taken_for_the_one_that_is_hugged():
+    side = plan(
+        Brief(kind="side_lying", school="side_by_side", booked_minutes=60), setting(ClientFacts())
+    ).flow
+    found = things(side)
+    assert all("hugging" not in use for use in found["supports:pillow"].uses)
+    assert found["supports:hugging_pillow"].uses
 
 
 def test_a_hot_towel_goes_in_so_that_it_is_hot_when_it_is_wanted():
@@ -78,6 +88,17 @@ def test_every_kind_has_its_own_things(kind, school):
     found = {thing.id for thing in listed(case)}
     assert ("supports:face_rest" in found) == (kind == "chair")
     assert any(id.startswith("lubricant:") for id in found) == (kind != "chair")
+
+
+@pytest.mark.parametrize("shipped", shipped_flows(), ids=lambda shipped: shipped.id)
+def test_every_shipped_flow_has_its_things_each_once_and_in_groups(shipped):
+    within = setting(shipped.meant_for(CATALOGUE))
+    case = make_case(plan(shipped.brief, within).flow, within)
+    found = listed(case)
+    assert len({thing.id for thing in found}) == len(found)
+    groups = [thing.group for thing in found]
+    assert groups == sorted(groups, key=list(dict.fromkeys(groups)).index)
+    assert {"room", "table", "linen", "supports", "yourself"} <= set(groups)
 
 
 def test_a_day_takes_what_its_sessions_take():

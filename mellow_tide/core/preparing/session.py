@@ -6,7 +6,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from mellow_tide.core.catalogue.records import Record
+from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.records import Position, Record
 from mellow_tide.core.checks.check import Case
 from mellow_tide.core.phrases.book import say
 from mellow_tide.core.supplies.packing import Supplies, count_supplies
@@ -91,8 +92,9 @@ def _supports(case: Case, supplies: Supplies) -> Iterator[ToPrepare]:
     uses: dict[str, list[str]] = {}
     for position in (case.catalogue.positions[id] for id in positions):
         for support in position.supports:
-            name = case.catalogue.supports[support].name.lower()
-            lines = [line for line in position.setup if name in line.lower()]
+            lines = [
+                line for line in position.setup if _support_of(line, position, case.catalogue) == support
+            ]
             uses.setdefault(support, []).extend(
                 f"{position.name}: {line[:1].lower()}{line[1:]}" for line in lines
             )
@@ -103,6 +105,12 @@ def _supports(case: Case, supplies: Supplies) -> Iterator[ToPrepare]:
         because = case.restrictions.raise_head if support not in uses else ""
         used = tuple(uses.get(support, ()))
         yield ToPrepare(id=f"supports:{support}", group="supports", words=words, uses=used, because=because)
+
+
+def _support_of(line: str, position: Position, catalogue: Catalogue) -> str | None:
+    """The support that a line of the set-up speaks of: the one with the longest name in it."""
+    named = [id for id in position.supports if catalogue.supports[id].name.lower() in line.lower()]
+    return max(named, key=lambda id: len(catalogue.supports[id].name), default=None)
 
 
 def _lubricant(case: Case, supplies: Supplies) -> Iterator[ToPrepare]:

@@ -112,8 +112,8 @@ function FullDay({ day, onDone }: { day: Day; onDone(done: Done): void }) {
       ))}
       <DayClashes day={day} />
       {day.sessions.some(({ comes }) => comes) && (
-        <p className="mt-6 text-lg">
-          {handsSentence(day.hands, day.day === day.now.day)}{" "}
+        <p className="mt-6 flex flex-wrap items-center gap-x-6 text-lg">
+          <span>{handsSentence(day.hands, day.day === day.now.day)}</span>
           {day.day >= day.now.day && (
             <Link
               to="/prepare"
@@ -123,7 +123,7 @@ function FullDay({ day, onDone }: { day: Day; onDone(done: Done): void }) {
               {shared.prepareTheDay}
             </Link>
           )}
-          <Link to="/numbers" className="ml-5 inline-flex min-h-11 items-center underline underline-offset-4">
+          <Link to="/numbers" className="inline-flex min-h-11 items-center underline underline-offset-4">
             {say.numbersOfMonths}
           </Link>
         </p>
