@@ -10,6 +10,7 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.designing.easing import NOTICEABLE, Easing, list_easings, load_with, relief
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.hands.load import DayLoad, HandLoad, measure_day_load
+from mellow_tide.core.hands.self_check import SelfCheck
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.setting import Setting
 from mellow_tide.services.booking.clock import read_clock
@@ -19,6 +20,11 @@ from mellow_tide.store.preparing import find_self_check
 from mellow_tide.store.sessions import SessionRow, list_sessions
 
 MOST = 4
+"""Changes that are offered: more is a list to read, not help."""
+
+
+_Measured = tuple[list[tuple[HandLoad, int]], SelfCheck | None]
+"""The sessions of a day, each with its seconds at the table, and what ached before the first."""
 
 
 class EasingOfDay(Record):
@@ -51,19 +57,20 @@ def read_easings(desk: Desk, day: date | None) -> EasedDay:
     laid = [lay_on_clock(desk, row) for row in rows]
     loads = [(one.hands, one.sheet.seconds) for one in laid]
     now = measure_day_load(loads, check)
-    found = sorted(_found(desk, rows, loads, now), key=lambda pair: -pair[0])
+    found = sorted(_found(desk, rows, (loads, check), now), key=lambda pair: -pair[0])
     return EasedDay(day=day, now=now, easings=tuple(easing for _, easing in found[:MOST]))
 
 
 def _found(
-    desk: Desk, rows: list[SessionRow], loads: list[tuple[HandLoad, int]], now: DayLoad
+    desk: Desk, rows: list[SessionRow], measured: _Measured, now: DayLoad
 ) -> Iterator[tuple[float, EasingOfDay]]:
     """The best change of each session that is still to begin, with its relief."""
+    loads, check = measured
     for place, row in enumerate(rows):
         if row.begun:
             continue
         tried = _tried(json.dumps(row.stored_plan), desk.setting_of(row))
-        days = [(one, load_with(loads, place, one, now)) for one in tried]
+        days = [(one, load_with(loads, place, one, check)) for one in tried]
         if not days:
             continue
         best, after = max(days, key=lambda pair: pair[0].keeps * relief(now, pair[1]))

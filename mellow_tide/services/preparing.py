@@ -11,11 +11,12 @@ from pydantic import AwareDatetime
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.checks.check import make_case
+from mellow_tide.core.evaluation.case_supplies import count_case_supplies
 from mellow_tide.core.hands.load import THUMB_SECONDS_A_DAY
 from mellow_tide.core.hands.self_check import SelfCheck, spare_thumbs
 from mellow_tide.core.planner.plan import Plan
 from mellow_tide.core.preparing.day import DaySupplies, add_up_supplies
-from mellow_tide.core.preparing.session import ToPrepare, count_session_supplies, list_to_prepare
+from mellow_tide.core.preparing.session import ToPrepare, list_to_prepare
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.supplies.packing import Supplies
 from mellow_tide.services.booking.clock import read_clock
@@ -160,5 +161,5 @@ def find_needs(desk: Desk, row: SessionRow) -> Needs:
 def _needs_of(plan_json: str, setting: Setting, set_up: str) -> Needs:
     """What a stored plan needs, kept by all that decides it: a day is read more often than it is changed."""
     case = make_case(Plan.model_validate_json(plan_json).flow, setting)
-    supplies = count_session_supplies(case)
+    supplies = count_case_supplies(case)
     return Needs(list_to_prepare(case, supplies, set_up), supplies)

@@ -1,4 +1,4 @@
-"""What is ready for a session, and how the therapist's own hands and back were before a day."""
+"""What is ready for a session, what ached in the therapist before a day, and what there is of each lubricant."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass

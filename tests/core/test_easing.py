@@ -44,7 +44,7 @@ def test_the_relief_of_a_day_is_what_its_load_loses(flow):
     day = [(case.load, case.sheet.seconds)] * 3
     now = measure_day_load(day)
     one = next(one for one in list_easings(flow, WITHIN) if one.hands.thumb_seconds < case.load.thumb_seconds)
-    after = load_with(day, 1, one, now)
+    after = load_with(day, 1, one)
     assert after.thumb_seconds == now.thumb_seconds - case.load.thumb_seconds + one.hands.thumb_seconds
     assert relief(now, after) > 0
     assert relief(now, now) == 0

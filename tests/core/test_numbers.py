@@ -55,6 +55,9 @@ def test_only_ones_own_hands_are_counted_and_a_day_bears_its_thumbs_once():
     (week,) = count_numbers(sessions, MONTHS).hands
     assert (week.week, week.days, week.thumb_seconds) == (monday, 2, 900)
     assert week.budget_seconds == 2 * THUMB_SECONDS_A_DAY
+    assert not week.over
+    (much,) = count_numbers([session(monday, thumbs=THUMB_SECONDS_A_DAY + 1)], MONTHS).hands
+    assert much.over
 
 
 @given(
@@ -73,5 +76,7 @@ def test_a_table_reads_back_as_it_was_written():
     made = count_numbers([session(date(2026, 11, 4), words=("deeper",))], MONTHS)
     rows = list(csv.DictReader(io.StringIO(write_numbers(made, "regions"), newline="")))
     assert rows == [{"region": "back", "month": "2026-11-01", "planned": "600", "taken": "660"}]
-    assert write_numbers(count_numbers([], MONTHS), "hands") == "week,days,thumb_seconds,budget_seconds\r\n"
+    assert (
+        write_numbers(count_numbers([], MONTHS), "hands") == "week,days,thumb_seconds,budget_seconds,over\r\n"
+    )
     assert write_numbers(made, "depth").count("\r\n") == 3

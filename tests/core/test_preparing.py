@@ -5,13 +5,14 @@ import pytest
 from mellow_tide.core.checks.check import make_case
 from mellow_tide.core.checks.examples import flow, part
 from mellow_tide.core.checks.rules.towel_lead import TOWEL
+from mellow_tide.core.evaluation.case_supplies import count_case_supplies
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.hands.load import THUMB_SECONDS_A_DAY, measure_day_load
 from mellow_tide.core.hands.self_check import SelfCheck
 from mellow_tide.core.library.shipped import shipped_flows
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.preparing.day import add_up_supplies
-from mellow_tide.core.preparing.session import count_session_supplies, list_to_prepare
+from mellow_tide.core.preparing.session import list_to_prepare
 from tests.core import handmade as made
 from tests.settings import CATALOGUE, setting
 
@@ -19,7 +20,7 @@ C = made.C
 
 
 def listed(case, set_up=""):
-    return list_to_prepare(case, count_session_supplies(case), set_up)
+    return list_to_prepare(case, count_case_supplies(case), set_up)
 
 
 def things(flow_, set_up="", **facts):
@@ -66,7 +67,7 @@ def test_the_lubricant_says_what_speaks_for_it_and_what_against():
     assert not suits.wrong
     assert suits.because.startswith("no nut")
     assert suits.millilitres == round(
-        count_session_supplies(make_case(on_jojoba, setting(ClientFacts(), C))).millilitres
+        count_case_supplies(make_case(on_jojoba, setting(ClientFacts(), C))).millilitres
     )
     assert things(on_almond)["lubricant:sweet_almond_oil"].because == ""
 
@@ -102,7 +103,7 @@ def test_every_shipped_flow_has_its_things_each_once_and_in_groups(shipped):
 
 
 def test_a_day_takes_what_its_sessions_take():
-    each = [count_session_supplies(make_case(made.focus(), setting(made.CLIENT, C))) for _ in range(3)]
+    each = [count_case_supplies(make_case(made.focus(), setting(made.CLIENT, C))) for _ in range(3)]
     day = add_up_supplies(each, CATALOGUE)
     assert {one.count for one in day.linen} == {3}
     assert [one.millilitres for one in day.lubricants] == [round(3 * each[0].millilitres)]

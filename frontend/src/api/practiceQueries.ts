@@ -4,14 +4,14 @@ import {
   type Account,
   api,
   body,
-  type CalendarFeedState,
+  type CalendarFeed,
   type DoorView,
   type FirstSteps,
   type FlowsBeside,
   type HoursView,
   type HouseEffect,
   type HouseView,
-  type Numbers,
+  type MonthlyNumbers,
   type OwnSchool,
   type PeopleHere,
   type SchoolsBeside,
@@ -33,7 +33,7 @@ export const accountQuery = queryOptions({
 /** Whether one's own sessions are read by another calendar. */
 export const calendarFeedQuery = queryOptions({
   queryKey: ["calendar feed"],
-  queryFn: () => body<CalendarFeedState>(api.GET("/api/calendar-feed")),
+  queryFn: () => body<CalendarFeed>(api.GET("/api/calendar-feed")),
 });
 
 /** What a new practice has still to do. */
@@ -102,5 +102,5 @@ export const schoolQuery = (school: OwnSchool, booked_minutes: number) =>
 /** What the sessions of the last months add up to. */
 export const numbersQuery = queryOptions({
   queryKey: ["numbers"],
-  queryFn: () => body<Numbers>(api.GET("/api/numbers")),
+  queryFn: () => body<MonthlyNumbers>(api.GET("/api/numbers")),
 });

@@ -4554,7 +4554,7 @@ export interface components {
         };
         /**
          * DepthInMonth
-         * @description How often the client was heard on the depth in a month, and how often it was just right, too deep, too light.
+         * @description How often clients said how the depth was in a month: in all, and by what they said.
          */
         DepthInMonth: {
             /**
@@ -5272,7 +5272,9 @@ export interface components {
         };
         /**
          * HandsInWeek
-         * @description Thumb seconds of a week's sessions beside what the days with sessions bear; `week` is its Monday.
+         * @description Thumb seconds of a week's sessions beside what its days with sessions usually bear; whether that is `over`.
+         *
+         *     `week` is its Monday.
          */
         HandsInWeek: {
             /**
@@ -5286,6 +5288,8 @@ export interface components {
             thumb_seconds: number;
             /** Budget Seconds */
             budget_seconds: number;
+            /** Over */
+            over: boolean;
         };
         /**
          * Headache

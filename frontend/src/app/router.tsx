@@ -39,21 +39,12 @@ import { ProblemNote } from "../ui/ProblemNote";
 import { NotHere } from "./NotHere";
 import { SessionFrame } from "./SessionFrame";
 import { Shell } from "./Shell";
+import { readDay, readDaySearch } from "./search";
 
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({
   component: Outlet,
   notFoundComponent: NotHere,
 });
-
-type DaySearch = { day?: string; client?: string; at?: string; flow?: string };
-
-const UUID = /^[0-9a-f-]{36}$/;
-
-/** What an address says under a name, if it can be that at all. */
-function matching(search: Record<string, unknown>, name: keyof DaySearch, form: RegExp): DaySearch {
-  const said = search[name];
-  return typeof said === "string" && form.test(said) ? { [name]: said } : {};
-}
 
 const signIn = createRoute({
   getParentRoute: () => root,
@@ -99,16 +90,7 @@ const framed = createRoute({ getParentRoute: () => inside, id: "framed", compone
 const today = createRoute({
   getParentRoute: () => framed,
   path: "/",
-  /**
-   * `day`: another day than today, as ISO date. `client`, `at` and `flow`: whom a session is to be booked for, at what
-   * hour of that day, from which flow of the library.
-   */
-  validateSearch: (search: Record<string, unknown>): DaySearch => ({
-    ...matching(search, "day", /^\d{4}-\d{2}-\d{2}$/),
-    ...matching(search, "client", UUID),
-    ...matching(search, "at", /^\d{2}:\d{2}$/),
-    ...matching(search, "flow", UUID),
-  }),
+  validateSearch: readDaySearch,
   component: TodayPage,
 });
 const walkIn = createRoute({ getParentRoute: () => framed, path: "walk-in", component: WalkInPage });
@@ -120,9 +102,7 @@ const session = createRoute({
 const prepareDay = createRoute({
   getParentRoute: () => framed,
   path: "prepare",
-  /** `day`: another day than today, as ISO date. */
-  validateSearch: (search: Record<string, unknown>): { day?: string } =>
-    matching(search, "day", /^\d{4}-\d{2}-\d{2}$/),
+  validateSearch: readDay,
   component: PrepareDayPage,
 });
 const clients = createRoute({ getParentRoute: () => framed, path: "clients", component: ClientsPage });

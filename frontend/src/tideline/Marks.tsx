@@ -1,5 +1,7 @@
 import type { Finding } from "../api/client";
+import { useCatalogue } from "../api/useCatalogue";
 import { clock } from "../phrases/time";
+import { placeLabels } from "./labels";
 import type { ClockSpan, TideLayout } from "./layout";
 
 /** Turning the client: the water stands still for so long. */
@@ -80,5 +82,22 @@ export function Notches({ layout }: { layout: TideLayout }) {
       className="stroke-base-content"
       strokeWidth={1.5}
     />
+  ));
+}
+
+/** What the parts are called, where there is room. */
+export function PartNames({ layout, selected }: { layout: TideLayout; selected: string | null }) {
+  const catalogue = useCatalogue();
+  const short = (id: string) => catalogue.regions[id]?.short ?? id;
+  return placeLabels(layout.swells, short, layout.amplitude + 22).map((label) => (
+    <text
+      key={label.partId}
+      x={label.x}
+      y={layout.horizon - label.rise + (label.rise > 0 ? -3 : 13)}
+      textAnchor="middle"
+      className={`pointer-events-none fill-base-content text-[14px] ${label.partId === selected ? "font-bold" : ""}`}
+    >
+      {label.text}
+    </text>
   ));
 }

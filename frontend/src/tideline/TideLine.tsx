@@ -10,9 +10,8 @@ import { Nearer, spaceOfNearer } from "./hand/Nearer";
 import { PullEdge } from "./hand/PullEdge";
 import { wholeAround } from "./hand/pull";
 import { useView } from "./hand/useView";
-import { placeLabels } from "./labels";
-import { layTide, type TideLayout } from "./layout";
-import { FindingMarks, Notches, SideNames, SlackWater } from "./Marks";
+import { layTide } from "./layout";
+import { FindingMarks, Notches, PartNames, SideNames, SlackWater } from "./Marks";
 import { nameOf, secondsOf } from "./names";
 import type { Pointed } from "./pointed";
 import { ClockAxis, MinuteAxis } from "./Scales";
@@ -137,7 +136,7 @@ export const TideLine = memo(function TideLine(props: Props) {
         {layout.strokes.length > 0 ? (
           <Strokes layout={layout} />
         ) : (
-          <Names layout={layout} selected={selected} />
+          <PartNames layout={layout} selected={selected} />
         )}
         <FindingMarks
           layout={layout}
@@ -202,19 +201,3 @@ export const TideLine = memo(function TideLine(props: Props) {
     </div>
   );
 });
-
-function Names({ layout, selected }: { layout: TideLayout; selected: string | null }) {
-  const catalogue = useCatalogue();
-  const short = (id: string) => catalogue.regions[id]?.short ?? id;
-  return placeLabels(layout.swells, short, layout.amplitude + 22).map((label) => (
-    <text
-      key={label.partId}
-      x={label.x}
-      y={layout.horizon - label.rise + (label.rise > 0 ? -3 : 13)}
-      textAnchor="middle"
-      className={`pointer-events-none fill-base-content text-[14px] ${label.partId === selected ? "font-bold" : ""}`}
-    >
-      {label.text}
-    </text>
-  ));
-}

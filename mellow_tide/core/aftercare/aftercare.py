@@ -79,7 +79,7 @@ def write_aftercare(text: str, filled: Aftercare, catalogue: Catalogue) -> str:
     words = {
         "client": filled.client,
         "practice": filled.practice,
-        "regions": _listed(named) or say("aftercare.whole_body"),
+        "regions": say("aftercare.regions", names=named) or say("aftercare.whole_body"),
         "advice": "\n".join(filled.advice) or say("aftercare.usual_advice"),
         "stretch": say("aftercare.stretch", how=how) if how else "",
         "next_visit": filled.next_visit,
@@ -92,16 +92,8 @@ def write_aftercare(text: str, filled: Aftercare, catalogue: Catalogue) -> str:
     return re.sub(r"\n{3,}", "\n\n", made).strip()
 
 
+@cache
 def usual_text() -> str:
     """What is taken home where the practice has no text of its own."""
-    return str(_book_text())
-
-
-@cache
-def _book_text() -> str:
-    # The book fills its holes in; these are filled in here, one by one.
+    # The book would fill its holes in: each is filled with itself, and stands for what a log tells later.
     return say("aftercare.usual_text", **{name: f"{{{name}}}" for name in PLACEHOLDERS}).strip()
-
-
-def _listed(names: Sequence[str]) -> str:
-    return " and ".join(part for part in (", ".join(names[:-1]), names[-1] if names else "") if part)

@@ -11,6 +11,7 @@ from mellow_tide.core.checks.engine import run_checks_untried
 from mellow_tide.core.flow.edits import ChangeStep, Edit, RemoveStep, apply
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import DayLoad, HandLoad, measure_day_load, measure_hand_load
+from mellow_tide.core.hands.self_check import SelfCheck
 from mellow_tide.core.hands.strain import HAZARDOUS
 from mellow_tide.core.phrases.book import say
 from mellow_tide.core.planner.strokes.rituals import meet_the_minutes
@@ -30,7 +31,7 @@ TRIED_AT_MOST = 12
 class Easing(Record):
     """A change of a session: what to do, what the client would notice, and what the session asks of the hands then.
 
-    `keeps`: how much of the client's hour it keeps, 0 to 1, by which its relief counts.
+    `keeps`: how much of the client's hour it keeps, 0 to 1, by which its relief counts; `seconds`: at the table.
     """
 
     keeps: float
@@ -80,11 +81,11 @@ def relief(before: DayLoad, after: DayLoad) -> float:
     return thumbs + (before.strain - after.strain) / HAZARDOUS
 
 
-def load_with(day: Sequence[tuple[HandLoad, int]], place: int, easing: Easing, budget: DayLoad) -> DayLoad:
-    """The load of a day whose session at `place` is changed; `budget` is the day as it is."""
-    changed = [*day[:place], (easing.hands, easing.seconds), *day[place + 1 :]]
-    load = measure_day_load(changed)
-    return load.model_copy(update={"thumb_budget_seconds": budget.thumb_budget_seconds})
+def load_with(
+    day: Sequence[tuple[HandLoad, int]], place: int, easing: Easing, check: SelfCheck | None = None
+) -> DayLoad:
+    """The load of a day whose session at `place` is changed; sessions and `check` as `measure_day_load` has them."""
+    return measure_day_load([*day[:place], (easing.hands, easing.seconds), *day[place + 1 :]], check)
 
 
 def _uses(flow: Flow, catalogue: Catalogue) -> list[_Use]:

@@ -7,11 +7,12 @@ from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.checks.check import Case, Finding, make_case
 from mellow_tide.core.checks.engine import run_checks
 from mellow_tide.core.checks.rules.sides_differ import TOLERATED as EVEN
+from mellow_tide.core.evaluation.case_supplies import count_case_supplies
 from mellow_tide.core.evaluation.worked_passages import WorkedPassage, find_passages
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import THUMB_BUDGET, HandLoad
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.supplies.packing import Supplies, count_supplies
+from mellow_tide.core.supplies.packing import Supplies
 from mellow_tide.core.timing.exposure import Exposure, find_exposures
 from mellow_tide.core.timing.run_sheet import TOLERATED, RunSheet
 from mellow_tide.core.timing.scene import TransitionKind
@@ -103,7 +104,7 @@ def evaluate(
         balance=balance,
         between=_between(sheet),
         hands=case.load,
-        supplies=count_supplies(flow, sheet, case.catalogue, case.client, bool(case.restrictions.raise_head)),
+        supplies=count_case_supplies(case),
         exposures=find_exposures(sheet, case.catalogue),
         passages=find_passages(case),
         verdicts=_judge(sheet, balance, found, case.load),

@@ -34,7 +34,7 @@ class RegionInMonth(Record):
 
 
 class DepthInMonth(Record):
-    """How often the client was heard on the depth in a month, and how often it was just right, too deep, too light."""
+    """How often clients said how the depth was in a month: in all, and by what they said."""
 
     month: date
     heard: int
@@ -44,12 +44,16 @@ class DepthInMonth(Record):
 
 
 class HandsInWeek(Record):
-    """Thumb seconds of a week's sessions beside what the days with sessions bear; `week` is its Monday."""
+    """Thumb seconds of a week's sessions beside what its days with sessions usually bear; whether that is `over`.
+
+    `week` is its Monday.
+    """
 
     week: date
     days: int
     thumb_seconds: int
     budget_seconds: int
+    over: bool
 
 
 class MonthlyNumbers(Record):
@@ -112,12 +116,14 @@ def _hands(sessions: Iterable[CountedSession]) -> list[HandsInWeek]:
         monday = one.day - timedelta(days=one.day.weekday())
         thumbs[monday] = thumbs.get(monday, 0) + one.thumb_seconds
         days.setdefault(monday, set()).add(one.day)
+    budgets = {monday: THUMB_SECONDS_A_DAY * len(worked) for monday, worked in days.items()}
     return [
         HandsInWeek(
             week=monday,
             days=len(days[monday]),
             thumb_seconds=seconds,
-            budget_seconds=THUMB_SECONDS_A_DAY * len(days[monday]),
+            budget_seconds=budgets[monday],
+            over=seconds > budgets[monday],
         )
         for monday, seconds in sorted(thumbs.items())
     ]

@@ -10,7 +10,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Position, Record
 from mellow_tide.core.checks.check import Case
 from mellow_tide.core.phrases.book import say
-from mellow_tide.core.supplies.packing import Supplies, count_supplies
+from mellow_tide.core.supplies.packing import Supplies
 from mellow_tide.core.timing.scene import opening_scene
 
 PrepareGroup = Literal["room", "table", "linen", "supports", "lubricant", "towels", "yourself"]
@@ -45,7 +45,7 @@ def list_to_prepare(case: Case, supplies: Supplies, set_up: str = "") -> tuple[T
         *_room(),
         *_table(case, set_up),
         *(
-            ToPrepare(id=_item_id("linen", words), group="linen", words=_capital(words))
+            ToPrepare(id=_item_id("linen", words), group="linen", words=_named(words))
             for words in supplies.linen
         ),
         *_supports(case, supplies),
@@ -53,12 +53,6 @@ def list_to_prepare(case: Case, supplies: Supplies, set_up: str = "") -> tuple[T
         *_towels(case, supplies),
         *_yourself(),
     )
-
-
-def count_session_supplies(case: Case) -> Supplies:
-    """What working the session uses."""
-    head_raised = bool(case.restrictions.raise_head)
-    return count_supplies(case.flow, case.sheet, case.catalogue, case.setting.client, head_raised)
 
 
 def _room() -> Iterator[ToPrepare]:
@@ -101,7 +95,7 @@ def _supports(case: Case, supplies: Supplies) -> Iterator[ToPrepare]:
     for support in sorted(
         supplies.supports, key=lambda id: list(uses).index(id) if id in uses else len(uses)
     ):
-        words = _capital(case.catalogue.supports[support].name)
+        words = _named(case.catalogue.supports[support].name)
         because = case.restrictions.raise_head if support not in uses else ""
         used = tuple(uses.get(support, ()))
         yield ToPrepare(id=f"supports:{support}", group="supports", words=words, uses=used, because=because)
@@ -127,7 +121,7 @@ def _lubricant(case: Case, supplies: Supplies) -> Iterator[ToPrepare]:
     yield ToPrepare(
         id=f"lubricant:{poured.id}",
         group="lubricant",
-        words=_capital(say("preparing.warmed", lubricant=poured.name)),
+        words=_named(say("supplies.oil", oil=poured.name)),
         millilitres=round(supplies.millilitres),
         because="; ".join(reasons),
         wrong=bool(barred) or not poured.in_stock,
@@ -153,5 +147,5 @@ def _item_id(group: PrepareGroup, words: str) -> str:
     return f"{group}:{re.sub(r'[^a-z0-9]+', '_', words.lower()).strip('_')[:60] or 'x'}"
 
 
-def _capital(words: str) -> str:
-    return words[:1].upper() + words[1:]
+def _named(thing: str) -> str:
+    return say("preparing.thing", thing=thing)

@@ -20,6 +20,7 @@ from mellow_tide.store.learning import WorkedByRow, list_worked_since
 from mellow_tide.store.sessions import read_events
 
 MONTHS = 6
+"""Months that are counted: a season and the one before it."""
 
 
 def read_numbers(desk: Desk) -> MonthlyNumbers:

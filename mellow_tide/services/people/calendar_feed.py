@@ -24,6 +24,7 @@ from mellow_tide.store.people import find_practice, list_members
 from mellow_tide.store.sessions import Between
 
 DAYS_BACK, DAYS_AHEAD = 31, 366
+"""How far back and ahead another calendar sees."""
 
 
 class CalendarFeed(Record):

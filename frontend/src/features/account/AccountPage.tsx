@@ -5,10 +5,10 @@ import { meQuery } from "../../api/queries";
 import { say } from "../../phrases/screens/account";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
-import { CalendarFeed } from "./CalendarFeed";
 import { ChangePassword } from "./ChangePassword";
 import { Devices } from "./Devices";
 import { NameAndEmail } from "./NameAndEmail";
+import { OwnCalendar } from "./OwnCalendar";
 import { SecondFactor } from "./SecondFactor";
 import { SignOut } from "./SignOut";
 import { ThemeButton } from "./ThemeButton";
@@ -42,7 +42,7 @@ export function AccountPage() {
           <NameAndEmail account={account.data} />
           <ChangePassword />
           <SecondFactor account={account.data} />
-          <CalendarFeed timeZone={me.time_zone} />
+          <OwnCalendar timeZone={me.time_zone} />
           <Devices devices={account.data.devices} timeZone={me.time_zone} />
         </div>
       )}

@@ -74,7 +74,7 @@ export function SignedLog({ page, timeZone }: Props) {
             {say.forOtherProgramsJson}
           </a>
           <Link to="/session/$sessionId/aftercare" params={{ sessionId }} className="btn min-h-11">
-            {say.aftercare}
+            Aftercare
           </Link>
           <Link to="/session/$sessionId/learn" params={{ sessionId }} className="btn btn-primary min-h-11">
             {say.whatItTaught}

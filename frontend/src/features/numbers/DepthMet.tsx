@@ -1,4 +1,4 @@
-import type { Numbers } from "../../api/client";
+import type { MonthlyNumbers } from "../../api/client";
 import { locale } from "../../api/manner";
 import { say } from "../../phrases/screens/learn/numbers";
 import { monthName } from "./monthName";
@@ -7,7 +7,7 @@ import { Picture } from "./Picture";
 const [SIZE, RIM] = [64, 2];
 
 /** A bowl for each month, filled as far as the depth was just right. */
-export function DepthMet({ depth }: { depth: Numbers["depth"] }) {
+export function DepthMet({ depth }: { depth: MonthlyNumbers["depth"] }) {
   const total = (of: "heard" | "just_right" | "lighter" | "deeper") =>
     depth.reduce((sum, month) => sum + month[of], 0);
   const heard = total("heard");
@@ -33,7 +33,7 @@ export function DepthMet({ depth }: { depth: Numbers["depth"] }) {
   );
 }
 
-function percent({ just_right, heard }: Numbers["depth"][number]): string {
+function percent({ just_right, heard }: MonthlyNumbers["depth"][number]): string {
   return (just_right / heard).toLocaleString(locale(), { style: "percent" });
 }
 

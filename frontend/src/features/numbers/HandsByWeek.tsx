@@ -1,4 +1,4 @@
-import type { Numbers } from "../../api/client";
+import type { MonthlyNumbers } from "../../api/client";
 import { say } from "../../phrases/screens/learn/numbers";
 import { longDate, span } from "../../phrases/time";
 import { Picture } from "./Picture";
@@ -6,9 +6,9 @@ import { Picture } from "./Picture";
 const HIGH = 120;
 
 /** A post for each week of work, as high as the thumbs worked, with the line of what they can take. */
-export function HandsByWeek({ hands }: { hands: Numbers["hands"] }) {
+export function HandsByWeek({ hands }: { hands: MonthlyNumbers["hands"] }) {
   const most = Math.max(60, ...hands.flatMap((week) => [week.thumb_seconds, week.budget_seconds]));
-  const over = hands.filter((week) => week.thumb_seconds > week.budget_seconds).length;
+  const over = hands.filter((week) => week.over).length;
   return (
     <Picture title={say.yourHands} sentence={say.handsSay(over, hands.length)} part="hands">
       <p className="text-quiet">{say.lineIsMost}</p>
@@ -20,7 +20,7 @@ export function HandsByWeek({ hands }: { hands: Numbers["hands"] }) {
             </span>
             <span
               aria-hidden="true"
-              className={`absolute bottom-0 w-full rounded-t-field ${week.thumb_seconds > week.budget_seconds ? "bg-accent" : "bg-tide"}`}
+              className={`absolute bottom-0 w-full rounded-t-field ${week.over ? "bg-accent" : "bg-tide"}`}
               style={{ height: `${(100 * week.thumb_seconds) / most}%` }}
             />
             <span

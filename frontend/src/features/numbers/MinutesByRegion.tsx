@@ -1,4 +1,4 @@
-import type { Numbers } from "../../api/client";
+import type { MonthlyNumbers } from "../../api/client";
 import { useCatalogue } from "../../api/useCatalogue";
 import { say } from "../../phrases/screens/learn/numbers";
 import { inHours, span } from "../../phrases/time";
@@ -11,13 +11,10 @@ const WORTH_SAYING = 60;
 const [WIDE, HIGH] = [60, 24];
 
 /** A row of swells for each region, one a month: filled as high as was taken, with the line of what was planned. */
-export function MinutesByRegion({ numbers }: { numbers: Numbers }) {
+export function MinutesByRegion({ numbers }: { numbers: MonthlyNumbers }) {
   const catalogue = useCatalogue();
-  const first = numbers.regions.reduce(
-    (least, { month }) => (month < least ? month : least),
-    numbers.months.at(-1) ?? "",
-  );
-  const months = numbers.months.filter((month) => month >= first);
+  const begun = numbers.months.findIndex((month) => numbers.regions.some((cell) => cell.month === month));
+  const months = numbers.months.slice(Math.max(begun, 0));
   const rows = byRegion(numbers.regions, months);
   const most = Math.max(
     60,

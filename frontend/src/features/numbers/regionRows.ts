@@ -1,5 +1,5 @@
 /** Minutes by region, arranged in rows: a region each, its months in order. */
-import type { Numbers } from "../../api/client";
+import type { MonthlyNumbers } from "../../api/client";
 
 export interface RegionRow {
   region: string;
@@ -8,7 +8,7 @@ export interface RegionRow {
 }
 
 /** The regions with the most time first. */
-export function byRegion(found: Numbers["regions"], months: readonly string[]): RegionRow[] {
+export function byRegion(found: MonthlyNumbers["regions"], months: readonly string[]): RegionRow[] {
   const regions = [...new Set(found.map(({ region }) => region))];
   const rows = regions.map((region) => ({
     region,

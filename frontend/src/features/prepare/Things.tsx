@@ -12,7 +12,7 @@ const WORDS: Record<Group, string> = {
   table: say.tableOrChair,
   linen: "Linen",
   supports: say.supports,
-  lubricant: say.onTheSkin,
+  lubricant: "Lubricant",
   towels: say.hotTowels,
   yourself: "Yourself",
 };

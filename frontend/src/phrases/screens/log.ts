@@ -45,5 +45,4 @@ export const say = {
   workedFromTo: (begun: string, ended: string) => `Worked from ${begun} to ${ended}:`,
   newThatDay: (news: string) => `New that day: ${news}.`,
   stoppedEarly: (why: string) => `△ Stopped early${why}.`,
-  aftercare: "For the client to take home",
 };

@@ -25,6 +25,11 @@ const DIRECTIONS: Record<string, string> = {
   still: "still",
 };
 
+/** What of the place is only passed over lightly. */
+export function easedOver(entry: Pick<Entry, "eases_over">): string {
+  return entry.eases_over?.length ? `Lighter over ${listed(entry.eases_over)}.` : "";
+}
+
 export function cueFor(entry: TableEntry, catalogue: Catalogue): CueWords {
   if (entry.way && entry.way.length > 1) return wayCue(entry, entry.way, catalogue);
   const place = placeOf(entry, catalogue);
@@ -74,7 +79,7 @@ function strokeCue(entry: Entry, place: string, catalogue: Catalogue): CueWords 
       entry.support && holdingHand(entry.side),
       stroke?.cue && `“${stroke.cue.command} … ${stroke.cue.release}.”`,
       stroke?.how,
-      entry.eases_over?.length ? `Lighter over ${listed(entry.eases_over)}.` : "",
+      easedOver(entry),
     ]
       .filter(Boolean)
       .join(" "),

@@ -1,6 +1,6 @@
 import type { Catalogue, Entry } from "../../api/client";
 import { capital } from "../words";
-import { cueFor } from "./cues";
+import { cueFor, easedOver } from "./cues";
 
 const SOFTLY: Record<number, string> = {
   1: "Very lightly.",
@@ -14,7 +14,12 @@ const SOFTLY: Record<number, string> = {
 export function plainSentence(entry: Entry, catalogue: Catalogue): string {
   const cue = cueFor(entry, catalogue);
   if (entry.kind !== "stroke") return `${cue.name}.`;
-  return [`${cue.place}: ${plainWay(entry, catalogue)}.`, SOFTLY[entry.depth ?? 1], cue.asks]
+  return [
+    `${cue.place}: ${plainWay(entry, catalogue)}.`,
+    SOFTLY[entry.depth ?? 1],
+    easedOver(entry),
+    cue.asks,
+  ]
     .filter(Boolean)
     .join(" ");
 }

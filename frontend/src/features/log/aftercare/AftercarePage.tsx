@@ -25,7 +25,7 @@ export function AftercarePage() {
   return (
     <div className="mt-3 grid grid-cols-1 gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
       <article
-        aria-label={say.toTakeHome}
+        aria-label="Aftercare"
         className="max-w-[44rem] self-start whitespace-pre-line rounded-box bg-base-200 px-7 py-6 text-lg print:bg-transparent print:p-0"
       >
         {made.data.text}

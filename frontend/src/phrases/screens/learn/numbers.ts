@@ -6,16 +6,16 @@ export const say = {
     `${first} to ${last}: ${sessions} ${sessions === 1 ? "session" : "sessions"}.`,
   none: "No session has ended in these months. The numbers begin with the first one.",
   minutesSay: (taken: string, planned: string, more: string, less: string) =>
-    `You took ${taken} where ${planned} were planned. ${more}${less}`,
+    `${taken} worked, ${planned} planned. ${more}${less}`,
   longerThanPlanned: (region: string, time: string) => `Most over the plan: ${region}, ${time}. `,
   shorterThanPlanned: (region: string, time: string) => `Most under it: ${region}, ${time}.`,
-  outlineIsPlan: "Filled: taken. Line: planned.",
+  outlineIsPlan: "Filled: worked. Line: planned.",
   cell: (taken: string, planned: string) => `${taken}, planned ${planned}`,
   regionsByMonth: "Minutes by region and month",
   depthMet: "How often the depth was right",
   depthSay: (right: number, heard: number, lighter: number, deeper: number) =>
-    `Clients were heard ${heard} times: ${right} times it was just right, ${lighter} times they wished it lighter and ${deeper} times deeper.`,
-  nobodySaid: "Nobody was heard on the depth in these months.",
+    `You asked ${heard} times: ${right} just right, ${lighter} lighter, ${deeper} deeper.`,
+  nobodySaid: "Nobody was asked about the depth in these months.",
   rightOf: (month: string, right: number, heard: number) => `${month}: just right ${right} of ${heard} times`,
   yourHands: "Your thumbs by week",
   handsSay: (over: number, weeks: number) =>

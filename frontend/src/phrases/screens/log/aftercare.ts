@@ -1,7 +1,6 @@
 /** What these screens say: aftercare. */
 export const say = {
   writing: "Writing it",
-  toTakeHome: "To take home",
   stretch: "A stretch to go with it",
   noStretch: "No stretch",
   noneFits: "No stretch is offered: what was worked is spared on this client, or they are pregnant.",

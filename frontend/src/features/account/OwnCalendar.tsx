@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, body, type CalendarFeedState, type NewFeed } from "../../api/client";
+import { api, body, type CalendarFeed, type NewFeed } from "../../api/client";
 import { calendarFeedQuery } from "../../api/practiceQueries";
 import { say } from "../../phrases/screens/account";
 import { dayAndTime } from "../../phrases/time";
@@ -10,21 +10,20 @@ import { Tick } from "../../ui/Tick";
 import { Waiting } from "../../ui/Waiting";
 
 /** A private address at which another calendar reads one's own sessions: made, shown once, deleted. */
-export function CalendarFeed({ timeZone }: { timeZone: string }) {
+export function OwnCalendar({ timeZone }: { timeZone: string }) {
   const queries = useQueryClient();
   const feed = useQuery(calendarFeedQuery);
-  const keep = (now: CalendarFeedState) => queries.setQueryData(calendarFeedQuery.queryKey, now);
+  const keep = (now: CalendarFeed) => queries.setQueryData(calendarFeedQuery.queryKey, now);
   const making = useMutation({
     mutationFn: (names: boolean) => body<NewFeed>(api.POST("/api/calendar-feed", { body: { names } })),
     onSuccess: keep,
   });
   const naming = useMutation({
-    mutationFn: (names: boolean) =>
-      body<CalendarFeedState>(api.PUT("/api/calendar-feed", { body: { names } })),
+    mutationFn: (names: boolean) => body<CalendarFeed>(api.PUT("/api/calendar-feed", { body: { names } })),
     onSuccess: keep,
   });
   const withdrawing = useMutation({
-    mutationFn: () => body<CalendarFeedState>(api.DELETE("/api/calendar-feed")),
+    mutationFn: () => body<CalendarFeed>(api.DELETE("/api/calendar-feed")),
     onSuccess: (now) => {
       making.reset();
       keep(now);
