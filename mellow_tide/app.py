@@ -20,7 +20,6 @@ from mellow_tide.web.gate import Gate, Surroundings
 from mellow_tide.web.guard import signed_in
 from mellow_tide.web.routes import (
     aftercare,
-    booking,
     clients,
     designing,
     devices,
@@ -37,6 +36,7 @@ from mellow_tide.web.routes import (
     sessions,
     versions,
 )
+from mellow_tide.web.routes.booking import bookings, calendar_in
 from mellow_tide.web.routes.people import account, calendar_feed, door, members, sign_in
 
 AT_LOOPBACK = Surroundings()
@@ -84,7 +84,8 @@ def make_app(
     inside = APIRouter(dependencies=[Depends(signed_in)])
     for part in (
         practice,
-        booking,
+        bookings,
+        calendar_in,
         house,
         members,
         account,

@@ -1,5 +1,6 @@
 """Bookings: who is booked when, without the plans; moved, cancelled, repeated, taken back."""
 
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from uuid import UUID
@@ -32,6 +33,12 @@ class BookingRow:
         )
 
 
+@dataclass(frozen=True)
+class _StartRow:
+    session_id: UUID
+    starts_at: datetime
+
+
 def list_bookings(t: Transaction, between: Between, of_person: UUID | None = None) -> list[BookingRow]:
     """The bookings that start in a time, in order: everybody's, or those that one person works."""
     values = {"from": between.start, "until": between.end, "of_person": of_person}
@@ -58,6 +65,12 @@ def hold_bookings(t: Transaction) -> None:
 def is_booked(t: Transaction, session_id: UUID) -> bool:
     """Whether there is a session with that id."""
     return bool(t.value("is_booked", session_id=session_id))
+
+
+def list_starts(t: Transaction, sessions: Sequence[UUID]) -> Mapping[UUID, datetime]:
+    """When those of the sessions start that are there, also where their client does not come."""
+    rows = t.all(_StartRow, "starts_of_sessions", sessions=list(sessions))
+    return {row.session_id: row.starts_at for row in rows}
 
 
 def hold(t: Transaction, at: ReadAt) -> None:

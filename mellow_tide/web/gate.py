@@ -18,8 +18,8 @@ LOOPBACK = frozenset({"127.0.0.1", "localhost", "[::1]"})
 
 MOST_BYTES = 1_000_000
 MOST_BYTES_IMPORTED = 10_000_000
-IMPORTS = "/api/clients-in"
-"""No body is larger, but for contacts that are brought in."""
+IMPORTS = ("/api/clients-in", "/api/calendar-in")
+"""No body is larger, but for contacts and calendars that are brought in."""
 
 LONGEST_ADDRESS = 2000
 """Characters of path and query."""

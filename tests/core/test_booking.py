@@ -11,7 +11,15 @@ from hypothesis import given
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
-from mellow_tide.core.booking.clashes import Booked, find_clashes, find_elsewhere, judge_booking, judge_hands
+from mellow_tide.core.booking.clashes import (
+    BlockedTime,
+    Booked,
+    DayRules,
+    find_clashes,
+    find_elsewhere,
+    judge_booking,
+    judge_hands,
+)
 from mellow_tide.core.booking.free import Diary
 from mellow_tide.core.booking.hours import Hours, Lunch
 from mellow_tide.core.booking.starts import LocalStart, Repeat, repeat_starts
@@ -105,7 +113,20 @@ def diaries(draw):
         )
         for n, minute in enumerate(minutes)
     ]
-    return Diary(bookings, hours, zone), LocalStart(day=day, at=draw(TIMES))
+    blocks = [
+        BlockedTime(
+            block_id=UUID(int=n),
+            title="",
+            starts_at=begins,
+            ends_at=begins + timedelta(hours=length),
+            whole_days=False,
+        )
+        for n, (hour, length) in enumerate(
+            draw(st.lists(st.tuples(st.integers(0, 71), st.integers(1, 30)), max_size=2))
+        )
+        for begins in [datetime.combine(day, time(), UTC) + timedelta(hours=hour)]
+    ]
+    return Diary(bookings, hours, zone, blocks), LocalStart(day=day, at=draw(TIMES))
 
 
 @given(diaries(), st.integers(10, 120))
@@ -119,7 +140,10 @@ def test_a_free_start_clashes_with_nothing(diary_and_start, minutes):
         # An hour that the clock skips is shown as another one.
         if LocalStart.of(start.instant(diary.zone), diary.zone) == start:
             wanted = booked(99, start.instant(diary.zone), minutes)
-            assert judge_booking(diary.booked, wanted, diary.hours, diary.zone, BRITISH) == ()
+            assert (
+                judge_booking(diary.booked, wanted, DayRules(diary.hours, diary.zone, BRITISH, diary.blocks))
+                == ()
+            )
 
 
 @given(diaries())
@@ -132,7 +156,7 @@ def test_free_water_is_within_hours_and_touches_no_booking(diary_and_start):
     for free in spans:
         assert any(span.begins <= free.begins and free.ends <= span.ends for span in whole)
         assert free.ends - free.begins >= 20
-        for one in diary.booked:
+        for one in (*diary.booked, *diary.blocks):
             begins, ends = (LocalStart.of(x, diary.zone) for x in (one.starts_at, one.ends_at))
             if begins.day == ends.day == start.day and begins.minute < ends.minute:
                 assert ends.minute <= free.begins or free.ends <= begins.minute
@@ -150,10 +174,12 @@ def test_the_next_free_start_keeps_gap_and_lunch():
 def test_only_what_a_booking_brings_in_is_told_of_it():
     hours = Hours(gap_minutes=15)
     others = [booked(1, at(9), 60), booked(2, at(10, 5), 60)]
-    assert [clash.kind for clash in find_clashes(others, hours, ZoneInfo("UTC"), BRITISH)] == ["gap_short"]
-    new = judge_booking(others, booked(3, at(11, 10)), hours, ZoneInfo("UTC"), BRITISH)
+    assert [clash.kind for clash in find_clashes(others, DayRules(hours, ZoneInfo("UTC"), BRITISH))] == [
+        "gap_short"
+    ]
+    new = judge_booking(others, booked(3, at(11, 10)), DayRules(hours, ZoneInfo("UTC"), BRITISH))
     assert [(clash.session_id, clash.kind) for clash in new] == [(UUID(int=3), "gap_short")]
-    assert judge_booking(others, booked(3, at(14)), hours, ZoneInfo("UTC"), BRITISH) == ()
+    assert judge_booking(others, booked(3, at(14)), DayRules(hours, ZoneInfo("UTC"), BRITISH)) == ()
 
 
 def test_a_client_is_in_one_place_at_a_time():

@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
-from mellow_tide.core.booking.clashes import Booked, find_clashes
+from mellow_tide.core.booking.clashes import Booked, DayRules, find_clashes
 from mellow_tide.core.booking.hours import Hours, Lunch
 from mellow_tide.core.phrases.manner import manner_of
 
@@ -29,7 +29,7 @@ def at(hour, minute=0, day=MONDAY):
 
 
 def kinds(*bookings, hours=HOURS):
-    return [clash.kind for clash in find_clashes(bookings, hours, LISBON, BRITISH)]
+    return [clash.kind for clash in find_clashes(bookings, DayRules(hours, LISBON, BRITISH))]
 
 
 class TestOneBooking:
@@ -72,7 +72,8 @@ class TestTwoBookings:
 
     def test_the_second_of_two_that_overlap_is_named_with_the_first(self):
         (clash,) = find_clashes(
-            [booked(2, at(10, 30), name="Bram"), booked(1, at(10), name="Isolde")], HOURS, LISBON, BRITISH
+            [booked(2, at(10, 30), name="Bram"), booked(1, at(10), name="Isolde")],
+            DayRules(HOURS, LISBON, BRITISH),
         )
         assert (clash.session_id, clash.says) == (UUID(int=2), "Bram starts before Isolde is over.")
 
@@ -80,7 +81,7 @@ class TestTwoBookings:
         assert kinds(booked(1, at(10), 120), booked(2, at(10, 10), 10), booked(3, at(11))) == ["overlap"] * 2
 
     def test_a_short_gap_says_how_short(self):
-        (clash,) = find_clashes([booked(1, at(10)), booked(2, at(11, 5))], HOURS, LISBON, BRITISH)
+        (clash,) = find_clashes([booked(1, at(10)), booked(2, at(11, 5))], DayRules(HOURS, LISBON, BRITISH))
         assert clash.says == "Only 5 min between Client 1 and Client 2; you keep 15."
 
     def test_real_time_counts_where_clocks_go_back(self):
@@ -108,12 +109,12 @@ def test_bookings_laid_one_after_the_other_with_the_gap_never_clash(raw, gap):
         start += timedelta(minutes=wait)
         laid.append(booked(n, start, minutes))
         start += timedelta(minutes=minutes + gap)
-    assert find_clashes(laid[::-1], hours, LISBON, BRITISH) == ()
+    assert find_clashes(laid[::-1], DayRules(hours, LISBON, BRITISH)) == ()
     moved = [
         one.model_copy(update={"starts_at": one.starts_at - timedelta(minutes=n)})
         for n, one in enumerate(laid)
     ]
-    found = find_clashes(moved, hours, LISBON, BRITISH)
+    found = find_clashes(moved, DayRules(hours, LISBON, BRITISH))
     close = [b for a, b in pairwise(moved) if b.starts_at - a.ends_at < timedelta(minutes=gap)]
     assert [clash.session_id for clash in found] == [one.session_id for one in close]
 

@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mellow_tide.core.booking.clashes import find_clashes
+from mellow_tide.core.booking.clashes import DayRules, find_clashes
 from mellow_tide.core.booking.hours import Hours
 from mellow_tide.core.formats.contact import read_contact
 from mellow_tide.core.phrases.manner import CM_IN_INCH, KG_IN_POUND, manner_of
@@ -39,7 +39,7 @@ def test_a_country_decides_dates_times_and_measures(country, day, at, height, we
 def test_a_clash_tells_the_hour_as_the_practice_writes_it():
     hours = Hours(days=(0,), first_start=time(9), last_start=time(16, 30))
     late = booked(1, MONDAY.replace(hour=18))
-    (clash,) = find_clashes([late], hours, ZoneInfo("Europe/Lisbon"), manner_of("US"))
+    (clash,) = find_clashes([late], DayRules(hours, ZoneInfo("Europe/Lisbon"), manner_of("US")))
     assert clash.says == "Client 1 starts after your last start (4:30 PM)."
 
 

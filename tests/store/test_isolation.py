@@ -38,6 +38,7 @@ TENANT_TABLES = (
     "prepared_item",
     "self_check",
     "calendar_feed",
+    "calendar_block",
     "stock_entry",
 )
 
@@ -95,6 +96,7 @@ def test_the_first_practice_has_rows_to_protect(app_dsn):
                 "prepared_item",
                 "self_check",
                 "calendar_feed",
+                "calendar_block",
                 "stock_entry",
             )
         }

@@ -616,6 +616,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calendar-in/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Calendar
+         * @description What is in a calendar file and what each of it would become; nothing is changed.
+         */
+        post: operations["preview_calendar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Calendar
+         * @description Book and block what was chosen, all of it or nothing.
+         */
+        post: operations["import_calendar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/blocked-time/{block_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Blocked Time
+         * @description Block a time of one's own.
+         */
+        put: operations["keep_blocked_time"];
+        post?: never;
+        /**
+         * Free Blocked Time
+         * @description Let a blocked time be free.
+         */
+        delete: operations["free_blocked_time"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/house/first-steps": {
         parameters: {
             query?: never;
@@ -3018,7 +3082,7 @@ export interface components {
              * Accepted
              * @default []
              */
-            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
+            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "blocked" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
         };
         /**
          * Balance
@@ -3174,6 +3238,39 @@ export interface components {
             rows: string[][];
         };
         /**
+         * BlockOnDay
+         * @description Time that is blocked, as the day shows it: `span` is what of it lies on that day.
+         */
+        BlockOnDay: {
+            block: components["schemas"]["BlockedTime"];
+            span: components["schemas"]["MinuteSpan"];
+        };
+        /**
+         * BlockedTime
+         * @description Time of a therapist in which no session is to be: from when to when, what it is called, whether whole days.
+         */
+        BlockedTime: {
+            /**
+             * Block Id
+             * Format: uuid
+             */
+            block_id: string;
+            /** Title */
+            title: string;
+            /**
+             * Starts At
+             * Format: date-time
+             */
+            starts_at: string;
+            /**
+             * Ends At
+             * Format: date-time
+             */
+            ends_at: string;
+            /** Whole Days */
+            whole_days: boolean;
+        };
+        /**
          * Booking
          * @description A session to be booked: for a client of the practice or somebody new, what, how long, when.
          *
@@ -3202,7 +3299,7 @@ export interface components {
              * Accepted
              * @default []
              */
-            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
+            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "blocked" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
         };
         /**
          * BookingAsked
@@ -3352,6 +3449,21 @@ export interface components {
             added: number;
         };
         /**
+         * CalendarChosen
+         * @description A file with what its events become; events that are not named are left out.
+         */
+        CalendarChosen: {
+            /** Text */
+            text: string;
+            /** Chosen */
+            chosen: components["schemas"]["EventChoice"][];
+            /**
+             * Accepted
+             * @default []
+             */
+            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "blocked" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
+        };
+        /**
          * CalendarFeed
          * @description Whether there is an address since `made_at`, and whether the clients' names are read there.
          */
@@ -3360,6 +3472,79 @@ export interface components {
             made_at: string | null;
             /** Names */
             names: boolean;
+        };
+        /**
+         * CalendarLine
+         * @description An event of the file: when it is first and how often, and what is proposed for it.
+         *
+         *     `client_id`: the client whose name is in its title. `there`: times of it that are here already, as in the file;
+         *     `moved_there`: sessions of it that are at another time here. `no_session`: why it can be no session, or "".
+         */
+        CalendarLine: {
+            /** Uid */
+            uid: string;
+            /** Title */
+            title: string;
+            /**
+             * First
+             * Format: date-time
+             */
+            first: string;
+            /** Minutes */
+            minutes: number;
+            /** Whole Days */
+            whole_days: boolean;
+            /** Times */
+            times: number;
+            /** Moved */
+            moved: number;
+            /**
+             * Becomes
+             * @enum {string}
+             */
+            becomes: "session" | "block" | "leave_out";
+            /** Client Id */
+            client_id: string | null;
+            /** Client Name */
+            client_name: string;
+            /** There */
+            there: number;
+            /** Moved There */
+            moved_there: number;
+            /** No Session */
+            no_session: string;
+        };
+        /**
+         * CalendarPreview
+         * @description The events of a file; the titles of those that cannot be read; how many blocks go, since their event is gone.
+         */
+        CalendarPreview: {
+            /** Lines */
+            lines: components["schemas"]["CalendarLine"][];
+            /** Unread */
+            unread: string[];
+            /** Blocks Gone */
+            blocks_gone: number;
+        };
+        /**
+         * CalendarTaken
+         * @description What changed: sessions that were booked, times that were blocked or moved, blocks that went.
+         */
+        CalendarTaken: {
+            /** Sessions */
+            sessions: number;
+            /** Blocks */
+            blocks: number;
+            /** Blocks Gone */
+            blocks_gone: number;
+        };
+        /**
+         * CalendarText
+         * @description The text of an iCalendar file.
+         */
+        CalendarText: {
+            /** Text */
+            text: string;
         };
         /**
          * Candidate
@@ -3693,7 +3878,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "client_elsewhere" | "hands_strained" | "thumbs_strained";
+            kind: "day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "blocked" | "client_elsewhere" | "hands_strained" | "thumbs_strained";
             /** Says */
             says: string;
         };
@@ -4419,8 +4604,9 @@ export interface components {
          * @description A therapist's sessions that start on `day` in the practice's time zone, in order, and what they ask of the hands.
          *
          *     `now` is the practice's present day and time. `working`: when sessions may start by the therapist's hours, as far as
-         *     those are said; `free`: what of it, or of the usual hours, is still to come and not booked; `clashes`: what of
-         *     the bookings does not go together. `strip` are the days about today, or about `day` where that is further away.
+         *     those are said; `free`: what of it, or of the usual hours, is still to come, not booked and not blocked;
+         *     `clashes`: what of the bookings does not go together. `strip` are the days about today, or about `day` where that
+         *     is further away.
          */
         Day: {
             /**
@@ -4439,6 +4625,8 @@ export interface components {
             working: components["schemas"]["MinuteSpan"][];
             /** Free */
             free: components["schemas"]["MinuteSpan"][];
+            /** Blocks */
+            blocks: components["schemas"]["BlockOnDay"][];
             /** Clashes */
             clashes: components["schemas"]["Clash"][];
             /** Strip */
@@ -4891,6 +5079,21 @@ export interface components {
             limits: components["schemas"]["VerdictLimits"];
             /** First Touch Seconds */
             first_touch_seconds: number;
+        };
+        /**
+         * EventChoice
+         * @description What an event becomes; a session is for the client of that name, or for somebody new.
+         */
+        EventChoice: {
+            /** Uid */
+            uid: string;
+            /**
+             * Becomes
+             * @enum {string}
+             */
+            becomes: "session" | "block" | "leave_out";
+            /** Client Name */
+            client_name?: string | null;
         };
         /**
          * Events
@@ -6586,7 +6789,7 @@ export interface components {
              * Accepted
              * @default []
              */
-            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
+            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "blocked" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
         };
         /**
          * MoveAt
@@ -8164,7 +8367,7 @@ export interface components {
              * Accepted
              * @default []
              */
-            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
+            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "blocked" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
         };
         /**
          * RepeatTrial
@@ -9540,6 +9743,29 @@ export interface components {
             done: boolean;
         };
         /**
+         * TimeToBlock
+         * @description Time in which no session is to be.
+         */
+        TimeToBlock: {
+            /** Title */
+            title: string;
+            /**
+             * Starts At
+             * Format: date-time
+             */
+            starts_at: string;
+            /**
+             * Ends At
+             * Format: date-time
+             */
+            ends_at: string;
+            /**
+             * Whole Days
+             * @default false
+             */
+            whole_days: boolean;
+        };
+        /**
          * ToAsk
          * @description An answer that was questioned and not yet asked about.
          */
@@ -9918,7 +10144,7 @@ export interface components {
              * Accepted
              * @default []
              */
-            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
+            accepted: ("day_off" | "too_early" | "too_late" | "in_lunch" | "overlap" | "gap_short" | "blocked" | "client_elsewhere" | "hands_strained" | "thumbs_strained")[];
         };
         /**
          * WalkInQuestions
@@ -11299,6 +11525,154 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SessionView"];
                 };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    preview_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CalendarText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarPreview"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    import_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CalendarChosen"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarTaken"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    keep_blocked_time: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                block_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TimeToBlock"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    free_blocked_time: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                block_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             400: components["responses"]["Problem"];
             401: components["responses"]["Problem"];

@@ -32,6 +32,7 @@ import { PracticePage } from "../features/practice/PracticePage";
 import { PrepareDayPage } from "../features/prepare/PrepareDayPage";
 import { PreparePage } from "../features/prepare/PreparePage";
 import { SheetPage } from "../features/sheet/SheetPage";
+import { CalendarInPage } from "../features/today/calendarIn/CalendarInPage";
 import { TodayPage } from "../features/today/TodayPage";
 import { WalkInPage } from "../features/today/walkIn/WalkInPage";
 import { WorkPage } from "../features/work";
@@ -94,6 +95,11 @@ const today = createRoute({
   component: TodayPage,
 });
 const walkIn = createRoute({ getParentRoute: () => framed, path: "walk-in", component: WalkInPage });
+const calendarIn = createRoute({
+  getParentRoute: () => framed,
+  path: "calendar-in",
+  component: CalendarInPage,
+});
 const session = createRoute({
   getParentRoute: () => framed,
   path: "session/$sessionId",
@@ -160,6 +166,7 @@ export function makeRouter(queries: QueryClient) {
         framed.addChildren([
           today,
           walkIn,
+          calendarIn,
           prepareDay,
           clients,
           bringIn,

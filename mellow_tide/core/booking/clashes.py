@@ -1,7 +1,8 @@
 """What of a day's bookings does not go together: with the therapist's hours, with one another, with the hands."""
 
 from collections.abc import Iterable, Iterator, Sequence
-from datetime import timedelta
+from dataclasses import dataclass
+from datetime import datetime, timedelta
 from typing import Literal
 from uuid import UUID
 from zoneinfo import ZoneInfo
@@ -21,6 +22,7 @@ ClashKind = Literal[
     "in_lunch",
     "overlap",
     "gap_short",
+    "blocked",
     "client_elsewhere",
     "hands_strained",
     "thumbs_strained",
@@ -41,6 +43,16 @@ class Booked(Record):
         return self.starts_at + timedelta(minutes=self.minutes)
 
 
+class BlockedTime(Record):
+    """Time of a therapist in which no session is to be: from when to when, what it is called, whether whole days."""
+
+    block_id: UUID
+    title: str
+    starts_at: AwareDatetime
+    ends_at: AwareDatetime
+    whole_days: bool
+
+
 class Clash(Record):
     """One thing that does not go together: at which session, and in words."""
 
@@ -49,23 +61,35 @@ class Clash(Record):
     says: str
 
 
-def find_clashes(booked: Sequence[Booked], hours: Hours, zone: ZoneInfo, manner: Manner) -> tuple[Clash, ...]:
-    """What of the bookings does not go with the hours, which are local times in `zone`; the earliest first.
+@dataclass(frozen=True)
+class DayRules:
+    """What a therapist keeps to: hours, which are local times in `zone`, and blocked time; `manner` words times."""
+
+    hours: Hours
+    zone: ZoneInfo
+    manner: Manner
+    blocks: Sequence[BlockedTime] = ()
+
+
+def find_clashes(booked: Sequence[Booked], rules: DayRules) -> tuple[Clash, ...]:
+    """What of the bookings does not go with what is kept; the earliest first.
 
     How long apart two sessions are is told by real time, so that it holds where clocks change.
     """
     ordered = sorted(booked, key=lambda one: (one.starts_at, one.session_id))
-    found = [*_alone(ordered, hours, zone, manner), *_side_by_side(ordered, hours)]
+    found = [
+        *_alone(ordered, rules),
+        *_side_by_side(ordered, rules.hours),
+        *_find_blocked(ordered, rules),
+    ]
     place = {one.session_id: n for n, one in enumerate(ordered)}
     return tuple(sorted(found, key=lambda clash: place[clash.session_id]))
 
 
-def judge_booking(
-    others: Sequence[Booked], wanted: Booked, hours: Hours, zone: ZoneInfo, manner: Manner
-) -> tuple[Clash, ...]:
+def judge_booking(others: Sequence[Booked], wanted: Booked, rules: DayRules) -> tuple[Clash, ...]:
     """What a booking would bring into the day that was not in it before; `others` are the therapist's own."""
-    before = {(clash.session_id, clash.kind) for clash in find_clashes(others, hours, zone, manner)}
-    after = find_clashes([*others, wanted], hours, zone, manner)
+    before = {(clash.session_id, clash.kind) for clash in find_clashes(others, rules)}
+    after = find_clashes([*others, wanted], rules)
     return tuple(clash for clash in after if (clash.session_id, clash.kind) not in before)
 
 
@@ -90,9 +114,10 @@ def judge_hands(wanted: Booked, before: DayLoad, after: DayLoad) -> tuple[Clash,
     return tuple(found)
 
 
-def _alone(booked: Iterable[Booked], hours: Hours, zone: ZoneInfo, manner: Manner) -> Iterator[Clash]:
+def _alone(booked: Iterable[Booked], rules: DayRules) -> Iterator[Clash]:
+    hours, manner = rules.hours, rules.manner
     for one in booked:
-        start = one.starts_at.astimezone(zone).replace(tzinfo=None)
+        start = one.starts_at.astimezone(rules.zone).replace(tzinfo=None)
         begins = minute_of(start.time())
         if start.weekday() not in hours.days:
             yield _clash(one, "day_off", name=one.client_name)
@@ -116,6 +141,19 @@ def _side_by_side(ordered: Sequence[Booked], hours: Hours) -> Iterator[Clash]:
             yield _clash(following, "overlap", **names)
         elif between < hours.gap_minutes:
             yield _clash(following, "gap_short", **names, minutes=between, gap=hours.gap_minutes)
+
+
+def _find_blocked(booked: Iterable[Booked], rules: DayRules) -> Iterator[Clash]:
+    def say_time(at: datetime) -> str:
+        return rules.manner.say_time(at.astimezone(rules.zone).time())
+
+    for one in booked:
+        hit = next((b for b in rules.blocks if b.starts_at < one.ends_at and one.starts_at < b.ends_at), None)
+        if hit:
+            # What the time is blocked for is the therapist's own affair: somebody else may be booking.
+            hours = say("booking.from_to", begins=say_time(hit.starts_at), ends=say_time(hit.ends_at))
+            when = say("booking.all_day") if hit.whole_days else hours
+            yield _clash(one, "blocked", name=one.client_name, when=when)
 
 
 def _clash(one: Booked, kind: ClashKind, **data: object) -> Clash:

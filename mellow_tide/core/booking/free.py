@@ -2,11 +2,11 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from datetime import date, timedelta
+from datetime import date, datetime, timedelta
 from itertools import islice
 from zoneinfo import ZoneInfo
 
-from mellow_tide.core.booking.clashes import Booked
+from mellow_tide.core.booking.clashes import BlockedTime, Booked
 from mellow_tide.core.booking.hours import Hours, MinuteSpan
 from mellow_tide.core.booking.starts import LocalStart, next_quarter, time_of
 
@@ -22,11 +22,12 @@ DAY = 24 * 60
 
 @dataclass(frozen=True)
 class Diary:
-    """What a therapist has booked, and the hours they keep, which are local times in `zone`."""
+    """What a therapist has booked, the hours they keep, which are local times in `zone`, and what is blocked."""
 
     booked: Sequence[Booked]
     hours: Hours
     zone: ZoneInfo
+    blocks: Sequence[BlockedTime] = ()
 
     def find_free_spans(self, day: date, now: LocalStart) -> tuple[MinuteSpan, ...]:
         """The free stretches of a day between first and last start, of 20 minutes and more; lunch is not free.
@@ -34,7 +35,9 @@ class Diary:
         What is over by `now` is not free any more.
         """
         over = MinuteSpan(begins=0, ends=max(0, _minute_on(day, now)))
-        taken = sorted((self._span_on(day, one) for one in self.booked), key=lambda span: span.begins)
+        held: list[Booked | BlockedTime] = [*self.booked, *self.blocks]
+        taken = [span_on(day, one.starts_at, one.ends_at, self.zone) for one in held]
+        taken.sort(key=lambda span: span.begins)
         free: list[MinuteSpan] = list(self.hours.starts_on(day))
         for one in (over, *taken):
             free = [left for span in free for left in _without(span, one)]
@@ -67,12 +70,16 @@ class Diary:
             return False
         begins = start.instant(self.zone)
         ends = begins + timedelta(minutes=minutes)
-        return all(ends + gap <= one.starts_at or one.ends_at + gap <= begins for one in self.booked)
+        # A gap is kept between sessions; what is blocked brings its own.
+        return all(ends + gap <= one.starts_at or one.ends_at + gap <= begins for one in self.booked) and all(
+            ends <= one.starts_at or one.ends_at <= begins for one in self.blocks
+        )
 
-    def _span_on(self, day: date, one: Booked) -> MinuteSpan:
-        """A booking in minutes of a day's clock, beyond it where it lasts over midnight."""
-        begins, ends = (LocalStart.of(instant, self.zone) for instant in (one.starts_at, one.ends_at))
-        return MinuteSpan(begins=_minute_on(day, begins), ends=_minute_on(day, ends))
+
+def span_on(day: date, starts_at: datetime, ends_at: datetime, zone: ZoneInfo) -> MinuteSpan:
+    """A stretch of time in minutes of a day's clock, beyond it where it begins before or ends after that day."""
+    begins, ends = (LocalStart.of(instant, zone) for instant in (starts_at, ends_at))
+    return MinuteSpan(begins=_minute_on(day, begins), ends=_minute_on(day, ends))
 
 
 def _minute_on(day: date, at: LocalStart) -> int:

@@ -13,6 +13,10 @@ READ_AGAIN = timedelta(hours=1)
 """How often a calendar is asked to read the feed again."""
 
 
+OWN_EVENTS = "@mellow-tide"
+"""How the ids of this program's events end, by which it knows them again."""
+
+
 class CalendarEntry(Record):
     """A session in a calendar: when it is, and what it is called there."""
 
@@ -33,7 +37,7 @@ def write_calendar(name: str, entries: Iterable[CalendarEntry], now: datetime) -
     calendar.add("refresh-interval", READ_AGAIN)
     for entry in entries:
         event = Event()
-        event.add("uid", f"{entry.session_id}@mellow-tide")
+        event.add("uid", f"{entry.session_id}{OWN_EVENTS}")
         event.add("dtstamp", now.astimezone(UTC))
         event.add("dtstart", entry.starts_at.astimezone(UTC))
         event.add("dtend", entry.ends_at.astimezone(UTC))

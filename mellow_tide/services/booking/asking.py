@@ -23,6 +23,7 @@ from mellow_tide.services.booking.judging import Wanted, find_clashes_of
 from mellow_tide.services.booking.planned import BookingBasis, read_basis
 from mellow_tide.services.desk import Desk
 from mellow_tide.store.bookings import list_bookings
+from mellow_tide.store.calendar.blocks import list_blocks
 from mellow_tide.store.database import Transaction
 from mellow_tide.store.meeting.clients import ClientLine, find_client, search_clients
 from mellow_tide.store.sessions import Between
@@ -230,7 +231,8 @@ class _Asked:
         start = begin.instant(self.clock.zone)
         ahead = Between(start - timedelta(days=1), start + HORIZON)
         booked = [row.booked for row in list_bookings(self.t, ahead, self.desk.person_id)]
-        diary = Diary(booked, self.hours, self.clock.zone)
+        blocks = list_blocks(self.t, ahead, self.desk.person_id)
+        diary = Diary(booked, self.hours, self.clock.zone, blocks)
         return diary.find_free_starts(self.minutes, begin, OTHER_STARTS + 2)
 
     def _others(self, free: tuple[LocalStart, ...], chosen: LocalStart) -> tuple[LocalStart, ...]:

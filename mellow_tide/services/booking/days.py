@@ -7,9 +7,9 @@ from uuid import UUID
 
 from pydantic import AwareDatetime
 
-from mellow_tide.core.booking.clashes import Clash, find_clashes
-from mellow_tide.core.booking.free import Diary
-from mellow_tide.core.booking.hours import USUAL_HOURS, MinuteSpan
+from mellow_tide.core.booking.clashes import BlockedTime, Booked, Clash, DayRules, find_clashes
+from mellow_tide.core.booking.free import DAY, Diary, span_on
+from mellow_tide.core.booking.hours import USUAL_HOURS, Hours, MinuteSpan
 from mellow_tide.core.booking.starts import LocalStart
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import Brief
@@ -22,6 +22,7 @@ from mellow_tide.services.booking.load import OnClock, grow_load, lay_on_clock
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.session_view import Stage, stage_of
 from mellow_tide.store.bookings import list_bookings
+from mellow_tide.store.calendar.blocks import list_blocks
 from mellow_tide.store.people import find_hours
 from mellow_tide.store.preparing import find_self_check
 from mellow_tide.store.sessions import (
@@ -73,6 +74,13 @@ class SessionOnDay(Record):
     unread_intake: UUID | None
 
 
+class BlockOnDay(Record):
+    """Time that is blocked, as the day shows it: `span` is what of it lies on that day."""
+
+    block: BlockedTime
+    span: MinuteSpan
+
+
 class DayMark(Record):
     """A day in the strip above the line: how many sessions it has, for how many minutes, and whether one works."""
 
@@ -86,8 +94,9 @@ class Day(Record):
     """A therapist's sessions that start on `day` in the practice's time zone, in order, and what they ask of the hands.
 
     `now` is the practice's present day and time. `working`: when sessions may start by the therapist's hours, as far as
-    those are said; `free`: what of it, or of the usual hours, is still to come and not booked; `clashes`: what of
-    the bookings does not go together. `strip` are the days about today, or about `day` where that is further away.
+    those are said; `free`: what of it, or of the usual hours, is still to come, not booked and not blocked;
+    `clashes`: what of the bookings does not go together. `strip` are the days about today, or about `day` where that
+    is further away.
     """
 
     day: date
@@ -98,6 +107,7 @@ class Day(Record):
     next_action: NextAction | None
     working: tuple[MinuteSpan, ...]
     free: tuple[MinuteSpan, ...]
+    blocks: tuple[BlockOnDay, ...]
     clashes: tuple[Clash, ...]
     strip: tuple[DayMark, ...]
 
@@ -114,6 +124,7 @@ def read_day(desk: Desk, day: date | None) -> Day:
         until = about + timedelta(days=DAYS_SHOWN - 1)
         check = find_self_check(t, day, desk.person_id)
         booked = list_bookings(t, clock.days(about, until), desk.person_id)
+        blocks = list_blocks(t, clock.days(day, day), desk.person_id)
     on_clock = {row.session_id: lay_on_clock(desk, row) for row in rows}
     come = [row for row in rows if row.comes]
     grown = grow_load([on_clock[row.session_id] for row in come], check)
@@ -132,8 +143,9 @@ def read_day(desk: Desk, day: date | None) -> Day:
         hands=grown[-1] if grown else measure_day_load((), check),
         next_action=choose_next_action(sessions),
         working=hours.starts_on(day) if hours else (),
-        free=Diary(bookings, hours or USUAL_HOURS, clock.zone).find_free_spans(day, clock.local),
-        clashes=find_clashes(bookings, hours, clock.zone, clock.manner) if hours else (),
+        free=Diary(bookings, hours or USUAL_HOURS, clock.zone, blocks).find_free_spans(day, clock.local),
+        blocks=tuple(_block_on(day, one, clock) for one in blocks),
+        clashes=_clashes(bookings, hours, blocks, clock),
         strip=tuple(
             DayMark(
                 day=one,
@@ -144,6 +156,19 @@ def read_day(desk: Desk, day: date | None) -> Day:
             for one in (about + timedelta(days=n) for n in range(DAYS_SHOWN))
         ),
     )
+
+
+def _clashes(
+    bookings: Sequence[Booked], hours: Hours | None, blocks: Sequence[BlockedTime], clock: PracticeClock
+) -> tuple[Clash, ...]:
+    found = find_clashes(bookings, DayRules(hours or USUAL_HOURS, clock.zone, clock.manner, blocks))
+    # Against hours that were never said nothing is held, but what is blocked is blocked.
+    return tuple(clash for clash in found if hours or clash.kind == "blocked")
+
+
+def _block_on(day: date, block: BlockedTime, clock: PracticeClock) -> BlockOnDay:
+    whole = span_on(day, block.starts_at, block.ends_at, clock.zone)
+    return BlockOnDay(block=block, span=MinuteSpan(begins=max(0, whole.begins), ends=min(DAY, whole.ends)))
 
 
 def _first_of_strip(day: date, today: date) -> date:

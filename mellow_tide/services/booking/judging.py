@@ -12,6 +12,7 @@ from mellow_tide.core.booking.clashes import (
     Booked,
     Clash,
     ClashKind,
+    DayRules,
     find_elsewhere,
     judge_booking,
     judge_hands,
@@ -25,6 +26,7 @@ from mellow_tide.services.booking.clock import PracticeClock, read_hours_of
 from mellow_tide.services.booking.load import OnClock, lay_on_clock, lay_plan_on_clock, measure_load
 from mellow_tide.services.desk import Desk
 from mellow_tide.store.bookings import list_bookings
+from mellow_tide.store.calendar.blocks import list_blocks
 from mellow_tide.store.database import Transaction
 from mellow_tide.store.sessions import Between, list_sessions
 
@@ -104,8 +106,10 @@ def find_clashes_of(
     elsewhere = [
         row.booked for row in rows if row.client_id == wanted.client_id and row.person_id != wanted.person_id
     ]
+    blocks = list_blocks(t, around, wanted.person_id)
+    rules = DayRules(read_hours_of(t, wanted.person_id), clock.zone, clock.manner, blocks)
     return (
-        *judge_booking(others, wanted.booked, read_hours_of(t, wanted.person_id), clock.zone, clock.manner),
+        *judge_booking(others, wanted.booked, rules),
         *find_elsewhere(elsewhere, wanted.booked),
     )
 

@@ -10,7 +10,7 @@ from mellow_tide.core.phrases.book import say
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.people.tokens import hash_token, make_token
 from mellow_tide.store.bookings import BookingRow, list_bookings
-from mellow_tide.store.calendar_feed import (
+from mellow_tide.store.calendar.feed import (
     CalendarFeedRow,
     delete_feed,
     find_feed,

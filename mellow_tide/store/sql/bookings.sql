@@ -39,6 +39,9 @@ SELECT pg_advisory_xact_lock(hashtextextended('bookings ' || %(practice_id)s::te
 -- name: is_booked
 SELECT EXISTS (SELECT FROM session WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s)
 
+-- name: starts_of_sessions
+SELECT session_id, starts_at FROM session WHERE practice_id = %(practice_id)s AND session_id = ANY(%(sessions)s)
+
 -- name: next_session_of_client
 SELECT later.starts_at FROM session here
 JOIN session later ON later.practice_id = here.practice_id AND later.client_id = here.client_id

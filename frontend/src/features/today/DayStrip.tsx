@@ -21,7 +21,8 @@ export function DayStrip({ day }: { day: Day }) {
 }
 
 function DayLink({ mark, chosen, today }: { mark: DayMark; chosen: boolean; today: boolean }) {
-  const words = dayInWords(mark.day);
+  // Days beside one another need no year.
+  const words = dayInWords(mark.day, new Date(mark.day));
   const booked = mark.sessions === 0 ? "" : `${mark.sessions} · ${stretch(mark.minutes)}`;
   return (
     <Link

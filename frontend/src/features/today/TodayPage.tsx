@@ -6,6 +6,7 @@ import { dayQuery } from "../../api/dayQueries";
 import { catalogueQuery } from "../../api/queries";
 import { sweepRuns } from "../../api/sweepRuns";
 import { shared } from "../../phrases/screens/shared";
+import { say as sayImport } from "../../phrases/screens/today/calendarIn";
 import { say } from "../../phrases/screens/today/page";
 import { longDate } from "../../phrases/time";
 import { daySentence, handsSentence } from "../../phrases/today";
@@ -13,6 +14,7 @@ import { Keys } from "../../ui/Keys";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { AddSession } from "./adding/AddSession";
+import { BlockedTimes } from "./BlockedTimes";
 import { Clashes } from "./Clashes";
 import { MoveAsked } from "./changing/MoveAsked";
 import { useMoving } from "./changing/useMoving";
@@ -76,7 +78,7 @@ export function TodayPage() {
       />
       {error && <ProblemNote error={error} onAgain={() => day.refetch()} />}
       {done && <DoneNote done={done} onDone={setDone} />}
-      {day.data.sessions.length > 0 && <FullDay day={day.data} onDone={setDone} />}
+      {day.data.sessions.length + day.data.blocks.length > 0 && <FullDay day={day.data} onDone={setDone} />}
       <FirstSteps />
       {day.data.sessions.length === 0 && <EmptyDay />}
     </>
@@ -88,7 +90,16 @@ function EmptyDay() {
     <div className="mt-8 max-w-prose rounded-box bg-base-200 px-7 py-6">
       <h2 className="text-2xl">{say.stillWater}</h2>
       <p className="mt-2">{say.nothingBooked}</p>
+      <ImportCalendar />
     </div>
+  );
+}
+
+function ImportCalendar() {
+  return (
+    <Link to="/calendar-in" className="mt-3 inline-flex min-h-11 items-center underline underline-offset-4">
+      {sayImport.importCalendar}
+    </Link>
   );
 }
 
@@ -128,12 +139,18 @@ function FullDay({ day, onDone }: { day: Day; onDone(done: Done): void }) {
           </Link>
         </p>
       )}
-      <h2 className="mb-2 mt-8 text-2xl">{say.dayInOrder}</h2>
-      <ol className="divide-y divide-base-300 border-y border-base-300">
-        {day.sessions.map((session) => (
-          <SessionRow key={session.session_id} session={session} day={day} onDone={onDone} />
-        ))}
-      </ol>
+      {day.sessions.length > 0 && (
+        <>
+          <h2 className="mb-2 mt-8 text-2xl">{say.dayInOrder}</h2>
+          <ol className="divide-y divide-base-300 border-y border-base-300">
+            {day.sessions.map((session) => (
+              <SessionRow key={session.session_id} session={session} day={day} onDone={onDone} />
+            ))}
+          </ol>
+        </>
+      )}
+      <BlockedTimes day={day} onDone={onDone} />
+      {day.sessions.length > 0 && <ImportCalendar />}
     </>
   );
 }

@@ -2,11 +2,12 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link } from "@tanstack/react-router";
 import { useState } from "react";
 import { type Arrival, api, type BroughtIn, body, type Table } from "../../../api/client";
+import { readFile } from "../../../lib/readFile";
 import { say } from "../../../phrases/screens/clients/exchange";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { Arrivals } from "./Arrivals";
-import { fieldsOf, kindOf, readFile } from "./brought";
+import { fieldsOf, kindOf } from "./brought";
 import { MatchColumns } from "./MatchColumns";
 
 interface Brought {

@@ -1,5 +1,6 @@
 import { expect, it } from "vitest";
-import { fieldsOf, kindOf, readFile } from "./brought";
+import { readFile } from "../../../lib/readFile";
+import { fieldsOf, kindOf } from "./brought";
 
 it("reads UTF-8, and what older programs write", async () => {
   expect(await readFile(new Blob([new TextEncoder().encode("Łucja")]))).toBe("Łucja");

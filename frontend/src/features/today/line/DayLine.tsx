@@ -7,6 +7,7 @@ import type { Moving } from "../changing/useMoving";
 import { DaySession } from "./DaySession";
 import { ABOVE, type DayScale, LINE_HEIGHT, scaleDay } from "./dayScale";
 import { HandsLine } from "./HandsLine";
+import { Sandbanks } from "./Sandbanks";
 
 /** Pixels that a name of free water needs. */
 const NAMED = 76;
@@ -36,6 +37,7 @@ export function DayLine({ day, moving }: { day: Day; moving: Moving }) {
           className="absolute inset-x-0 border-t border-base-content/40"
           style={{ top: ABOVE + LINE_HEIGHT / 2 }}
         />
+        <Sandbanks day={day} scale={scale} />
         <FreeWater day={day} scale={scale} />
         <HandsLine sessions={come} scale={scale} />
         {come.map((session) => (

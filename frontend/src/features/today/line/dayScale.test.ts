@@ -5,6 +5,7 @@ import { scaleDay, snap } from "./dayScale";
 const day = (spans: [number, number][], working: [number, number][] = []) =>
   ({
     sessions: spans.map(([begins, ends]) => ({ span: { begins, ends } })),
+    blocks: [],
     working: working.map(([begins, ends]) => ({ begins, ends })),
   }) as unknown as Day;
 

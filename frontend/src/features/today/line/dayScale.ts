@@ -21,9 +21,11 @@ const LATEST = 18 * 60;
 const ROOM = 30;
 
 /** From the hour before the first thing of the day to the one after the last, over `width` pixels. */
-export function scaleDay(day: Pick<Day, "sessions" | "working">, width: number): DayScale {
-  const begins = day.sessions.map(({ span }) => span.begins - ROOM);
-  const ends = day.sessions.map(({ span }) => span.ends + ROOM);
+export function scaleDay(day: Pick<Day, "sessions" | "working" | "blocks">, width: number): DayScale {
+  // A blocked day does not stretch the line to midnight.
+  const hours = day.blocks.filter(({ block }) => !block.whole_days);
+  const begins = [...day.sessions, ...hours].map(({ span }) => span.begins - ROOM);
+  const ends = [...day.sessions, ...hours].map(({ span }) => span.ends + ROOM);
   const earliest = Math.min(EARLIEST, ...day.working.map((span) => span.begins), ...begins);
   const first = Math.max(0, Math.floor(earliest / 60) * 60);
   const last = Math.ceil(Math.max(LATEST, ...day.working.map((span) => span.ends), ...ends) / 60) * 60;

@@ -1,0 +1,51 @@
+/** What is said where a calendar file comes in, and of the time that it blocks. */
+import { span } from "../../time";
+
+function counted(count: number, one: string, many: string): string {
+  return `${count} ${count === 1 ? one : many}`;
+}
+
+export const say = {
+  importCalendar: "Import a calendar",
+  whatMayComeIn:
+    "Choose an iCalendar file (.ics) from your calendar. You choose for each event what it becomes: a session with its plan, or blocked time. Importing the same file again changes nothing; a newer file moves what has moved.",
+  readingFile: "Reading the calendar",
+  events: (count: number) => counted(count, "event in the next year", "events in the next year"),
+  nothingAhead: "No event of this file takes place in the next year.",
+  unread: (titles: readonly string[]) =>
+    `Left out, because their dates cannot be read: ${titles.map((title) => title || "an event without a title").join(", ")}.`,
+  blocksGo: (count: number) =>
+    `${counted(count, "blocked time goes", "blocked times go")}, because the event is over or cancelled.`,
+  untitled: "Without a title",
+  becomes: (title: string) => `What “${title}” becomes`,
+  session: "Session",
+  blockedTime: "Blocked time",
+  leaveOut: "Do not import",
+  clientOf: (title: string) => `Client of “${title}”`,
+  clientName: "Client’s name",
+  times: (times: number) => (times === 1 ? "" : `${times} times`),
+  moved: (moved: number) => (moved === 0 ? "" : `${moved} of them moved`),
+  allDay: "all day",
+  lasts: (minutes: number) => span(minutes * 60),
+  alreadyHere: "already here",
+  someHere: (there: number) => `${there} already here`,
+  elsewhere: (count: number) =>
+    `${counted(count, "session is", "sessions are")} at another time here. Move ${count === 1 ? "it" : "them"} on Today.`,
+  newClient: (name: string) => `${name} is added as a new client.`,
+  take: (sessions: number, blocks: number) =>
+    `Import ${[sessions && counted(sessions, "event as sessions", "events as sessions"), blocks && counted(blocks, "event as blocked time", "events as blocked time")].filter(Boolean).join(" and ")}`,
+  importing: "Importing …",
+  importAnyway: "Import anyway",
+  taken: (sessions: number, blocks: number, gone: number) => {
+    const parts = [
+      sessions && `${counted(sessions, "session", "sessions")} booked`,
+      blocks && `${counted(blocks, "time", "times")} blocked`,
+      gone && `${counted(gone, "blocked time", "blocked times")} freed`,
+    ].filter(Boolean);
+    return parts.length > 0 ? `${parts.join(", ")}.` : "Nothing has changed: all of it was here already.";
+  },
+  toTheDay: "To the day",
+  blocked: "Blocked time of this day",
+  freeIt: (title: string) => `Delete the blocked time “${title}”`,
+  freed: (title: string) => `Deleted: ${title || "blocked time"}.`,
+};

@@ -1,0 +1,1 @@
+"""What another calendar reads here, and what came in from one."""

@@ -1,0 +1,225 @@
+"""A file of another calendar: looked at, taken, taken again, through HTTP."""
+
+from datetime import UTC, datetime, timedelta
+from uuid import uuid4
+
+import pytest
+from icalendar import Calendar, Event
+
+from tests.conftest import NOW
+from tests.web.conftest import a_practice, faults, problem
+
+MERLE = a_practice("Merle Oxbow")
+START = datetime(NOW.year, NOW.month, NOW.day, 9, tzinfo=UTC) + timedelta(days=28 + (1 - NOW.weekday()) % 7)
+"""A Tuesday four weeks on."""
+
+
+@pytest.fixture
+def merle(served):
+    """A browser in which somebody has just opened a practice."""
+    client = served.browser()
+    assert client.post("/api/door/practices", json=MERLE).status_code == 204
+    return client
+
+
+def event(uid, title, start=START, minutes=60, **more):
+    one = Event()
+    one.add("uid", uid)
+    one.add("summary", title)
+    one.add("dtstart", start)
+    one.add(
+        "dtend",
+        start + (timedelta(days=1) if not isinstance(start, datetime) else timedelta(minutes=minutes)),
+    )
+    for name, value in more.items():
+        one.add(name, value)
+    return one
+
+
+def calendar(*events):
+    whole = Calendar()
+    for one in events:
+        whole.add_component(one)
+    return whole.to_ical().decode()
+
+
+def ok(answer, status=200):
+    assert answer.status_code == status, answer.text[:600]
+    return answer.json() if answer.content else None
+
+
+def preview(client, text):
+    return ok(client.post("/api/calendar-in/preview", json={"text": text}))
+
+
+def take(client, text, *chosen, accepted=()):
+    body = {"text": text, "chosen": list(chosen), "accepted": list(accepted)}
+    return client.post("/api/calendar-in", json=body)
+
+
+def day(client, start=START):
+    return ok(client.get("/api/day", params={"day": start.date().isoformat()}))
+
+
+def block(uid):
+    return {"uid": uid, "becomes": "block"}
+
+
+def session(uid, name):
+    return {"uid": uid, "becomes": "session", "client_name": name}
+
+
+def add_client(client, name):
+    ok(client.post("/api/clients", json={"name": name}), 201)
+
+
+def test_an_event_with_a_clients_name_is_proposed_as_a_session_and_anything_else_blocks(merle):
+    add_client(merle, "Gannet Ferrow")
+    text = calendar(
+        event("1", "Massage: gannet ferrow, back"),
+        event("2", "Dentist", START + timedelta(hours=3)),
+        event("3", "Bank holiday", START.date(), transp="TRANSPARENT"),
+    )
+    lines = {line["title"]: line for line in preview(merle, text)["lines"]}
+    assert {title: line["becomes"] for title, line in lines.items()} == {
+        "Massage: gannet ferrow, back": "session",
+        "Dentist": "block",
+        "Bank holiday": "leave_out",
+    }
+    assert lines["Massage: gannet ferrow, back"]["client_name"] == "Gannet Ferrow"
+    assert day(merle)["sessions"] == [], "looking changes nothing"
+
+
+def test_what_is_taken_is_in_the_day_and_the_same_file_again_changes_nothing(merle):
+    weekly = event("1", "Supervision", START + timedelta(hours=3), rrule={"freq": "weekly", "count": 4})
+    text = calendar(event("2", "Gannet"), weekly)
+    chosen = (block("1"), session("2", "Gannet Ferrow"))
+    assert ok(take(merle, text, *chosen)) == {"sessions": 1, "blocks": 4, "blocks_gone": 0}
+    whole = day(merle)
+    assert [one["client_name"] for one in whole["sessions"]] == ["Gannet Ferrow"]
+    assert [one["block"]["title"] for one in whole["blocks"]] == ["Supervision"]
+    assert ok(take(merle, text, *chosen)) == {"sessions": 0, "blocks": 0, "blocks_gone": 0}
+    lines = {line["uid"]: line for line in preview(merle, text)["lines"]}
+    assert (lines["1"]["there"], lines["2"]["there"]) == (4, 1)
+    assert lines["2"]["becomes"] == "session"
+    assert len(ok(merle.get("/api/clients", params={"typed": "Gannet"}))) == 1
+
+
+def test_a_block_is_not_free_and_a_session_in_it_clashes(merle):
+    text = calendar(event("1", "Dentist", minutes=90))
+    ok(take(merle, text, block("1")))
+    begins = day(merle)["blocks"][0]["span"]["begins"]
+    assert not [span for span in day(merle)["free"] if span["begins"] < begins + 90 and begins < span["ends"]]
+    refused = merle.post(
+        "/api/bookings",
+        json={
+            "session_id": str(uuid4()),
+            "new_name": "Gannet Ferrow",
+            "minutes": 60,
+            "start": {"day": START.date().isoformat(), "at": f"{begins // 60:02}:{begins % 60:02}"},
+        },
+    )
+    assert problem(refused, 409) == "clashing"
+    (clash,) = refused.json()["clashes"]
+    assert clash["kind"] == "blocked"
+    assert "Dentist" not in clash["says"], "whoever books need not know why"
+
+
+def test_an_event_that_moved_moves_its_block_and_one_that_is_cancelled_frees_it(merle):
+    there = calendar(event("1", "Dentist"), event("2", "Choir", START + timedelta(hours=5)))
+    ok(take(merle, there, block("1"), block("2")))
+    later = calendar(
+        event("1", "Dentist", START + timedelta(hours=1)),
+        event("2", "Choir", START + timedelta(hours=5), status="CANCELLED"),
+    )
+    assert preview(merle, later)["blocks_gone"] == 1
+    # A single event has no time of its own but its start: the old block goes, a new one comes.
+    assert ok(take(merle, later, block("1"))) == {"sessions": 0, "blocks": 1, "blocks_gone": 2}
+    assert [one["block"]["title"] for one in day(merle)["blocks"]] == ["Dentist"]
+
+
+def test_sessions_that_clash_are_told_and_taken_when_that_is_meant(merle):
+    text = calendar(event("1", "A"), event("2", "B", START + timedelta(minutes=30)))
+    chosen = (session("1", "Gannet Ferrow"), session("2", "Tern Maddox"))
+    refused = take(merle, text, *chosen)
+    assert problem(refused, 409) == "clashing"
+    kinds = {clash["kind"] for clash in refused.json()["clashes"]}
+    assert "overlap" in kinds
+    assert day(merle)["sessions"] == [], "all or nothing"
+    assert ok(take(merle, text, *chosen, accepted=sorted(kinds)))["sessions"] == 2
+
+
+def test_one_new_client_for_all_events_under_the_name(merle):
+    text = calendar(event("1", "A"), event("2", "B", START + timedelta(days=1)))
+    answer = take(merle, text, session("1", "Gannet Ferrow"), session("2", "gannet ferrow"))
+    assert ok(answer)["sessions"] == 2
+    assert len(ok(merle.get("/api/clients", params={"typed": "Gannet"}))) == 1
+
+
+def test_a_name_is_the_client_who_has_it_and_two_who_share_it_are_not_guessed(merle):
+    add_client(merle, "Gannet Ferrow")
+    text = calendar(event("1", "Gannet Ferrow"))
+    assert ok(take(merle, text, session("1", "gannet  FERROW")))["sessions"] == 1
+    assert len(ok(merle.get("/api/clients", params={"typed": "Gannet"}))) == 1
+    add_client(merle, "Gannet Ferrow")
+    later = calendar(event("2", "Gannet Ferrow", START + timedelta(days=1)))
+    assert preview(merle, later)["lines"][0]["becomes"] == "block"
+    assert faults(take(merle, later, session("2", "Gannet Ferrow"))) == {"chosen": "name_shared"}
+
+
+@pytest.mark.parametrize(
+    ("one", "words", "code"),
+    [
+        (event("1", "Holiday", START.date()), "no hour", "whole_day_session"),
+        (event("1", "Retreat", minutes=600), "600 min", "unbookable_minutes"),
+    ],
+)
+def test_what_can_be_no_session_says_why_and_is_refused_as_one(merle, one, words, code):
+    text = calendar(one)
+    (line,) = preview(merle, text)["lines"]
+    assert words in line["no_session"]
+    assert faults(take(merle, text, session("1", "Gannet Ferrow"))) == {"chosen": code}
+
+
+def test_ones_own_calendar_is_known_again_and_left_out(merle):
+    text = calendar(event("1", "Gannet"))
+    ok(take(merle, text, session("1", "Gannet Ferrow")))
+    path = ok(merle.post("/api/calendar-feed", json={"names": True}), 201)["path"]
+    own = merle.get(path).text
+    assert [line["becomes"] for line in preview(merle, own)["lines"]] == ["leave_out"]
+    uid = preview(merle, own)["lines"][0]["uid"]
+    assert ok(take(merle, own, block(uid))) == {"sessions": 0, "blocks": 0, "blocks_gone": 0}
+
+
+@pytest.mark.parametrize("text", ["nothing", "BEGIN:VCALENDAR\nBEGIN:VEVENT\n", "a,b\n1,2\n", "BEGIN:VEVENT"])
+def test_what_is_no_calendar_says_what_to_do(merle, text):
+    told = merle.post("/api/calendar-in/preview", json={"text": text})
+    assert faults(told) == {"text": "no_calendar"}
+    assert "iCalendar" in told.text
+
+
+def test_a_block_can_be_freed_and_blocked_again_by_its_owner_alone(merle, served):
+    ok(take(merle, calendar(event("1", "Dentist")), block("1")))
+    (there,) = day(merle)["blocks"]
+    path = f"/api/blocked-time/{there['block']['block_id']}"
+    stranger = served.browser()
+    assert stranger.post("/api/door/practices", json=a_practice("Sable Quarrymoor")).status_code == 204
+    assert stranger.delete(path).status_code == 404
+    ok(merle.delete(path), 204)
+    assert day(merle)["blocks"] == []
+    kept = {name: there["block"][name] for name in ("title", "starts_at", "ends_at", "whole_days")}
+    ok(merle.put(path, json=kept), 204)
+    assert day(merle)["blocks"] == [there]
+    backwards = {**kept, "ends_at": (START - timedelta(hours=1)).isoformat()}
+    assert faults(merle.put(path, json=backwards)) == {"ends_at": "ends_first"}
+
+
+def test_a_calendar_of_many_years_is_read_and_one_with_too_much_ahead_is_refused(merle):
+    past = [event(str(n), "Long ago", START - timedelta(days=400 + n)) for n in range(4000)]
+    text = calendar(*past, event("x", "Dentist"))
+    assert len(text) > 300_000
+    assert [line["title"] for line in preview(merle, text)["lines"]] == ["Dentist"]
+    daily = [event(str(n), "Swim", rrule={"freq": "daily"}) for n in range(7)]
+    assert faults(merle.post("/api/calendar-in/preview", json={"text": calendar(*daily)})) == {
+        "text": "calendar_too_full"
+    }
