@@ -27,6 +27,7 @@ USAGE = """usage: ./tide COMMAND
   chaos [--runs N]    work sessions while network, browser, server and database fail; 200 if not said
   fuzz [--minutes N]  send whatever the description allows, and what it does not, to a real server; 10 if not said
   audit [FILE]        every locked package with its licence; with a file of advisories (OSV), what they are about
+  machine KIND        a simulated lift-table or towel-warmer, until Ctrl+C; see docs/devices.md
   vectors             write the cases anew that hold the front end's own sums to the core's
   backup [DIR]        write all data to a file, read it back, and delete what has aged out; with
                       --passphrase FILE encrypted
@@ -129,6 +130,16 @@ def audit(places: Places, words: list[str]) -> int:
     return _python(places, "-m", "launcher.audit", *words)
 
 
+def machine(places: Places, words: list[str]) -> int:
+    """A simulated machine of the room; it remembers who is paired."""
+    ensure_python(places, ("run",))
+    memory = [str(places.state / f"{words[0]}.json")] if words else []
+    try:
+        return _python(places, "-m", "mellow_tide.devices", *words[:1], *memory)
+    except KeyboardInterrupt:
+        return 0
+
+
 def vectors(places: Places, words: list[str]) -> int:
     """What the core says of made-up cases, for the front end to be held to."""
     ensure_python(places, ("run", "dev"))
@@ -148,6 +159,7 @@ COMMANDS: dict[str, Callable[[Places, list[str]], int]] = {
     "bench": bench,
     "chaos": chaos,
     "audit": audit,
+    "machine": machine,
     "fuzz": fuzz,
     "vectors": vectors,
     "backup": data.backup,

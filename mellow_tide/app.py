@@ -29,6 +29,7 @@ from mellow_tide.web.routes import (
     intake_form,
     intakes,
     learning,
+    machines,
     practice,
     preparing,
     ready,
@@ -102,6 +103,7 @@ def make_app(
         versions,
         flows,
         devices,
+        machines,
     ):
         inside.include_router(part.router)
     inside.include_router(learning.pace_router)

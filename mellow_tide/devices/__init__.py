@@ -1,1 +1,1 @@
-"""Small simulated stand-ins for what stands beside a table, so that everything can be tried without it."""
+"""Small machines of the room: the simulated ones, each a program of its own, and how they are spoken to."""

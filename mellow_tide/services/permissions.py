@@ -11,8 +11,10 @@ OWNERS = frozenset(
         "change_practice",
         "change_role",
         "erase_client",
+        "end_pairing",
         "invite_person",
         "let_person_go",
+        "pair_machine",
         "preview_clients",
         "read_cards",
         "read_columns",
@@ -32,6 +34,13 @@ EVERYBODY = frozenset(
         "keep_self_check",
         "look_at_flow",
         "look_at_plan",
+        "find_machines",
+        "hold_table",
+        "keep_table_heights",
+        "let_table_go",
+        "read_machine",
+        "read_machines",
+        "switch_warmer",
         "free_blocked_time",
         "keep_blocked_time",
         "import_calendar",
@@ -155,6 +164,11 @@ MAY: dict[MemberRole, frozenset[str]] = {"owner": OWNERS | EVERYBODY, "therapist
 
 NOT_IN_DEMO = frozenset(
     {
+        "end_pairing",
+        "hold_table",
+        "let_table_go",
+        "pair_machine",
+        "switch_warmer",
         "make_calendar_feed",
         "name_in_calendar_feed",
         "withdraw_calendar_feed",
@@ -171,7 +185,7 @@ NOT_IN_DEMO = frozenset(
         "change_practice",
     }
 )
-"""The demo is everybody's: nobody makes it their own."""
+"""The demo is everybody's: nobody makes it their own, and nobody moves a machine from it."""
 
 
 class NotPermitted(Exception):

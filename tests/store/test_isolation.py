@@ -40,6 +40,8 @@ TENANT_TABLES = (
     "calendar_feed",
     "calendar_block",
     "stock_entry",
+    "machine",
+    "table_heights",
 )
 
 OF_NO_PRACTICE_ALWAYS = ("security_event",)
@@ -98,6 +100,8 @@ def test_the_first_practice_has_rows_to_protect(app_dsn):
                 "calendar_feed",
                 "calendar_block",
                 "stock_entry",
+                "machine",
+                "table_heights",
             )
         }
     assert counts["client"] == 13

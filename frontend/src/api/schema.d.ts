@@ -2604,6 +2604,154 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/machines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Machines
+         * @description What is paired; no machine is asked.
+         */
+        get: operations["read_machines"];
+        put?: never;
+        /**
+         * Pair Machine
+         * @description Pair a machine by the code that it shows.
+         */
+        post: operations["pair_machine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Find Machines
+         * @description The machines that answer on loopback.
+         */
+        post: operations["find_machines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/heights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Table Heights
+         * @description Keep the heights at which one works.
+         */
+        put: operations["keep_table_heights"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/lift_table/hold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hold Table
+         * @description The button is held: the table moves for half a second at most.
+         */
+        post: operations["hold_table"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/lift_table/let-go": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Let Table Go
+         * @description The button was let go: the table stops.
+         */
+        post: operations["let_table_go"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/towel_warmer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Switch Warmer
+         * @description Turn the towel warmer on or off.
+         */
+        put: operations["switch_warmer"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Machine
+         * @description What a machine says just now, or why it cannot be used.
+         */
+        get: operations["read_machine"];
+        put?: never;
+        post?: never;
+        /**
+         * End Pairing
+         * @description Forget a machine.
+         */
+        delete: operations["end_pairing"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/own-pace": {
         parameters: {
             query?: never;
@@ -3447,6 +3595,28 @@ export interface components {
         BroughtIn: {
             /** Added */
             added: number;
+        };
+        /**
+         * ButtonHeld
+         * @description The button is held: move towards a height, for half a second at most.
+         *
+         *     It moves nothing if its `beat` is older than that, or `press` was let go: a hold that was long on its way is none.
+         */
+        ButtonHeld: {
+            /** Press */
+            press: string;
+            /** Beat */
+            beat: number;
+            /** Towards Cm */
+            towards_cm: number;
+        };
+        /**
+         * ButtonLetGo
+         * @description The button was let go: stop, and move no more for this press.
+         */
+        ButtonLetGo: {
+            /** Press */
+            press: string;
         };
         /**
          * CalendarChosen
@@ -5369,6 +5539,23 @@ export interface components {
             difference: components["schemas"]["Difference"];
         };
         /**
+         * FoundMachine
+         * @description A machine that answers on loopback; `paired`: with this practice.
+         */
+        FoundMachine: {
+            /** Port */
+            port: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "lift_table" | "towel_warmer";
+            /** Name */
+            name: string;
+            /** Paired */
+            paired: boolean;
+        };
+        /**
          * Give
          * @description What a region would lose (seconds, all sides, negative) were another one worked; `gone` if all of it.
          */
@@ -6592,6 +6779,49 @@ export interface components {
             minutes: number;
         };
         /**
+         * MachineState
+         * @description What a machine says just now, or in words why it cannot be used.
+         *
+         *     `warm_at`: when a warmer is ready; `late`: that is after its towels are due.
+         */
+        MachineState: {
+            /** Trouble */
+            trouble?: ("away" | "slow" | "odd" | "forgotten") | null;
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+            table?: components["schemas"]["TableState"] | null;
+            warmer?: components["schemas"]["WarmerState"] | null;
+            /** Warm At */
+            warm_at?: string | null;
+            /**
+             * Late
+             * @default false
+             */
+            late: boolean;
+        };
+        /**
+         * MachineToPair
+         * @description A machine that was found, and the code that it shows.
+         */
+        MachineToPair: {
+            /** Port */
+            port: number;
+            /** Code */
+            code: string;
+        };
+        /**
+         * Machines
+         * @description What is paired. `heights` are one's own; None in a house whose tables keep one height.
+         */
+        Machines: {
+            /** Machines */
+            machines: components["schemas"]["PairedMachine"][];
+            heights: components["schemas"]["TableHeights"] | null;
+        };
+        /**
          * Manner
          * @description `locale`: a language tag, such as `en-US`; `measures`: what lengths, weights and amounts are told in.
          */
@@ -7191,6 +7421,24 @@ export interface components {
             words: string;
             /** Millilitres */
             millilitres?: number | null;
+        };
+        /**
+         * PairedMachine
+         * @description A machine that is paired.
+         */
+        PairedMachine: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "lift_table" | "towel_warmer";
+            /** Name */
+            name: string;
+            /**
+             * Paired At
+             * Format: date-time
+             */
+            paired_at: string;
         };
         /**
          * Part
@@ -9649,6 +9897,22 @@ export interface components {
             lines: number;
         };
         /**
+         * TableHeights
+         * @description The table's height in cm for leaning and forearms, and for small work (common practice: knuckles, wrists).
+         */
+        TableHeights: {
+            /**
+             * Low Cm
+             * @default 62
+             */
+            low_cm: number;
+            /**
+             * High Cm
+             * @default 72
+             */
+            high_cm: number;
+        };
+        /**
          * TableShare
          * @description What a region, or the close, may claim: see `minutes.Share`; `count` sides are still to come. What a session is
          *     not without has a `bonus`, so it loses minutes before it leaves.
@@ -9693,6 +9957,28 @@ export interface components {
             starts: {
                 [key: string]: components["schemas"]["StartDepth"];
             };
+        };
+        /**
+         * TableState
+         * @description Where a lift table stands, in cm, and between what; `moving`: up 1, down -1.
+         *
+         *     `beat` is new with every answer: the next hold sends it back, as proof that it was sent just now.
+         */
+        TableState: {
+            /** Beat */
+            beat: number;
+            /** Height Cm */
+            height_cm: number;
+            /** Lowest Cm */
+            lowest_cm: number;
+            /** Highest Cm */
+            highest_cm: number;
+            /**
+             * Moving
+             * @default 0
+             * @enum {integer}
+             */
+            moving: -1 | 0 | 1;
         };
         /**
          * Taken
@@ -10159,6 +10445,28 @@ export interface components {
             conditions: string[];
             /** Consents */
             consents: string[];
+        };
+        /**
+         * WarmerState
+         * @description How warm a towel warmer is, in °C, and when it is ready, in seconds; None while it is off.
+         */
+        WarmerState: {
+            /** On */
+            on: boolean;
+            /** Temperature C */
+            temperature_c: number;
+            /** Ready At C */
+            ready_at_c: number;
+            /** Ready In S */
+            ready_in_s: number | null;
+        };
+        /**
+         * WarmerSwitch
+         * @description Turn a warmer on or off.
+         */
+        WarmerSwitch: {
+            /** On */
+            on: boolean;
         };
         /**
          * WayChange
@@ -15639,6 +15947,334 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Press"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    read_machines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Machines"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    pair_machine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MachineToPair"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Machines"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    find_machines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundMachine"][];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    keep_table_heights: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableHeights"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Machines"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    hold_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ButtonHeld"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineState"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    let_table_go: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ButtonLetGo"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineState"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    switch_warmer: {
+        parameters: {
+            query?: {
+                session_id?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WarmerSwitch"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineState"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    read_machine: {
+        parameters: {
+            query?: {
+                session_id?: string | null;
+            };
+            header?: never;
+            path: {
+                kind: "lift_table" | "towel_warmer";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineState"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+        };
+    };
+    end_pairing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "lift_table" | "towel_warmer";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Machines"];
                 };
             };
             400: components["responses"]["Problem"];

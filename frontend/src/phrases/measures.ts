@@ -47,6 +47,21 @@ export function heightWords(cm: number): string {
   return `${unit(feet, "foot")} ${unit(inches, "inch")}`;
 }
 
+/** A table's height as it is typed: whole centimetres or inches. */
+export function inTableUnit(cm: number): number {
+  return Math.round(inFeet() ? cm / CM_IN_INCH : cm);
+}
+
+/** Whole centimetres of a table's height as it is typed. */
+export function fromTableUnit(typed: number): number {
+  return Math.round(inFeet() ? typed * CM_IN_INCH : typed);
+}
+
+/** `72 cm`, `28 in`. */
+export function tableHeightWords(cm: number): string {
+  return unit(inTableUnit(cm), inFeet() ? "inch" : "centimeter");
+}
+
 /** `68.5 kg`, `151 lb`. */
 export function weightWords(kg: number): string {
   return inFeet() ? unit(inPounds(kg), "pound") : unit(kg, "kilogram", 1);

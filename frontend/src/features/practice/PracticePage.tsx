@@ -4,12 +4,14 @@ import { useEffect } from "react";
 import { houseQuery } from "../../api/practiceQueries";
 import { catalogueQuery, meQuery } from "../../api/queries";
 import { say } from "../../phrases/screens/practice";
+import { say as machines } from "../../phrases/screens/practice/machines";
 import { say as schools } from "../../phrases/screens/practice/schools";
 import { shared } from "../../phrases/screens/shared";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { AboutPractice } from "./AboutPractice";
 import { House } from "./house/House";
+import { Machines } from "./machines/Machines";
 import { PeopleList } from "./PeopleList";
 import { YourHours } from "./YourHours";
 
@@ -31,6 +33,7 @@ export function PracticePage() {
         <>
           <House shown={{ house: house.data, timeZone: me.time_zone, may }} />
           <YourHours />
+          <Machines timeZone={me.time_zone} demo={me.demo} mayPair={me.may.includes("pair_machine")} />
           <ScrollToAnchor />
         </>
       )}
@@ -49,6 +52,7 @@ const PARTS = [
   ["schools", schools.howMuchOfWhat],
   ["seconds", say.howLongThingsTake],
   ["hours", shared.yourHours],
+  ["machines", machines.machines],
 ] as const;
 
 /** What the page has, to go to. */

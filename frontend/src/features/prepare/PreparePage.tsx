@@ -14,6 +14,7 @@ import { ProblemNote } from "../../ui/ProblemNote";
 import { Waiting } from "../../ui/Waiting";
 import { Things } from "./Things";
 import { usePreparing } from "./usePreparing";
+import { Warmer } from "./Warmer";
 
 /** The stage before the client comes: the room, the things in their order, the therapist's own minute. */
 export function PreparePage() {
@@ -43,7 +44,11 @@ export function PreparePage() {
       </p>
       {ticking.error && <p role="alert">{say.notSaved}</p>}
       <div className="grid grid-cols-1 gap-x-12 gap-y-4 lg:grid-cols-[minmax(0,1fr)_22rem] 2xl:grid-cols-[minmax(0,1fr)_32rem]">
-        <Things {...things} items={items.filter((one) => !own(one))} />
+        <Things
+          {...things}
+          items={items.filter((one) => !own(one))}
+          under={{ towels: <Warmer sessionId={sessionId} timeZone={timeZone} /> }}
+        />
         <div>
           <Beginning session={session.data} />
           <Things {...things} narrow items={items.filter(own)} />

@@ -1,4 +1,5 @@
 import { Link } from "@tanstack/react-router";
+import type { ReactNode } from "react";
 import type { PreparedItem } from "../../api/client";
 import { pouredWords } from "../../phrases/measures";
 import { say } from "../../phrases/screens/prepare";
@@ -27,11 +28,13 @@ interface Props {
   timeZone: string;
   /** In one column, where there is no room for two. */
   narrow?: boolean;
+  /** What stands under the things of a group. */
+  under?: Partial<Record<Group, ReactNode>>;
   onTick(item: string, done: boolean): void;
 }
 
 /** What to prepare, by what it belongs to, each thing to be ticked. */
-export function Things({ sessionId, items, timeZone, narrow, onTick }: Props) {
+export function Things({ sessionId, items, timeZone, narrow, under, onTick }: Props) {
   const groups = GROUPS.map((group) => ({ group, own: items.filter(({ thing }) => thing.group === group) }));
   return (
     <div className={narrow ? "" : "gap-x-10 sm:columns-2"}>
@@ -52,6 +55,7 @@ export function Things({ sessionId, items, timeZone, narrow, onTick }: Props) {
                 </li>
               ))}
             </ul>
+            {under?.[group]}
           </section>
         ))}
     </div>

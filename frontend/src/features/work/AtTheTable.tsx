@@ -14,6 +14,7 @@ import { behind, progress, waterLevel } from "../../tableside/progress";
 import { neighbour } from "../../tableside/schedule";
 import { Labour } from "./birth/Labour";
 import { Giving } from "./giving/Giving";
+import { LiftTable } from "./machines/LiftTable";
 import { Overlays } from "./Overlays";
 import { Unsent } from "./run/Unsent";
 import { useFootSwitch } from "./run/useFootSwitch";
@@ -87,6 +88,7 @@ export function AtTheTable(props: AtTheTableProps) {
         onLeaving={setLeaving}
       />
       <Unsent {...props} footSwitchLost={lost} />
+      {!table.ending && <LiftTable entry={shown} brief={session.plan.flow.brief} />}
       <div className="relative flex min-h-0 flex-1">
         <TapZones first={run.entry === 0 && !table.addition} onBack={table.back} onOn={table.on} />
         <div

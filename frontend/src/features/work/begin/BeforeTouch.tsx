@@ -14,6 +14,8 @@ import { capital } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 
+import { LiftTable } from "../machines/LiftTable";
+
 interface Props {
   session: SessionView;
   onBegin(news: string): void;
@@ -97,6 +99,7 @@ function SetUp({ session }: { session: SessionView }) {
   const catalogue = useCatalogue();
   const position = catalogue.positions[session.plan.flow.parts[0]?.position ?? ""];
   if (!position) return null;
+  const first = session.evaluation.sheet.entries[0];
   return (
     <section aria-label={say.setUpFirst} className="text-xl">
       <h2 className="text-2xl">{capital(position.name)}</h2>
@@ -111,6 +114,7 @@ function SetUp({ session }: { session: SessionView }) {
         ))}
       </ul>
       <p className="italic">{say.comfortQuestion}</p>
+      {first && <LiftTable entry={first} brief={session.plan.flow.brief} />}
     </section>
   );
 }
