@@ -66,7 +66,7 @@ def test_what_aches_is_asked_and_leaves_the_thumbs_less(page: Page, today: Today
 def test_a_change_that_eases_the_hands_is_taken_and_taken_back(page: Page, today: Today):
     page.get_by_role("link", name="Prepare the day").click()
     eased = page.get_by_role("region", name="Ease my hands")
-    eased.get_by_role("button", name="Find what helps").click()
+    eased.get_by_role("button", name="Find what helps on this day").click()
     thumbs = eased.get_by_text(re.compile("^Thumb work on this day: "))
     expect(thumbs).to_be_visible()
     before = thumbs.inner_text()

@@ -48,11 +48,12 @@ export const aftercareQuery = (session_id: string, stretch: string | undefined) 
     staleTime: 0,
   });
 
-/** What would spare the hands of whoever is signed in on a day; it is tried out, which takes a moment. */
-export const easingsQuery = (day: string | null) =>
+/** What would spare the hands of whoever is signed in on a day, or a week; it is tried out, which takes a moment. */
+export const easingsQuery = (day: string | null, week: boolean) =>
   queryOptions({
-    queryKey: ["easings", day],
-    queryFn: () => body<EasedDay>(api.GET("/api/easings", { params: { query: day ? { day } : {} } })),
+    queryKey: ["easings", day, week],
+    queryFn: () =>
+      body<EasedDay>(api.GET("/api/easings", { params: { query: { week, ...(day ? { day } : {}) } } })),
   });
 
 /** What there is of each lubricant that is counted, and what to buy. */

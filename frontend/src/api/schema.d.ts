@@ -5016,6 +5016,8 @@ export interface components {
         /**
          * EasedDay
          * @description The load of a day as it is, and the changes that lower it most, each by itself, the best first.
+         *
+         *     `days`: of so many days from that one on the changes are.
          */
         EasedDay: {
             /**
@@ -5023,13 +5025,15 @@ export interface components {
              * Format: date
              */
             day: string;
+            /** Days */
+            days: number;
             now: components["schemas"]["DayLoad"];
             /** Easings */
             easings: components["schemas"]["EasingOfDay"][];
         };
         /**
          * EasingOfDay
-         * @description A change of one session of the day, what the client would notice, and the load of the day with it.
+         * @description A change of one session, what the client would notice, and the load of its day without it and with it.
          */
         EasingOfDay: {
             /**
@@ -5041,12 +5045,18 @@ export interface components {
             revision: number;
             /** Client Name */
             client_name: string;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
             /** Words */
             words: string;
             /** Notice */
             notice: string;
             /** Edits */
             edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangePart"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertPart"] | components["schemas"]["SplitPart"] | components["schemas"]["MovePart"] | components["schemas"]["RemovePart"])[];
+            before: components["schemas"]["DayLoad"];
             after: components["schemas"]["DayLoad"];
         };
         /**
@@ -14516,6 +14526,7 @@ export interface operations {
         parameters: {
             query?: {
                 day?: string | null;
+                week?: boolean;
             };
             header?: never;
             path?: never;

@@ -49,9 +49,9 @@ def read_day_preparation(desk: AtDesk, day: date | None = None) -> DayPreparatio
 
 
 @router.get("/easings", response_model=EasedDay)
-def read_easings(desk: AtDesk, day: date | None = None) -> Response:
+def read_easings(desk: AtDesk, day: date | None = None, week: bool = False) -> Response:
     """What would spare one's hands on a day, today if none is given."""
-    return straight(easing.read_easings(desk, day))
+    return straight(easing.read_easings(desk, day, week))
 
 
 @router.put("/self-check")

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { easingsQuery } from "../../api/besideQueries";
 import { api, body, type EasedDay, type SessionView } from "../../api/client";
 import { say } from "../../phrases/screens/prepare";
-import { span } from "../../phrases/time";
+import { dayInWords, span } from "../../phrases/time";
 import { capital } from "../../phrases/words";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -11,11 +11,11 @@ import { Waiting } from "../../ui/Waiting";
 
 type Easing = EasedDay["easings"][number];
 
-/** What would spare the hands on this day: found by trying, taken with one tap, taken back with one. */
+/** What would spare the hands on this day, or in the week from it on: found by trying, taken with one tap, taken back with one. */
 export function EaseMyHands({ day }: { day: string | null }) {
   const queries = useQueryClient();
-  const [asked, setAsked] = useState(false);
-  const found = useQuery({ ...easingsQuery(day), enabled: asked });
+  const [asked, setAsked] = useState<"day" | "week" | null>(null);
+  const found = useQuery({ ...easingsQuery(day, asked === "week"), enabled: asked !== null });
   const settle = () =>
     Promise.all(
       ["easings", "day", "preparation", "session"].map((key) =>
@@ -44,13 +44,15 @@ export function EaseMyHands({ day }: { day: string | null }) {
   return (
     <section aria-label={say.easeMyHands} className="mt-6">
       <h2 className="text-2xl">{say.easeMyHands}</h2>
-      {!asked && (
-        <Button className="mt-1" onClick={() => setAsked(true)}>
-          {say.findWhatHelps}
-        </Button>
-      )}
-      {asked && found.isPending && <Waiting what={say.tryingChanges} />}
-      {found.data && (
+      <p className="mt-1 flex flex-wrap gap-2">
+        {(["day", "week"] as const).map((reach) => (
+          <Button key={reach} aria-pressed={asked === reach} onClick={() => setAsked(reach)}>
+            {reach === "day" ? say.findWhatHelps : say.findForWeek}
+          </Button>
+        ))}
+      </p>
+      {asked && found.isPending && <Waiting what={asked === "day" ? say.tryingChanges : say.tryingWeek} />}
+      {found.data?.days === 1 && (
         <p>{say.thumbsNow(span(found.data.now.thumb_seconds), span(found.data.now.thumb_budget_seconds))}</p>
       )}
       {taking.data && (
@@ -61,7 +63,9 @@ export function EaseMyHands({ day }: { day: string | null }) {
           </Button>
         </p>
       )}
-      {found.data?.easings.length === 0 && <p>{say.nothingEases}</p>}
+      {found.data?.easings.length === 0 && (
+        <p>{found.data.days === 1 ? say.nothingEases : say.nothingEasesWeek}</p>
+      )}
       <ul>
         {found.data?.easings.map((one) => (
           <li
@@ -70,10 +74,11 @@ export function EaseMyHands({ day }: { day: string | null }) {
           >
             <div className="min-w-0 flex-1 basis-72">
               <p className="font-bold">
+                {found.data.days > 1 && `${dayInWords(one.day)}, `}
                 {one.client_name}: {one.words}
               </p>
               <p>
-                <span className="text-quiet">{one.notice}</span> {gains(found.data, one)}
+                <span className="text-quiet">{one.notice}</span> {gains(one)}
               </p>
             </div>
             <Button disabled={taking.isPending} onClick={() => taking.mutate(one)}>
@@ -88,7 +93,7 @@ export function EaseMyHands({ day }: { day: string | null }) {
 }
 
 /** What the day loses by it. */
-function gains({ now }: EasedDay, { after }: Easing): string {
+function gains({ before: now, after }: Easing): string {
   const thumbs = now.thumb_seconds - after.thumb_seconds;
   const [before, then] = [now.strain.toFixed(1), after.strain.toFixed(1)];
   const said = [
