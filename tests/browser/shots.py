@@ -2,15 +2,16 @@
 
 import tempfile
 from collections.abc import Callable
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
-from playwright.sync_api import Browser, Page, expect, sync_playwright
+from icalendar import Calendar, Event
+from playwright.sync_api import Browser, FilePayload, Page, expect, sync_playwright
 
 from tests.browser.conftest import CHROMIUM, SHIFT
 from tests.browser.pages import Plan, SignIn, Today, Work, come_to_rest, hold_clock
 from tests.browser.serving import ROOT, LiveServer
-from tests.browser.test_meeting import a_link, open_client
+from tests.browser.test_meeting import a_link
 from tests.conftest import NOW
 from tests.demo_database import demo_database
 
@@ -41,12 +42,6 @@ def prepare(page: Page) -> None:
     page.get_by_role("checkbox", name="Bolster").check()
 
 
-def plan_side_lying(page: Page) -> None:
-    today(page)
-    Today(page).open("Isolde Kelpworth")
-    Plan(page).of_kind("Side-lying", "side-lying")
-
-
 def client(page: Page) -> None:
     today(page)
     page.get_by_role("link", name="Clients").click()
@@ -61,13 +56,6 @@ def meet(page: Page) -> None:
     page.get_by_role("link", name="Meet").click()
     page.get_by_label("Ask: is anything new?").fill("The left big toe has a plaster.")
     page.get_by_role("checkbox", name="Left foot, toes").wait_for()
-
-
-def review(page: Page) -> None:
-    today(page)
-    open_client(page, "Mirabel Shoalcroft")
-    page.get_by_role("link", name="An intake has been handed in").click()
-    page.get_by_role("list", name="Answers").wait_for()
 
 
 def intake(page: Page) -> None:
@@ -138,18 +126,60 @@ def connected(page: Page) -> None:
     expect(page.get_by_text("Not connected")).to_be_hidden()
 
 
+def prepare_day(page: Page) -> None:
+    today(page)
+    page.get_by_role("link", name="Prepare the day").click()
+    eased = page.get_by_role("region", name="Ease my hands")
+    eased.get_by_role("button", name="Find what helps in this week").click()
+    eased.get_by_role("listitem").first.wait_for(timeout=60_000)
+    eased.evaluate("(here) => scrollTo(0, here.getBoundingClientRect().top + scrollY - 24)")
+
+
+def numbers(page: Page) -> None:
+    today(page)
+    page.get_by_role("link", name="Numbers of the last months").click()
+    page.get_by_role("region", name="Your thumbs by week").wait_for()
+
+
+def calendar_in(page: Page) -> None:
+    today(page)
+    page.get_by_role("link", name="Import a calendar").click()
+    page.get_by_label("File").set_input_files(a_week_elsewhere())
+    page.get_by_label("What “Dentist” becomes").wait_for()
+
+
+def a_week_elsewhere() -> FilePayload:
+    """A calendar of another program with a week in it."""
+    calendar = Calendar()
+    for uid, (title, days, hour, minutes) in enumerate(
+        (
+            ("Rafe Cinderlock, 60", 1, 9, 60),
+            ("Dentist", 1, 13, 90),
+            ("Choir", 2, 17, 90),
+            ("Massage: Ottilie Saltgrove", 3, 10, 75),
+            ("Roof of the boat shed", 4, 8, 480),
+        )
+    ):
+        event = Event()
+        event.add("uid", str(uid))
+        event.add("summary", title)
+        event.add("dtstart", MOMENT.replace(hour=hour, minute=0) + timedelta(days=days))
+        event.add("duration", timedelta(minutes=minutes))
+        if title == "Choir":
+            event.add("rrule", {"freq": "weekly"})
+        calendar.add_component(event)
+    return {"name": "week.ics", "mimeType": "text/calendar", "buffer": calendar.to_ical()}
+
+
+def aftercare(page: Page) -> None:
+    today(page)
+    Today(page).open("Ottilie Saltgrove")
+    page.get_by_role("link", name="Aftercare").click()
+    page.get_by_role("button", name="Copy").first.wait_for()
+
+
 def door(page: Page) -> None:
     page.get_by_role("button", name="Look round the demo").wait_for()
-
-
-def first_steps(page: Page) -> None:
-    page.get_by_role("link", name="Create a practice").click()
-    page.get_by_label("Name of the practice").fill("Reedbank Room")
-    page.get_by_label("Your name").fill("Morwen Reedbank")
-    page.get_by_label("E-mail").fill("morwen@reedbank.example")
-    page.get_by_label("Password").fill("heron under seven bridges")
-    page.get_by_role("button", name="Create the practice").click()
-    page.get_by_role("region", name="First steps").wait_for()
 
 
 def settings(page: Page) -> None:
@@ -159,41 +189,27 @@ def settings(page: Page) -> None:
     page.get_by_role("dialog").get_by_text("existing plans.").last.wait_for()
 
 
-def school(page: Page) -> None:
-    today(page)
-    page.get_by_role("link", name="Settings of").click()
-    page.get_by_role("button", name="Copy Back outwards").click()
-    for region, weight in (("Calves", "1.8"), ("Feet", "2.4")):
-        share = page.get_by_label(f"Weight of {region}, typed")
-        share.fill(weight)
-        share.press("Enter")
-        expect(page.get_by_role("slider", name=f"Weight of {region}")).to_have_value(weight)
-    expect(page.get_by_text("planning both")).to_have_count(0)
-    expect(page.get_by_role("row", name="Feet").get_by_role("cell").last).not_to_have_text("–")
-    page.get_by_text("Drag a region up").evaluate("(here) => here.scrollIntoView()")
-
-
 SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("today", today, WIDE, "shore"),
     ("plan", plan, WIDE, "shore"),
     ("prepare", prepare, WIDE, "nightroom"),
     ("plan-narrow", plan, NARROW, "shore"),
     ("door", door, WIDE, "shore"),
-    ("first-steps", first_steps, WIDE, "shore"),
     ("settings", settings, WIDE, "shore"),
+    ("prepare-day", prepare_day, WIDE, "shore"),
+    ("numbers", numbers, WIDE, "shore"),
+    ("calendar-in", calendar_in, WIDE, "shore"),
     ("log", log, WIDE, "shore"),
     ("flows", flows, WIDE, "shore"),
     ("client", client, WIDE, "shore"),
     ("meet", meet, WIDE, "shore"),
-    ("review", review, WIDE, "shore"),
     ("intake", intake, NARROW, "shore"),
     ("sheet", sheet, WIDE, "shore"),
     ("work", work, WIDE, "shore"),
     # Last, since they change the plan that others show.
     ("learn", learn, WIDE, "shore"),
+    ("aftercare", aftercare, WIDE, "shore"),
     ("labour", labour, WIDE, "shore"),
-    ("plan-side-lying", plan_side_lying, WIDE, "shore"),
-    ("school", school, WIDE, "shore"),
 ]
 
 

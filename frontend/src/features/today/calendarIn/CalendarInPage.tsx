@@ -32,10 +32,12 @@ export function CalendarInPage() {
           type="file"
           accept=".ics,.ical,text/calendar"
           className="file-input mt-1 block min-h-11 w-full sm:w-96"
+          // The same file may be chosen again.
+          onClick={(event) => {
+            event.currentTarget.value = "";
+          }}
           onChange={(event) => {
             const file = event.target.files?.[0];
-            // The same file may be chosen again.
-            event.target.value = "";
             if (file) incoming.read(file);
           }}
         />

@@ -1,5 +1,5 @@
 /** What is said where a calendar file comes in, and of the time that it blocks. */
-import { span } from "../../time";
+import { stretch } from "../../time";
 
 function counted(count: number, one: string, many: string): string {
   return `${count} ${count === 1 ? one : many}`;
@@ -26,7 +26,7 @@ export const say = {
   times: (times: number) => (times === 1 ? "" : `${times} times`),
   moved: (moved: number) => (moved === 0 ? "" : `${moved} of them moved`),
   allDay: "all day",
-  lasts: (minutes: number) => span(minutes * 60),
+  lasts: stretch,
   alreadyHere: "already here",
   someHere: (there: number) => `${there} already here`,
   elsewhere: (count: number) =>
