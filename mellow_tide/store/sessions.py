@@ -203,6 +203,16 @@ def step_to_plan(t: Transaction, at: ReadAt, by: Literal[-1, 1]) -> None:
         raise NotThere("plan")
 
 
+def set_late_minutes(t: Transaction, session_id: UUID, minutes: int) -> None:
+    """The plan that stands moved the start by so many minutes."""
+    t.run("set_late_minutes", session_id=session_id, minutes=minutes)
+
+
+def list_late_minutes(t: Transaction, session_id: UUID, ahead: Literal[0, 1] = 0) -> list[int]:
+    """By how many minutes each plan moved the start: from the one that stands (0) or the one after it (1) backwards."""
+    return [int(one) for one in t.column("late_minutes_of_plans", session_id=session_id, ahead=ahead)]
+
+
 def set_known(t: Transaction, session_id: UUID) -> None:
     """What is known of the client now has been looked at beside the standing plan."""
     t.run("set_known", session_id=session_id)

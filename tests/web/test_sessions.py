@@ -119,6 +119,23 @@ def test_a_late_client_begins_later_and_ends_as_booked(client):
     (on_day,) = [one for one in client.get(DAY).json()["sessions"] if one["session_id"] == late["session_id"]]
     assert on_day["attendance_note"] == "booked for 11:00"
 
+    def step(which, session):
+        return client.post(url("bram", f"/{which}"), json={"revision": session["revision"]}).json()
+
+    def told(session):
+        plan = session["plan"]["flow"]["brief"]["booked_minutes"]
+        return session["starts_at"], session["attendance"], session["attendance_note"], plan
+
+    undone = step("undo", late)
+    assert told(undone) == told(before), "the start goes back with the minutes"
+    done_again = step("redo", undone)
+    assert told(done_again) == told(late)
+    brief = {**brief, "booked_minutes": booked - 25}
+    body = {"revision": done_again["revision"], "brief": brief, "late_minutes": 10}
+    later = client.put(url("bram", "/adjustment"), json=body).json()
+    assert ends(later) == ends(before)
+    assert told(step("undo", later)) == told(late), "still late, by less"
+
 
 def test_today_a_client_is_met_before_anything_else(served):
     client = served.browser(email=THERAPIST_EMAIL, password=THERAPIST_PASSWORD)

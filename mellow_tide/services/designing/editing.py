@@ -19,6 +19,7 @@ from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.planner.difference import Difference, compare_flows
 from mellow_tide.core.planner.plan import Plan, mark_by_hand
 from mellow_tide.core.planner.strokes.rituals import meet_the_minutes
+from mellow_tide.services.booking.lateness import begin_as_before, begin_later
 from mellow_tide.services.designing.standing import (
     Adjustment,
     PlanChange,
@@ -29,7 +30,7 @@ from mellow_tide.services.designing.standing import (
 )
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.session_view import SessionView, make_view, read_news
-from mellow_tide.store.sessions import ReadAt, find_session, step_to_plan
+from mellow_tide.store.sessions import ReadAt, find_session, list_late_minutes, step_to_plan
 
 
 class PartPlaces(Record):
@@ -66,13 +67,20 @@ def _edited(stands: Standing, edits: Sequence[Edit]) -> Plan:
 def step_plan(desk: Desk, at: ReadAt, by: Literal[-1, 1]) -> SessionView:
     """Take the last change of the plan back (-1), or do it again (1); across reloads and restarts.
 
-    Raises `Stale`, `RunHasBegun`, and `NotThere` where there is nothing to take back or to do again.
+    What a plan for a late client did to the start goes with it. Raises `Stale`, `RunHasBegun`, and `NotThere` where
+    there is nothing to take back or to do again.
     """
-    with desk.reading() as t:
+    with desk.writing() as t:
+        late, *late_before = list_late_minutes(t, at.session_id, ahead=1 if by == 1 else 0) or [0]
         step_to_plan(t, at, by)
         row = find_session(t, at.session_id)
         if row.begun:
             raise RunHasBegun
+        if late and by == 1:
+            begin_later(desk, t, row, late)
+        elif late:
+            begin_as_before(t, row, late, late_still=any(late_before))
+        row = find_session(t, at.session_id)
         news = read_news(desk, t, at.session_id)
     return make_view(desk, row, [], news)
 

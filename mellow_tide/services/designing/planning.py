@@ -2,14 +2,11 @@
 
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
-from datetime import timedelta
 from time import monotonic
 from uuid import UUID
 
-from mellow_tide.core.booking.starts import LocalStart
 from mellow_tide.core.flow.brief import Brief, Excluded
 from mellow_tide.core.meeting.sides import name_sides
-from mellow_tide.core.phrases.book import say
 from mellow_tide.core.planner.adjust import Hold, adjust
 from mellow_tide.core.planner.alternatives import Alternatives, find_alternatives
 from mellow_tide.core.planner.offers import find_offers
@@ -17,7 +14,7 @@ from mellow_tide.core.planner.plan import Plan, plan
 from mellow_tide.core.planner.reshape import Pull, reshape_part
 from mellow_tide.core.refusal import DoesNotFit
 from mellow_tide.core.setting import Setting
-from mellow_tide.services.booking.clock import read_clock
+from mellow_tide.services.booking.lateness import begin_later
 from mellow_tide.services.designing.standing import (
     Adjustment,
     PlanChange,
@@ -28,9 +25,8 @@ from mellow_tide.services.designing.standing import (
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.meeting.evidence import Told, tell
 from mellow_tide.services.session_view import SessionView
-from mellow_tide.store.bookings import move_session, set_attendance
 from mellow_tide.store.database import Transaction
-from mellow_tide.store.sessions import ReadAt, set_day_answer, set_excluded_today
+from mellow_tide.store.sessions import ReadAt, set_day_answer, set_excluded_today, set_late_minutes
 
 PLANNING_SECONDS = 3.0
 """After this long the best plan so far is shown, with how much better another could be."""
@@ -72,19 +68,13 @@ def fit(desk: Desk, at: ReadAt, brief: Brief, late_minutes: int = 0) -> SessionV
     """
 
     def make(stands: Standing) -> PlanChange:
-        row = stands.row
-
-        def begin_later(t: Transaction) -> None:
-            clock = read_clock(desk, t)
-            start = clock.manner.say_time(LocalStart.of(row.starts_at, clock.zone).at)
-            # Later still: what it was booked for at first is what is told.
-            told = row.attendance_note if row.attendance == "late" else ""
-            move_session(t, row.session_id, row.starts_at + timedelta(minutes=late_minutes), row.person_id)
-            set_attendance(t, row.session_id, "late", told or say("booking.booked_for", at=start))
+        def move_start(t: Transaction) -> None:
+            set_late_minutes(t, stands.row.session_id, late_minutes)
+            begin_later(desk, t, stands.row, late_minutes)
 
         with offering(brief, stands.setting):
             made = _adjusted(stands, brief, "all")
-        return PlanChange(made, stands.plan, begin_later if late_minutes else None)
+        return PlanChange(made, stands.plan, move_start if late_minutes else None)
 
     return change_plan(desk, at, make)
 

@@ -45,6 +45,18 @@ WHERE s.practice_id = %(practice_id)s AND s.session_id = %(session_id)s
   AND p.practice_id = s.practice_id AND p.session_id = s.session_id AND p.place = s.place + %(by)s
 RETURNING s.revision
 
+-- name: set_late_minutes
+UPDATE plan_step p SET late_minutes = %(minutes)s
+FROM session s
+WHERE s.practice_id = %(practice_id)s AND s.session_id = %(session_id)s
+  AND p.practice_id = s.practice_id AND p.session_id = s.session_id AND p.place = s.place
+
+-- name: late_minutes_of_plans
+SELECT p.late_minutes FROM plan_step p
+JOIN session s ON s.practice_id = p.practice_id AND s.session_id = p.session_id
+WHERE s.practice_id = %(practice_id)s AND s.session_id = %(session_id)s AND p.place <= s.place + %(ahead)s
+ORDER BY p.place DESC
+
 -- name: set_known
 UPDATE session SET known_until = now() WHERE practice_id = %(practice_id)s AND session_id = %(session_id)s
 

@@ -88,7 +88,9 @@ export function AtTheTable(props: AtTheTableProps) {
         onLeaving={setLeaving}
       />
       <Unsent {...props} footSwitchLost={lost} />
-      {!table.ending && <LiftTable entry={shown} brief={session.plan.flow.brief} />}
+      <div className="px-5 sm:px-8">
+        {!table.ending && <LiftTable entry={shown} brief={session.plan.flow.brief} />}
+      </div>
       <div className="relative flex min-h-0 flex-1">
         <TapZones first={run.entry === 0 && !table.addition} onBack={table.back} onOn={table.on} />
         <div

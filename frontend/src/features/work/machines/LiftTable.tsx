@@ -28,7 +28,7 @@ function Offered({ wanted }: { wanted: number }) {
   const { table, says } = holding.state ?? asked ?? {};
   if (says)
     return (
-      <p role="status" className="relative z-20 px-5 text-lg text-accent sm:px-8">
+      <p role="status" className="relative z-20 text-accent sm:text-lg">
         <span className="rounded-field bg-base-100 box-decoration-clone">△ {says}</span>
       </p>
     );
@@ -38,12 +38,12 @@ function Offered({ wanted }: { wanted: number }) {
   // While it is held it stays, so that the finger knows where it is.
   if (Math.abs(way) <= NEAR && !holding.state) return null;
   return (
-    <div className="relative z-20 flex flex-wrap items-center gap-x-4 gap-y-1 px-5 text-lg sm:px-8">
+    <div className="relative z-20 flex items-center gap-x-4 pt-2 max-sm:justify-between sm:text-lg">
       <p role="status" className="rounded-field bg-base-100">
         {say.hereAndWanted(tableHeightWords(table.height_cm), tableHeightWords(reached))}
       </p>
       <Button
-        className="min-h-14 touch-none border-2 border-primary/60 bg-base-100 px-6 text-xl select-none active:bg-base-300"
+        className="min-h-12 touch-none border-2 border-primary/60 bg-base-100 whitespace-nowrap select-none active:bg-base-300 sm:min-h-14 sm:px-6 sm:text-xl"
         title={say.whileHeld}
         aria-description={say.whileHeld}
         onPointerDown={(event) => {
