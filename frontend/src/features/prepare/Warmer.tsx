@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, body, type MachineState } from "../../api/client";
 import { machineQuery, machinesQuery } from "../../api/machineQueries";
+import { warmerReading } from "../../phrases/machines";
 import { say } from "../../phrases/screens/practice/machines";
-import { timeOfDay } from "../../phrases/time";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 
@@ -16,7 +16,7 @@ export function Warmer({ sessionId, timeZone }: { sessionId: string; timeZone: s
 function Paired({ sessionId, timeZone }: { sessionId: string; timeZone: string }) {
   const queries = useQueryClient();
   const query = machineQuery("towel_warmer", sessionId);
-  const { warmer, warm_at, late, says } = useQuery(query).data ?? {};
+  const { warmer, warm_at = null, late, says } = useQuery(query).data ?? {};
   const switching = useMutation({
     mutationFn: (on: boolean) =>
       body<MachineState>(
@@ -26,16 +26,10 @@ function Paired({ sessionId, timeZone }: { sessionId: string; timeZone: string }
   });
   if (says) return <p className="text-accent">△ {says}</p>;
   if (!warmer) return null;
-  const degrees = Math.round(warmer.temperature_c);
-  const reading = !warmer.on
-    ? say.off(degrees)
-    : warmer.ready_in_s
-      ? say.warming(degrees, timeOfDay(warm_at ?? "", timeZone))
-      : say.warm(degrees);
   return (
     <section aria-label={say.towelWarmer} className="mb-3 flex flex-wrap items-center gap-x-4">
       <p role="status">
-        {say.towelWarmer}: {reading}
+        {say.towelWarmer}: {warmerReading({ warmer, warm_at }, timeZone)}
         {late && <span className="block text-accent">△ {say.tooLate}</span>}
       </p>
       <Button disabled={switching.isPending} onClick={() => switching.mutate(!warmer.on)}>

@@ -5,6 +5,7 @@ import { type Arrival, api, type BroughtIn, body, type Table } from "../../../ap
 import { readFile } from "../../../lib/readFile";
 import { say } from "../../../phrases/screens/clients/exchange";
 import { Button } from "../../../ui/Button";
+import { FileInput } from "../../../ui/form/FileInput";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { Arrivals } from "./Arrivals";
 import { fieldsOf, kindOf } from "./brought";
@@ -80,19 +81,13 @@ export function BringInPage() {
           </Link>
         </p>
       )}
-      <label className="mt-4 block">
-        <span className="text-quiet">File</span>
-        <input
-          type="file"
-          accept=".vcf,.csv,.txt,text/vcard,text/csv"
-          className="file-input mt-1 block min-h-11 w-full sm:w-96"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            taking.reset();
-            if (file) reading.mutate(file);
-          }}
-        />
-      </label>
+      <FileInput
+        accept=".vcf,.csv,.txt,text/vcard,text/csv"
+        onFile={(file) => {
+          taking.reset();
+          reading.mutate(file);
+        }}
+      />
       {reading.error && <ProblemNote error={reading.error} />}
       {brought?.table && <MatchColumns table={brought.table} matching={matching} onMatch={match} />}
       {looking.error && <ProblemNote error={looking.error} />}

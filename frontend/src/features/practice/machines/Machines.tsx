@@ -1,9 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, body, type Machines as Paired } from "../../../api/client";
 import { machineQuery, machinesQuery } from "../../../api/machineQueries";
-import { tableHeightWords } from "../../../phrases/measures";
+import { machineReading } from "../../../phrases/machines";
 import { say } from "../../../phrases/screens/practice/machines";
-import { timeOfDay } from "../../../phrases/time";
 import { Button } from "../../../ui/Button";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { Section } from "../../../ui/Section";
@@ -48,25 +47,12 @@ function OneMachine(props: { machine: Paired["machines"][number]; timeZone: stri
       body<Paired>(api.DELETE("/api/machines/{kind}", { params: { path: { kind: machine.kind } } })),
     onSuccess: (now) => queries.setQueryData(machinesQuery.queryKey, now),
   });
-  const { table, warmer, warm_at, says } = state.data ?? {};
-  const degrees = Math.round(warmer?.temperature_c ?? 0);
-  const height = table ? tableHeightWords(table.height_cm) : "";
-  const reading = table
-    ? table.moving
-      ? say.moves(height)
-      : say.stands(height)
-    : warmer
-      ? !warmer.on
-        ? say.off(degrees)
-        : warmer.ready_in_s
-          ? say.warming(degrees, timeOfDay(warm_at ?? "", timeZone))
-          : say.warm(degrees)
-      : say.asking;
+  const says = state.data?.says;
   return (
     <li className="flex min-h-12 flex-wrap items-center gap-x-4 py-1">
       <b>{machine.name}</b>
       <span role="status" className={`grow ${says ? "text-accent" : "text-quiet"}`}>
-        {says ? `△ ${says}` : reading}
+        {says ? `△ ${says}` : machineReading(state.data, timeZone)}
       </span>
       {mayEnd && (
         <Button

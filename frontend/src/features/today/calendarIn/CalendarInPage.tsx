@@ -3,6 +3,7 @@ import { Link } from "@tanstack/react-router";
 import { meQuery } from "../../../api/queries";
 import { say } from "../../../phrases/screens/today/calendarIn";
 import { Button } from "../../../ui/Button";
+import { FileInput } from "../../../ui/form/FileInput";
 import { ProblemNote } from "../../../ui/ProblemNote";
 import { Waiting } from "../../../ui/Waiting";
 import { Clashes } from "../Clashes";
@@ -26,22 +27,7 @@ export function CalendarInPage() {
           </Link>
         </p>
       )}
-      <label className="mt-4 block">
-        <span className="text-quiet">File</span>
-        <input
-          type="file"
-          accept=".ics,.ical,text/calendar"
-          className="file-input mt-1 block min-h-11 w-full sm:w-96"
-          // The same file may be chosen again.
-          onClick={(event) => {
-            event.currentTarget.value = "";
-          }}
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            if (file) incoming.read(file);
-          }}
-        />
-      </label>
+      <FileInput accept=".ics,.ical,text/calendar" onFile={incoming.read} />
       {reading.isPending && <Waiting what={say.readingFile} shape="list" />}
       {reading.error && <ProblemNote error={reading.error} />}
       {preview && me && (
