@@ -133,9 +133,33 @@ def test_an_event_that_moved_moves_its_block_and_one_that_is_cancelled_frees_it(
         event("2", "Choir", START + timedelta(hours=5), status="CANCELLED"),
     )
     assert preview(merle, later)["blocks_gone"] == 1
-    # A single event has no time of its own but its start: the old block goes, a new one comes.
-    assert ok(take(merle, later, block("1"))) == {"sessions": 0, "blocks": 1, "blocks_gone": 2}
-    assert [one["block"]["title"] for one in day(merle)["blocks"]] == ["Dentist"]
+    assert ok(take(merle, later, block("1"))) == {"sessions": 0, "blocks": 1, "blocks_gone": 1}
+    (dentist,) = day(merle)["blocks"]
+    assert datetime.fromisoformat(dentist["block"]["starts_at"]) == START + timedelta(hours=1)
+
+
+def test_a_session_whose_event_moved_is_told_and_not_booked_twice(merle):
+    ok(take(merle, calendar(event("1", "Gannet")), session("1", "Gannet Ferrow")))
+    moved = calendar(event("1", "Gannet", START + timedelta(hours=2)))
+    (line,) = preview(merle, moved)["lines"]
+    assert (line["becomes"], line["there"], line["moved_there"]) == ("session", 0, 1)
+    assert ok(take(merle, moved, session("1", "Gannet Ferrow")))["sessions"] == 0
+    assert len(day(merle)["sessions"]) == 1
+
+
+def test_a_series_goes_on_though_its_new_client_was_renamed(merle):
+    weekly = {"freq": "weekly", "count": 2}
+    ok(take(merle, calendar(event("1", "Gannet", rrule=weekly)), session("1", "Gannet Ferrow")))
+    client = ok(merle.get("/api/clients", params={"typed": "Gannet"}))[0]
+    page = ok(merle.get(f"/api/clients/{client['client_id']}"))
+    renamed = {"revision": page["revision"], "record": {**page["record"], "name": "Petrel Ferrow"}}
+    ok(merle.put(f"/api/clients/{client['client_id']}", json=renamed))
+    longer = calendar(event("1", "Gannet", rrule={"freq": "weekly", "count": 3}))
+    assert ok(take(merle, longer, session("1", "Petrel Ferrow")))["sessions"] == 1
+    longest = calendar(event("1", "Gannet", rrule={"freq": "weekly", "count": 4}))
+    assert ok(take(merle, longest, session("1", "Gannet Ferrow")))["sessions"] == 1, (
+        "somebody new by the old name"
+    )
 
 
 def test_sessions_that_clash_are_told_and_taken_when_that_is_meant(merle):

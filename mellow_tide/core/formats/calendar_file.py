@@ -34,7 +34,11 @@ class UnreadableCalendar(Refused):
 
 
 class EventTime(Record):
-    """One time of an event. `mark`: its time before it was moved, which stays the same in every later file."""
+    """One time of an event.
+
+    `mark` stays the same in every later file: when a time of a repeated event was before it was moved, "" for the only
+    time of an event.
+    """
 
     mark: str
     starts_at: AwareDatetime
@@ -178,6 +182,7 @@ def _times_of(event: Event, within: _Within) -> Iterator[EventTime]:
     excluded = list(event.exdates)
     without = {_wall(one, zone) for one in excluded if isinstance(one, datetime)}
     whole_days = {one for one in excluded if not isinstance(one, datetime)}
+    repeats = bool(event.rrules or event.rdates)
     for wall in sorted(starts - without):
         if wall.date() in whole_days:
             continue
@@ -185,7 +190,8 @@ def _times_of(event: Event, within: _Within) -> Iterator[EventTime]:
         starts_at = _instant(named, within.zone)
         ends_at = _instant(_plus(named, lasts), within.zone)
         if ends_at > within.begin - timedelta(days=366):
-            yield EventTime(mark=_mark(named, starts_at), starts_at=starts_at, ends_at=ends_at)
+            mark = _mark(named, starts_at) if repeats else ""
+            yield EventTime(mark=mark, starts_at=starts_at, ends_at=ends_at)
 
 
 def _by_rules(event: Event, begins: datetime, until: datetime, zone: tzinfo) -> Iterator[datetime]:

@@ -4,7 +4,7 @@ from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from typing import Annotated, Literal
-from uuid import UUID, uuid5
+from uuid import UUID, uuid4, uuid5
 
 from pydantic import AwareDatetime, Field
 
@@ -87,6 +87,7 @@ def preview_calendar(desk: Desk, text: str) -> CalendarPreview:
     with desk.reading() as t:
         clock, contacts = read_clock(desk, t), list_contacts(t)
     file = _read(text, clock)
+    # Whose blocks they are the transaction must see, though nothing is written.
     with desk.writing() as t:
         there = _There.read(desk, t, file, clock)
     names = _Names(contacts)
@@ -273,7 +274,7 @@ def _work_out(desk: Desk, event: CalendarEvent, whom: _Whom, there: _There, cloc
         if _session_id(desk, event, time) not in there.starts:
             placed += work_out(desk, _booking(desk, event, time, whom, clock), desk.person_id).placed
     new = ClientRecord(name=whom.new_name) if whom.new_name else None
-    return _Booked(tuple(placed), whom.client_id or uuid5(desk.person_id, f"client {event.uid}"), new)
+    return _Booked(tuple(placed), whom.client_id or uuid4(), new)
 
 
 def _booking(desk: Desk, event: CalendarEvent, time: EventTime, whom: _Whom, clock: PracticeClock) -> Booking:

@@ -8,7 +8,7 @@ function counted(count: number, one: string, many: string): string {
 export const say = {
   importCalendar: "Import a calendar",
   whatMayComeIn:
-    "Choose an iCalendar file (.ics) from your calendar. You choose for each event what it becomes: a session with its plan, or blocked time. Importing the same file again changes nothing; a newer file moves what has moved.",
+    "Choose an iCalendar file (.ics) from your calendar. You choose for each event what it becomes: a session with its plan, or blocked time. Importing the same file again changes nothing; a newer one moves blocked time with its event.",
   readingFile: "Reading the calendar",
   events: (count: number) => counted(count, "event in the next year", "events in the next year"),
   nothingAhead: "No event of this file takes place in the next year.",
