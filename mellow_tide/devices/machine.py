@@ -61,10 +61,11 @@ class SimulatedMachine:
     _kept: "_Memory" = field(init=False)
 
     def __post_init__(self) -> None:
-        there = self.memory and self.memory.exists()
-        self._kept = (
-            _Memory.model_validate_json(self.memory.read_text()) if self.memory and there else _Memory()
-        )
+        try:
+            self._kept = _Memory.model_validate_json(self.memory.read_text()) if self.memory else _Memory()
+        except (OSError, ValueError):
+            # New, or its memory is lost: it is paired again.
+            self._kept = _Memory()
 
     @property
     def about(self) -> About:

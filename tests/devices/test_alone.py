@@ -5,6 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from mellow_tide.devices.lift_table import HIGHEST, LOWEST, SPEED, LiftTable
+from mellow_tide.devices.machine import SimulatedMachine
 from mellow_tide.devices.protocol import HOLD_SECONDS, ButtonHeld
 from mellow_tide.devices.towel_warmer import TowelWarmer
 
@@ -120,3 +121,14 @@ def test_switched_off_it_cools_and_promises_nothing(clock):
     cooler = warmer.read()
     assert cooler.ready_in_s is None
     assert 20 < cooler.temperature_c < warm.temperature_c
+
+
+def test_a_memory_that_cannot_be_read_is_begun_anew(tmp_path):
+    memory = tmp_path / "memory.json"
+    machine = SimulatedMachine("lift_table", "Lift table", memory)
+    token = machine.pair(machine.code)
+    again = SimulatedMachine("lift_table", "Lift table", memory)
+    assert again.knows(token)
+    assert again.about.serial == machine.about.serial
+    memory.write_text("{half of i")
+    assert not SimulatedMachine("lift_table", "Lift table", memory).knows(token)

@@ -12,7 +12,7 @@ import httpx
 import pytest
 
 from mellow_tide.devices import asking
-from mellow_tide.devices.asking import Away, MachineLine, Odd, Slow
+from mellow_tide.devices.asking import Away, MachineLine, MachineTrouble, Odd, Slow
 from mellow_tide.devices.machine import SLOW_SECONDS
 from mellow_tide.devices.protocol import PORTS
 from tests.conftest import NOW
@@ -239,6 +239,17 @@ class TestAsking:
 
         with pytest.raises(Odd):
             self._serve(flood).read_table()
+
+    @pytest.mark.parametrize(
+        "status", ["403 Forbidden", "500 Oh", "302 Found\r\nlocation: http://127.0.0.1:1/"]
+    )
+    def test_one_that_refuses_what_it_never_should_is_odd(self, status):
+        def refuse(connection):
+            connection.sendall(f"HTTP/1.1 {status}\r\ncontent-length: 0\r\n\r\n".encode())
+
+        with pytest.raises(MachineTrouble) as raised:
+            self._serve(refuse).read_table()
+        assert raised.value.trouble == "odd"
 
     def test_one_that_hangs_up_is_away(self):
         with pytest.raises(Away):
