@@ -3647,7 +3647,7 @@ export interface components {
          * CalendarLine
          * @description An event of the file: when it is first and how often, and what is proposed for it.
          *
-         *     `client_id`: the client whose name is in its title. `there`: times of it that are here already, as in the file;
+         *     `client_name`: the client whose name is in its title. `there`: times of it that are here already, as in the file;
          *     `moved_there`: sessions of it that are at another time here. `no_session`: why it can be no session, or "".
          */
         CalendarLine: {
@@ -3673,8 +3673,6 @@ export interface components {
              * @enum {string}
              */
             becomes: "session" | "block" | "leave_out";
-            /** Client Id */
-            client_id: string | null;
             /** Client Name */
             client_name: string;
             /** There */

@@ -173,7 +173,7 @@ def _times_of(event: Event, within: _Within) -> Iterator[EventTime]:
     zone = _zone_of(first, within.zone)
     begins = _wall(first, zone)
     lasts = _wall(event.end, zone) - begins
-    # Longest ago that a time may begin to reach into what is asked for; rules count in wall time.
+    # Rules count by the event's own clock, so that nine o'clock stays nine o'clock in summer.
     until = within.until.astimezone(zone).replace(tzinfo=None)
     starts = {begins, *_by_rules(event, begins, until, zone)}
     for one in event.rdates:
@@ -189,6 +189,7 @@ def _times_of(event: Event, within: _Within) -> Iterator[EventTime]:
         named: date | datetime = wall.replace(tzinfo=zone) if isinstance(first, datetime) else wall.date()
         starts_at = _instant(named, within.zone)
         ends_at = _instant(_plus(named, lasts), within.zone)
+        # What is long over is kept for a year, since one time of it may have been moved ahead.
         if ends_at > within.begin - timedelta(days=366):
             mark = _mark(named, starts_at) if repeats else ""
             yield EventTime(mark=mark, starts_at=starts_at, ends_at=ends_at)

@@ -1,6 +1,6 @@
 """A file of another calendar: what of it becomes sessions and what blocks time, looked at first, then taken whole."""
 
-from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from typing import Annotated, Literal
@@ -15,6 +15,7 @@ from mellow_tide.core.catalogue.records import LONGEST_BOOKING, SHORTEST_BOOKING
 from mellow_tide.core.formats.calendar_file import CalendarEvent, CalendarFile, EventTime, read_calendar_file
 from mellow_tide.core.meeting.record import ClientName, ClientRecord
 from mellow_tide.core.refusal import FieldProblem, Refused
+from mellow_tide.services.booking.client_names import ClientNames, Whom, fold_name
 from mellow_tide.services.booking.clock import PracticeClock, read_clock
 from mellow_tide.services.booking.judging import Accepted, Placed, judge, refuse_clashes
 from mellow_tide.services.booking.worked_out import Booking, add_placed, work_out
@@ -36,7 +37,7 @@ Becomes = Literal["session", "block", "leave_out"]
 class CalendarLine(Record):
     """An event of the file: when it is first and how often, and what is proposed for it.
 
-    `client_id`: the client whose name is in its title. `there`: times of it that are here already, as in the file;
+    `client_name`: the client whose name is in its title. `there`: times of it that are here already, as in the file;
     `moved_there`: sessions of it that are at another time here. `no_session`: why it can be no session, or "".
     """
 
@@ -48,7 +49,6 @@ class CalendarLine(Record):
     times: int
     moved: int
     becomes: Becomes
-    client_id: UUID | None
     client_name: str
     there: int
     moved_there: int
@@ -90,7 +90,7 @@ def preview_calendar(desk: Desk, text: str) -> CalendarPreview:
     # Whose blocks they are the transaction must see, though nothing is written.
     with desk.writing() as t:
         there = _There.read(desk, t, file, clock)
-    names = _Names(contacts)
+    names = ClientNames(contacts)
     return CalendarPreview(
         lines=tuple(_line(desk, event, there, names, clock) for event in file.events),
         unread=file.unread,
@@ -104,7 +104,7 @@ def take_calendar(desk: Desk, text: str, chosen: Sequence[EventChoice], accepted
     Raises `UnreadableCalendar`, `BadEntry`, `NotThere`, `Clashing` for what was not accepted, and the core's refusals.
     """
     with desk.reading() as t:
-        clock, names = read_clock(desk, t), _Names(list_contacts(t))
+        clock, names = read_clock(desk, t), ClientNames(list_contacts(t))
     file = _read(text, clock)
     by_uid = {one.uid: one for one in chosen}
     wanted = [(event, by_uid[event.uid]) for event in file.events if event.uid in by_uid and not event.own]
@@ -114,7 +114,9 @@ def take_calendar(desk: Desk, text: str, chosen: Sequence[EventChoice], accepted
         raise BadEntry(FieldProblem("chosen", "too_many_sessions", most=MOST_SESSIONS))
     with desk.writing() as t:
         there = _There.read(desk, t, file, clock)
-    booked = [_work_out(desk, event, names.find_whom(one), there, clock) for event, one in to_book]
+    booked = [
+        _work_out(desk, event, names.find_whom(one.client_name), there, clock) for event, one in to_book
+    ]
     with desk.writing() as t:
         # Two files at once take turns, and what was booked meanwhile is seen.
         hold_bookings(t)
@@ -132,20 +134,6 @@ def take_calendar(desk: Desk, text: str, chosen: Sequence[EventChoice], accepted
     return CalendarTaken(sessions=sessions, blocks=len(changed), blocks_gone=len(gone))
 
 
-def keep_block(desk: Desk, block: BlockRow) -> None:
-    """Block a time. Raises `BadEntry` for one that ends before it starts."""
-    if block.ends_at < block.starts_at:
-        raise BadEntry(FieldProblem("ends_at", "ends_first"))
-    with desk.writing() as t:
-        set_blocks(t, [block])
-
-
-def free_block(desk: Desk, block_id: UUID) -> None:
-    """Let a blocked time be free. Raises `NotThere`."""
-    with desk.writing() as t:
-        delete_blocks(t, [block_id])
-
-
 @dataclass(frozen=True)
 class _There:
     """What of a file is here already: the blocks of its events, and when its sessions start."""
@@ -158,46 +146,6 @@ class _There:
         uids = [*(event.uid for event in file.events), *file.gone]
         sessions = [_session_id(desk, event, time) for event in file.events for time in event.times]
         return cls(list_blocks_of_events(t, uids, clock.now), list_starts(t, sessions))
-
-
-@dataclass(frozen=True)
-class _Whom:
-    """A client of the practice, or somebody new by name."""
-
-    client_id: UUID | None
-    new_name: str | None = None
-
-
-class _Names:
-    """The clients by name; who shares a name with somebody is not guessed."""
-
-    def __init__(self, contacts: Iterable[ContactRow]) -> None:
-        self._by_name: dict[str, ContactRow | None] = {}
-        for row in contacts:
-            key = _folded(row.name)
-            self._by_name[key] = None if key in self._by_name else row
-
-    def find_in(self, title: str) -> ContactRow | None:
-        """The client whose whole name stands in a title; of several the longest name."""
-        words = f" {_folded(title)} "
-        found = [(len(key), row) for key, row in self._by_name.items() if row and f" {key} " in words]
-        return max(found, key=lambda one: one[0])[1] if found else None
-
-    def find_whom(self, chosen: EventChoice) -> _Whom:
-        """Who is meant. Raises `BadEntry` where nobody is named, or two clients are."""
-        if chosen.client_name is None:
-            raise BadEntry(FieldProblem("chosen", "nobody_named"))
-        key = _folded(chosen.client_name)
-        if key not in self._by_name:
-            return _Whom(None, chosen.client_name)
-        row = self._by_name[key]
-        if row is None:
-            raise BadEntry(FieldProblem("chosen", "name_shared", name=chosen.client_name))
-        return _Whom(row.client_id)
-
-
-def _folded(name: str) -> str:
-    return " ".join("".join(c if c.isalnum() else " " for c in name.casefold()).split())
 
 
 @dataclass(frozen=True)
@@ -218,7 +166,7 @@ def _read(text: str, clock: PracticeClock) -> CalendarFile:
 
 
 def _line(
-    desk: Desk, event: CalendarEvent, there: _There, names: _Names, clock: PracticeClock
+    desk: Desk, event: CalendarEvent, there: _There, names: ClientNames, clock: PracticeClock
 ) -> CalendarLine:
     client = names.find_in(event.title)
     no_session = _why_no_session(desk, event, client, clock)
@@ -237,7 +185,6 @@ def _line(
         times=len(event.times),
         moved=event.moved,
         becomes=becomes,
-        client_id=client.client_id if client else None,
         client_name=client.name if client else "",
         there=len(event.times) if event.own else len(blocked) + at_its_time,
         moved_there=sum(start not in (None, one.starts_at) for one, start in booked),
@@ -250,7 +197,7 @@ def _why_no_session(desk: Desk, event: CalendarEvent, client: ContactRow | None,
         _check_bookable(event)
         if client and not event.own:
             # The first of them is tried: whoever cannot be planned for now cannot be booked.
-            whom = _Whom(client.client_id)
+            whom = Whom(client.client_id)
             work_out(desk, _booking(desk, event, event.times[0], whom, clock), desk.person_id)
     except Refused as refused:
         return refused.problems[0].sentence
@@ -266,7 +213,7 @@ def _check_bookable(event: CalendarEvent) -> None:
             raise BadEntry(FieldProblem("chosen", "unbookable_minutes", **problem))
 
 
-def _work_out(desk: Desk, event: CalendarEvent, whom: _Whom, there: _There, clock: PracticeClock) -> _Booked:
+def _work_out(desk: Desk, event: CalendarEvent, whom: Whom, there: _There, clock: PracticeClock) -> _Booked:
     """The sessions of an event that are not there yet, with their plans."""
     _check_bookable(event)
     placed: list[Placed] = []
@@ -277,7 +224,7 @@ def _work_out(desk: Desk, event: CalendarEvent, whom: _Whom, there: _There, cloc
     return _Booked(tuple(placed), whom.client_id or uuid4(), new)
 
 
-def _booking(desk: Desk, event: CalendarEvent, time: EventTime, whom: _Whom, clock: PracticeClock) -> Booking:
+def _booking(desk: Desk, event: CalendarEvent, time: EventTime, whom: Whom, clock: PracticeClock) -> Booking:
     return Booking(
         session_id=_session_id(desk, event, time),
         client_id=whom.client_id,
@@ -297,7 +244,7 @@ def _store(t: Transaction, desk: Desk, clock: PracticeClock, booked: Sequence[_B
             continue
         client_id = one.client_id
         if one.new:
-            key = _folded(one.new.name)
+            key = fold_name(one.new.name)
             if key not in new_clients:
                 tell_new(t, desk, client_id, one.new, Told("import"))
             client_id = new_clients.setdefault(key, client_id)

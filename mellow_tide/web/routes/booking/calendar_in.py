@@ -6,7 +6,7 @@ from uuid import UUID
 from fastapi import APIRouter
 from pydantic import AwareDatetime, Field, StringConstraints
 
-from mellow_tide.services.booking import calendar_in
+from mellow_tide.services.booking import blocked_time, calendar_in
 from mellow_tide.services.booking.calendar_in import CalendarPreview, CalendarTaken, EventChoice
 from mellow_tide.services.booking.judging import Accepted
 from mellow_tide.store.calendar.blocks import BlockRow
@@ -53,10 +53,10 @@ def import_calendar(brought: CalendarChosen, desk: AtDesk) -> CalendarTaken:
 @router.put("/blocked-time/{block_id}", status_code=204)
 def keep_blocked_time(block_id: UUID, time: TimeToBlock, desk: AtDesk) -> None:
     """Block a time of one's own."""
-    calendar_in.keep_block(desk, BlockRow(block_id=block_id, **time.model_dump()))
+    blocked_time.keep_block(desk, BlockRow(block_id=block_id, **time.model_dump()))
 
 
 @router.delete("/blocked-time/{block_id}", status_code=204)
 def free_blocked_time(block_id: UUID, desk: AtDesk) -> None:
     """Let a blocked time be free."""
-    calendar_in.free_block(desk, block_id)
+    blocked_time.free_block(desk, block_id)

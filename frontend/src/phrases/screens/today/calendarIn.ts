@@ -31,7 +31,7 @@ export const say = {
   someHere: (there: number) => `${there} already here`,
   elsewhere: (count: number) =>
     `${counted(count, "session is", "sessions are")} at another time here. Move ${count === 1 ? "it" : "them"} on Today.`,
-  newClient: (name: string) => `${name} is added as a new client.`,
+  newClient: (name: string) => `${name} is added, if you have no client of that name.`,
   take: (sessions: number, blocks: number) =>
     `Import ${[sessions && counted(sessions, "event as sessions", "events as sessions"), blocks && counted(blocks, "event as blocked time", "events as blocked time")].filter(Boolean).join(" and ")}`,
   importing: "Importing …",
