@@ -3904,6 +3904,8 @@ export interface components {
             support?: boolean | null;
             /** With Breath */
             with_breath?: boolean | null;
+            /** Stand */
+            stand?: ("head" | "foot" | "left" | "right" | "own_side") | null;
             /** Zone */
             zone?: string | null;
             /** Note */
@@ -3912,7 +3914,7 @@ export interface components {
              * Clear
              * @default []
              */
-            clear: ("zone" | "over" | "seconds" | "direction" | "cue")[];
+            clear: ("zone" | "over" | "seconds" | "direction" | "cue" | "stand")[];
             /**
              * Mirrored
              * @default false
@@ -9552,7 +9554,7 @@ export interface components {
          *     `seconds` (1 to 1800) replaces what the passes take. `direction` and `cue` replace the stroke's own. `over` are the
          *     further regions of its passage that a glide runs over in one go. `wipe` takes the oil off first; `support`: one hand
          *     holds the head while the other works; `with_breath`: the press goes in on the out-breath. `point`: it is for one of
-         *     the brief's sore points.
+         *     the brief's sore points. `stand`: the therapist goes there for it and stays; None: stands where it can be done.
          */
         Step: {
             /** Stroke */
@@ -9605,6 +9607,8 @@ export interface components {
              * @default false
              */
             point: boolean;
+            /** Stand */
+            stand?: ("head" | "foot" | "left" | "right" | "own_side") | null;
             /**
              * Note
              * @default
@@ -9686,7 +9690,8 @@ export interface components {
          *     `use`: `core` strokes are in any plan, of those used `often` a good plan has several, the others come by `wish` or
          *     by hand. `heat` strokes bring warmth; `grip` strokes
          *     need skin that does not slip, so the oil is wiped off first, or the tool is a towel. `lifts_head`: regions on which
-         *     it moves the head off the table, so that the client lies face up and one hand holds the head.
+         *     it moves the head off the table, so that the client lies face up and one hand holds the head. `stand`: by region,
+         *     from where alone it can be done on somebody who lies.
          */
         Stroke: {
             /** Id */
@@ -9747,6 +9752,13 @@ export interface components {
              * @default []
              */
             lifts_head: string[];
+            /**
+             * Stand
+             * @default {}
+             */
+            stand: {
+                [key: string]: ("head" | "foot" | "left" | "right" | "own_side")[];
+            };
             /** @default {} */
             planned: components["schemas"]["Planned"];
             /** Regions */

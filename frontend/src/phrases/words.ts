@@ -71,6 +71,24 @@ export function placeWord(place: string, position: string): string {
   return place;
 }
 
+export type Stand = "head" | "foot" | "left" | "right" | "own_side";
+
+/** Where somebody wants to stand for a stroke. */
+export const standWords: Record<Stand, string> = {
+  head: "at the head",
+  foot: "at the foot",
+  left: "on the client’s left",
+  right: "on the client’s right",
+  own_side: "on that side",
+};
+
+/** The places to choose from: what is done on one side alike is done on the other, so it has no left or right. */
+export function standsFor(side: Side): Stand[] {
+  return side === "left" || side === "right"
+    ? ["own_side", "head", "foot"]
+    : ["right", "left", "head", "foot"];
+}
+
 /** A walk to there, as one says it. */
 export function walkWords(place: string, position: string): string {
   const word = placeWord(place, position);

@@ -262,7 +262,8 @@ class Stroke(Named):
     `use`: `core` strokes are in any plan, of those used `often` a good plan has several, the others come by `wish` or
     by hand. `heat` strokes bring warmth; `grip` strokes
     need skin that does not slip, so the oil is wiped off first, or the tool is a towel. `lifts_head`: regions on which
-    it moves the head off the table, so that the client lies face up and one hand holds the head.
+    it moves the head off the table, so that the client lies face up and one hand holds the head. `stand`: by region,
+    from where alone it can be done on somebody who lies.
     """
 
     family: str
@@ -278,6 +279,7 @@ class Stroke(Named):
     heat: bool = False
     grip: bool = False
     lifts_head: tuple[str, ...] = ()
+    stand: dict[str, tuple[Stand, ...]] = {}
     planned: Planned = Planned()
     regions: tuple[str, ...]
     zones: dict[str, tuple[str, ...]] = {}

@@ -60,7 +60,9 @@ def _strokes(c: Entries) -> Iterator[Reference]:
     for stroke in c.strokes.values():
         yield from (("strokes.toml", id, c.tools, "tool") for id in stroke.tools)
         yield from (("strokes.toml", id, c.regions, "region") for id in stroke.regions)
-        yield from (("strokes.toml", id, stroke.regions, "region of it") for id in stroke.lifts_head)
+        yield from (
+            ("strokes.toml", id, stroke.regions, "region of it") for id in (*stroke.lifts_head, *stroke.stand)
+        )
         yield from _zones("strokes.toml", stroke.zones, c)
 
 

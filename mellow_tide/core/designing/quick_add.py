@@ -114,6 +114,8 @@ def _strokes(asked: _Asked, stroke: Stroke, region: Region, here: Part | None) -
     trial, typed, meant = asked.trial, asked.typed, asked.meant
     named = [here] if here and meant.region is None and typed.side is None else _parts(trial, region, typed)
     says = say("designing.stroke_on", stroke=stroke.name, places=_places(trial, named, region))
+    if typed.stand:
+        says = say("designing.from_end", says=says, end=typed.stand)
     if not named:
         yield Suggestion(says=says, why_not=say("designing.not_in_session", region=region.name))
         return
@@ -145,7 +147,13 @@ def _too_deep(typed: Typed, stroke: Stroke) -> str:
 
 def _step(asked: _Asked, part: Part, stroke: Stroke, slot: Slot) -> Step:
     usual, typed = step_of(asked.trial, part, stroke, slot), asked.typed
-    own = {"zone": asked.meant.zone, "passes": typed.number, "seconds": typed.seconds, "depth": typed.depth}
+    own = {
+        "zone": asked.meant.zone,
+        "passes": typed.number,
+        "seconds": typed.seconds,
+        "depth": typed.depth,
+        "stand": typed.stand,
+    }
     given = {name: value for name, value in own.items() if value is not None}
     return Step(**{**dict(usual), **given})
 

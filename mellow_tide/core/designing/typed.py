@@ -4,6 +4,7 @@ import re
 from dataclasses import dataclass, field, replace
 from typing import Literal
 
+from mellow_tide.core.catalogue.records import Stand
 from mellow_tide.core.flow.brief import Side
 
 SECONDS = ("s", "sec", "second", "seconds")
@@ -17,6 +18,8 @@ WISHES: dict[str, Literal["out", "more", "turn"]] = {
     "more": "more",
     "turn": "turn",
 }
+STANDS: dict[str, Stand] = {"head": "head", "foot": "foot"}
+FROM = re.compile(rf"\bfrom (?:the )?({'|'.join(STANDS)})\b")
 EMPTY = (
     "depth",
     "the",
@@ -38,7 +41,10 @@ EMPTY = (
 
 @dataclass(frozen=True)
 class Typed:
-    """A line as read. `number` is a bare number, `seconds` one with its unit of time, `depth` one after that word."""
+    """A line as read. `number` is a bare number, `seconds` one with its unit of time, `depth` one after that word.
+
+    `stand`: the end of the table from which it is done, after “from”.
+    """
 
     words: tuple[str, ...] = ()
     side: Side | None = None
@@ -46,13 +52,16 @@ class Typed:
     number: int | None = None
     seconds: int | None = None
     depth: int | None = None
+    stand: Stand | None = None
     _before: str = field(default="", repr=False)
 
 
 def read_typed(line: str) -> Typed:
     """Read a line; whatever is not a number, a unit, a side or a small word is a word that names something."""
-    found = Typed()
-    for word in re.findall(r"\d+|[a-z]+", line.lower().replace("’", "")):
+    line = line.lower().replace("’", "")
+    stands = FROM.search(line)
+    found = Typed(stand=STANDS[stands[1]] if stands else None)
+    for word in re.findall(r"\d+|[a-z]+", FROM.sub(" ", line)):
         found = replace(_with(found, word), _before=word)
     return found
 

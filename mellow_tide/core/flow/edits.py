@@ -5,7 +5,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
-from mellow_tide.core.catalogue.records import Depth, Id, Record
+from mellow_tide.core.catalogue.records import Depth, Id, Record, Stand
 from mellow_tide.core.flow.flow import Amount, Flow, Part, PartMedium, Step, StepCue, StepDirection, WaySkip
 from mellow_tide.core.flow.long_strokes import hand_on, take_back
 from mellow_tide.core.refusal import BadFlow, FieldProblem
@@ -13,7 +13,7 @@ from mellow_tide.core.refusal import BadFlow, FieldProblem
 Index = Annotated[int, Field(ge=0, le=1000)]
 
 
-Clearable = Literal["zone", "over", "seconds", "direction", "cue"]
+Clearable = Literal["zone", "over", "seconds", "direction", "cue", "stand"]
 
 
 class ChangeStep(Record):
@@ -35,6 +35,7 @@ class ChangeStep(Record):
     wipe: bool | None = None
     support: bool | None = None
     with_breath: bool | None = None
+    stand: Stand | None = None
     zone: Id | None = None
     note: Annotated[str, Field(max_length=400)] | None = None
     clear: tuple[Clearable, ...] = ()

@@ -5,7 +5,7 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field
 
-from mellow_tide.core.catalogue.records import Depth, Id, Record, Slot
+from mellow_tide.core.catalogue.records import Depth, Id, Record, Slot, Stand
 from mellow_tide.core.flow.brief import Brief, Side
 
 Role = Literal["open", "work", "integrate", "close"]
@@ -29,7 +29,10 @@ FIRM = 3
 
 @dataclass(frozen=True, slots=True)
 class Setup:
-    """Where a part is, without its strokes: all that decides what must happen before it."""
+    """Where a part is, without its strokes: all that decides what must happen before it.
+
+    `stand`: where the therapist wants to stand as it begins, None: where its region is usually worked from.
+    """
 
     role: Role
     region: str
@@ -38,6 +41,7 @@ class Setup:
     window: str
     medium: PartMedium
     skips: tuple[WaySkip, ...] = ()
+    stand: Stand | None = None
 
 
 class StepCue(Record):
@@ -53,7 +57,7 @@ class Step(Record):
     `seconds` (1 to 1800) replaces what the passes take. `direction` and `cue` replace the stroke's own. `over` are the
     further regions of its passage that a glide runs over in one go. `wipe` takes the oil off first; `support`: one hand
     holds the head while the other works; `with_breath`: the press goes in on the out-breath. `point`: it is for one of
-    the brief's sore points.
+    the brief's sore points. `stand`: the therapist goes there for it and stays; None: stands where it can be done.
     """
 
     stroke: Id
@@ -71,6 +75,7 @@ class Step(Record):
     with_breath: bool = False
     check_in: bool = False
     point: bool = False
+    stand: Stand | None = None
     note: Annotated[str, Field(max_length=400)] = ""
 
 
@@ -110,7 +115,16 @@ class Part(Record):
     @property
     def setup(self) -> Setup:
         """The part without its strokes."""
-        return Setup(self.role, self.region, self.side, self.position, self.window, self.medium, self.skips)
+        return Setup(
+            self.role,
+            self.region,
+            self.side,
+            self.position,
+            self.window,
+            self.medium,
+            self.skips,
+            self.steps[0].stand,
+        )
 
 
 class Flow(Record):

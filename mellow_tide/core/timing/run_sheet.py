@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from functools import cached_property
 from hashlib import sha256
-from typing import Annotated, Literal
+from typing import Annotated, Literal, cast
 
 from pydantic import Field
 
@@ -22,6 +22,7 @@ from mellow_tide.core.timing.scene import (
     TransitionKind,
     opening_scene,
 )
+from mellow_tide.core.timing.standing import plan_walks
 from mellow_tide.core.timing.step_seconds import step_seconds
 from mellow_tide.core.timing.tempo import USUAL, Tempo
 from mellow_tide.core.timing.transitions import approach
@@ -137,15 +138,17 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
             scene = after
         goes_on = last is not None and are_one(last, part.setup, catalogue)
         if part.role == "integrate":
-            worked, _ = work_through(part, catalogue, tempo)
+            worked, _ = work_through(part, catalogue, tempo, None, scene.place)
         else:
-            worked, oiled = work_through(part, catalogue, tempo, oiled if goes_on else None)
+            worked, oiled = work_through(part, catalogue, tempo, oiled if goes_on else None, scene.place)
             last = part.setup
         for step, item, seconds in worked:
             address = f"{part.id}/{step}"
             if isinstance(item, Transition):
                 address += f"/{item.kind}"
                 entries.append(_transition_entry(clock, _where(index, part, scene), item, address, True))
+                if item.kind == "walk":
+                    scene, working = _walked(scene, item), _walked(working, item)
                 # Hands are as they came until the first oil of the part goes on.
                 scene = working if item.kind == "oil" else scene
             else:
@@ -169,12 +172,18 @@ Worked = tuple[int, Transition | Step, int]
 
 
 def work_through(
-    part: Part, catalogue: Catalogue, tempo: Tempo, oiled: int | None = None
+    part: Part,
+    catalogue: Catalogue,
+    tempo: Tempo,
+    oiled: int | None = None,
+    here: StandingPlace | None = None,
 ) -> tuple[list[Worked], int | None]:
-    """The steps of `part` in order with the oiling, wiping and asking that belong to them; and how old the oil is then.
+    """The steps of `part` in order with the oiling, wiping, walking and asking that belong to them; and how old the oil
+    is then.
 
-    A hot towel is fetched before the stroke it is for. `oiled` are the seconds that the oil of its passage has been
-    worked, None before the first: see `plan_oilings`.
+    A hot towel is fetched before the stroke it is for. One walks while the oil goes on: the longer of the two counts.
+    `oiled` are the seconds that the oil of its passage has been worked, None before the first: see `plan_oilings`;
+    `here` is where the therapist stands as it begins: see `plan_walks`.
     """
     region, clock = catalogue.regions[part.region], catalogue.clock
     strokes = [catalogue.strokes[step.stroke] for step in part.steps]
@@ -192,9 +201,14 @@ def work_through(
     def serve(index: int, kind: TransitionKind, seconds: int) -> None:
         found.append((index, Transition(kind, seconds, part.region, part.side), seconds))
 
-    for index, (step, oiling) in enumerate(zip(part.steps, oilings, strict=True)):
+    walks = plan_walks(part, catalogue, here)
+    for index, (step, oiling, walk) in enumerate(zip(part.steps, oilings, walks, strict=True)):
+        oil = 0 if not oiling else clock.oil_first if oiling == "first" else clock.oil_again
         if oiling:
-            serve(index, "oil", clock.oil_first if oiling == "first" else clock.oil_again)
+            serve(index, "oil", oil)
+        if walk:
+            seconds = max(0, clock.walk - oil)
+            found.append((index, Transition("walk", seconds, walk), seconds))
         if strokes[index].heat:
             serve(index, "towel", clock.towel)
         if step.wipe:
@@ -205,8 +219,12 @@ def work_through(
     return found, oiled
 
 
+def _walked(scene: Scene, walk: Transition) -> Scene:
+    return scene._replace(place=cast("StandingPlace", walk.about))
+
+
 def part_seconds(part: Part, catalogue: Catalogue, tempo: Tempo = USUAL) -> int:
-    """Whole seconds of working `part` by itself, oiling and asking included, getting there not."""
+    """Whole seconds of working `part` by itself, oiling, asking and walking included, getting there not."""
     return sum(seconds for _, _, seconds in work_through(part, catalogue, tempo)[0])
 
 

@@ -1,10 +1,11 @@
 """The state at the table from one second to the next."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal, NamedTuple
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.records import Region, TableHeight
+from mellow_tide.core.catalogue.records import Region, Stand, TableHeight
 from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.flow.flow import Setup
 
@@ -62,9 +63,14 @@ class Transition:
 
 
 def places(region: Region, setup: Setup) -> tuple[StandingPlace, ...]:
-    """Where the therapist may stand, the usual place first. The client's own side is the therapist's."""
-    own: StandingPlace = "left" if setup.side == "left" else "right"
-    return tuple(own if stand == "own_side" else stand for stand in region.stand_at(setup.position))
+    """Where the therapist may stand as a part begins, the usual place first."""
+    return find_places((setup.stand,) if setup.stand else region.stand_at(setup.position), setup.side)
+
+
+def find_places(stands: Sequence[Stand], side: Side) -> tuple[StandingPlace, ...]:
+    """The places round the table that are meant on one side of the client, whose own side is the therapist's."""
+    own: StandingPlace = "left" if side == "left" else "right"
+    return tuple(own if stand == "own_side" else stand for stand in stands)
 
 
 def opening_scene(setup: Setup, catalogue: Catalogue) -> Scene:

@@ -51,6 +51,7 @@ function stroke(entry: Entry, ask: string, flow: Flow, catalogue: Catalogue): st
   if (entry.kind === "check_in") return ask;
   if (entry.kind === "towel") return "hot towel";
   if (entry.kind === "wipe") return "wipe";
+  if (entry.kind === "walk") return transitionWord(entry, catalogue);
   if (entry.kind !== "stroke") return "";
   const step = flow.parts[entry.part]?.steps[entry.step ?? 0];
   const name = catalogue.strokes[entry.stroke ?? ""]?.name ?? "";

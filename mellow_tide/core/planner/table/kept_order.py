@@ -10,6 +10,7 @@ from mellow_tide.core.flow.flow import Flow, Part
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.timing.run_sheet import part_seconds
 from mellow_tide.core.timing.scene import Scene, opening_scene
+from mellow_tide.core.timing.standing import leave
 from mellow_tide.core.timing.transitions import approach
 
 SecondsBySet = NDArray[np.int32]
@@ -51,7 +52,9 @@ def _step(scene: Scene, part: Part, at: int, asked: Asked) -> tuple[int, Scene]:
     changes, working = approach(scene, part.setup, asked.catalogue)
     seconds = sum(transition.seconds for transition, _ in changes) if at else 0
     own = part.role in ("open", "integrate")
-    return seconds + (part_seconds(part, asked.catalogue, asked.tempo) if own else 0), working
+    return seconds + (part_seconds(part, asked.catalogue, asked.tempo) if own else 0), leave(
+        working, part, asked.catalogue
+    )
 
 
 def _scenes(flow: Flow, asked: Asked) -> list[Scene]:

@@ -3,6 +3,7 @@ import type { Step } from "../../../api/client";
 import { secondsTyped } from "../../../lib/typedTime";
 import { say } from "../../../phrases/screens/plan/parts";
 import { shared } from "../../../phrases/screens/shared";
+import { capital, type Side, type Stand, standsFor, standWords } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import type { StepChange } from "./edits";
 import type { StrokeActions } from "./strokeActions";
@@ -14,10 +15,18 @@ interface Words {
   note: string;
   check_in: boolean;
   with_breath: boolean;
+  stand: Stand | "";
+}
+
+interface Props {
+  step: Step;
+  side: Side;
+  name: string;
+  does: StrokeActions;
 }
 
 /** The rest of a stroke: seconds of its own, what is said to the client, a note, asking after it, its place. */
-export function StrokeMore({ step, name, does }: { step: Step; name: string; does: StrokeActions }) {
+export function StrokeMore({ step, side, name, does }: Props) {
   const form = useForm<Words>({
     defaultValues: {
       seconds: step.seconds ? `${step.seconds} s` : "",
@@ -26,6 +35,7 @@ export function StrokeMore({ step, name, does }: { step: Step; name: string; doe
       note: step.note ?? "",
       check_in: step.check_in ?? false,
       with_breath: step.with_breath ?? false,
+      stand: step.stand ?? "",
     },
   });
   const fault = form.formState.errors.seconds?.message;
@@ -63,6 +73,16 @@ export function StrokeMore({ step, name, does }: { step: Step; name: string; doe
         </Field>
         <Field label={say.andToLetGo}>
           <input className="input min-h-11 w-full" maxLength={200} {...form.register("release")} />
+        </Field>
+        <Field label={say.whereYouStand}>
+          <select className="select min-h-11 w-full" {...form.register("stand")}>
+            <option value="">{say.standAsUsual}</option>
+            {standsFor(side).map((stand) => (
+              <option key={stand} value={stand}>
+                {capital(standWords[stand])}
+              </option>
+            ))}
+          </select>
         </Field>
       </div>
       <label className="mt-2 flex min-h-11 items-center gap-3">
@@ -115,5 +135,7 @@ function changeOf(words: Words): StepChange {
   else change.seconds = seconds;
   if (words.command.trim() === "") clear.push("cue");
   else change.cue = { command: words.command.trim(), release: words.release.trim() };
+  if (words.stand === "") clear.push("stand");
+  else change.stand = words.stand;
   return change;
 }
