@@ -242,6 +242,19 @@ def test_minutes_passes_and_words_are_typed_in_the_list(page: Page, plan: Plan):
     expect(strokes).to_contain_text("Note: slower than you think")
 
 
+def test_a_stroke_is_given_a_place_to_stand(page: Page, plan: Plan):
+    plan.swell("back").click()
+    strokes = page.get_by_role("list", name="Strokes")
+    strokes.get_by_role("button", name="More about effleurage").first.click()
+    more = page.get_by_role("form", name="More about effleurage")
+    expect(more.get_by_label("Where you stand")).to_have_value("")
+    more.get_by_label("Where you stand").select_option("head")
+    more.get_by_role("button", name="Save", exact=True).click()
+    expect(strokes.get_by_text("Stand at the head")).to_have_count(1)
+    page.get_by_role("link", name="Print").click()
+    expect(page.get_by_text(re.compile("· walk to the head · effleurage"))).to_be_visible()
+
+
 def test_the_picker_offers_what_fits_and_says_why_the_rest_does_not(page: Page, plan: Plan):
     plan.swell("right calf").click()
     page.get_by_role("button", name="Add a stroke").click()
