@@ -202,6 +202,27 @@ def test_an_hour_asks_once_under_a_cover_and_again_where_it_goes_deeper(pressure
     assert 4 <= sum(map(len, asked.values())) <= most
 
 
+@pytest.mark.parametrize("school", ["chair_downwards", "chair_headache"])
+@pytest.mark.parametrize("minutes", [*range(10, 16), 20, 30])
+@pytest.mark.parametrize("finish", ["calm", "bright"])
+def test_in_the_chair_the_hands_rest_for_a_tenth_of_the_time_at_most(school, minutes, finish):
+    """Common practice: there is no time to rest in ten minutes, but a last hold there is."""
+    brief = Brief(
+        kind="chair",
+        school=school,
+        booked_minutes=minutes,
+        close_with="seated",
+        finish=finish,
+        pressure="firm",
+    )
+    sheet = setting(CLIENT).lay_out(plan(brief, setting(CLIENT)).flow)
+    strokes = [e for e in sheet.entries if e.kind == "stroke"]
+    rests = [e.seconds for e in strokes if e.role != "work" and CATALOGUE.strokes[e.stroke].family == "hold"]
+    assert sum(rests) <= 0.1 * sum(e.seconds for e in strokes)
+    assert rests[-1] >= 15
+    assert abs(sheet.over) <= 15
+
+
 def test_questions_that_take_time_of_their_own_are_left_as_they_are():
     slow = setting(CLIENT, CATALOGUE, House(seconds={"check_in": 8}))
     flow = plan(Brief(booked_minutes=60), slow).flow

@@ -6312,7 +6312,8 @@ export interface components {
          *
          *     `areas` are offered by a kind that keeps to a part of the body; `seconds` replaces a region's own where the kind
          *     gives it less. An `open_ended` kind has no minutes to meet. `offered`: whether the practice does it at all.
-         *     `pregnant`: it is for people who are; they take longer to turn.
+         *     `pregnant`: it is for people who are; they take longer to turn. `most_resting`: the most of its stroke time that the
+         *     hands rest to open and close it.
          */
         Kind: {
             /** Id */
@@ -6381,6 +6382,11 @@ export interface components {
              * @default true
              */
             offered: boolean;
+            /**
+             * Most Resting
+             * @default 1
+             */
+            most_resting: number;
         };
         /**
          * Known

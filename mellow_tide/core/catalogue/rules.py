@@ -35,7 +35,8 @@ class Kind(Named):
 
     `areas` are offered by a kind that keeps to a part of the body; `seconds` replaces a region's own where the kind
     gives it less. An `open_ended` kind has no minutes to meet. `offered`: whether the practice does it at all.
-    `pregnant`: it is for people who are; they take longer to turn.
+    `pregnant`: it is for people who are; they take longer to turn. `most_resting`: the most of its stroke time that the
+    hands rest to open and close it.
     """
 
     surface: Surface
@@ -52,6 +53,7 @@ class Kind(Named):
     holds: tuple[Holds, ...] = ()
     seconds: dict[str, SecondsRange] = {}
     offered: bool = True
+    most_resting: Annotated[float, Field(gt=0, le=1)] = 1
 
     def before_after_minutes(self, first_visit: bool = False) -> int:
         """Minutes of a booking that are not hands-on; a first visit has more to ask."""

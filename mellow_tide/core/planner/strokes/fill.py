@@ -13,7 +13,7 @@ from mellow_tide.core.planner.strokes.arc import StrokesWorked, after, worked_as
 from mellow_tide.core.planner.strokes.compose import as_filled, compose
 from mellow_tide.core.planner.strokes.present import PresentSteps, find_joined
 from mellow_tide.core.planner.strokes.refit import refit_span
-from mellow_tide.core.planner.strokes.rituals import make_ritual_steps, stretch_close
+from mellow_tide.core.planner.strokes.rituals import end_on_time, make_ritual_steps
 from mellow_tide.core.planner.strokes.site import Site, find_site
 from mellow_tide.core.planner.strokes.span import Span, SpanArc
 from mellow_tide.core.planner.strokes.spans import SpanPlace, list_spans
@@ -40,7 +40,7 @@ def fill_flow(
     parts = [_part(setup, steps, asked) for setup in order.setups]
     taken = order.seconds + filling.taken + part_seconds(parts[-1], asked.catalogue, asked.tempo)
     flow = keep_points(Flow(brief=asked.brief, parts=tuple(parts)), question.points, asked)
-    return stretch_close(flow, question.hands_on - taken, asked.catalogue, asked.tempo)
+    return end_on_time(flow, question.hands_on - taken, asked)
 
 
 class _Filling:

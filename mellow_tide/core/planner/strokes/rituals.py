@@ -7,7 +7,8 @@ from mellow_tide.core.flow.flow import Flow, Part, Setup, Step
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.strokes.repertoire import TOO_DEEP
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.timing.step_seconds import Ground, pass_seconds, whole
+from mellow_tide.core.timing.run_sheet import part_seconds
+from mellow_tide.core.timing.step_seconds import Ground, pass_seconds, step_seconds, whole
 from mellow_tide.core.timing.tempo import Tempo
 
 ROUSING = Step(
@@ -61,6 +62,41 @@ def meet_the_minutes(
     The hold keeps at least three breaths, and no more than the stroke's most; a flow without a close stays.
     """
     return stretch_close(flow, -setting.lay_out(flow).over, setting.catalogue, setting.tempo)
+
+
+def end_on_time(flow: Flow, missing: int, asked: Asked) -> Flow:
+    """The flow whose close makes good what `missing` seconds (negative: too many) it can.
+
+    Where the hands would rest for more of the session than its kind has, its last glide comes once more instead.
+    """
+    catalogue, tempo = asked.catalogue, asked.tempo
+    ended = stretch_close(flow, missing, catalogue, tempo)
+    close = flow.parts[-1]
+    at = _find_hold(close, catalogue)
+    most = asked.kind.most_resting
+    if not at or most == 1 or resting_share(ended, asked) <= most:
+        return ended
+    glide = close.steps[at - 1]
+    once_more = glide.model_copy(update={"passes": glide.passes + 1})
+    steps = (*close.steps[: at - 1], once_more, *close.steps[at:])
+    longer = flow.model_copy(update={"parts": (*flow.parts[:-1], close.model_copy(update={"steps": steps}))})
+    missing -= part_seconds(longer.parts[-1], catalogue, tempo) - part_seconds(close, catalogue, tempo)
+    return stretch_close(longer, missing, catalogue, tempo)
+
+
+def resting_share(flow: Flow, asked: Asked) -> float:
+    """The share of a flow’s stroke time, 0 to 1, that the hands rest to open and close it; other holds are work."""
+    taken = [
+        (
+            part.role != "work" and stroke.family == "hold",
+            step_seconds(step, stroke, region, asked.catalogue, asked.tempo),
+        )
+        for part in flow.parts
+        for region in (asked.catalogue.regions[part.region],)
+        for step in part.steps
+        for stroke in (asked.catalogue.strokes[step.stroke],)
+    ]
+    return sum(seconds for rests, seconds in taken if rests) / sum(seconds for _, seconds in taken)
 
 
 def stretch_close(flow: Flow, missing: int, catalogue: Catalogue, tempo: Tempo) -> Flow:
