@@ -3,6 +3,7 @@
 from collections import Counter
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import replace
+from functools import lru_cache
 from itertools import product
 
 import numpy as np
@@ -24,6 +25,7 @@ from mellow_tide.core.planner.strokes.worth import (
     NOWHERE,
     OwnStroke,
     RegionTable,
+    Used,
     find_table,
     own_strokes,
     passes_of,
@@ -58,8 +60,16 @@ def compose(span: Span, targets: Sequence[int], used: Mapping[str, int], oiled: 
     Long strokes count for the regions that they pass over, by length. `used`: how often the session has had each
     stroke; `oiled`: how old the oil is, None where none is on.
     """
+    offered = {option.stroke.id for site in span.sites for option in site.options}
+    matters = tuple(sorted((id, n) for id, n in used.items() if n and id in offered))
+    return compose_known(span, tuple(targets), matters, oiled)
+
+
+@lru_cache(maxsize=2_000)
+def compose_known(span: Span, targets: tuple[int, ...], used: Used, oiled: int | None) -> SpanArc | None:
+    """The same, kept: a plan for other minutes has many of its spans again."""
     total = sum(t * n for t, n in zip(targets, span.sides, strict=True))
-    chosen = _choose(span, targets, used, oiled)
+    chosen = _choose(span, targets, dict(used), oiled)
     if chosen is None:
         return None
     arc = fit(span, ease(put_in_order(span, chosen)), targets, oiled)
@@ -110,11 +120,16 @@ def _choose(
     passes, left = ways.passes[fits], left[fits]
     worth = _long_worth(ways.seconds[fits], total)
 
+    own_worth: dict[tuple[int, int], NDArray[np.float64]] = {}
+
     def valued(need: Sequence[int]) -> NDArray[np.float64]:
         """What each way is worth with own strokes that meet a need of each region."""
-        value = worth.copy()
-        for i, (sides, table) in enumerate(zip(span.sides, tables, strict=True)):
-            value += sides * table.worths(need[i])[left[:, i]]
+        value = worth
+        for one in enumerate(need):
+            if one not in own_worth:
+                i = one[0]
+                own_worth[one] = span.sides[i] * tables[i].worths(one[1])[left[:, i]]
+            value = value + own_worth[one]
         return value
 
     most = float(valued((0,) * len(tables)).max())

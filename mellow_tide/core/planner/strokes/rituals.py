@@ -85,7 +85,7 @@ def end_on_time(flow: Flow, missing: int, asked: Asked) -> Flow:
 
 
 def resting_share(flow: Flow, asked: Asked) -> float:
-    """The share of a flow’s stroke time, 0 to 1, that the hands rest to open and close it; other holds are work."""
+    """The share of a flow's stroke time, 0 to 1, that the hands rest to open and close it; other holds are work."""
     taken = [
         (
             part.role != "work" and stroke.family == "hold",

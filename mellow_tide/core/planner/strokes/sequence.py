@@ -137,10 +137,10 @@ def fit(span: Span, passed: Sequence[Passed], targets: Sequence[int], oiled: int
             arc = _fitted(arc, passed, long, total - arc.seconds, 1)
     if abs(arc.seconds - total) > CLOSE:
         every = list(range(len(placed)))
-        arc = min(
-            (_fitted(arc, passed, every, total - arc.seconds + by, None) for by in (0, -6, 6)),
-            key=lambda one: abs(one.seconds - total),
-        )
+        tried = [_fitted(arc, passed, every, total - arc.seconds, None)]
+        if tried[0].seconds != total:
+            tried += [_fitted(arc, passed, every, total - arc.seconds + by, None) for by in (-6, 6)]
+        arc = min(tried, key=lambda one: abs(one.seconds - total))
     return arc
 
 

@@ -29,7 +29,14 @@ class PlacedStroke:
 
     def seconds(self, passes: int) -> int:
         """Whole seconds of so many passes."""
-        return whole(passes * self._one_pass)
+        known = self._by_passes
+        if passes not in known:
+            known[passes] = whole(passes * self._one_pass)
+        return known[passes]
+
+    @cached_property
+    def _by_passes(self) -> dict[int, int]:
+        return {}
 
     @cached_property
     def _one_pass(self) -> float:
@@ -41,7 +48,7 @@ class PlacedStroke:
         lengths = {r.id: r.glide_cm for r in (self.site.region, *self.over)}
         return lengths.get(region, 0.0) / sum(lengths.values())
 
-    @property
+    @cached_property
     def oils(self) -> bool:
         """Whether it wants oil on the skin."""
         oiled = self.site.medium == "lubricated"
@@ -109,7 +116,7 @@ class SpanArc:
         """Seconds of one side that count for a region, long strokes by length of glide."""
         clock = self.span.catalogue.clock
         sides = self.span.side_count(region)
-        here = [pair for pair in self._pairs if pair[0].site.region.id == region]
+        here = self._of_region[region]
         own = sum(p.seconds(n) for p, n in here if not p.over) + clock.check_in * len(_asked_after(here))
         own += sum(clock.wipe * p.wiped + clock.towel * p.option.stroke.heat for p, _ in here)
         long = sum(p.share(region) * p.seconds(n) for p, n in self._pairs if p.over)
@@ -119,6 +126,13 @@ class SpanArc:
     def _pairs(self) -> tuple[tuple[PlacedStroke, int], ...]:
         return tuple(zip(self.placed, self.passes, strict=True))
 
+    @cached_property
+    def _of_region(self) -> dict[str, list[tuple[PlacedStroke, int]]]:
+        found: dict[str, list[tuple[PlacedStroke, int]]] = {region: [] for region in self.span.regions}
+        for pair in self._pairs:
+            found[pair[0].site.region.id].append(pair)
+        return found
+
     def _steps(self, region: str) -> Iterator[Step]:
         if self.present:
             yield from (
@@ -127,7 +141,7 @@ class SpanArc:
                 if placed.site.region.id == region
             )
             return
-        here = [pair for pair in self._pairs if pair[0].site.region.id == region]
+        here = self._of_region[region]
         asked = _asked_after(here)
         for i, (placed, passes) in enumerate(here):
             option = placed.option
@@ -155,7 +169,7 @@ class SpanArc:
         clock = self.span.catalogue.clock
         total = 0
         for region in self.span.regions:
-            here = [pair for pair in self._pairs if pair[0].site.region.id == region]
+            here = self._of_region[region]
             one = sum(p.seconds(n) for p, n in here) + clock.check_in * len(_asked_after(here))
             one += sum(clock.wipe * p.wiped + clock.towel * p.option.stroke.heat for p, _ in here)
             total += self.span.side_count(region) * one
@@ -165,9 +179,10 @@ class SpanArc:
     def _oilings(self) -> tuple[dict[str, int], int | None]:
         """By region, the whole seconds of oiling on all its sides; and how old the oil is then."""
         clock = self.span.catalogue.clock
-        oilings, since = plan_oilings((worked for _, worked in self._worked()), clock.oil_lasts, self.oiled)
+        worked = list(self._worked())
+        oilings, since = plan_oilings((one for _, one in worked), clock.oil_lasts, self.oiled)
         found = dict.fromkeys(self.span.regions, 0)
-        for (region, _), oiling in zip(self._worked(), oilings, strict=True):
+        for (region, _), oiling in zip(worked, oilings, strict=True):
             found[region] += {None: 0, "first": clock.oil_first, "again": clock.oil_again}[oiling]
         return found, since
 
@@ -175,8 +190,7 @@ class SpanArc:
         for region, sides in zip(self.span.regions, self.span.sides, strict=True):
             here = [
                 (region, (p.oils, p.option.slot == "settle", p.seconds(n)))
-                for p, n in self._pairs
-                if p.site.region.id == region
+                for p, n in self._of_region[region]
             ]
             for _ in range(sides):
                 yield from here
