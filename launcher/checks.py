@@ -22,6 +22,9 @@ RANDOM = (
 )
 """What tries at random, and tries much more in the long run."""
 
+VIEWS = ("tests/browser/test_nothing_falls_off.py", "tests/browser/test_targets.py")
+"""What looks at a few views, and in the long run at every view and width."""
+
 HOURS = (
     ("just before midnight", "2026-05-04T23:57:00+00:00", "UTC"),
     ("the last of February", "2028-02-29T12:00:00+00:00", "UTC"),
@@ -99,6 +102,7 @@ def _long() -> tuple[_Part, ...]:
         _Part(
             "large random runs", ("pytest", *RANDOM, "-n", "2", "-q"), environment=(("TIDE_TEST_LONG", "1"),)
         ),
+        _Part("every view", ("pytest", *VIEWS, *TWO_AT_A_TIME), environment=(("TIDE_TEST_LONG", "1"),)),
         *at,
     )
 
