@@ -44,6 +44,7 @@ EVERYBODY = frozenset(
         "free_blocked_time",
         "keep_blocked_time",
         "import_calendar",
+        "undo_calendar",
         "preview_calendar",
         "make_calendar_feed",
         "name_in_calendar_feed",

@@ -45,6 +45,11 @@ def list_bookings(t: Transaction, between: Between, of_person: UUID | None = Non
     return t.all(BookingRow, "bookings_between", **values)
 
 
+def list_bookings_named(t: Transaction, sessions: Sequence[UUID], after: datetime) -> list[BookingRow]:
+    """Those of the sessions that start after an instant and whose client is to come, in order."""
+    return t.all(BookingRow, "bookings_named", sessions=list(sessions), after=after)
+
+
 def find_last_booking(t: Transaction, client_id: UUID) -> UUID | None:
     """The client's last session that began, or else the next one that is booked."""
     found: UUID | None = t.value("last_booking_of_client", client_id=client_id)

@@ -69,6 +69,22 @@ def session(uid, name):
     return {"uid": uid, "becomes": "session", "client_name": name}
 
 
+def counted(taken):
+    return taken["sessions"], taken["blocks"], taken["blocks_gone"]
+
+
+def begin(client, session_id):
+    url = f"/api/sessions/{session_id}"
+    revision = ok(client.get(url))["revision"]
+    ok(client.put(f"{url}/day-answer", json={"revision": revision, "answer": {}}))
+    began = {"id": str(uuid4()), "at": NOW.isoformat(), "kind": "began"}
+    ok(
+        client.post(
+            f"{url}/events", json={"events": [{**began, "sheet_id": ok(client.get(url))["sheet_id"]}]}
+        )
+    )
+
+
 def add_client(client, name):
     ok(client.post("/api/clients", json={"name": name}), 201)
 
@@ -94,11 +110,11 @@ def test_what_is_taken_is_in_the_day_and_the_same_file_again_changes_nothing(mer
     weekly = event("1", "Supervision", START + timedelta(hours=3), rrule={"freq": "weekly", "count": 4})
     text = calendar(event("2", "Gannet"), weekly)
     chosen = (block("1"), session("2", "Gannet Ferrow"))
-    assert ok(take(merle, text, *chosen)) == {"sessions": 1, "blocks": 4, "blocks_gone": 0}
+    assert counted(ok(take(merle, text, *chosen))) == (1, 4, 0)
     whole = day(merle)
     assert [one["client_name"] for one in whole["sessions"]] == ["Gannet Ferrow"]
     assert [one["block"]["title"] for one in whole["blocks"]] == ["Supervision"]
-    assert ok(take(merle, text, *chosen)) == {"sessions": 0, "blocks": 0, "blocks_gone": 0}
+    assert counted(ok(take(merle, text, *chosen))) == (0, 0, 0)
     lines = {line["uid"]: line for line in preview(merle, text)["lines"]}
     assert (lines["1"]["there"], lines["2"]["there"]) == (4, 1)
     assert lines["2"]["becomes"] == "session"
@@ -133,7 +149,7 @@ def test_an_event_that_moved_moves_its_block_and_one_that_is_cancelled_frees_it(
         event("2", "Choir", START + timedelta(hours=5), status="CANCELLED"),
     )
     assert preview(merle, later)["blocks_gone"] == 1
-    assert ok(take(merle, later, block("1"))) == {"sessions": 0, "blocks": 1, "blocks_gone": 1}
+    assert counted(ok(take(merle, later, block("1")))) == (0, 1, 1)
     (dentist,) = day(merle)["blocks"]
     assert datetime.fromisoformat(dentist["block"]["starts_at"]) == START + timedelta(hours=1)
 
@@ -145,6 +161,67 @@ def test_a_session_whose_event_moved_is_told_and_not_booked_twice(merle):
     assert (line["becomes"], line["there"], line["moved_there"]) == ("session", 0, 1)
     assert ok(take(merle, moved, session("1", "Gannet Ferrow")))["sessions"] == 0
     assert len(day(merle)["sessions"]) == 1
+
+
+@pytest.mark.parametrize(
+    "changes",
+    [
+        {"exdate": START + timedelta(days=7)},
+        {"cancelled": START + timedelta(days=7)},
+    ],
+)
+def test_a_session_whose_event_was_cancelled_is_told_and_stays(merle, changes):
+    weekly = {"freq": "weekly", "count": 3}
+    ok(take(merle, calendar(event("1", "Gannet", rrule=weekly)), session("1", "Gannet Ferrow")))
+    assert preview(merle, calendar(event("1", "Gannet", rrule=weekly)))["cancelled"] == []
+    called_off = changes.pop("cancelled", None)
+    parts = [event("1", "Gannet", rrule=weekly, **changes)]
+    if called_off:
+        parts.append(event("1", "Gannet", called_off, status="CANCELLED", **{"recurrence-id": called_off}))
+    (told,) = preview(merle, calendar(*parts))["cancelled"]
+    assert (told["client_name"], datetime.fromisoformat(told["starts_at"])) == (
+        "Gannet Ferrow",
+        START + timedelta(days=7),
+    )
+    assert told["day"] == (START + timedelta(days=7)).date().isoformat()
+    gone = preview(merle, calendar(event("1", "Gannet", rrule=weekly, status="CANCELLED")))
+    assert [one["day"] for one in gone["cancelled"]] == [
+        (START + timedelta(days=days)).date().isoformat() for days in (0, 7, 14)
+    ]
+    assert len(day(merle, START + timedelta(days=7))["sessions"]) == 1
+
+
+def test_an_import_is_undone_in_one_act(merle):
+    ok(take(merle, calendar(event("1", "Dentist")), block("1")))
+    before = day(merle)
+    newer = calendar(
+        event("1", "Dentist", START + timedelta(hours=1)),
+        event("2", "Gannet", START + timedelta(hours=3), rrule={"freq": "weekly", "count": 2}),
+        event("3", "Choir", START + timedelta(hours=6)),
+    )
+    taken = ok(take(merle, newer, block("1"), session("2", "Gannet Ferrow"), block("3")))
+    assert counted(taken) == (2, 2, 0)
+    assert ok(merle.get("/api/clients", params={"typed": "Gannet"}))
+    assert ok(merle.post("/api/calendar-in/undo", json=taken["receipt"])) == {"sessions_kept": 0}
+    assert day(merle)["blocks"] == before["blocks"]
+    assert day(merle)["sessions"] == day(merle, START + timedelta(days=7))["sessions"] == []
+    assert ok(merle.get("/api/clients", params={"typed": "Gannet"})) == []
+    again = ok(merle.post("/api/calendar-in/undo", json=taken["receipt"]))
+    assert again == {"sessions_kept": 0}, "twice is as once"
+    assert counted(ok(take(merle, newer, block("1"), session("2", "Gannet Ferrow"), block("3")))) == (2, 2, 0)
+
+
+def test_undoing_an_import_leaves_what_has_begun_and_who_is_known(merle):
+    text = calendar(event("1", "Gannet"), event("2", "Petrel", START + timedelta(hours=3)))
+    taken = ok(take(merle, text, session("1", "Gannet Ferrow"), session("2", "Petrel Sandwick")))
+    first, second = sorted(day(merle)["sessions"], key=lambda one: one["starts_at"])
+    begin(merle, first["session_id"])
+    page = ok(merle.get(f"/api/clients/{second['client_id']}"))
+    known = {"revision": page["revision"], "record": {**page["record"], "height_cm": 180}}
+    ok(merle.put(f"/api/clients/{second['client_id']}", json=known))
+    assert ok(merle.post("/api/calendar-in/undo", json=taken["receipt"])) == {"sessions_kept": 1}
+    assert [one["client_name"] for one in day(merle)["sessions"]] == ["Gannet Ferrow"]
+    assert ok(merle.get("/api/clients", params={"typed": "Petrel"}))
 
 
 def test_a_series_goes_on_though_its_new_client_was_renamed(merle):
@@ -212,7 +289,7 @@ def test_ones_own_calendar_is_known_again_and_left_out(merle):
     own = merle.get(path).text
     assert [line["becomes"] for line in preview(merle, own)["lines"]] == ["leave_out"]
     uid = preview(merle, own)["lines"][0]["uid"]
-    assert ok(take(merle, own, block(uid))) == {"sessions": 0, "blocks": 0, "blocks_gone": 0}
+    assert counted(ok(take(merle, own, block(uid)))) == (0, 0, 0)
 
 
 @pytest.mark.parametrize("text", ["nothing", "BEGIN:VCALENDAR\nBEGIN:VEVENT\n", "a,b\n1,2\n", "BEGIN:VEVENT"])

@@ -45,6 +45,7 @@ export type CalendarFeed = Schemas["CalendarFeed"];
 export type CalendarLine = Schemas["CalendarLine"];
 export type CalendarPreview = Schemas["CalendarPreview"];
 export type CalendarTaken = Schemas["CalendarTaken"];
+export type CalendarUndone = Schemas["CalendarUndone"];
 export type FoundMachine = Schemas["FoundMachine"];
 export type Machines = Schemas["Machines"];
 export type MachineState = Schemas["MachineState"];

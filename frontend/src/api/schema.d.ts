@@ -656,6 +656,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calendar-in/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo Calendar
+         * @description Undo an import by its receipt; sessions that have begun stay.
+         */
+        post: operations["undo_calendar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/blocked-time/{block_id}": {
         parameters: {
             query?: never;
@@ -3386,6 +3406,33 @@ export interface components {
             rows: string[][];
         };
         /**
+         * BlockBefore
+         * @description A blocked time as it was before the file was taken.
+         */
+        BlockBefore: {
+            /**
+             * Block Id
+             * Format: uuid
+             */
+            block_id: string;
+            /** Title */
+            title: string;
+            /**
+             * Starts At
+             * Format: date-time
+             */
+            starts_at: string;
+            /**
+             * Ends At
+             * Format: date-time
+             */
+            ends_at: string;
+            /** Whole Days */
+            whole_days: boolean;
+            /** Event Uid */
+            event_uid: string;
+        };
+        /**
          * BlockOnDay
          * @description Time that is blocked, as the day shows it: `span` is what of it lies on that day.
          */
@@ -3685,6 +3732,9 @@ export interface components {
         /**
          * CalendarPreview
          * @description The events of a file; the titles of those that cannot be read; how many blocks go, since their event is gone.
+         *
+         *     `cancelled`: sessions to come whose event is cancelled in the file, in order; they stay until they are cancelled
+         *     here.
          */
         CalendarPreview: {
             /** Lines */
@@ -3693,10 +3743,43 @@ export interface components {
             unread: string[];
             /** Blocks Gone */
             blocks_gone: number;
+            /**
+             * Cancelled
+             * @default []
+             */
+            cancelled: components["schemas"]["CancelledSession"][];
+        };
+        /**
+         * CalendarReceipt
+         * @description What a file brought in and what it changed, by which that is undone.
+         *
+         *     The sessions and clients that are new, the times that are blocked since, and what those it moved or freed were.
+         */
+        CalendarReceipt: {
+            /**
+             * Sessions
+             * @default []
+             */
+            sessions: string[];
+            /**
+             * Clients
+             * @default []
+             */
+            clients: string[];
+            /**
+             * Blocked
+             * @default []
+             */
+            blocked: string[];
+            /**
+             * Before
+             * @default []
+             */
+            before: components["schemas"]["BlockBefore"][];
         };
         /**
          * CalendarTaken
-         * @description What changed: sessions that were booked, times that were blocked or moved, blocks that went.
+         * @description What changed: sessions that were booked, times that were blocked or moved, blocks that went; and its receipt.
          */
         CalendarTaken: {
             /** Sessions */
@@ -3705,6 +3788,7 @@ export interface components {
             blocks: number;
             /** Blocks Gone */
             blocks_gone: number;
+            receipt: components["schemas"]["CalendarReceipt"];
         };
         /**
          * CalendarText
@@ -3713,6 +3797,37 @@ export interface components {
         CalendarText: {
             /** Text */
             text: string;
+        };
+        /**
+         * CalendarUndone
+         * @description How many sessions stay, since they have begun.
+         */
+        CalendarUndone: {
+            /** Sessions Kept */
+            sessions_kept: number;
+        };
+        /**
+         * CancelledSession
+         * @description A session that is booked here though its event is cancelled there; `day` is by the practice's clock.
+         */
+        CancelledSession: {
+            /**
+             * Session Id
+             * Format: uuid
+             */
+            session_id: string;
+            /** Client Name */
+            client_name: string;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * Starts At
+             * Format: date-time
+             */
+            starts_at: string;
         };
         /**
          * Candidate
@@ -11934,6 +12049,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CalendarTaken"];
+                };
+            };
+            400: components["responses"]["Problem"];
+            401: components["responses"]["Problem"];
+            403: components["responses"]["Problem"];
+            404: components["responses"]["Problem"];
+            409: components["responses"]["Problem"];
+            410: components["responses"]["Problem"];
+            413: components["responses"]["Problem"];
+            414: components["responses"]["Problem"];
+            415: components["responses"]["Problem"];
+            421: components["responses"]["Problem"];
+            422: components["responses"]["Problem"];
+            500: components["responses"]["Problem"];
+            503: components["responses"]["Problem"];
+            507: components["responses"]["Problem"];
+        };
+    };
+    undo_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CalendarReceipt"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarUndone"];
                 };
             };
             400: components["responses"]["Problem"];

@@ -61,12 +61,23 @@ class CalendarEvent(Record):
     times: tuple[EventTime, ...]
 
 
+class CancelledTime(Record):
+    """A time of an event that the file says does not take place: which event, and the mark of the time."""
+
+    uid: str
+    mark: str
+
+
 class CalendarFile(Record):
-    """The events that take place in the time asked for; ids of those that do not; titles of those not understood."""
+    """The events that take place in the time asked for; ids of those that do not; titles of those not understood.
+
+    `cancelled`: times that are cancelled or excepted, of all events.
+    """
 
     events: tuple[CalendarEvent, ...]
     gone: tuple[str, ...]
     unread: tuple[str, ...]
+    cancelled: tuple[CancelledTime, ...] = ()
 
 
 class _Within(NamedTuple):
@@ -75,6 +86,10 @@ class _Within(NamedTuple):
     begin: datetime
     until: datetime
     zone: ZoneInfo
+
+    def has(self, time: EventTime) -> bool:
+        """Whether any of a time lies in it."""
+        return time.ends_at > self.begin and time.starts_at < self.until
 
 
 def read_calendar_file(text: str, zone: ZoneInfo, begin: datetime, until: datetime) -> CalendarFile:
@@ -87,13 +102,15 @@ def read_calendar_file(text: str, zone: ZoneInfo, begin: datetime, until: dateti
     found: list[CalendarEvent] = []
     gone: list[str] = []
     unread: list[str] = []
+    cancelled: list[CancelledTime] = []
     for uid, parts in _by_uid(text).items():
         try:
-            event = _read_event(uid, parts, within)
+            event, without = _read_event(uid, parts, within)
         except (ValueError, TypeError, OverflowError, KeyError, AttributeError):
             # What other programs write is not always what the standard says; the rest of the file is good.
             unread.append(_title(parts[0]))
             continue
+        cancelled += (CancelledTime(uid=uid, mark=mark) for mark in sorted(without))
         if event.times:
             found.append(event)
         else:
@@ -101,7 +118,9 @@ def read_calendar_file(text: str, zone: ZoneInfo, begin: datetime, until: dateti
     if sum(len(event.times) for event in found) > MOST_TIMES:
         raise UnreadableCalendar(FieldProblem("text", "calendar_too_full", most=MOST_TIMES))
     found.sort(key=lambda event: (event.times[0].starts_at, event.uid))
-    return CalendarFile(events=tuple(found), gone=tuple(gone), unread=tuple(unread))
+    return CalendarFile(
+        events=tuple(found), gone=tuple(gone), unread=tuple(unread), cancelled=tuple(cancelled)
+    )
 
 
 def _by_uid(text: str) -> Mapping[str, list[Event]]:
@@ -120,21 +139,28 @@ def _by_uid(text: str) -> Mapping[str, list[Event]]:
     return by_uid
 
 
-def _read_event(uid: str, parts: list[Event], within: _Within) -> CalendarEvent:
+def _read_event(uid: str, parts: list[Event], within: _Within) -> tuple[CalendarEvent, set[str]]:
+    """The event, and the marks of its times that do not take place."""
     if any(name in TIMING for part in parts for name, _ in part.errors):
         raise ValueError("a time or rule that was not understood")
     masters = [part for part in parts if "RECURRENCE-ID" not in part]
     master = max(masters, key=_sequence, default=None)
     times: dict[str, EventTime] = {}
-    if master and _status(master) != "CANCELLED":
-        times = {one.mark: one for one in _times_of(master, within)}
+    cancelled: set[str] = set()
+    if master:
+        off = _status(master) == "CANCELLED"
+        for one, excepted in _times_of(master, within):
+            if not off and not excepted:
+                times[one.mark] = one
+            elif within.has(one):
+                cancelled.add(one.mark)
     moved = 0
     # The later a part was written, the more it counts.
     for part in sorted((one for one in parts if "RECURRENCE-ID" in one), key=_sequence):
-        moved += _apply(part, times, within)
+        moved += _apply(part, times, cancelled, within)
     shown = master or parts[0]
-    inside = (one for one in times.values() if one.ends_at > within.begin and one.starts_at < within.until)
-    return CalendarEvent(
+    inside = (one for one in times.values() if within.has(one))
+    event = CalendarEvent(
         uid=uid,
         title=_title(shown),
         whole_days=not isinstance(shown.start, datetime),
@@ -143,15 +169,17 @@ def _read_event(uid: str, parts: list[Event], within: _Within) -> CalendarEvent:
         moved=moved,
         times=tuple(sorted(inside, key=lambda one: (one.starts_at, one.mark))),
     )
+    return event, cancelled
 
 
-def _apply(part: Event, times: dict[str, EventTime], within: _Within) -> int:
+def _apply(part: Event, times: dict[str, EventTime], cancelled: set[str], within: _Within) -> int:
     """Let a part that speaks of one time, or of one and all later ones, change them; how many it moved."""
     named = part.get("RECURRENCE-ID")
     at = _instant(named.dt, within.zone)
     mark = _mark(named.dt, at)
     if _status(part) == "CANCELLED":
         times.pop(mark, None)
+        cancelled.add(mark)
         return 0
     starts_at, ends_at = (_instant(one, within.zone) for one in (part.start, part.end))
     by = starts_at - at
@@ -165,10 +193,12 @@ def _apply(part: Event, times: dict[str, EventTime], within: _Within) -> int:
     else:
         later = []
     times[mark] = EventTime(mark=mark, starts_at=starts_at, ends_at=ends_at)
+    cancelled.discard(mark)
     return (1 + len(later)) if by else 0
 
 
-def _times_of(event: Event, within: _Within) -> Iterator[EventTime]:
+def _times_of(event: Event, within: _Within) -> Iterator[tuple[EventTime, bool]]:
+    """The times that its rules give, each with whether it is excepted."""
     first = event.start
     zone = _zone_of(first, within.zone)
     begins = _wall(first, zone)
@@ -183,16 +213,15 @@ def _times_of(event: Event, within: _Within) -> Iterator[EventTime]:
     without = {_wall(one, zone) for one in excluded if isinstance(one, datetime)}
     whole_days = {one for one in excluded if not isinstance(one, datetime)}
     repeats = bool(event.rrules or event.rdates)
-    for wall in sorted(starts - without):
-        if wall.date() in whole_days:
-            continue
+    for wall in sorted(starts):
+        excepted = wall in without or wall.date() in whole_days
         named: date | datetime = wall.replace(tzinfo=zone) if isinstance(first, datetime) else wall.date()
         starts_at = _instant(named, within.zone)
         ends_at = _instant(_plus(named, lasts), within.zone)
         # What is long over is kept for a year, since one time of it may have been moved ahead.
         if ends_at > within.begin - timedelta(days=366):
             mark = _mark(named, starts_at) if repeats else ""
-            yield EventTime(mark=mark, starts_at=starts_at, ends_at=ends_at)
+            yield EventTime(mark=mark, starts_at=starts_at, ends_at=ends_at), excepted
 
 
 def _by_rules(event: Event, begins: datetime, until: datetime, zone: tzinfo) -> Iterator[datetime]:

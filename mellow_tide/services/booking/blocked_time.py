@@ -10,10 +10,15 @@ from mellow_tide.store.calendar.blocks import BlockRow, delete_blocks, set_block
 
 def keep_block(desk: Desk, block: BlockRow) -> None:
     """Block a time. Raises `BadEntry` for one that ends before it starts."""
-    if block.ends_at < block.starts_at:
-        raise BadEntry(FieldProblem("ends_at", "ends_first"))
+    check_block(block)
     with desk.writing() as t:
         set_blocks(t, [block])
+
+
+def check_block(block: BlockRow) -> None:
+    """Raise `BadEntry` for a time that ends before it starts."""
+    if block.ends_at < block.starts_at:
+        raise BadEntry(FieldProblem("ends_at", "ends_first"))
 
 
 def free_block(desk: Desk, block_id: UUID) -> None:

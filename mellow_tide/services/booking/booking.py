@@ -88,11 +88,13 @@ def take_back(desk: Desk, session_id: UUID) -> None:
             raise RunHasBegun
         take_later_back(t, session_id, row.starts_at)
         take_back_booking(t, session_id)
-        if row.client_id == new_client_of(session_id) and _is_a_mere_name(t, row.client_id):
-            erase_client(t, row.client_id, desk.name(t))
+        if row.client_id == new_client_of(session_id):
+            forget_mere_name(t, desk, row.client_id)
 
 
-def _is_a_mere_name(t: Transaction, client_id: UUID) -> bool:
+def forget_mere_name(t: Transaction, desk: Desk, client_id: UUID) -> None:
+    """Erase a client of whom nothing is known but a name; anybody else stays. Raises `NotThere`."""
     record = find_client(t, client_id).record
     visited = list_sessions_of_client(t, client_id, 1) or list_intakes(t, client_id)
-    return not visited and record == ClientRecord(name=record.name)
+    if not visited and record == ClientRecord(name=record.name):
+        erase_client(t, client_id, desk.name(t))

@@ -2,7 +2,7 @@
 
 from collections.abc import Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
-from datetime import datetime, timedelta
+from datetime import date, datetime, timedelta
 from typing import Annotated, Literal
 from uuid import UUID, uuid4, uuid5
 
@@ -15,6 +15,7 @@ from mellow_tide.core.catalogue.records import LONGEST_BOOKING, SHORTEST_BOOKING
 from mellow_tide.core.formats.calendar_file import CalendarEvent, CalendarFile, EventTime, read_calendar_file
 from mellow_tide.core.meeting.record import ClientName, ClientRecord
 from mellow_tide.core.refusal import FieldProblem, Refused
+from mellow_tide.services.booking.calendar_undo import CalendarReceipt, blocks_before
 from mellow_tide.services.booking.client_names import ClientNames, Whom, fold_name
 from mellow_tide.services.booking.clock import PracticeClock, read_clock
 from mellow_tide.services.booking.judging import Accepted, Placed, judge, refuse_clashes
@@ -22,7 +23,7 @@ from mellow_tide.services.booking.worked_out import Booking, add_placed, work_ou
 from mellow_tide.services.desk import Desk
 from mellow_tide.services.meeting.evidence import Told, tell_new
 from mellow_tide.services.refusals import BadEntry
-from mellow_tide.store.bookings import hold_bookings, list_starts
+from mellow_tide.store.bookings import hold_bookings, list_bookings_named, list_starts
 from mellow_tide.store.calendar.blocks import BlockRow, delete_blocks, list_blocks_of_events, set_blocks
 from mellow_tide.store.database import Transaction
 from mellow_tide.store.meeting.clients import ContactRow, list_contacts
@@ -55,12 +56,26 @@ class CalendarLine(Record):
     no_session: str
 
 
+class CancelledSession(Record):
+    """A session that is booked here though its event is cancelled there; `day` is by the practice's clock."""
+
+    session_id: UUID
+    client_name: str
+    day: date
+    starts_at: AwareDatetime
+
+
 class CalendarPreview(Record):
-    """The events of a file; the titles of those that cannot be read; how many blocks go, since their event is gone."""
+    """The events of a file; the titles of those that cannot be read; how many blocks go, since their event is gone.
+
+    `cancelled`: sessions to come whose event is cancelled in the file, in order; they stay until they are cancelled
+    here.
+    """
 
     lines: tuple[CalendarLine, ...]
     unread: tuple[str, ...]
     blocks_gone: int
+    cancelled: tuple[CancelledSession, ...] = ()
 
 
 class EventChoice(Record):
@@ -72,11 +87,12 @@ class EventChoice(Record):
 
 
 class CalendarTaken(Record):
-    """What changed: sessions that were booked, times that were blocked or moved, blocks that went."""
+    """What changed: sessions that were booked, times that were blocked or moved, blocks that went; and its receipt."""
 
     sessions: int
     blocks: int
     blocks_gone: int
+    receipt: CalendarReceipt
 
 
 def preview_calendar(desk: Desk, text: str) -> CalendarPreview:
@@ -90,11 +106,23 @@ def preview_calendar(desk: Desk, text: str) -> CalendarPreview:
     # Whose blocks they are the transaction must see, though nothing is written.
     with desk.writing() as t:
         there = _There.read(desk, t, file, clock)
+        cancelled = list_bookings_named(
+            t, [_own_id(desk, "session", one.uid, one.mark) for one in file.cancelled], clock.now
+        )
     names = ClientNames(contacts)
     return CalendarPreview(
         lines=tuple(_line(desk, event, there, names, clock) for event in file.events),
         unread=file.unread,
         blocks_gone=sum(row.event_uid in file.gone for row in there.blocks),
+        cancelled=tuple(
+            CancelledSession(
+                session_id=row.session_id,
+                client_name=row.client_name,
+                day=LocalStart.of(row.starts_at, clock.zone).day,
+                starts_at=row.starts_at,
+            )
+            for row in cancelled
+        ),
     )
 
 
@@ -129,9 +157,18 @@ def take_calendar(desk: Desk, text: str, chosen: Sequence[EventChoice], accepted
         delete_blocks(t, gone)
         set_blocks(t, changed)
         booked = [one.without(there.starts) for one in booked]
-        refuse_clashes(_store(t, desk, clock, booked), accepted)
-    sessions = sum(len(one.placed) for one in booked)
-    return CalendarTaken(sessions=sessions, blocks=len(changed), blocks_gone=len(gone))
+        clashes, new_clients = _store(t, desk, clock, booked)
+        refuse_clashes(clashes, accepted)
+    touched = {*gone, *(row.block_id for row in changed)}
+    receipt = CalendarReceipt(
+        sessions=tuple(one.session_id for event in booked for one in event.placed),
+        clients=tuple(new_clients),
+        blocked=tuple(row.block_id for row in changed),
+        before=blocks_before(row for row in there.blocks if row.block_id in touched),
+    )
+    return CalendarTaken(
+        sessions=len(receipt.sessions), blocks=len(changed), blocks_gone=len(gone), receipt=receipt
+    )
 
 
 @dataclass(frozen=True)
@@ -234,8 +271,10 @@ def _booking(desk: Desk, event: CalendarEvent, time: EventTime, whom: Whom, cloc
     )
 
 
-def _store(t: Transaction, desk: Desk, clock: PracticeClock, booked: Sequence[_Booked]) -> list[Clash]:
-    """Book them, each judged with those before it in the day; what does not go."""
+def _store(
+    t: Transaction, desk: Desk, clock: PracticeClock, booked: Sequence[_Booked]
+) -> tuple[list[Clash], Collection[UUID]]:
+    """Book them, each judged with those before it in the day; what does not go, and the clients that are new."""
     clashes: list[Clash] = []
     # Somebody new who is named at two events is one client.
     new_clients: dict[str, UUID] = {}
@@ -250,13 +289,13 @@ def _store(t: Transaction, desk: Desk, clock: PracticeClock, booked: Sequence[_B
             client_id = new_clients.setdefault(key, client_id)
         clashes += judge(desk, t, clock, one.placed, clock.today).clashes
         add_placed(t, one.placed, client_id, one.placed[0].session_id if len(one.placed) > 1 else None)
-    return clashes
+    return clashes, new_clients.values()
 
 
 def _blocks_of(desk: Desk, event: CalendarEvent) -> Iterator[BlockRow]:
     for time in event.times:
         yield BlockRow(
-            block_id=_own_id(desk, "block", event, time),
+            block_id=_own_id(desk, "block", event.uid, time.mark),
             title=event.title,
             starts_at=time.starts_at,
             ends_at=time.ends_at,
@@ -266,12 +305,12 @@ def _blocks_of(desk: Desk, event: CalendarEvent) -> Iterator[BlockRow]:
 
 
 def _session_id(desk: Desk, event: CalendarEvent, time: EventTime) -> UUID:
-    return _own_id(desk, "session", event, time)
+    return _own_id(desk, "session", event.uid, time.mark)
 
 
-def _own_id(desk: Desk, what: str, event: CalendarEvent, time: EventTime) -> UUID:
-    """The same for the same event whenever its file comes, and another for somebody else."""
-    return uuid5(desk.person_id, f"{what} {event.uid} {time.mark}")
+def _own_id(desk: Desk, what: str, uid: str, mark: str) -> UUID:
+    """The same for the same time of an event whenever its file comes, and another for somebody else."""
+    return uuid5(desk.person_id, f"{what} {uid} {mark}")
 
 
 def _minutes(time: EventTime) -> int:

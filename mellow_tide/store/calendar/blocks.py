@@ -46,11 +46,16 @@ def list_blocks_of_events(t: Transaction, uids: Sequence[str], after: datetime) 
 
 
 def set_blocks(t: Transaction, blocks: Sequence[BlockRow]) -> None:
-    """BlockedTime these times for whoever asks; what is there under the same id is replaced."""
+    """Block these times for whoever asks; what is there under the same id is replaced."""
     t.run_each("set_block", [vars(block) for block in blocks])
 
 
 def delete_blocks(t: Transaction, blocks: Sequence[UUID]) -> None:
     """Let these times of whoever asks be free again. Raises `NotThere` if one of them is not theirs."""
-    if t.run("delete_blocks", blocks=list(blocks)) != len(set(blocks)):
+    if delete_blocks_there(t, blocks) != len(set(blocks)):
         raise NotThere("block")
+
+
+def delete_blocks_there(t: Transaction, blocks: Sequence[UUID]) -> int:
+    """Let those of these times that whoever asks has blocked be free again; how many that were."""
+    return t.run("delete_blocks", blocks=list(blocks))

@@ -7,6 +7,13 @@ WHERE s.practice_id = %(practice_id)s AND s.starts_at >= %(from)s AND s.starts_a
   AND s.comes
 ORDER BY s.starts_at, s.session_id
 
+-- name: bookings_named
+SELECT s.session_id, s.client_id, c.name AS client_name, s.person_id, s.starts_at, s.booked_minutes AS minutes
+FROM session s
+JOIN client c ON c.practice_id = s.practice_id AND c.client_id = s.client_id
+WHERE s.practice_id = %(practice_id)s AND s.session_id = ANY(%(sessions)s) AND s.starts_at > %(after)s AND s.comes
+ORDER BY s.starts_at, s.session_id
+
 -- name: last_booking_of_client
 SELECT s.session_id FROM session s
 WHERE s.practice_id = %(practice_id)s AND s.client_id = %(client_id)s AND s.comes

@@ -6,8 +6,9 @@ from uuid import UUID
 from fastapi import APIRouter
 from pydantic import AwareDatetime, Field, StringConstraints
 
-from mellow_tide.services.booking import blocked_time, calendar_in
+from mellow_tide.services.booking import blocked_time, calendar_in, calendar_undo
 from mellow_tide.services.booking.calendar_in import CalendarPreview, CalendarTaken, EventChoice
+from mellow_tide.services.booking.calendar_undo import CalendarReceipt, CalendarUndone
 from mellow_tide.services.booking.judging import Accepted
 from mellow_tide.store.calendar.blocks import BlockRow
 from mellow_tide.web.body import Body
@@ -48,6 +49,12 @@ def preview_calendar(brought: CalendarText, desk: AtDesk) -> CalendarPreview:
 def import_calendar(brought: CalendarChosen, desk: AtDesk) -> CalendarTaken:
     """Book and block what was chosen, all of it or nothing."""
     return calendar_in.take_calendar(desk, brought.text, brought.chosen, brought.accepted)
+
+
+@router.post("/calendar-in/undo")
+def undo_calendar(receipt: CalendarReceipt, desk: AtDesk) -> CalendarUndone:
+    """Undo an import by its receipt; sessions that have begun stay."""
+    return calendar_undo.undo_calendar(desk, receipt)
 
 
 @router.put("/blocked-time/{block_id}", status_code=204)

@@ -8,6 +8,7 @@ import { ProblemNote } from "../../../ui/ProblemNote";
 import { Waiting } from "../../../ui/Waiting";
 import { Clashes } from "../Clashes";
 import { CalendarEvent } from "./CalendarEvent";
+import { CancelledThere } from "./CancelledThere";
 import { useCalendarIn } from "./useCalendarIn";
 
 /** A file of another calendar: every event looked at, then taken, all that is chosen or nothing. */
@@ -19,14 +20,7 @@ export function CalendarInPage() {
     <>
       <h1 className="text-3xl">{say.importCalendar}</h1>
       <p className="mt-1 max-w-[70ch]">{say.whatMayComeIn}</p>
-      {taking.data && (
-        <p role="status" className="mt-4 text-lg">
-          {say.taken(taking.data.sessions, taking.data.blocks, taking.data.blocks_gone)}{" "}
-          <Link to="/" className="underline underline-offset-4">
-            {say.toTheDay}
-          </Link>
-        </p>
-      )}
+      <Done incoming={incoming} />
       <FileInput accept=".ics,.ical,text/calendar" onFile={incoming.read} />
       {reading.isPending && <Waiting what={say.readingFile} shape="list" />}
       {reading.error && <ProblemNote error={reading.error} />}
@@ -36,6 +30,7 @@ export function CalendarInPage() {
             {preview.lines.length === 0 ? say.nothingAhead : say.events(preview.lines.length)}
           </h2>
           {preview.unread.length > 0 && <p className="mt-1 text-accent">△ {say.unread(preview.unread)}</p>}
+          {me && <CancelledThere sessions={preview.cancelled ?? []} timeZone={me.time_zone} />}
           {preview.blocks_gone > 0 && <p className="mt-1">{say.blocksGo(preview.blocks_gone)}</p>}
           <ul className="mt-2">
             {preview.lines.map((line) => (
@@ -72,6 +67,35 @@ export function CalendarInPage() {
           </Button>
         </section>
       )}
+    </>
+  );
+}
+
+/** What an import did, and its undo. */
+function Done({ incoming: { taking, undoing } }: { incoming: ReturnType<typeof useCalendarIn> }) {
+  const taken = taking.data;
+  const changed = taken && taken.sessions + taken.blocks + taken.blocks_gone > 0;
+  return (
+    <>
+      {taken && (
+        <p role="status" className="mt-4 flex flex-wrap items-center gap-x-4 text-lg">
+          {say.taken(taken.sessions, taken.blocks, taken.blocks_gone)}
+          {changed && (
+            <Button disabled={undoing.isPending} onClick={() => undoing.mutate(taken.receipt)}>
+              {undoing.isPending ? say.undoing : "Undo"}
+            </Button>
+          )}
+          <Link to="/" className="underline underline-offset-4">
+            {say.toTheDay}
+          </Link>
+        </p>
+      )}
+      {undoing.data && (
+        <p role="status" className="mt-4 text-lg">
+          {say.undone(undoing.data.sessions_kept)}
+        </p>
+      )}
+      {undoing.error && <ProblemNote error={undoing.error} />}
     </>
   );
 }

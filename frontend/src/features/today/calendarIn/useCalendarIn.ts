@@ -6,6 +6,7 @@ import {
   type CalendarLine,
   type CalendarPreview,
   type CalendarTaken,
+  type CalendarUndone,
   clashesOf,
   kindsOf,
 } from "../../../api/client";
@@ -21,6 +22,9 @@ export interface PickedEvent {
 export function useCalendarIn() {
   const queries = useQueryClient();
   const [choices, setChoices] = useState<Readonly<Record<string, PickedEvent>>>({});
+  const showAnew = () => {
+    for (const queryKey of [["day"], ["clients"]]) queries.invalidateQueries({ queryKey });
+  };
   const reading = useMutation({
     mutationFn: async (file: File) => {
       const text = await readFile(file);
@@ -47,7 +51,15 @@ export function useCalendarIn() {
       ),
     onSuccess: () => {
       reading.reset();
-      for (const queryKey of [["day"], ["clients"]]) queries.invalidateQueries({ queryKey });
+      showAnew();
+    },
+  });
+  const undoing = useMutation({
+    mutationFn: (receipt: CalendarTaken["receipt"]) =>
+      body<CalendarUndone>(api.POST("/api/calendar-in/undo", { body: receipt })),
+    onSuccess: () => {
+      taking.reset();
+      showAnew();
     },
   });
   const clashes = clashesOf(taking.error);
@@ -57,6 +69,7 @@ export function useCalendarIn() {
     preview: reading.data?.preview,
     reading,
     taking,
+    undoing,
     clashes,
     choices,
     sessions: count("session"),
@@ -69,6 +82,7 @@ export function useCalendarIn() {
     },
     read(file: File) {
       taking.reset();
+      undoing.reset();
       reading.mutate(file);
     },
     take: () => taking.mutate(kindsOf(clashes)),

@@ -44,6 +44,13 @@ export const say = {
     ].filter(Boolean);
     return parts.length > 0 ? `${parts.join(", ")}.` : "Nothing has changed: all of it was here already.";
   },
+  cancelledThere: (count: number) =>
+    `${counted(count, "session is", "sessions are")} booked here, but cancelled in that calendar. ${count === 1 ? "It stays" : "They stay"} until you cancel ${count === 1 ? "it" : "them"} in the day:`,
+  undoing: "Undoing …",
+  undone: (kept: number) =>
+    kept === 0
+      ? "The import is undone."
+      : `The import is undone, but ${counted(kept, "session has", "sessions have")} begun and ${kept === 1 ? "stays" : "stay"}.`,
   toTheDay: "To the day",
   blocked: "Blocked time of this day",
   freeIt: (title: string) => `Delete the blocked time “${title}”`,
