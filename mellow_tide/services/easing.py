@@ -10,6 +10,7 @@ from uuid import UUID
 
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.designing.easing import NOTICEABLE, Easing, list_easings, load_with, relief
+from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.edits import Edit
 from mellow_tide.core.hands.load import DayLoad, HandLoad, measure_day_load
 from mellow_tide.core.hands.self_check import SelfCheck
@@ -32,7 +33,10 @@ SESSIONS_TRIED = 12
 
 
 class EasingOfDay(Record):
-    """A change of one session, what the client would notice, and the load of its day without it and with it."""
+    """A change of one session, what the client would notice, and the load of its day without it and with it.
+
+    It is done by `edits`, or by planning anew for `brief`.
+    """
 
     session_id: UUID
     revision: int
@@ -41,6 +45,7 @@ class EasingOfDay(Record):
     words: str
     notice: str
     edits: tuple[Edit, ...]
+    brief: Brief | None
     before: DayLoad
     after: DayLoad
 
@@ -125,6 +130,7 @@ def _found(desk: Desk, of_day: _Day) -> Iterator[tuple[float, EasingOfDay] | Non
                 words=best.words,
                 notice=best.notice,
                 edits=best.edits,
+                brief=best.brief,
                 before=now,
                 after=after,
             ),

@@ -30,13 +30,24 @@ def test_each_change_does_what_it_promises_when_it_is_taken(flow):
     easings = list(list_easings(flow, WITHIN))
     assert any(one.hands.thumb_seconds < before.thumb_seconds for one in easings)
     for one in easings:
-        taken = meet_the_minutes(apply(flow, one.edits), WITHIN)
+        taken = (
+            plan(one.brief, WITHIN).flow if one.brief else meet_the_minutes(apply(flow, one.edits), WITHIN)
+        )
         case = make_case(taken, WITHIN)
         assert case.load == one.hands
         assert case.sheet.seconds == one.seconds
         assert one.hands.thumb_seconds < before.thumb_seconds or one.hands.strain < before.strain
         assert severe(taken) <= severe(flow)
         assert one.notice
+
+
+def test_another_order_is_tried_and_counts_for_less_than_another_tool(flow):
+    orders = [one for one in list_easings(flow, WITHIN) if one.brief]
+    tools = [one for one in list_easings(flow, WITHIN) if one.words.endswith("in place of the thumb")]
+    assert orders
+    assert {one.brief.school for one in orders} <= {"feet_upwards", "head_downwards"}
+    assert not any(one.edits for one in orders)
+    assert max(one.keeps for one in orders) < min(one.keeps for one in tools)
 
 
 def test_the_relief_of_a_day_is_what_its_load_loses(flow):

@@ -5149,6 +5149,8 @@ export interface components {
         /**
          * EasingOfDay
          * @description A change of one session, what the client would notice, and the load of its day without it and with it.
+         *
+         *     It is done by `edits`, or by planning anew for `brief`.
          */
         EasingOfDay: {
             /**
@@ -5171,6 +5173,7 @@ export interface components {
             notice: string;
             /** Edits */
             edits: (components["schemas"]["ChangeStep"] | components["schemas"]["MoveStep"] | components["schemas"]["InsertStep"] | components["schemas"]["RemoveStep"] | components["schemas"]["CopySteps"] | components["schemas"]["ChangePart"] | components["schemas"]["ChangeBrief"] | components["schemas"]["InsertPart"] | components["schemas"]["SplitPart"] | components["schemas"]["MovePart"] | components["schemas"]["RemovePart"])[];
+            brief: components["schemas"]["Brief"] | null;
             before: components["schemas"]["DayLoad"];
             after: components["schemas"]["DayLoad"];
         };

@@ -2,18 +2,23 @@
 
 from collections import Counter
 from collections.abc import Iterator, Sequence
+from contextlib import suppress
+from itertools import islice
 from typing import NamedTuple
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.checks.check import make_case
 from mellow_tide.core.checks.engine import run_checks_untried
+from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.edits import ChangeStep, Edit, RemoveStep, apply
 from mellow_tide.core.flow.flow import Flow
 from mellow_tide.core.hands.load import DayLoad, HandLoad, measure_day_load, measure_hand_load
 from mellow_tide.core.hands.self_check import SelfCheck
 from mellow_tide.core.hands.strain import HAZARDOUS
 from mellow_tide.core.phrases.book import say
+from mellow_tide.core.planner.alternatives import list_variants
+from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.strokes.rituals import meet_the_minutes
 from mellow_tide.core.refusal import Refused
 from mellow_tide.core.setting import Setting
@@ -21,25 +26,30 @@ from mellow_tide.core.setting import Setting
 NOTICEABLE = 0.02
 """Least relief worth a change: so much of the day's thumb budget or of the hazardous strain (from experience)."""
 
-KEEPS = {"tool": 1.0, "depth": 0.8, "without": 0.5}
+KEEPS = {"tool": 1.0, "depth": 0.8, "order": 0.6, "without": 0.5}
 """How much of the hour a change keeps: another tool all, a stroke left out half of it (from experience)."""
 
 TRIED_AT_MOST = 12
 """Strokes of a session that are tried, those that ask most of the hands."""
 
 
+ORDERS_TRIED = 2
+
+
 class Easing(Record):
     """A change of a session: what to do, what the client would notice, and what the session asks of the hands then.
 
-    `keeps`: how much of the client's hour it keeps, 0 to 1, by which its relief counts; `seconds`: at the table.
+    What to do is either `edits` or to plan it anew for `brief`. `keeps`: how much of the
+    client's hour it keeps, 0 to 1, by which its relief counts; `seconds`: at the table.
     """
 
     keeps: float
     words: str
     notice: str
-    edits: tuple[Edit, ...]
     hands: HandLoad
     seconds: int
+    edits: tuple[Edit, ...] = ()
+    brief: Brief | None = None
 
 
 class _Use(NamedTuple):
@@ -51,28 +61,24 @@ class _Use(NamedTuple):
 def list_easings(flow: Flow, setting: Setting) -> Iterator[Easing]:
     """Every change that lowers what the session asks of the hands and leaves it as safe as it is.
 
-    Tried are easier tools, one level less depth, and leaving a stroke out. The closing hold takes up what that frees.
+    Tried are easier tools, one level less depth, and leaving a stroke out, where the closing hold takes up what that
+    frees; and the session in another order. The order of sessions and the gaps between them change neither index.
     """
-    case = make_case(flow, setting)
-    before, faults = case.load, _faults(flow, setting)
-    for use in _uses(flow, setting.catalogue)[:TRIED_AT_MOST]:
-        for kind, words, notice, edits in _changes(flow, use, setting.catalogue):
-            try:
-                changed = meet_the_minutes(apply(flow, edits), setting)
-            except Refused:
-                continue
-            sheet = setting.lay_out(changed)
-            after = measure_hand_load(sheet, setting.catalogue)
-            eased = after.thumb_seconds < before.thumb_seconds or after.strain < before.strain
-            if eased and _faults(changed, setting) <= faults:
-                yield Easing(
-                    keeps=KEEPS[kind],
-                    words=words,
-                    notice=notice,
-                    edits=edits,
-                    hands=after,
-                    seconds=sheet.seconds,
-                )
+    before, faults = make_case(flow, setting).load, _faults(flow, setting)
+    for one in (*_edited(flow, setting), *_in_other_orders(flow, setting)):
+        sheet = setting.lay_out(one.flow)
+        after = measure_hand_load(sheet, setting.catalogue)
+        eased = after.thumb_seconds < before.thumb_seconds or after.strain < before.strain
+        if eased and _faults(one.flow, setting) <= faults:
+            yield Easing(
+                keeps=KEEPS[one.kind],
+                words=one.words,
+                notice=one.notice,
+                hands=after,
+                seconds=sheet.seconds,
+                edits=one.edits,
+                brief=one.flow.brief if one.kind == "order" else None,
+            )
 
 
 def relief(before: DayLoad, after: DayLoad) -> float:
@@ -86,6 +92,42 @@ def load_with(
 ) -> DayLoad:
     """The load of a day whose session at `place` is changed; sessions and `check` as `measure_day_load` has them."""
     return measure_day_load([*day[:place], (easing.hands, easing.seconds), *day[place + 1 :]], check)
+
+
+class _Change(NamedTuple):
+    kind: str
+    words: str
+    notice: str
+    flow: Flow
+    edits: tuple[Edit, ...] = ()
+
+
+def _edited(flow: Flow, setting: Setting) -> Iterator[_Change]:
+    for use in _uses(flow, setting.catalogue)[:TRIED_AT_MOST]:
+        for kind, words, notice, edits in _changes(flow, use, setting.catalogue):
+            with suppress(Refused):
+                changed = meet_the_minutes(apply(flow, edits), setting)
+                yield _Change(kind, words, notice, changed, edits)
+
+
+def _in_other_orders(flow: Flow, setting: Setting) -> Iterator[_Change]:
+    """The session planned anew in another school of its kind, or begun in another position."""
+    schools, positions, brief = setting.catalogue.schools, setting.catalogue.positions, flow.brief
+    alike = (
+        one
+        for one in list_variants(brief, setting.catalogue)
+        if schools[one.school].asks_headache == schools[brief.school].asks_headache
+    )
+    for other in islice(alike, ORDERS_TRIED):
+        first = other.first_position
+        name = (
+            schools[other.school].name
+            if first is None
+            else say("easing.first", position=positions[first].name)
+        )
+        with suppress(Refused):
+            made = plan(other, setting).flow
+            yield _Change("order", say("easing.order", order=name), say("easing.notice_order"), made)
 
 
 def _uses(flow: Flow, catalogue: Catalogue) -> list[_Use]:

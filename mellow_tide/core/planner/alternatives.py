@@ -42,7 +42,7 @@ def find_alternatives(
     present = _laid_out(flow, setting)
     seen = {_shape(flow)}
     others: list[Alternative] = []
-    for brief in _variants(flow.brief, setting.catalogue):
+    for brief in list_variants(flow.brief, setting.catalogue):
         if len(others) == MOST:
             break
         try:
@@ -55,7 +55,7 @@ def find_alternatives(
     return Alternatives(present=present.traits, others=tuple(others))
 
 
-def _variants(brief: Brief, catalogue: Catalogue) -> Iterator[Brief]:
+def list_variants(brief: Brief, catalogue: Catalogue) -> Iterator[Brief]:
     """The brief in the kind's other schools, then in its own but beginning in another position."""
     for school in catalogue.schools.values():
         if school.kind == brief.kind and school.offered and school.id != brief.school:

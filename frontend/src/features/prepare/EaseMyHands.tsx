@@ -23,13 +23,14 @@ export function EaseMyHands({ day }: { day: string | null }) {
       ),
     );
   const taking = useMutation({
-    mutationFn: ({ session_id, revision, edits }: Easing) =>
-      body<SessionView>(
-        api.POST("/api/sessions/{session_id}/edits", {
-          params: { path: { session_id } },
-          body: { revision, edits: [...edits] },
-        }),
-      ),
+    mutationFn: ({ session_id, revision, edits, brief }: Easing) => {
+      const params = { path: { session_id } };
+      return body<SessionView>(
+        brief
+          ? api.PUT("/api/sessions/{session_id}/brief", { params, body: { revision, brief, anew: true } })
+          : api.POST("/api/sessions/{session_id}/edits", { params, body: { revision, edits: [...edits] } }),
+      );
+    },
     onSettled: settle,
   });
   const undoing = useMutation({
