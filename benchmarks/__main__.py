@@ -9,7 +9,7 @@ import sys
 from datetime import UTC, datetime
 from pathlib import Path
 
-from benchmarks import clients, clock, craft, day, evaluation, learning, planner, plans, screen
+from benchmarks import clients, clock, craft, day, evaluation, learning, numbers, planner, plans, screen
 from benchmarks.figure import Figure
 
 PAGE = Path(__file__).parents[1] / "docs" / "benchmarks.md"
@@ -22,6 +22,7 @@ AREAS = {
     "screen": screen.figures,
     "clients": clients.figures,
     "day": day.figures,
+    "numbers": numbers.figures,
     "learning": learning.figures,
 }
 LONG = {"plans": plans.figures, "craft": craft.figures}

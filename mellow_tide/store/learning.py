@@ -1,5 +1,6 @@
 """What visits have to teach, and whether they count."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from functools import cached_property
@@ -9,6 +10,7 @@ from uuid import UUID
 from psycopg.types.json import Jsonb
 
 from mellow_tide.core.flow.brief import PressureWord
+from mellow_tide.core.numbers.numbers import CountedRun
 from mellow_tide.core.run.events import RunEvent
 from mellow_tide.core.run.frozen import FrozenRun
 from mellow_tide.store.database import Transaction
@@ -36,10 +38,23 @@ class WorkedRow:
 
 
 @dataclass(frozen=True, kw_only=True)
-class WorkedByRow(WorkedRow):
-    """A session with who worked it, and all that happened at the table."""
+class EndedRow:
+    """A session that has ended, who worked it, and what it adds to the numbers, if that is kept under its `mark`."""
 
+    session_id: UUID
+    starts_at: datetime
     person_id: UUID
+    mark: str
+    stored_counted: dict[str, Any] | None
+
+
+@dataclass(frozen=True, kw_only=True)
+class RunRow:
+    """All that happened at the table in a session, and by what it was worked."""
+
+    session_id: UUID
+    stored_run: dict[str, Any]
+    stored_events: list[dict[str, Any]]
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -86,9 +101,20 @@ def list_worked(t: Transaction, person_id: UUID, most: int) -> list[WorkedRow]:
     return t.all(WorkedRow, "worked_by", person_id=person_id, most=most)
 
 
-def list_worked_since(t: Transaction, since: datetime) -> list[WorkedByRow]:
-    """All sessions of the practice that started since and have ended, the first first."""
-    return t.all(WorkedByRow, "worked_since", since=since)
+def list_ended_since(t: Transaction, since: datetime, rules: str) -> list[EndedRow]:
+    """All sessions of the practice that started since and have ended, the first first; `rules` is part of the mark."""
+    return t.all(EndedRow, "worked_since", since=since, rules=rules)
+
+
+def list_runs(t: Transaction, sessions: Sequence[UUID]) -> list[RunRow]:
+    """The runs of some sessions."""
+    return t.all(RunRow, "runs_of", sessions=list(sessions))
+
+
+def keep_counted(t: Transaction, session_id: UUID, mark: str, counted: CountedRun) -> None:
+    """Keep what a run adds to the numbers, under its mark."""
+    values = {"session_id": session_id, "mark": mark, "counted": Jsonb(counted.model_dump(mode="json"))}
+    t.run("keep_counted_run", **values)
 
 
 def find_own_pace(t: Transaction, person_id: UUID) -> AcceptedPace | None:

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from mellow_tide.core.formats.numbers_table import write_numbers
 from mellow_tide.core.hands.load import THUMB_SECONDS_A_DAY
-from mellow_tide.core.numbers.numbers import CountedSession, count_numbers, list_months
+from mellow_tide.core.numbers.numbers import CountedRun, CountedSession, count_numbers, list_months
 from mellow_tide.core.run.done import RegionDone
 
 MONTHS = (date(2026, 10, 1), date(2026, 11, 1))
@@ -20,7 +20,7 @@ def done(region="back", planned=600, taken=660):
 
 
 def session(day, own=True, words=(), thumbs=300):
-    return CountedSession(day=day, own=own, done=(done(),), words=words, thumb_seconds=thumbs)
+    return CountedSession(day, own, CountedRun(done=(done(),), words=words, thumb_seconds=thumbs))
 
 
 def test_the_last_months_run_over_the_turn_of_a_year():
@@ -69,7 +69,9 @@ def test_nothing_is_counted_twice_or_lost(drawn):
     within = [one for one in sessions if one.day.month in (10, 11)]
     assert made.sessions == len(within)
     assert sum(one.taken for one in made.regions) == 660 * len(within)
-    assert sum(one.thumb_seconds for one in made.hands) == sum(one.thumb_seconds for one in within if one.own)
+    assert sum(one.thumb_seconds for one in made.hands) == sum(
+        one.run.thumb_seconds for one in within if one.own
+    )
 
 
 def test_a_table_reads_back_as_it_was_written():

@@ -42,6 +42,7 @@ TENANT_TABLES = (
     "stock_entry",
     "machine",
     "table_heights",
+    "counted_run",
 )
 
 OF_NO_PRACTICE_ALWAYS = ("security_event",)
@@ -102,6 +103,7 @@ def test_the_first_practice_has_rows_to_protect(app_dsn):
                 "stock_entry",
                 "machine",
                 "table_heights",
+                "counted_run",
             )
         }
     assert counts["client"] == 13

@@ -1,8 +1,14 @@
 """The numbers through HTTP: what was worked and said is in them, and nothing of another practice."""
 
+from datetime import timedelta
+from uuid import uuid4
+
 from mellow_tide.demo.people import THERAPIST_EMAIL, THERAPIST_PASSWORD
+from mellow_tide.services.learning import numbers
+from tests.conftest import NOW
 from tests.web.conftest import a_practice
-from tests.web.test_logs import WORKED, work
+from tests.web.test_logs import WORKED, said, work
+from tests.web.test_sessions import url
 
 
 def ok(answer):
@@ -29,3 +35,25 @@ def test_another_practice_counts_its_own(served):
     other = served.browser()
     assert other.post("/api/door/practices", json=a_practice("Sable Quarrymoor")).status_code == 204
     assert ok(other.get("/api/numbers"))["sessions"] == 0
+
+
+def test_a_run_is_counted_once_and_anew_after_later_events(served, monkeypatch):
+    client = served.browser(email=THERAPIST_EMAIL, password=THERAPIST_PASSWORD)
+    work(client, "corin", *WORKED, apart=300)
+    counted = []
+    count = numbers.count_run
+    monkeypatch.setattr(numbers, "count_run", lambda *asked: counted.append(asked) or count(*asked))
+    first = ok(client.get("/api/numbers"))
+    assert counted
+    counted.clear()
+    assert ok(client.get("/api/numbers")) == first
+    assert counted == []
+    later = {"id": str(uuid4()), "at": (NOW + timedelta(seconds=700)).isoformat(), **said("just_right")}
+    ok(client.post(url("corin", "/events"), json={"events": [later]}))
+    now = ok(client.get("/api/numbers"))
+    assert len(counted) == 1
+    assert now["depth"][-1]["heard"] == first["depth"][-1]["heard"] + 1
+    monkeypatch.setattr(numbers, "RULES", numbers.RULES + 1)
+    counted.clear()
+    assert ok(client.get("/api/numbers")) == now
+    assert len(counted) == now["sessions"]

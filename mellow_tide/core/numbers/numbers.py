@@ -10,18 +10,21 @@ from mellow_tide.core.run.done import RegionDone
 from mellow_tide.core.run.events import Word
 
 
-@dataclass(frozen=True)
-class CountedSession:
-    """A session that has ended: on which day, what was done by region, what was said of the depth, its thumb work.
+class CountedRun(Record):
+    """What a run adds: what was done by region, what was said of the depth, its thumb work in whole seconds."""
 
-    `own`: it was worked by whoever asks, whose hands are counted; whole seconds.
-    """
-
-    day: date
-    own: bool
     done: tuple[RegionDone, ...]
     words: tuple[Word, ...]
     thumb_seconds: int
+
+
+@dataclass(frozen=True)
+class CountedSession:
+    """A session that has ended, and on which day; `own`: worked by whoever asks, whose hands are counted."""
+
+    day: date
+    own: bool
+    run: CountedRun
 
 
 class RegionInMonth(Record):
@@ -88,7 +91,7 @@ def _regions(sessions: Iterable[CountedSession]) -> list[RegionInMonth]:
     planned: dict[tuple[str, date], int] = {}
     taken: dict[tuple[str, date], int] = {}
     for one in sessions:
-        for done in one.done:
+        for done in one.run.done:
             key = (done.region, one.day.replace(day=1))
             planned[key] = planned.get(key, 0) + done.planned
             taken[key] = taken.get(key, 0) + done.taken
@@ -99,7 +102,7 @@ def _regions(sessions: Iterable[CountedSession]) -> list[RegionInMonth]:
 
 
 def _depth(month: date, sessions: Iterable[CountedSession]) -> DepthInMonth:
-    words = [word for one in sessions if one.day.replace(day=1) == month for word in one.words]
+    words = [word for one in sessions if one.day.replace(day=1) == month for word in one.run.words]
     return DepthInMonth(
         month=month,
         heard=len(words),
@@ -114,7 +117,7 @@ def _hands(sessions: Iterable[CountedSession]) -> list[HandsInWeek]:
     days: dict[date, set[date]] = {}
     for one in sessions:
         monday = one.day - timedelta(days=one.day.weekday())
-        thumbs[monday] = thumbs.get(monday, 0) + one.thumb_seconds
+        thumbs[monday] = thumbs.get(monday, 0) + one.run.thumb_seconds
         days.setdefault(monday, set()).add(one.day)
     budgets = {monday: THUMB_SECONDS_A_DAY * len(worked) for monday, worked in days.items()}
     return [

@@ -1,35 +1,60 @@
 """The numbers of a practice: what its sessions of the last months add up to."""
 
-import json
-from functools import lru_cache
-from zoneinfo import ZoneInfo
+from collections.abc import Iterator, Sequence
+from itertools import islice
+from uuid import UUID
 
 from mellow_tide.core.booking.starts import LocalStart
 from mellow_tide.core.catalogue.catalogue import ShippedCatalogue
 from mellow_tide.core.catalogue.house.in_house import in_house
 from mellow_tide.core.formats.numbers_table import NumbersPart, write_numbers
 from mellow_tide.core.hands.load import measure_hand_load
-from mellow_tide.core.numbers.numbers import CountedSession, MonthlyNumbers, count_numbers, list_months
-from mellow_tide.core.run.done import RegionDone, compare_done
-from mellow_tide.core.run.events import Word, order_events
+from mellow_tide.core.numbers.numbers import (
+    CountedRun,
+    CountedSession,
+    MonthlyNumbers,
+    count_numbers,
+    list_months,
+)
+from mellow_tide.core.run.done import compare_done
+from mellow_tide.core.run.events import order_events
 from mellow_tide.core.run.frozen import FrozenRun
 from mellow_tide.core.run.state import fold
 from mellow_tide.services.booking.clock import read_clock
 from mellow_tide.services.desk import Desk
-from mellow_tide.store.learning import WorkedByRow, list_worked_since
+from mellow_tide.store.learning import EndedRow, RunRow, keep_counted, list_ended_since, list_runs
 from mellow_tide.store.sessions import read_events
 
 MONTHS = 6
 """Months that are counted: a season and the one before it."""
 
+RULES = 1
+"""Goes up when a run is counted otherwise than before, so that what is kept is counted anew."""
+
+AT_A_TIME = 50
+
 
 def read_numbers(desk: Desk) -> MonthlyNumbers:
-    """The last months, this one included: everybody's sessions, and the hands of whoever asks."""
+    """The last months, this one included: everybody's sessions, and the hands of whoever asks.
+
+    What a run adds is counted once and kept; it is counted anew after later events, or by other rules.
+    """
     with desk.reading() as t:
         clock = read_clock(desk, t)
         months = list_months(clock.today, MONTHS)
-        rows = list_worked_since(t, clock.days(months[0], clock.today).start)
-    counted = [_counted(desk, row, clock.zone) for row in rows]
+        rows = list_ended_since(t, clock.days(months[0], clock.today).start, _rules(desk.shipped))
+    kept = {row.session_id: row.stored_counted for row in rows if row.stored_counted is not None}
+    runs = {id: CountedRun.model_validate(stored) for id, stored in kept.items()}
+    runs.update(_count_anew(desk, [row for row in rows if row.session_id not in runs]))
+    counted = [
+        CountedSession(
+            day=LocalStart.of(row.starts_at, clock.zone).day,
+            own=row.person_id == desk.person_id,
+            run=runs[row.session_id],
+        )
+        for row in rows
+        if row.session_id in runs
+    ]
     return count_numbers(counted, months)
 
 
@@ -38,18 +63,29 @@ def write_table(desk: Desk, part: NumbersPart) -> bytes:
     return write_numbers(read_numbers(desk), part).encode()
 
 
-def _counted(desk: Desk, row: WorkedByRow, zone: ZoneInfo) -> CountedSession:
-    day, own = LocalStart.of(row.starts_at, zone).day, row.person_id == desk.person_id
-    done, words, thumbs = _of_run(json.dumps(row.stored_run), json.dumps(row.stored_events), desk.shipped)
-    return CountedSession(day=day, own=own, done=done, words=words, thumb_seconds=thumbs)
+def _count_anew(desk: Desk, rows: Sequence[EndedRow]) -> Iterator[tuple[UUID, CountedRun]]:
+    """Count the runs of these sessions and keep each, a few at a time."""
+    marks = {row.session_id: row.mark for row in rows}
+    left = iter(marks)
+    while few := tuple(islice(left, AT_A_TIME)):
+        with desk.writing() as t:
+            for row in list_runs(t, few):
+                counted = count_run(row, desk.shipped)
+                keep_counted(t, row.session_id, marks[row.session_id], counted)
+                yield row.session_id, counted
 
 
-@lru_cache(maxsize=1024)
-def _of_run(
-    run_json: str, events_json: str, shipped: ShippedCatalogue
-) -> tuple[tuple[RegionDone, ...], tuple[Word, ...], int]:
-    """What a run adds: its regions, its words, its thumb seconds; kept by all that decides it."""
-    run = FrozenRun.model_validate_json(run_json)
-    state = fold(order_events(read_events(json.loads(events_json))), run.sheet)
+def count_run(row: RunRow, shipped: ShippedCatalogue) -> CountedRun:
+    """What a run adds to the numbers."""
+    run = FrozenRun.model_validate(row.stored_run)
+    state = fold(order_events(read_events(row.stored_events)), run.sheet)
     load = measure_hand_load(run.sheet, in_house(run.house, shipped))
-    return compare_done(run.sheet, state), tuple(saying.word for saying in state.said), load.thumb_seconds
+    return CountedRun(
+        done=compare_done(run.sheet, state),
+        words=tuple(saying.word for saying in state.said),
+        thumb_seconds=load.thumb_seconds,
+    )
+
+
+def _rules(shipped: ShippedCatalogue) -> str:
+    return f"{RULES} {shipped.digest}"

@@ -35,16 +35,27 @@ ORDER BY s.starts_at DESC
 LIMIT %(most)s
 
 -- name: worked_since
-SELECT s.session_id, s.starts_at, s.person_id,
-       to_jsonb(b) - '{practice_id,session_id,begun_at}'::text[] AS stored_run,
-       coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM counted_event e
-                 WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id), '[]') AS stored_events
+SELECT s.session_id, s.starts_at, s.person_id, e.mark, c.counted AS stored_counted
 FROM session s
-JOIN begun_run b ON b.practice_id = s.practice_id AND b.session_id = s.session_id
+JOIN LATERAL (SELECT %(rules)s || ' ' || count(*) || ' ' || max(e.place) AS mark,
+                     bool_or(e.event ->> 'kind' IN ('ended', 'halted')) AS is_over
+              FROM counted_event e
+              WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id) e ON e.is_over
+LEFT JOIN counted_run c ON c.practice_id = s.practice_id AND c.session_id = s.session_id AND c.mark = e.mark
 WHERE s.practice_id = %(practice_id)s AND s.starts_at >= %(since)s
-  AND EXISTS (SELECT FROM counted_event e WHERE e.practice_id = s.practice_id AND e.session_id = s.session_id
-              AND e.event ->> 'kind' IN ('ended', 'halted'))
 ORDER BY s.starts_at, s.session_id
+
+-- name: runs_of
+SELECT b.session_id, to_jsonb(b) - '{practice_id,session_id,begun_at}'::text[] AS stored_run,
+       coalesce((SELECT jsonb_agg(e.event ORDER BY e.place) FROM counted_event e
+                 WHERE e.practice_id = b.practice_id AND e.session_id = b.session_id), '[]') AS stored_events
+FROM begun_run b
+WHERE b.practice_id = %(practice_id)s AND b.session_id = ANY(%(sessions)s)
+
+-- name: keep_counted_run
+INSERT INTO counted_run (practice_id, session_id, mark, counted)
+VALUES (%(practice_id)s, %(session_id)s, %(mark)s, %(counted)s)
+ON CONFLICT (practice_id, session_id) DO UPDATE SET mark = excluded.mark, counted = excluded.counted
 
 -- name: own_pace_of
 SELECT factors, accepted_at FROM own_pace
