@@ -16,7 +16,7 @@ interface Props {
 /** Another plan over the one that stands. */
 export function Beside({ now, other, name }: Props) {
   if (other.error) return <ProblemNote error={other.error} onAgain={() => other.refetch()} />;
-  if (!other.data) return <Waiting what={shared.layingOneOverOther} />;
+  if (!other.data) return <Waiting what={shared.comparingThem} />;
   return (
     <Compare
       first={now}

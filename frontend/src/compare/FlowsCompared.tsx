@@ -10,7 +10,7 @@ export function FlowsCompared({ beside }: { beside: UseQueryResult<FlowsBeside> 
   return (
     <>
       {beside.error && <ProblemNote error={beside.error} onAgain={() => beside.refetch()} />}
-      {beside.isPending && <Waiting what={shared.layingOneOverOther} />}
+      {beside.isPending && <Waiting what={shared.comparingThem} />}
       {beside.data && (
         <Compare
           first={beside.data.first}

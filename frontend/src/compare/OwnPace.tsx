@@ -89,7 +89,7 @@ export function OwnPace() {
             </tbody>
           </table>
           <Button className="mt-3" disabled={changing.isPending} onClick={() => changing.mutate(true)}>
-            {acceptedAt ? say.takeWhatIsLearnt : say.letClockGoByIt}
+            {acceptedAt ? say.updateMyPace : say.useMyPace}
           </Button>
           {acceptedAt && (
             <Button

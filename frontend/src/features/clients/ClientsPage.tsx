@@ -40,7 +40,7 @@ export function ClientsPage() {
       >
         {me?.may.includes("bring_in_clients") && (
           <Link to="/clients/in" className="btn btn-ghost min-h-11">
-            {say.bringInFromElsewhere}
+            {say.importContacts}
           </Link>
         )}
         {me?.may.includes("read_cards") && (

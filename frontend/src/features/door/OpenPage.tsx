@@ -82,7 +82,7 @@ function OpenForm({ countries }: { countries: readonly string[] }) {
       </div>
       {opening.error && !isToldAtFields(opening.error) && <ProblemNote error={opening.error} />}
       <Button look="main" type="submit" className="mt-6 h-12 px-10 text-base" disabled={opening.isPending}>
-        {opening.isPending ? say.openingPractice : say.openIt}
+        {opening.isPending ? say.openingPractice : say.createPractice}
       </Button>
     </form>
   );

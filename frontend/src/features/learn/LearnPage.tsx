@@ -28,7 +28,7 @@ export function LearnPage() {
   const error = session.error ?? learnt.error ?? client.error ?? catalogue.error;
   if (error) return <ProblemNote error={error} onAgain={() => learnt.refetch()} />;
   if (!learnt.data || !client.data || !catalogue.data)
-    return <Waiting what={say.gatheringVisits} shape="columns" />;
+    return <Waiting what={say.readingWhatWasLearnt} shape="columns" />;
   return <Taught learnt={learnt.data} client={client.data} />;
 }
 

@@ -9,7 +9,7 @@ const KEYS: [string[], string][] = [
   [["m"], say.keyMirror],
   [["s"], say.keySplit],
   [["Delete"], say.keyLeaveOut],
-  [["Shift", "Delete"], say.keyTakeAway],
+  [["Shift", "Delete"], say.keyRemovePart],
   [["z", "Esc"], say.keyZoomPart],
   [["Ctrl", "wheel"], say.keyZoom],
   [["/"], say.keyAdd],

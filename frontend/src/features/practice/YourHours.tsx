@@ -86,9 +86,9 @@ export function YourHours() {
       </p>
       {!said && (
         <p className="mt-1 text-quiet">
-          {say.notSaidYet}{" "}
+          {say.usualHours}{" "}
           <Button className="ml-2" disabled={changing.isPending} onClick={() => changing.mutate(hours)}>
-            {say.theseAreMine}
+            {say.keepHours}
           </Button>
         </p>
       )}

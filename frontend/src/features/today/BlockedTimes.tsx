@@ -15,7 +15,7 @@ export function BlockedTimes({ day, onDone }: { day: Day; onDone(done: Done): vo
       await api.DELETE("/api/blocked-time/{block_id}", { params: { path } });
       const { block_id: _, ...kept } = block;
       onDone({
-        words: say.freed(block.title),
+        words: say.deletedBlock(block.title),
         undo: () => api.PUT("/api/blocked-time/{block_id}", { params: { path }, body: kept }),
       });
     },
@@ -34,7 +34,7 @@ export function BlockedTimes({ day, onDone }: { day: Day; onDone(done: Done): vo
             <span className="grow wrap-anywhere">{one.block.title || say.untitled}</span>
             <Button
               look="quiet"
-              aria-label={say.freeIt(one.block.title)}
+              aria-label={say.deleteBlock(one.block.title)}
               disabled={freeing.isPending}
               onClick={() => freeing.mutate(one)}
             >

@@ -13,7 +13,7 @@ export function DoneNote({ done, onDone }: { done: Done; onDone(done: Done): voi
   const link = useRef<HTMLAnchorElement>(null);
   const undoing = useMutation({
     mutationFn: async () => done.undo?.(),
-    onSuccess: () => onDone({ words: say.takenBack }),
+    onSuccess: () => onDone({ words: say.isUndone }),
     onSettled: () => queries.invalidateQueries({ queryKey: ["day"] }),
   });
   useEffect(() => {

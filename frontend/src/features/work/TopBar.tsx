@@ -44,11 +44,11 @@ export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
         <p className="text-accent">△ {owed === 1 ? say.oneStrokeIsOwed : say.strokesAreOwed(owed)}</p>
       )}
       <p role="status" className="text-lg sm:ml-auto sm:text-2xl">
-        {run.paused_at ? say.timeStandsStill : pace}
+        {run.paused_at ? say.pausedNow : pace}
       </p>
       <div className="flex flex-wrap gap-2">
         <Button className="bg-base-100" onClick={run.paused_at ? acts.onResume : acts.onPause}>
-          {run.paused_at ? say.timeGoesOn : "Pause"}
+          {run.paused_at ? say.resumeNow : "Pause"}
         </Button>
         {acts.onLeaving && (
           <Button className="bg-base-100" onClick={acts.onLeaving}>
@@ -72,7 +72,7 @@ export function TopBar({ session, run, pace, owed, advances, ...acts }: Props) {
                 </Button>
               )}
               <Button look="quiet" className="text-lg" onClick={() => done(acts.onSettings)}>
-                {shared.howItGoes}
+                {shared.tableSettings}
               </Button>
             </span>
           </Popover>

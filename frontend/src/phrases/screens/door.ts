@@ -24,7 +24,7 @@ export const say = {
   giveYourName: "Enter your name.",
   giveAnEmail: "Enter your e-mail.",
   chooseAPassword: "Choose a password.",
-  openIt: "Create the practice",
+  createPractice: "Create the practice",
   openingPractice: "Creating the practice …",
   joinPractice: "Join a practice",
   readingInvitation: "Reading the invitation",

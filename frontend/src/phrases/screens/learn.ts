@@ -19,8 +19,8 @@ export const say = {
   clockGoesByUsualPace: "Plans use the usual pace until you accept yours.",
   besideUsualPace: "Compared with the usual pace",
   useItThoughOdd: "unusual: use it anyway",
-  takeWhatIsLearnt: "Update my pace",
-  letClockGoByIt: "Use my pace",
+  updateMyPace: "Update my pace",
+  useMyPace: "Use my pace",
   backToUsualPace: "Back to the usual pace",
   pointsOverVisits: "Points over visits",
   sorePointsOverVisits: "Sore points over visits",
@@ -41,7 +41,7 @@ export const say = {
   whyItWasUnusual: "Why it was unusual",
   wishBetween: (mean: number, low: number, high: number) =>
     `Wish about ${mean}, likely between ${low} and ${high}`,
-  gatheringVisits: "Putting together what was learnt",
+  readingWhatWasLearnt: "Putting together what was learnt",
   wishesByRegion: "Wishes by region",
   depthThatSuitsByRegion: "The depth that suits, by region",
   fromVisits: (visits: number, next: number) =>

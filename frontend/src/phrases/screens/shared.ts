@@ -25,7 +25,7 @@ export const shared = {
   giveItAName: "Give it a name.",
   minutes: (minutes: number) => `${minutes} minutes`,
   openingLibrary: "Opening the library",
-  layingOneOverOther: "Comparing them",
+  comparingThem: "Comparing them",
   why: "Why, if you want to say",
   leaveItOut: "Leave it out",
   min: (minutes: number | string) => `${minutes} min`,
@@ -36,7 +36,7 @@ export const shared = {
   backToPlan: "Back to the plan",
   logSession: "Log the session",
   backToStroke: "Back to the stroke",
-  howItGoes: "Table settings",
+  tableSettings: "Table settings",
   prepareTheDay: "Prepare the day",
   toTable: "To the table",
 };

@@ -34,16 +34,16 @@ export function PutTogether({ client }: { client: ClientPage }) {
     return (
       <div className="max-w-[70ch]">
         <p>
-          <span className="font-bold">{other.name}</span> {say.becomesPartOf}{" "}
+          <span className="font-bold">{other.name}</span> {say.willBeMergedInto}{" "}
           <span className="font-bold">{client.record.name}</span>
           {say.visitsIntakesAndAllThat}
         </p>
         <div className="mt-3 flex flex-wrap gap-3">
           <Button look="warn" disabled={merging.isPending} onClick={() => merging.mutate(other.client_id)}>
-            {say.putThemTogether}
+            {say.mergeRecords}
           </Button>
           <Button className="bg-base-100" onClick={() => setOther(null)}>
-            {say.leaveThemApart}
+            {say.keepBothRecords}
           </Button>
         </div>
         {merging.error && <ProblemNote error={merging.error} />}
@@ -71,7 +71,7 @@ export function PutTogether({ client }: { client: ClientPage }) {
           </li>
         ))}
       </ul>
-      {others.length === 0 && found.data && <p className="text-quiet">{say.nobodyElseIsCalledSo}</p>}
+      {others.length === 0 && found.data && <p className="text-quiet">{say.noOtherOfThatName}</p>}
     </div>
   );
 }

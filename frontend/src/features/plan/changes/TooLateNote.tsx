@@ -39,7 +39,7 @@ export function TooLateNote({ sessionId, tooLate, onLeave, onInsist }: Props) {
           {say.makeMyChangeOnTop}
         </Button>
         <Button className="bg-base-300" onClick={onLeave}>
-          {say.leaveItNow}
+          {say.dropMyChange}
         </Button>
       </div>
     </section>

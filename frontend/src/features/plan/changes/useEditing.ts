@@ -88,7 +88,7 @@ export function useEditing({ session, catalogue, changes, change, tell }: Args):
         }),
       onRemovePassage: (passage: WorkedPassage) => {
         const edits = passage.parts.map((part_id) => ({ kind: "remove_part" as const, part_id }));
-        now().changes.edit(edits, say.takingAway(passage.name));
+        now().changes.edit(edits, say.removingPart(passage.name));
       },
       onMirror: (id: string) => inTurn(async () => mirror((await placesOf(id)).other_side, named(id))),
       onMirrorPassage: (passage: WorkedPassage) =>
@@ -102,7 +102,7 @@ export function useEditing({ session, catalogue, changes, change, tell }: Args):
       onRemove: ({ partId, region }: { partId: string; region: string }, whole: boolean) => {
         const { leave_out = [], focus = [] } = now().session.plan.flow.brief;
         if (!whole)
-          now().changes.edit([{ kind: "remove_part", part_id: partId }], say.takingAway(named(partId)));
+          now().changes.edit([{ kind: "remove_part", part_id: partId }], say.removingPart(named(partId)));
         else
           now().change({
             leave_out: [...leave_out, region],

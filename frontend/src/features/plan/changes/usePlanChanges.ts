@@ -85,9 +85,9 @@ export function usePlanChanges(session: SessionView) {
         }),
       ),
     undo: () =>
-      quietly(say.takingChangeBack, (revision) => api.POST(`${path}/undo`, { params, body: { revision } })),
+      quietly(say.undoingChange, (revision) => api.POST(`${path}/undo`, { params, body: { revision } })),
     redo: () =>
-      quietly(say.doingItAgain, (revision) => api.POST(`${path}/redo`, { params, body: { revision } })),
+      quietly(say.redoingChange, (revision) => api.POST(`${path}/redo`, { params, body: { revision } })),
     keepOff: (places: PlacesKeptOff) =>
       change(say.placesToKeepOff, (revision) =>
         api.PUT(`${path}/excluded`, { params, body: { revision, ...places } }),

@@ -86,7 +86,7 @@ function answersOf({ evaluation }: SessionView) {
     oil: supplies.lubricant ? say.ofOil(pouredWords(supplies.millilitres)) : "",
     safe:
       findings.length === 0
-        ? say.nothingToMend
+        ? say.isSafe
         : verdicts.safety === "refuse"
           ? say.notSafeToLookAt(findings.length)
           : say.toLookAt(findings.length),

@@ -132,7 +132,7 @@ function Adapted({ session, flowId, onTake, onLeave }: AdaptedProps) {
       </div>
       <div className="mt-3 flex flex-wrap gap-3">
         <Button look="main" onClick={onTake}>
-          {say.startFromIt}
+          {say.useThisFlow}
         </Button>
         <Button className="bg-base-300" onClick={onLeave}>
           {shared.leaveItAsItIs}

@@ -109,7 +109,7 @@ export function StrokeMore({ step, side, name, does }: Props) {
           </Button>
         )}
         <Button className="bg-base-100" disabled={does.last} onClick={does.remove}>
-          {say.takeItAway}
+          {say.removeIt}
         </Button>
       </div>
     </form>

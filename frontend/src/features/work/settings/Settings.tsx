@@ -18,12 +18,12 @@ export function Settings({ settings, onChange, onClose }: Props) {
   const voices = ownVoices().length > 0;
   return (
     <Overlay
-      label={shared.howItGoes}
+      label={shared.tableSettings}
       className="inset-0 grid content-start gap-6 overflow-y-auto px-6 py-8 text-xl sm:px-16 lg:grid-cols-2"
       onClose={onClose}
     >
       <div className="flex items-center gap-4 lg:col-span-2">
-        <h2 className="text-4xl">{shared.howItGoes}</h2>
+        <h2 className="text-4xl">{shared.tableSettings}</h2>
         <Button className="ml-auto min-h-14 px-6 text-xl" onClick={onClose}>
           {shared.backToStroke}
         </Button>

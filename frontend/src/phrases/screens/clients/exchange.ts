@@ -2,15 +2,15 @@
 import { listed } from "../../words";
 
 export const say = {
-  becomesPartOf: "will be merged into",
+  willBeMergedInto: "will be merged into",
   visitsIntakesAndAllThat:
     ": visits, intakes and everything on record come here, and the other record is deleted. Where the two differ, the stricter one is kept: all conditions, a no before a yes, the lighter wish. This cannot be undone.",
-  putThemTogether: "Merge the two records",
-  leaveThemApart: "Keep both records",
+  mergeRecords: "Merge the two records",
+  keepBothRecords: "Keep both records",
   merged: (visits: number) =>
     visits === 1 ? "Merged: one visit in all." : `Merged: ${visits} visits in all.`,
   otherEntry: "The other record of the same person",
-  nobodyElseIsCalledSo: "No other client has that name.",
+  noOtherOfThatName: "No other client has that name.",
   recordAsPaper: "Whole record as PDF",
   recordAsData: "Whole record as JSON",
   contactAsCard: "Contact only (vCard)",

@@ -41,7 +41,7 @@ export const say = {
   pregnantToday: (pregnancy: string) => `pregnant, ${pregnancy} today`,
   findClient: "Find a client",
   whatToSearchBy: "Name, digits of the phone, a word you noted",
-  bringInFromElsewhere: "Import contacts",
+  importContacts: "Import contacts",
   allContactsVcard: "All contacts (vCard)",
   nobodyFound: "No client matches. Try fewer letters.",
   nobodyYet: "No clients yet. Add the first one above.",

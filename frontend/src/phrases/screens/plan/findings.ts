@@ -17,7 +17,7 @@ export const say = {
   walkingAndSittingDown: "Walking and sitting down",
   handsThumbs: (verdict: string, percent: number) => `Hands ${verdict}, thumbs ${percent} %`,
   ofOil: (poured: string) => `${poured} of oil`,
-  nothingToMend: "Safe",
+  isSafe: "Safe",
   notSafeToLookAt: (findings: number) => `Not safe: ${findings} to check`,
   toLookAt: (findings: number) => `${findings} to check`,
   nothingLeftOut: "Nothing is left out.",

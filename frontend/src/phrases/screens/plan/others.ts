@@ -13,7 +13,7 @@ export const say = {
   forInMinutes: (name: string, client: string, minutes: number) =>
     `${name}, for ${client} in ${minutes} minutes`,
   fitsAsItIs: "It fits as it is: nothing changes.",
-  startFromIt: "Use this flow",
+  useThisFlow: "Use this flow",
   nameOfThisVersion: "Name of this version",
   asWeAgreedOnPhone: "As we agreed on the phone",
   keepUnderThisName: "Save this version",

@@ -7,7 +7,7 @@ export const say = {
   keyMirror: "give the other side the same strokes",
   keySplit: "split the part in two",
   keyLeaveOut: "leave the region out",
-  keyTakeAway: "remove only this part",
+  keyRemovePart: "remove only this part",
   keyZoomPart: "zoom to the part; zoom to the whole session",
   keyZoom: "zoom in, zoom out",
   keyAdd: "add by typing",

@@ -29,7 +29,7 @@ export const say = {
   standAsUsual: "The usual place",
   standHere: (where: string) => `Stand ${where}`,
   splitPartHere: "Split the part here",
-  takeItAway: "Remove it",
+  removeIt: "Remove it",
   note: (note: string) => `Note: ${note}`,
   pointAtIt: "Point at it",
   howOften: (name: string) => `How many times, ${name}`,

@@ -36,7 +36,7 @@ export const say = {
   lunch: (lunch: Hours["lunch"]) =>
     lunch ? `${hourInWords(lunch.starts)} for ${lunch.minutes} min` : "none",
   noLunch: "No lunch break",
-  notSaidYet: "These are the usual hours. Are they yours?",
-  theseAreMine: "Yes, keep them",
+  usualHours: "These are the usual hours. Are they yours?",
+  keepHours: "Yes, keep them",
   saved: "Saved.",
 };

@@ -64,7 +64,7 @@ export const say = {
   changed: (name: string, what: string) => `Changed: ${name}, ${what}.`,
   told: (name: string, attendance: Attendance) => `${name}: ${ATTENDANCE[attendance] || "expected again"}.`,
   repeated: (name: string, again: Repeat) => `Booked again: ${name}, ${repeat(again)}.`,
-  takenBack: "Undone.",
+  isUndone: "Undone.",
   willTheyCome: "Are they coming?",
   cameLate: "Came late",
   didNotCome: "Did not come",

@@ -53,6 +53,6 @@ export const say = {
       : `The import is undone, but ${counted(kept, "session has", "sessions have")} begun and ${kept === 1 ? "stays" : "stay"}.`,
   toTheDay: "To the day",
   blocked: "Blocked time of this day",
-  freeIt: (title: string) => `Delete the blocked time “${title}”`,
-  freed: (title: string) => `Deleted: ${title || "blocked time"}.`,
+  deleteBlock: (title: string) => `Delete the blocked time “${title}”`,
+  deletedBlock: (title: string) => `Deleted: ${title || "blocked time"}.`,
 };

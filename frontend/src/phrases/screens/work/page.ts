@@ -2,10 +2,10 @@
 export const say = {
   oneStrokeIsOwed: "1 stroke skipped",
   strokesAreOwed: (owed: number) => `${owed} strokes skipped`,
-  timeStandsStill: "Paused",
+  pausedNow: "Paused",
   goesOnByItself: "Goes on by itself",
   waitsForYou: "Waits for you",
-  timeGoesOn: "Resume",
+  resumeNow: "Resume",
   lastHold: "The last hold",
   bringingSessionToTable: "Loading the session at the table",
 };
