@@ -2,6 +2,7 @@
 
 import tempfile
 from collections.abc import Callable
+from contextlib import ExitStack
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
@@ -14,12 +15,16 @@ from tests.browser.serving import ROOT, LiveServer
 from tests.browser.test_meeting import a_link
 from tests.conftest import NOW
 from tests.demo_database import demo_database
+from tests.devices.programs import running
+from tests.web.conftest import a_practice
 
 FOLDER = ROOT / "docs" / "screenshots"
 MOMENT = NOW.replace(hour=10, minute=20)
 """When the pictures are taken: after the first session of the day."""
 WIDE = {"width": 1280, "height": 800}
 NARROW = {"width": 390, "height": 844}
+RUNNING = ExitStack()
+"""The machines that run until all pictures are taken."""
 
 
 def today(page: Page) -> None:
@@ -178,8 +183,23 @@ def aftercare(page: Page) -> None:
     page.get_by_role("button", name="Copy").first.wait_for()
 
 
-def door(page: Page) -> None:
-    page.get_by_role("button", name="Look round the demo").wait_for()
+def machines(page: Page) -> None:
+    """In a practice of its own: the demo pairs none."""
+    url = page.evaluate("location.origin")
+    origin, rule = {"origin": url}, {"item": "rules.table_height", "after": "lifts", "seen": None}
+    page.request.post(f"{url}/api/door/practices", data=a_practice("Teal Quarrymoor"), headers=origin)
+    page.request.put(f"{url}/api/house", data=rule, headers=origin)
+    kinds = ("lift-table", "towel-warmer")
+    programs = {kind.replace("-", " "): RUNNING.enter_context(running(kind)) for kind in kinds}
+    page.goto(f"{url}/practice#machines")
+    here = page.get_by_role("region", name="Machines of the room")
+    here.get_by_role("button", name="Search for machines").click()
+    for name, program in programs.items():
+        row = here.get_by_role("listitem").filter(has_text=f"port {program.port}")
+        row.get_by_label(f"Code that the {name} shows").fill(program.face()["code"])
+        row.get_by_role("button", name="Pair").click()
+        here.get_by_role("button", name=f"Delete the pairing of the {name}").wait_for()
+    here.evaluate("(here) => scrollTo(0, here.getBoundingClientRect().top + scrollY - 90)")
 
 
 def settings(page: Page) -> None:
@@ -194,7 +214,7 @@ SHOTS: list[tuple[str, Callable[[Page], None], dict[str, int], str]] = [
     ("plan", plan, WIDE, "shore"),
     ("prepare", prepare, WIDE, "nightroom"),
     ("plan-narrow", plan, NARROW, "shore"),
-    ("door", door, WIDE, "shore"),
+    ("machines", machines, WIDE, "shore"),
     ("settings", settings, WIDE, "shore"),
     ("prepare-day", prepare_day, WIDE, "shore"),
     ("numbers", numbers, WIDE, "shore"),
@@ -241,6 +261,7 @@ def main() -> None:
                     take(browser, server, *shot)
                 browser.close()
         finally:
+            RUNNING.close()
             server.close()
 
 
