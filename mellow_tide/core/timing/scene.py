@@ -1,7 +1,7 @@
 """The state at the table from one second to the next."""
 
-from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal, NamedTuple
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
@@ -67,7 +67,8 @@ def places(region: Region, setup: Setup) -> tuple[StandingPlace, ...]:
     return find_places((setup.stand,) if setup.stand else region.stand_at(setup.position), setup.side)
 
 
-def find_places(stands: Sequence[Stand], side: Side) -> tuple[StandingPlace, ...]:
+@lru_cache(maxsize=256)
+def find_places(stands: tuple[Stand, ...], side: Side) -> tuple[StandingPlace, ...]:
     """The places round the table that are meant on one side of the client, whose own side is the therapist's."""
     own: StandingPlace = "left" if side == "left" else "right"
     return tuple(own if stand == "own_side" else stand for stand in stands)

@@ -20,15 +20,14 @@ def approach(scene: Scene, setup: Setup, catalogue: Catalogue) -> tuple[tuple[Sc
     """
     region = catalogue.regions[setup.region]
     done: list[SceneChange] = []
-    _cover(scene, setup, region, catalogue, done)
-    _rise(_now(scene, done), setup, region, catalogue, done)
-    _clean(_now(scene, done), setup, region, catalogue, done)
-    _turn(_now(scene, done), setup, catalogue, done)
-    _walk(_now(scene, done), setup, region, catalogue, done)
-    _raise(_now(scene, done), setup, region, catalogue, done)
-    _sit(_now(scene, done), setup, region, catalogue, done)
-    _uncover(_now(scene, done), setup, catalogue, done)
-    now = _now(scene, done)
+    now = _cover(scene, setup, region, catalogue, done)
+    now = _rise(now, setup, region, catalogue, done)
+    now = _clean(now, setup, region, catalogue, done)
+    now = _turn(now, setup, catalogue, done)
+    now = _walk(now, setup, region, catalogue, done)
+    now = _raise(now, setup, region, catalogue, done)
+    now = _sit(now, setup, region, catalogue, done)
+    now = _uncover(now, setup, catalogue, done)
     opened = done and done[-1][0].kind == "open_window"
     if (
         setup.role == "work"
@@ -47,8 +46,10 @@ def _is_held(scene: Scene, setup: Setup, region: Region, catalogue: Catalogue) -
     return same or scene.window in region.keeps_open
 
 
-def _now(scene: Scene, done: list[SceneChange]) -> Scene:
-    return done[-1][1] if done else scene
+def _done(transition: Transition, scene: Scene, done: list[SceneChange]) -> Scene:
+    """The scene that a transition leaves, once it is noted."""
+    done.append((transition, scene))
+    return scene
 
 
 def _window_side(setup: Setup, catalogue: Catalogue) -> Side:
@@ -60,99 +61,94 @@ def _wanted_window(setup: Setup, catalogue: Catalogue) -> str:
     return setup.window if catalogue.windows[setup.window].uncovers else "none"
 
 
-def _cover(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
+def _cover(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> Scene:
     if scene.window == "none":
-        return
+        return scene
     wanted = _wanted_window(setup, c)
     same = scene.window == wanted and scene.window_side == _window_side(setup, c)
     kept = wanted == "none" and scene.window in region.keeps_open and scene.window_side == setup.side
     if scene.position == setup.position and (same or kept):
-        return
+        return scene
     if scene.also_open != "none":
         seconds = c.windows[scene.also_open].close_seconds
-        closed = scene._replace(also_open="none", also_side="mid")
-        done.append((Transition("close_window", seconds, scene.also_open, scene.also_side), closed))
-        scene = closed
+        closing = Transition("close_window", seconds, scene.also_open, scene.also_side)
+        scene = _done(closing, scene._replace(also_open="none", also_side="mid"), done)
     if "cover" in setup.skips and scene.position == setup.position:
-        return
-    closing = Transition(
-        "close_window", c.windows[scene.window].close_seconds, scene.window, scene.window_side
-    )
-    done.append((closing, scene._replace(window="none", window_side="mid")))
+        return scene
+    seconds = c.windows[scene.window].close_seconds
+    closing = Transition("close_window", seconds, scene.window, scene.window_side)
+    return _done(closing, scene._replace(window="none", window_side="mid"), done)
 
 
-def _rise(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
+def _rise(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> Scene:
     if scene.stool is None:
-        return
+        return scene
     stays = scene.position == setup.position and scene.stool in places(region, setup)
     if stays and wants_stool(setup, region, c):
-        return
-    done.append((Transition("stool", c.clock.stool, "back"), scene._replace(stool=None)))
+        return scene
+    return _done(Transition("stool", c.clock.stool, "back"), scene._replace(stool=None), done)
 
 
-def _clean(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
+def _clean(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> Scene:
     if region.soils_hands or scene.hands == "clean" or "clean_hands" in setup.skips:
-        return
+        return scene
     how = c.chosen["clean_after_feet"]
     soiled = scene.hands == "soiled" and how != "none"
     if not soiled and not (region.hands == "clean" and setup.role == "work"):
-        return
+        return scene
     clean = scene._replace(hands="clean")
     # A wash would cost the end its quiet, and on the side the feet come twice.
     quiet = setup.role == "close" or c.positions[scene.position].upper
     if soiled and how == "wash" and not quiet:
-        done.append((Transition("wash", c.clock.wash_hands), clean._replace(place="away")))
-        return
+        return _done(Transition("wash", c.clock.wash_hands), clean._replace(place="away"), done)
     if soiled and how == "wipe" and not quiet:
-        done.append((Transition("towel", c.clock.towel, "hands"), scene))
-    done.append((Transition("wipe", c.clock.wipe, "hands"), clean))
+        _done(Transition("towel", c.clock.towel, "hands"), scene, done)
+    return _done(Transition("wipe", c.clock.wipe, "hands"), clean, done)
 
 
-def _turn(scene: Scene, setup: Setup, c: Catalogue, done: list[SceneChange]) -> None:
+def _turn(scene: Scene, setup: Setup, c: Catalogue, done: list[SceneChange]) -> Scene:
     if scene.position == setup.position:
-        return
+        return scene
     before, after = c.positions[scene.position], c.positions[setup.position]
+    turned = scene._replace(position=setup.position)
     if before.seated and after.seated:
-        done.append((Transition("sit_back", c.clock.sit_back, setup.position), _turned(scene, setup)))
-        return
+        return _done(Transition("sit_back", c.clock.sit_back, setup.position), turned, done)
     seconds = c.clock.side_turn if before.upper and after.upper else c.clock.turn
-    turned = _turned(scene, setup)._replace(place="right")
-    done.append((Transition("turn", seconds, setup.position), turned))
+    return _done(Transition("turn", seconds, setup.position), turned._replace(place="right"), done)
 
 
-def _turned(scene: Scene, setup: Setup) -> Scene:
-    return scene._replace(position=setup.position)
-
-
-def _walk(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
+def _walk(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> Scene:
     there = places(region, setup)
-    if scene.place not in there:
-        # What happens between covering and walking is done standing still.
-        covering = done[-1][0] if done and done[-1][0].kind == "close_window" else None
-        seconds = max(0, c.clock.walk - (covering.seconds if covering else 0))
-        done.append((Transition("walk", seconds, there[0]), scene._replace(place=there[0])))
+    if scene.place in there:
+        return scene
+    # What happens between covering and walking is done standing still.
+    covering = done[-1][0] if done and done[-1][0].kind == "close_window" else None
+    seconds = max(0, c.clock.walk - (covering.seconds if covering else 0))
+    return _done(Transition("walk", seconds, there[0]), scene._replace(place=there[0]), done)
 
 
-def _raise(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
+def _raise(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> Scene:
     wanted = wanted_height(setup, region, c)
-    if wanted is not None and wanted != scene.height:
-        walking = bool(done) and done[-1][0].kind == "walk"
-        seconds = max(0, c.clock.height - c.clock.walk) if walking else c.clock.height
-        done.append((Transition("height", seconds, wanted), scene._replace(height=wanted)))
+    if wanted is None or wanted == scene.height:
+        return scene
+    walking = bool(done) and done[-1][0].kind == "walk"
+    seconds = max(0, c.clock.height - c.clock.walk) if walking else c.clock.height
+    return _done(Transition("height", seconds, wanted), scene._replace(height=wanted), done)
 
 
-def _sit(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> None:
-    if scene.stool is None and wants_stool(setup, region, c):
-        done.append((Transition("stool", c.clock.stool, "fetch"), scene._replace(stool=scene.place)))
+def _sit(scene: Scene, setup: Setup, region: Region, c: Catalogue, done: list[SceneChange]) -> Scene:
+    if scene.stool is not None or not wants_stool(setup, region, c):
+        return scene
+    return _done(Transition("stool", c.clock.stool, "fetch"), scene._replace(stool=scene.place), done)
 
 
-def _uncover(scene: Scene, setup: Setup, c: Catalogue, done: list[SceneChange]) -> None:
+def _uncover(scene: Scene, setup: Setup, c: Catalogue, done: list[SceneChange]) -> Scene:
     side = _window_side(setup, c)
     wanted = _wanted_window(setup, c)
     if wanted == "none" or (scene.window, scene.window_side) == (wanted, side):
-        return
+        return scene
     opening = Transition("open_window", c.windows[setup.window].open_seconds, setup.window, side)
-    done.append((opening, _uncovered(scene, setup.window, side)))
+    return _done(opening, _uncovered(scene, setup.window, side), done)
 
 
 def _uncovered(scene: Scene, window: str, side: Side) -> Scene:
