@@ -1,7 +1,7 @@
 """The strokes of a span: long ones over all of it that open and close its arc, and between them each region's own."""
 
 from collections import Counter
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from functools import lru_cache
 from itertools import product
@@ -134,7 +134,7 @@ def _choose(
 
     most = float(valued((0,) * len(tables)).max())
     best, at, met = NOWHERE / 2, -1, (0,) * len(tables)
-    for need, bonus in sorted(_possible_needs(span, targets, tables), key=lambda one: one[1], reverse=True):
+    for need, bonus in _possible_needs(span, targets, tables):
         if most + bonus <= best:
             break
         value = valued(need)
@@ -150,23 +150,32 @@ def _choose(
 
 def _possible_needs(
     span: Span, targets: Sequence[int], tables: Sequence[RegionTable]
-) -> Iterator[tuple[tuple[int, ...], float]]:
-    """The needs that each region's strokes may be asked to meet, and what it is worth that they are."""
+) -> tuple[tuple[tuple[int, ...], float], ...]:
+    """The needs that each region's strokes may be asked to meet, and what it is worth that they are, the most first."""
     total = sum(t * n for t, n in zip(targets, span.sides, strict=True))
-    kneaded = [
+    kneaded = tuple(
         1 if t >= KNEADED_FROM and table.offered & 1 else 0 for t, table in zip(targets, tables, strict=True)
-    ]
-    wanted = ["specific"] if total >= SPECIFIC_FROM else []
-    wanted += ["moving", "broad"] if total >= MOVED_FROM else []
-    for base in {tuple(kneaded), (0,) * len(kneaded)}:
-        for pick in product(range(-1, len(tables)), repeat=len(wanted)):
+    )
+    wanted: tuple[str, ...] = ("specific",) if total >= SPECIFIC_FROM else ()
+    wanted += ("moving", "broad") if total >= MOVED_FROM else ()
+    return _rank_needs(kneaded, wanted, tuple(table.offered for table in tables), span.sides)
+
+
+@lru_cache(maxsize=5_000)
+def _rank_needs(
+    kneaded: tuple[int, ...], wanted: tuple[str, ...], offered: tuple[int, ...], sides: tuple[int, ...]
+) -> tuple[tuple[tuple[int, ...], float], ...]:
+    found = []
+    for base in {kneaded, (0,) * len(kneaded)}:
+        for pick in product(range(-1, len(offered)), repeat=len(wanted)):
             needs = list(base)
             for name, at in zip(wanted, pick, strict=True):
                 if at >= 0:
                     needs[at] |= 1 << NEEDS.index(name)
-            if all(not need & ~table.offered for need, table in zip(needs, tables, strict=True)):
-                met = sum(at >= 0 for at in pick) + sum(n * k for n, k in zip(span.sides, base, strict=True))
-                yield tuple(needs), NEEDED * met
+            if all(not need & ~has for need, has in zip(needs, offered, strict=True)):
+                met = sum(at >= 0 for at in pick) + sum(n * k for n, k in zip(sides, base, strict=True))
+                found.append((tuple(needs), NEEDED * met))
+    return tuple(sorted(found, key=lambda one: one[1], reverse=True))
 
 
 def _own(
