@@ -211,6 +211,14 @@ def test_an_import_is_undone_in_one_act(merle):
     assert counted(ok(take(merle, newer, block("1"), session("2", "Gannet Ferrow"), block("3")))) == (2, 2, 0)
 
 
+def test_undoing_forgets_nobody_whose_session_it_does_not_take_back(merle):
+    add_client(merle, "Gannet Ferrow")
+    (client,) = ok(merle.get("/api/clients", params={"typed": "Gannet"}))
+    receipt = {"sessions": [], "clients": [client["client_id"]], "blocked": [], "before": []}
+    ok(merle.post("/api/calendar-in/undo", json=receipt))
+    assert ok(merle.get("/api/clients", params={"typed": "Gannet"})) == [client]
+
+
 def test_undoing_an_import_leaves_what_has_begun_and_who_is_known(merle):
     text = calendar(event("1", "Gannet"), event("2", "Petrel", START + timedelta(hours=3)))
     taken = ok(take(merle, text, session("1", "Gannet Ferrow"), session("2", "Petrel Sandwick")))

@@ -73,8 +73,7 @@ export function placeWord(place: string, position: string): string {
 
 export type Stand = "head" | "foot" | "left" | "right" | "own_side";
 
-/** Where somebody wants to stand for a stroke. */
-export const standWords: Record<Stand, string> = {
+const standWords: Record<Stand, string> = {
   head: "at the head",
   foot: "at the foot",
   left: "on the client’s left",
@@ -82,11 +81,15 @@ export const standWords: Record<Stand, string> = {
   own_side: "on that side",
 };
 
+/** Where somebody wants to stand for a stroke, as one says it. */
+export function standWord(stand: Stand, position: string): string {
+  return placeWord(stand, position) === "behind" ? "behind the client" : standWords[stand];
+}
+
 /** The places to choose from: what is done on one side alike is done on the other, so it has no left or right. */
-export function standsFor(side: Side): Stand[] {
-  return side === "left" || side === "right"
-    ? ["own_side", "head", "foot"]
-    : ["right", "left", "head", "foot"];
+export function standsFor(side: Side, position: string): Stand[] {
+  const ends: Stand[] = position.startsWith("seated") ? ["head"] : ["head", "foot"];
+  return side === "left" || side === "right" ? ["own_side", ...ends] : ["right", "left", ...ends];
 }
 
 /** A walk to there, as one says it. */

@@ -56,6 +56,7 @@ def blocks_before(rows: Iterable[BlockRow]) -> tuple[BlockBefore, ...]:
 def undo_calendar(desk: Desk, receipt: CalendarReceipt) -> CalendarUndone:
     """Undo a file: its sessions and new clients go, blocked time is as it was. A session that has begun stays.
 
+    Only a client whose session is taken back here is forgotten, and only if nothing but the name is known.
     Raises `BadEntry` for a time that ends before it starts.
     """
     before = [BlockRow(**dict(one)) for one in receipt.before]
@@ -63,17 +64,17 @@ def undo_calendar(desk: Desk, receipt: CalendarReceipt) -> CalendarUndone:
         check_block(block)
     with desk.writing() as t:
         hold_bookings(t)
-        kept = 0
+        kept, came = 0, set[UUID]()
         for id in receipt.sessions:
             # What somebody has taken away meanwhile is gone as it should be.
             with suppress(NotThere):
-                begun = find_session(t, id).begun
-                kept += begun
-                if not begun:
+                row = find_session(t, id)
+                kept += row.begun
+                if not row.begun:
                     take_back_booking(t, id)
-        for id in receipt.clients:
-            with suppress(NotThere):
-                forget_mere_name(t, desk, id)
+                    came.add(row.client_id)
+        for id in came.intersection(receipt.clients):
+            forget_mere_name(t, desk, id)
         delete_blocks_there(t, receipt.blocked)
         set_blocks(t, before)
     return CalendarUndone(sessions_kept=kept)

@@ -3,7 +3,7 @@ import type { Step } from "../../../api/client";
 import { secondsTyped } from "../../../lib/typedTime";
 import { say } from "../../../phrases/screens/plan/parts";
 import { shared } from "../../../phrases/screens/shared";
-import { capital, type Side, type Stand, standsFor, standWords } from "../../../phrases/words";
+import { capital, type Side, type Stand, standsFor, standWord } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import type { StepChange } from "./edits";
 import type { StrokeActions } from "./strokeActions";
@@ -21,12 +21,13 @@ interface Words {
 interface Props {
   step: Step;
   side: Side;
+  position: string;
   name: string;
   does: StrokeActions;
 }
 
 /** The rest of a stroke: seconds of its own, what is said to the client, a note, asking after it, its place. */
-export function StrokeMore({ step, side, name, does }: Props) {
+export function StrokeMore({ step, side, position, name, does }: Props) {
   const form = useForm<Words>({
     defaultValues: {
       seconds: step.seconds ? `${step.seconds} s` : "",
@@ -77,9 +78,9 @@ export function StrokeMore({ step, side, name, does }: Props) {
         <Field label={say.whereYouStand}>
           <select className="select min-h-11 w-full" {...form.register("stand")}>
             <option value="">{say.standAsUsual}</option>
-            {standsFor(side).map((stand) => (
+            {standsFor(side, position).map((stand) => (
               <option key={stand} value={stand}>
-                {capital(standWords[stand])}
+                {capital(standWord(stand, position))}
               </option>
             ))}
           </select>

@@ -4,7 +4,7 @@ import { useCatalogue } from "../../../api/useCatalogue";
 import { say } from "../../../phrases/screens/plan/parts";
 import { shared } from "../../../phrases/screens/shared";
 import { span } from "../../../phrases/time";
-import { capital, depthWord, glideName, standWords, zoneName } from "../../../phrases/words";
+import { capital, depthWord, glideName, standWord, zoneName } from "../../../phrases/words";
 import { Button } from "../../../ui/Button";
 import { StrokeMore } from "./StrokeMore";
 import type { StrokeActions } from "./strokeActions";
@@ -52,7 +52,7 @@ export function StrokeRow(props: Props) {
         </p>
       )}
       {step.with_breath && <p className="italic">{say.pressOnOutBreath}</p>}
-      {step.stand && <p>{say.standHere(standWords[step.stand])}</p>}
+      {step.stand && <p>{say.standHere(standWord(step.stand, entry.position))}</p>}
       {step.note && <p>{say.note(step.note)}</p>}
       <p className="text-quiet">{stroke?.how}</p>
     </li>
@@ -126,7 +126,7 @@ function More({ entry, step, does }: Props & { does: StrokeActions }) {
       >
         More
       </Button>
-      {open && <StrokeMore step={step} side={entry.side} name={name} does={does} />}
+      {open && <StrokeMore step={step} side={entry.side} position={entry.position} name={name} does={does} />}
     </>
   );
 }
