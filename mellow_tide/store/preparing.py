@@ -21,19 +21,19 @@ class PreparedRow:
 
 @dataclass(frozen=True)
 class StockRow:
-    """What there is of a lubricant; negative where more was used than was ever entered."""
+    """What there is of an item; negative where more was used than was ever entered."""
 
-    lubricant: str
-    millilitres: int
+    item: str
+    amount: int
 
 
 @dataclass(frozen=True)
 class StockEntry:
-    """What comes in of a lubricant, or (negative) goes out, by the session that used it; its id is the device's."""
+    """What comes in of an item, or (negative) goes out, by the session that used it; its id is the device's."""
 
     entry_id: UUID
-    lubricant: str
-    millilitres: int
+    item: str
+    amount: int
     session_id: UUID | None = None
 
 
@@ -69,8 +69,8 @@ def keep_self_check(t: Transaction, day: date, check: SelfCheck) -> None:
 
 
 def count_stock(t: Transaction) -> dict[str, int]:
-    """Millilitres of each lubricant of which anything was ever entered, by its id."""
-    return {row.lubricant: row.millilitres for row in t.all(StockRow, "stock")}
+    """What there is of each item of which anything was ever entered: millilitres, or clean pieces."""
+    return {row.item: row.amount for row in t.all(StockRow, "stock")}
 
 
 def add_stock_entry(t: Transaction, entry: StockEntry) -> None:

@@ -60,7 +60,7 @@ def test_what_aches_is_asked_and_leaves_the_thumbs_less(page: Page, today: Today
     expect(asked).to_contain_text(re.compile("Your back: .* doctor or physiotherapist"))
     page.reload()
     expect(asked.get_by_label("Thumbs")).to_have_value("4")
-    expect(page.get_by_role("region", name="For the whole day")).to_contain_text("two sheets")
+    expect(page.get_by_role("region", name="For the whole day")).to_contain_text("8 sheets")
 
 
 def test_a_change_that_eases_the_hands_is_taken_and_taken_back(page: Page, today: Today):
@@ -92,3 +92,8 @@ def test_the_stock_is_counted_and_what_runs_low_is_on_the_list(page: Page, today
     expect(stock.get_by_role("note")).to_have_count(0)
     page.reload()
     expect(stock).to_contain_text("Grapeseed oil: 900 ml")
+    sheets = stock.get_by_role("listitem").filter(has_text="Sheet: ")
+    sheets.get_by_label("How many clean sheets there are").fill("1")
+    sheets.get_by_role("button", name="Save").click()
+    expect(sheets).to_contain_text("Sheet: 1 clean piece, low: the next two days take")
+    expect(stock.get_by_role("note")).to_contain_text("to wash or buy")

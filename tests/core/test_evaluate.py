@@ -35,7 +35,7 @@ def test_the_parts_add_up():
     total = e.balance.left + e.balance.right + e.balance.middle + e.balance.between
     assert total == e.sheet.seconds
     assert e.supplies.millilitres == pytest.approx(sum(r.millilitres for r in e.supplies.by_region), abs=0.6)
-    assert "chest-cover towel" not in e.supplies.linen
+    assert "chest-cover towel" not in {one.name for one in e.supplies.linen}
 
 
 def test_a_whole_body_takes_the_usual_amount_of_oil_and_a_back_its_own():

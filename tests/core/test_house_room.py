@@ -78,9 +78,9 @@ class TestTheRoom:
 
     def test_towels_are_packed_where_one_drapes_with_towels(self):
         towels = House(rules={"linen": "towels"})
-        assert "two sheets" in packed("full_body", DEFAULTS)
-        assert "three large towels" in packed("full_body", towels)
-        assert "two sheets" not in packed("full_body", towels)
+        assert "2 sheets" in packed("full_body", DEFAULTS)
+        assert "3 large towels" in packed("full_body", towels)
+        assert "2 sheets" not in packed("full_body", towels)
 
     @pytest.mark.parametrize("kind", ["full_body", "focus", "side_lying"])
     def test_where_a_mat_serves_for_a_table_one_kneels(self, kind):

@@ -105,7 +105,12 @@ def test_every_shipped_flow_has_its_things_each_once_and_in_groups(shipped):
 def test_a_day_takes_what_its_sessions_take():
     each = [count_case_supplies(make_case(made.focus(), setting(made.CLIENT, C))) for _ in range(3)]
     day = add_up_supplies(each, CATALOGUE)
-    assert {one.count for one in day.linen} == {3}
+    assert [one.words for one in day.linen] == [
+        "6 sheets",
+        "blanket",
+        "3 face-cradle covers",
+        "3 hand towels",
+    ]
     assert [one.millilitres for one in day.lubricants] == [round(3 * each[0].millilitres)]
     assert len(day.supports) == len(each[0].supports)
     assert add_up_supplies([], CATALOGUE).linen == ()

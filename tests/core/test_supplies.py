@@ -44,13 +44,13 @@ def test_friction_wants_little():
 def test_a_chair_needs_no_oil_and_no_sheets():
     supplies = of(made.chair())
     assert (supplies.lubricant, supplies.millilitres, supplies.by_region) == (None, 0, ())
-    assert "two sheets" not in words(supplies)
+    assert "2 sheets" not in words(supplies)
     assert "face rest" in words(supplies)
 
 
 def test_a_prenatal_session_takes_more_pillows():
     packing = words(of(made.prenatal(), gestation_days=190))
-    assert {"three more pillowcases", "hugging pillow", "wedge", "bolster"} <= set(packing)
+    assert {"3 pillowcases", "hugging pillow", "wedge", "bolster"} <= set(packing)
     assert len(packing) == len(set(packing))
 
 

@@ -21,13 +21,13 @@ def ok(answer):
     return answer.json()
 
 
-def there(view, lubricant=OIL):
-    return next(one["millilitres"] for one in view["stock"] if one["lubricant"] == lubricant)
+def there(view, item=OIL):
+    return next(one["amount"] for one in view["stock"] if one["item"] == item)
 
 
-def count(client, millilitres, entry=None, lubricant=OIL):
-    body = {"entry_id": entry or str(uuid4()), "millilitres": millilitres}
-    return client.put(f"/api/stock/{lubricant}", json=body)
+def count(client, amount, entry=None, item=OIL):
+    body = {"entry_id": entry or str(uuid4()), "amount": amount}
+    return client.put(f"/api/stock/{item}", json=body)
 
 
 def test_a_count_stands_a_signed_log_takes_from_it_once_and_what_runs_low_is_listed(here):
@@ -48,5 +48,22 @@ def test_a_count_stands_a_signed_log_takes_from_it_once_and_what_runs_low_is_lis
 
 
 def test_only_what_the_practice_knows_is_counted(here):
-    assert faults(count(here, 5, lubricant="goose_fat")) == {"lubricant": "unknown_id"}
-    assert "millilitres" in faults(count(here, -1))
+    assert faults(count(here, 5, item="goose_fat")) == {"item": "unknown_id"}
+    assert "amount" in faults(count(here, -1))
+
+
+def test_a_signed_log_takes_the_linen_that_was_laid_out_and_the_list_says_what_to_wash(here):
+    sheets = "linen:sheet"
+    assert there(ok(count(here, 20, item=sheets)), sheets) == 20
+    ok(count(here, 500))
+    work(here, "isolde", *WORKED, apart=300)
+    assert save(here, "isolde", sign=True, note="all well").status_code == 200
+    view = ok(here.get("/api/stock"))
+    assert there(view, sheets) == 18
+    assert there(view) < 500
+    low = ok(count(here, 1, item=sheets))
+    (line,) = [one for one in low["stock"] if one["item"] == sheets]
+    assert (line["kind"], line["name"], line["low"]) == ("linen", "sheet", line["wanted"] > 1)
+    assert faults(count(here, 4, item="linen:blanket")) == {"item": "unknown_id"}, (
+        "no blanket is washed each time"
+    )

@@ -1969,7 +1969,7 @@ export interface paths {
         };
         /**
          * Read Stock
-         * @description What there is of each lubricant that is counted, and what to buy.
+         * @description What there is of each item that is counted, what to buy and what to wash.
          */
         get: operations["read_stock"];
         put?: never;
@@ -1980,7 +1980,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/stock/{lubricant}": {
+    "/api/stock/{item}": {
         parameters: {
             query?: never;
             header?: never;
@@ -4114,7 +4114,7 @@ export interface components {
              * Linen
              * @default []
              */
-            linen: string[];
+            linen: components["schemas"]["Linen"][];
             /**
              * Plans
              * @default {}
@@ -4836,16 +4836,6 @@ export interface components {
             like: string;
         };
         /**
-         * Counted
-         * @description A thing in words, and how many of it.
-         */
-        Counted: {
-            /** Words */
-            words: string;
-            /** Count */
-            count: number;
-        };
-        /**
          * Cue
          * @description An active cue's two halves.
          */
@@ -5017,7 +5007,7 @@ export interface components {
          */
         DaySupplies: {
             /** Linen */
-            linen: components["schemas"]["Counted"][];
+            linen: components["schemas"]["LinenInAll"][];
             /** Lubricants */
             lubricants: components["schemas"]["PouredInAll"][];
             /** Hot Towels */
@@ -6682,6 +6672,38 @@ export interface components {
              * @default []
              */
             gives: components["schemas"]["Give"][];
+        };
+        /**
+         * Linen
+         * @description So many pieces of one kind of linen, by the name of one; `washed` after every session, or used again.
+         */
+        Linen: {
+            /** Name */
+            name: string;
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /**
+             * Washed
+             * @default true
+             */
+            washed: boolean;
+        };
+        /**
+         * LinenInAll
+         * @description Pieces of linen: by what the stock knows them, the name of one, all of them in words; whether they are washed.
+         */
+        LinenInAll: {
+            /** Item */
+            item: string;
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /** Washed */
+            washed: boolean;
         };
         /**
          * LinkOpening
@@ -9754,15 +9776,22 @@ export interface components {
         };
         /**
          * Stock
-         * @description A lubricant whose stock is counted: what there is, what the bookings ahead take; whether that runs low.
+         * @description An item whose stock is counted: what there is, what the bookings ahead take; whether that runs low.
+         *
+         *     Lubricants are in millilitres, linen in clean pieces.
          */
         Stock: {
-            /** Lubricant */
-            lubricant: string;
+            /** Item */
+            item: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "lubricant" | "linen";
             /** Name */
             name: string;
-            /** Millilitres */
-            millilitres: number;
+            /** Amount */
+            amount: number;
             /** Wanted */
             wanted: number;
             /** Low */
@@ -9770,7 +9799,9 @@ export interface components {
         };
         /**
          * StockCounted
-         * @description What there is of a lubricant now; `entry_id` is made by the device, so that sending it twice counts once.
+         * @description What there is of an item now: millilitres of a lubricant, clean pieces of linen.
+         *
+         *     `entry_id` is made by the device, so that sending it twice counts once.
          */
         StockCounted: {
             /**
@@ -9778,12 +9809,12 @@ export interface components {
              * Format: uuid
              */
             entry_id: string;
-            /** Millilitres */
-            millilitres: number;
+            /** Amount */
+            amount: number;
         };
         /**
          * StockView
-         * @description The lubricants that are counted, and what to buy as text.
+         * @description The items that are counted, and what to buy and wash as text.
          */
         StockView: {
             /** Stock */
@@ -10003,7 +10034,7 @@ export interface components {
             /** By Region */
             by_region: components["schemas"]["LubricantAmount"][];
             /** Linen */
-            linen: string[];
+            linen: components["schemas"]["Linen"][];
             /** Supports */
             supports: string[];
             hot_towels: components["schemas"]["HotTowels"] | null;
@@ -14802,7 +14833,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                lubricant: string;
+                item: string;
             };
             cookie?: never;
         };

@@ -4,6 +4,7 @@ from typing import Annotated, Literal, Self
 
 from pydantic import Field, NonNegativeInt, model_validator
 
+from mellow_tide.core.catalogue.linen import Linen
 from mellow_tide.core.catalogue.records import (
     Depth,
     Named,
@@ -226,7 +227,7 @@ class Choice(Named):
     unasked: tuple[str, ...] = ()
     asks: tuple[str, ...] = ()
     lacks: tuple[str, ...] = ()
-    linen: tuple[str, ...] = ()
+    linen: tuple[Linen, ...] = ()
     plans: dict[Slot, tuple[str, ...]] = {}
     spares: tuple[str, ...] = ()
     skips: tuple[Slot, ...] = ()

@@ -6,15 +6,18 @@ from typing import Annotated
 from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.linen import Linen
 from mellow_tide.core.catalogue.records import Record
-from mellow_tide.core.supplies.packing import Supplies
+from mellow_tide.core.supplies.packing import Supplies, say_linen
 
 
-class Counted(Record):
-    """A thing in words, and how many of it."""
+class LinenInAll(Record):
+    """Pieces of linen: by what the stock knows them, the name of one, all of them in words; whether they are washed."""
 
+    item: str
+    name: str
     words: str
-    count: Annotated[int, Field(ge=1)]
+    washed: bool
 
 
 class PouredInAll(Record):
@@ -28,26 +31,30 @@ class PouredInAll(Record):
 class DaySupplies(Record):
     """Linen by the piece, lubricants by amount, hot towels, and every support that some session takes, by name."""
 
-    linen: tuple[Counted, ...]
+    linen: tuple[LinenInAll, ...]
     lubricants: tuple[PouredInAll, ...]
     hot_towels: int
     supports: tuple[str, ...]
 
 
 def add_up_supplies(sessions: Iterable[Supplies], catalogue: Catalogue) -> DaySupplies:
-    """What all sessions take together. Supports are used again; linen, towels and lubricant are not."""
-    linen: dict[str, int] = {}
+    """What all sessions take together. Supports are used again, and so is linen that is not washed after each."""
+    linen: dict[str, Linen] = {}
     poured: dict[str, float] = {}
     towels, supports = 0, set[str]()
     for supplies in sessions:
-        for words in supplies.linen:
-            linen[words] = linen.get(words, 0) + 1
+        for one in supplies.linen:
+            before = linen[one.item].count if one.item in linen and one.washed else 0
+            linen[one.item] = one.model_copy(update={"count": before + one.count})
         if supplies.lubricant:
             poured[supplies.lubricant] = poured.get(supplies.lubricant, 0) + supplies.millilitres
         towels += supplies.hot_towels.count if supplies.hot_towels else 0
         supports.update(supplies.supports)
     return DaySupplies(
-        linen=tuple(Counted(words=words, count=count) for words, count in linen.items()),
+        linen=tuple(
+            LinenInAll(item=item, name=one.name, words=say_linen(one), washed=one.washed)
+            for item, one in linen.items()
+        ),
         lubricants=tuple(
             PouredInAll(lubricant=id, name=catalogue.lubricants[id].name, millilitres=round(ml))
             for id, ml in poured.items()

@@ -1,6 +1,5 @@
 """What to prepare for one session, in the order in which it is done."""
 
-import re
 from collections.abc import Iterator
 from typing import Annotated, Literal
 
@@ -10,7 +9,7 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import Position, Record
 from mellow_tide.core.checks.check import Case
 from mellow_tide.core.phrases.book import say
-from mellow_tide.core.supplies.packing import Supplies
+from mellow_tide.core.supplies.packing import Supplies, say_linen
 from mellow_tide.core.timing.scene import opening_scene
 
 PrepareGroup = Literal["room", "table", "linen", "supports", "lubricant", "towels", "yourself"]
@@ -44,10 +43,7 @@ def list_to_prepare(case: Case, supplies: Supplies, set_up: str = "") -> tuple[T
     return (
         *_room(),
         *_table(case, set_up),
-        *(
-            ToPrepare(id=_item_id("linen", words), group="linen", words=_named(words))
-            for words in supplies.linen
-        ),
+        *(ToPrepare(id=one.item, group="linen", words=_named(say_linen(one))) for one in supplies.linen),
         *_supports(case, supplies),
         *_lubricant(case, supplies),
         *_towels(case, supplies),
@@ -141,10 +137,6 @@ def _towels(case: Case, supplies: Supplies) -> Iterator[ToPrepare]:
 def _yourself() -> Iterator[ToPrepare]:
     for name in ("nails", "hands", "water", "breath"):
         yield ToPrepare(id=f"yourself:{name}", group="yourself", words=say(f"preparing.{name}"))
-
-
-def _item_id(group: PrepareGroup, words: str) -> str:
-    return f"{group}:{re.sub(r'[^a-z0-9]+', '_', words.lower()).strip('_')[:60] or 'x'}"
 
 
 def _named(thing: str) -> str:

@@ -5,6 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.linen import Linen
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.flow.brief import ClientFacts
 from mellow_tide.core.flow.flow import Amount, Flow, Part
@@ -37,9 +38,9 @@ GRIPPING = frozenset({"friction", "myofascial"})
 WARMER_MINUTES = 20
 """A towel is hot after this long in the warmer (common practice)."""
 
-CHAIR_LINEN = ("face-rest cover", "hand sanitiser")
-PRENATAL_LINEN = ("three more pillowcases",)
-CHEST_COVER = "chest-cover towel"
+CHAIR_LINEN = (Linen(name="face-rest cover"), Linen(name="hand sanitiser", washed=False))
+PRENATAL_LINEN = (Linen(name="pillowcase", count=3),)
+CHEST_COVER = Linen(name="chest-cover towel")
 WEDGE = "wedge"
 """The support that raises the head end."""
 
@@ -74,7 +75,7 @@ class Supplies(Record):
     lubricant: str | None
     millilitres: float
     by_region: tuple[LubricantAmount, ...]
-    linen: tuple[str, ...]
+    linen: tuple[Linen, ...]
     supports: tuple[str, ...]
     hot_towels: HotTowels | None
     packing: tuple[PackingLine, ...]
@@ -96,7 +97,8 @@ def count_supplies(
         "clock in sight",
     ]
     packing = [
-        *(PackingLine(words=words) for words in (*linen, *(catalogue.supports[id].name for id in supports))),
+        *(PackingLine(words=say_linen(one)) for one in linen),
+        *(PackingLine(words=catalogue.supports[id].name) for id in supports),
         *([poured] if by_region else []),
         *(PackingLine(words=words) for words in last),
     ]
@@ -147,7 +149,17 @@ def _gripping(part: Part, catalogue: Catalogue) -> float:
     return DRY_STROKE if 2 * gripping > len(part.steps) else 1.0
 
 
-def _linen(flow: Flow, catalogue: Catalogue) -> tuple[str, ...]:
+def say_linen(linen: Linen) -> str:
+    """Pieces of linen in words: `blanket`, `2 sheets`."""
+    return say("supplies.linen", name=linen.name, count=linen.count)
+
+
+def list_linen(catalogue: Catalogue) -> tuple[Linen, ...]:
+    """All linen that a session of the practice may take."""
+    return (*catalogue.choice("linen").linen, *CHAIR_LINEN, *PRENATAL_LINEN, CHEST_COVER)
+
+
+def _linen(flow: Flow, catalogue: Catalogue) -> tuple[Linen, ...]:
     kind = catalogue.kinds[flow.brief.kind]
     linen = CHAIR_LINEN if kind.surface == "chair" else catalogue.choice("linen").linen
     chest = (CHEST_COVER,) if any(part.window == "abdomen" for part in flow.parts) else ()

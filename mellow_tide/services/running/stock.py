@@ -1,20 +1,22 @@
-"""The practice's lubricants: counted down by signed logs, counted up by hand, and what to buy."""
+"""The practice's lubricants and clean linen: counted down by signed logs, counted up by hand, what to buy and wash."""
 
+from collections import Counter
 from collections.abc import Sequence
 from datetime import timedelta
 from uuid import UUID, uuid5
 
-from mellow_tide.core.catalogue.catalogue import check_known
 from mellow_tide.core.catalogue.records import Record
 from mellow_tide.core.preparing.stock import (
     DAYS_AHEAD,
-    Millilitres,
     Stock,
+    StockAmount,
     find_used,
+    find_wanted,
     judge_stock,
+    name_items,
     write_shopping_list,
 )
-from mellow_tide.core.refusal import UnknownReference
+from mellow_tide.core.refusal import FieldProblem, UnknownReference
 from mellow_tide.core.run.done import RegionDone
 from mellow_tide.core.supplies.packing import Supplies
 from mellow_tide.services.desk import Desk
@@ -25,7 +27,7 @@ from mellow_tide.store.sessions import Between, list_sessions
 
 
 class StockView(Record):
-    """The lubricants that are counted, and what to buy as text."""
+    """The items that are counted, and what to buy and wash as text."""
 
     stock: tuple[Stock, ...]
     shopping_list: str
@@ -36,33 +38,35 @@ def read_stock(desk: Desk) -> StockView:
     now = desk.db.now()
     with desk.reading() as t:
         counted = count_stock(t)
-        rows = list_sessions(t, Between(now, now + timedelta(days=DAYS_AHEAD))) if counted else []
-    wanted: dict[str, float] = {}
+        until = now + timedelta(days=max(DAYS_AHEAD.values()))
+        rows = list_sessions(t, Between(now, until)) if counted else []
+    wanted = Counter[str]()
     for row in rows:
-        if row.comes and not row.begun:
-            supplies = find_needs(desk, row).supplies
-            if supplies.lubricant:
-                wanted[supplies.lubricant] = wanted.get(supplies.lubricant, 0) + supplies.millilitres
+        if not row.comes or row.begun:
+            continue
+        for kind, days in DAYS_AHEAD.items():
+            if row.starts_at < now + timedelta(days=days):
+                wanted.update(find_wanted(find_needs(desk, row).supplies, kind))
     stock = judge_stock(counted, wanted, desk.catalogue)
     return StockView(stock=stock, shopping_list=write_shopping_list(stock))
 
 
-def count_anew(desk: Desk, entry_id: UUID, lubricant: str, millilitres: Millilitres) -> StockView:
-    """There are so many millilitres now, whatever was thought. Raises `UnknownReference`."""
-    unknown = check_known(desk.catalogue.lubricants, lubricant, "lubricant", "lubricant")
-    if unknown:
-        raise UnknownReference(unknown)
+def count_anew(desk: Desk, entry_id: UUID, item: str, amount: StockAmount) -> StockView:
+    """There is so much of an item now, whatever was thought. Raises `UnknownReference`."""
+    known = name_items(desk.catalogue)
+    if item not in known:
+        problem = {"noun": "item of the stock", "id": item, "known": tuple(known)}
+        raise UnknownReference(FieldProblem("item", "unknown_id", **problem))
     with desk.writing() as t:
-        there = count_stock(t).get(lubricant, 0)
-        add_stock_entry(t, StockEntry(entry_id, lubricant, millilitres - there))
+        there = count_stock(t).get(item, 0)
+        add_stock_entry(t, StockEntry(entry_id, item, amount - there))
     return read_stock(desk)
 
 
 def use_stock(t: Transaction, session_id: UUID, supplies: Supplies, done: Sequence[RegionDone]) -> None:
-    """Take what a session used from what there is, once; a lubricant that nobody counts is left alone."""
-    if supplies.lubricant is None or supplies.lubricant not in count_stock(t):
-        return
-    used = find_used(supplies, done)
-    add_stock_entry(
-        t, StockEntry(uuid5(session_id, "stock"), supplies.lubricant, -used, session_id=session_id)
-    )
+    """Take what a session used from what there is, once; an item that nobody counts is left alone."""
+    counted = count_stock(t)
+    for item, used in find_used(supplies, done).items():
+        if item in counted:
+            entry_id = uuid5(session_id, f"stock {item}")
+            add_stock_entry(t, StockEntry(entry_id, item, -used, session_id=session_id))

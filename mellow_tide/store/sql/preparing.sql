@@ -24,13 +24,13 @@ ON CONFLICT (practice_id, person_id, day)
 DO UPDATE SET wrists = excluded.wrists, thumbs = excluded.thumbs, back = excluded.back
 
 -- name: stock
-SELECT lubricant, sum(millilitres)::integer AS millilitres
+SELECT item, sum(amount)::integer AS amount
 FROM stock_entry
 WHERE practice_id = %(practice_id)s
-GROUP BY lubricant
-ORDER BY lubricant
+GROUP BY item
+ORDER BY item
 
 -- name: insert_stock_entry
-INSERT INTO stock_entry (practice_id, entry_id, lubricant, millilitres, session_id, entered_at)
-VALUES (%(practice_id)s, %(entry_id)s, %(lubricant)s, %(millilitres)s, %(session_id)s, tide_now())
+INSERT INTO stock_entry (practice_id, entry_id, item, amount, session_id, entered_at)
+VALUES (%(practice_id)s, %(entry_id)s, %(item)s, %(amount)s, %(session_id)s, tide_now())
 ON CONFLICT DO NOTHING

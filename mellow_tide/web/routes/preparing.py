@@ -8,7 +8,7 @@ from fastapi import APIRouter, Path, Response
 
 from mellow_tide.core.catalogue.records import Id
 from mellow_tide.core.hands.self_check import SelfCheck
-from mellow_tide.core.preparing.stock import Millilitres
+from mellow_tide.core.preparing.stock import StockAmount
 from mellow_tide.services import easing, preparing
 from mellow_tide.services.easing import EasedDay
 from mellow_tide.services.preparing import DayPreparation, Preparation, SelfChecked
@@ -30,10 +30,13 @@ class Ready(Body):
 
 
 class StockCounted(Body):
-    """What there is of a lubricant now; `entry_id` is made by the device, so that sending it twice counts once."""
+    """What there is of an item now: millilitres of a lubricant, clean pieces of linen.
+
+    `entry_id` is made by the device, so that sending it twice counts once.
+    """
 
     entry_id: UUID
-    millilitres: Millilitres
+    amount: StockAmount
 
 
 class SelfCheckToday(Body):
@@ -62,14 +65,14 @@ def keep_self_check(said: SelfCheckToday, desk: AtDesk) -> SelfChecked:
 
 @router.get("/stock")
 def read_stock(desk: AtDesk) -> StockView:
-    """What there is of each lubricant that is counted, and what to buy."""
+    """What there is of each item that is counted, what to buy and what to wash."""
     return stock.read_stock(desk)
 
 
-@router.put("/stock/{lubricant}")
-def count_stock_anew(lubricant: Annotated[Id, Path()], counted: StockCounted, desk: AtDesk) -> StockView:
+@router.put("/stock/{item}")
+def count_stock_anew(item: Annotated[Id, Path()], counted: StockCounted, desk: AtDesk) -> StockView:
     """There is so much of it now."""
-    return stock.count_anew(desk, counted.entry_id, lubricant, counted.millilitres)
+    return stock.count_anew(desk, counted.entry_id, item, counted.amount)
 
 
 @router.get("/sessions/{session_id}/preparation")

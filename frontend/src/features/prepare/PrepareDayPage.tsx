@@ -32,7 +32,7 @@ export function PrepareDayPage() {
           <div className="grid content-start gap-6">
             {asked === null && <HowAreYou checked={day.data.self_check} />}
             <InAll supplies={day.data.supplies} />
-            <StockOf lubricants={day.data.supplies.lubricants} />
+            <StockOf supplies={day.data.supplies} />
           </div>
           <div>
             {day.data.sessions.map((session) => (
@@ -49,7 +49,7 @@ export function PrepareDayPage() {
 /** What all sessions of the day take together. */
 function InAll({ supplies }: { supplies: DayPreparation["supplies"] }) {
   const lines = [
-    ...supplies.linen.map(({ words, count }) => say.linenOfDay(words, count)),
+    ...supplies.linen.map(({ words }) => capital(words)),
     ...supplies.lubricants.map(({ name, millilitres }) => `${capital(name)}: ${pouredWords(millilitres)}`),
     ...(supplies.hot_towels ? [say.towelsOfDay(supplies.hot_towels)] : []),
     ...(supplies.supports.length > 0 ? [say.reusable(listed(supplies.supports))] : []),

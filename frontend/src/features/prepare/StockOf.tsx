@@ -8,28 +8,33 @@ import { capital } from "../../phrases/words";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 
-interface Row {
-  lubricant: string;
-  name: string;
-}
+type Counted = StockView["stock"][number];
+type Row = Pick<Counted, "item" | "kind" | "name">;
 
-/** What there is of the lubricants: counted down by signed logs, counted anew by hand; what runs low is on a list. */
-export function StockOf({ lubricants }: { lubricants: DayPreparation["supplies"]["lubricants"] }) {
+/** What there is of lubricants and clean linen: counted down by signed logs, counted anew by hand; what runs low is on a list. */
+export function StockOf({ supplies }: { supplies: DayPreparation["supplies"] }) {
   const stock = useQuery(stockQuery);
   if (stock.error) return <ProblemNote error={stock.error} onAgain={() => stock.refetch()} />;
   if (!stock.data) return null;
   const counted = stock.data.stock;
-  const rows: Row[] = [
-    ...counted,
-    ...lubricants.filter(({ lubricant }) => !counted.some((one) => one.lubricant === lubricant)),
+  const wanted: Row[] = [
+    ...supplies.lubricants.map(({ lubricant, name }) => ({
+      item: lubricant,
+      kind: "lubricant" as const,
+      name,
+    })),
+    ...supplies.linen
+      .filter(({ washed }) => washed)
+      .map(({ item, name }) => ({ item, kind: "linen" as const, name })),
   ];
+  const rows = [...counted, ...wanted.filter(({ item }) => !counted.some((one) => one.item === item))];
   return (
     <section aria-label={say.stock}>
       <h2 className="text-2xl">{say.stock}</h2>
       <p className="text-quiet">{say.signedLogsTake}</p>
       <ul>
         {rows.map((row) => (
-          <Lubricant key={row.lubricant} row={row} stock={stock.data} />
+          <Item key={row.item} row={row} there={counted.find(({ item }) => item === row.item)} />
         ))}
       </ul>
       {stock.data.shopping_list && (
@@ -45,15 +50,15 @@ export function StockOf({ lubricants }: { lubricants: DayPreparation["supplies"]
   );
 }
 
-function Lubricant({ row, stock }: { row: Row; stock: StockView }) {
+function Item({ row, there }: { row: Row; there: Counted | undefined }) {
   const queries = useQueryClient();
   const [typed, setTyped] = useState("");
   const counting = useMutation({
-    mutationFn: (millilitres: number) =>
+    mutationFn: (amount: number) =>
       body<StockView>(
-        api.PUT("/api/stock/{lubricant}", {
-          params: { path: { lubricant: row.lubricant } },
-          body: { entry_id: crypto.randomUUID(), millilitres },
+        api.PUT("/api/stock/{item}", {
+          params: { path: { item: row.item } },
+          body: { entry_id: crypto.randomUUID(), amount },
         }),
       ),
     onSuccess: (now) => {
@@ -61,14 +66,14 @@ function Lubricant({ row, stock }: { row: Row; stock: StockView }) {
       setTyped("");
     },
   });
-  const there = stock.stock.find(({ lubricant }) => lubricant === row.lubricant);
   const name = capital(row.name);
+  const amountWords = row.kind === "linen" ? say.pieces : pouredWords;
   return (
     <li className="py-1">
       <p>
-        {there ? say.stockIs(name, pouredWords(there.millilitres)) : say.notCounted(name)}
+        {there ? say.stockIs(name, amountWords(there.amount)) : say.notCounted(name)}
         {there?.low && (
-          <span className="font-bold text-accent">{say.lowStock(pouredWords(there.wanted))}</span>
+          <span className="font-bold text-accent">{say.lowStock(amountWords(there.wanted), row.kind)}</span>
         )}
       </p>
       <form
@@ -84,8 +89,8 @@ function Lubricant({ row, stock }: { row: Row; stock: StockView }) {
           min={0}
           max={100000}
           inputMode="numeric"
-          aria-label={say.countIt(row.name)}
-          placeholder="ml"
+          aria-label={say.countIt(row.name, row.kind)}
+          placeholder={row.kind === "linen" ? "" : "ml"}
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
         />

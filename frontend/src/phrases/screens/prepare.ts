@@ -15,7 +15,6 @@ export const say = {
   howTheyLie: (position: string) => `First: ${position}`,
   notSaved: "That was not saved: there is no connection. Tick it again once you are connected.",
   forTheDay: "For the whole day",
-  linenOfDay: (words: string, count: number) => `${count} × ${words}`,
   towelsOfDay: (count: number) => `${count} hot ${count === 1 ? "towel" : "towels"}`,
   reusable: (supports: string) => `Supports: ${supports}`,
   openSession: (name: string) => `Prepare for ${name}`,
@@ -40,9 +39,12 @@ export const say = {
   nothingEases: "No single change would ease this day noticeably.",
   stock: "Stock",
   stockIs: (name: string, amount: string) => `${name}: ${amount}`,
-  lowStock: (wanted: string) => `, low: the next two weeks take ${wanted}`,
+  lowStock: (wanted: string, kind: "lubricant" | "linen") =>
+    `, low: the next two ${kind === "linen" ? "days" : "weeks"} take ${wanted}`,
   notCounted: (name: string) => `${name}: not counted`,
-  countIt: (name: string) => `What there is of ${name}, in ml`,
+  countIt: (name: string, kind: "lubricant" | "linen") =>
+    kind === "linen" ? `How many clean ${name}s there are` : `What there is of ${name}, in ml`,
+  pieces: (count: number) => (count === 1 ? "1 clean piece" : `${count} clean pieces`),
   signedLogsTake: "Each signed log takes off what the session used.",
   shoppingList: "Shopping list",
 };
