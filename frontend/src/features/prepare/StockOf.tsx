@@ -73,7 +73,9 @@ function Item({ row, there }: { row: Row; there: Counted | undefined }) {
       <p>
         {there ? say.stockIs(name, amountWords(there.amount)) : say.notCounted(name)}
         {there?.low && (
-          <span className="font-bold text-accent">{say.lowStock(amountWords(there.wanted), row.kind)}</span>
+          <span className="font-bold text-accent">
+            {say.lowStock(row.kind === "linen" ? String(there.wanted) : pouredWords(there.wanted), row.kind)}
+          </span>
         )}
       </p>
       <form
