@@ -30,7 +30,6 @@ export function SessionFrame() {
   const session = useQuery(sessionQuery(sessionId));
   const me = useQuery(meQuery);
   if (session.error) return <ProblemNote error={session.error} onAgain={() => session.refetch()} />;
-  const wants = session.data && wanted(session.data);
   return (
     <>
       <div className="mb-3 flex flex-wrap desk:-mt-2 desk:mb-1 items-baseline gap-x-6 gap-y-1">
@@ -62,25 +61,32 @@ export function SessionFrame() {
             )}
           </p>
         )}
-        <nav aria-label={say.stagesOfSession} className="no-print flex flex-wrap gap-1 sm:ml-auto">
-          {(["meet", "plan", "prepare", "work", "log", "learn"] as const).map((stage) => (
-            <Link
-              key={stage}
-              to={`/session/$sessionId/${stage}`}
-              params={{ sessionId }}
-              className="min-h-11 min-w-11 rounded-field px-1.5 py-2 text-center hover:bg-base-200 sm:px-3 2xl:px-4"
-              activeProps={{ className: "bg-base-300 font-bold", "aria-current": "page" }}
-            >
-              {capital(stage)}
-              {wants?.stage === stage && " "}
-              {wants?.stage === stage && (
-                <span className="ml-1 font-normal text-accent italic">{wants.words}</span>
-              )}
-            </Link>
-          ))}
-        </nav>
+        {session.data && me.data && <Stages sessionId={sessionId} wants={wanted(session.data)} />}
       </div>
       <Outlet />
     </>
+  );
+}
+
+/** The stages to go to. They come with the name and the hour, which would move them under a finger otherwise. */
+function Stages({ sessionId, wants }: { sessionId: string; wants: Wanted | null }) {
+  return (
+    <nav aria-label={say.stagesOfSession} className="no-print flex flex-wrap gap-1 sm:ml-auto">
+      {(["meet", "plan", "prepare", "work", "log", "learn"] as const).map((stage) => (
+        <Link
+          key={stage}
+          to={`/session/$sessionId/${stage}`}
+          params={{ sessionId }}
+          className="min-h-11 min-w-11 rounded-field px-1.5 py-2 text-center hover:bg-base-200 sm:px-3 2xl:px-4"
+          activeProps={{ className: "bg-base-300 font-bold", "aria-current": "page" }}
+        >
+          {capital(stage)}
+          {wants?.stage === stage && " "}
+          {wants?.stage === stage && (
+            <span className="ml-1 font-normal text-accent italic">{wants.words}</span>
+          )}
+        </Link>
+      ))}
+    </nav>
   );
 }

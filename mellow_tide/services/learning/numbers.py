@@ -1,6 +1,6 @@
 """The numbers of a practice: what its sessions of the last months add up to."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from itertools import islice
 from uuid import UUID
 
@@ -45,7 +45,7 @@ def read_numbers(desk: Desk) -> MonthlyNumbers:
         rows = list_ended_since(t, clock.days(months[0], clock.today).start, _rules(desk.shipped))
     kept = {row.session_id: row.stored_counted for row in rows if row.stored_counted is not None}
     runs = {id: CountedRun.model_validate(stored) for id, stored in kept.items()}
-    runs.update(_count_anew(desk, [row for row in rows if row.session_id not in runs]))
+    runs |= _count_anew(desk, [row for row in rows if row.session_id not in runs])
     counted = [
         CountedSession(
             day=LocalStart.of(row.starts_at, clock.zone).day,
@@ -63,16 +63,16 @@ def write_table(desk: Desk, part: NumbersPart) -> bytes:
     return write_numbers(read_numbers(desk), part).encode()
 
 
-def _count_anew(desk: Desk, rows: Sequence[EndedRow]) -> Iterator[tuple[UUID, CountedRun]]:
+def _count_anew(desk: Desk, rows: Sequence[EndedRow]) -> dict[UUID, CountedRun]:
     """Count the runs of these sessions and keep each, a few at a time."""
     marks = {row.session_id: row.mark for row in rows}
-    left = iter(marks)
+    left, found = iter(marks), dict[UUID, CountedRun]()
     while few := tuple(islice(left, AT_A_TIME)):
         with desk.writing() as t:
             for row in list_runs(t, few):
-                counted = count_run(row, desk.shipped)
-                keep_counted(t, row.session_id, marks[row.session_id], counted)
-                yield row.session_id, counted
+                found[row.session_id] = count_run(row, desk.shipped)
+                keep_counted(t, row.session_id, marks[row.session_id], found[row.session_id])
+    return found
 
 
 def count_run(row: RunRow, shipped: ShippedCatalogue) -> CountedRun:

@@ -30,7 +30,7 @@ export function CalendarInPage() {
             {preview.lines.length === 0 ? say.nothingAhead : say.events(preview.lines.length)}
           </h2>
           {preview.unread.length > 0 && <p className="mt-1 text-accent">△ {say.unread(preview.unread)}</p>}
-          {me && <CancelledThere sessions={preview.cancelled ?? []} timeZone={me.time_zone} />}
+          <CancelledThere sessions={preview.cancelled ?? []} timeZone={me.time_zone} />
           {preview.blocks_gone > 0 && <p className="mt-1">{say.blocksGo(preview.blocks_gone)}</p>}
           <ul className="mt-2">
             {preview.lines.map((line) => (
