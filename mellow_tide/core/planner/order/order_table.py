@@ -76,7 +76,7 @@ def _united(bits: tuple[int, ...]) -> int:
 
 @lru_cache(maxsize=64)
 def make_order_table(way: SchoolWay, catalogue: Catalogue) -> OrderTable:
-    """The table of a way. FieldRule for later plans: it does not depend on weights or minutes."""
+    """The table of a way. Kept for later plans: it does not depend on weights or minutes."""
     return _Builder(way, catalogue).table()
 
 
@@ -158,34 +158,35 @@ class _Builder:
         return _united(tuple(1 << self._bit[b][place] for b, place in self._class_set(id, home)))
 
     def _joint(self) -> Seconds:
-        """Combine the blocks: over all sets of classes, the cheapest chain of tables from opening to close."""
-        width = 1 + max(chain.from_iterable(self._bit), default=-1)
-        size = 1 << width
-        masks = [_masks(bits, width) for bits in self._bit]
-        later = np.zeros(size, dtype=np.bool_)
-        is_last: list[NDArray[np.bool_]] = []
-        for mask in reversed(masks):
-            is_last.insert(0, ~later)
-            later = later | (mask != 0)
-        total: Seconds = np.full(size, NEVER, dtype=np.int32)
-        reached: dict[Scene | None, Seconds] = {None: np.zeros(size, dtype=np.int32)}
-        for b, mask in enumerate(masks):
-            used = mask != 0
+        """Combine the blocks: over all sets of classes, the cheapest chain of tables from opening to close.
+
+        Bits are numbered block by block, so up to a block only the sets of the bits so far are told apart.
+        """
+        own = [_united(tuple(1 << bit for bit in bits)) for bits in self._bit]
+        sets = np.arange(1 << max(bits.bit_length() for bits in own), dtype=np.int32)
+        total: Seconds = np.full(len(sets), NEVER, dtype=np.int32)
+        reached: dict[Scene | None, Seconds] = {None: np.zeros(1, dtype=np.int32)}
+        for b, bits in enumerate(self._bit):
+            if not bits:
+                continue
+            known, later = 1 << _united(tuple(own[: b + 1])).bit_length(), _united(tuple(own[b + 1 :]))
+            used = (sets[:known] & own[b]) != 0
+            mask = _masks(bits, known)
+            least: Seconds = np.full(known, NEVER, dtype=np.int32)
             grown: dict[Scene | None, Seconds] = {}
             tables = self._tables(b, list(reached))
-            for start, cost in reached.items():
-                _lower(grown, start, np.where(used, NEVER, cost))
-                if not used.any():
+            for start, before in reached.items():
+                begun = before + np.int32(BLOCK + (0 if start else self._way.opening(b)))
+                np.minimum(least, _joined(begun, tables[start].ends, mask), out=least)
+                if not later:
                     continue
-                table = tables[start]
-                begun = cost + np.int32(0 if start else self._way.opening(b))
-                ends = np.where(used & is_last[b], begun + table.ends[mask], NEVER)
-                total = np.minimum(total, ends)
-                for scene, passes in table.leaves.items():
-                    _lower(grown, scene, np.where(used, np.minimum(begun + passes[mask], NEVER), NEVER))
+                _lower(grown, start, np.where(used, NEVER, np.tile(before, known // len(before))))
+                for scene, passes in tables[start].leaves.items():
+                    left = np.minimum(_joined(begun, passes, mask), NEVER)
+                    _lower(grown, scene, np.where(used, left, NEVER))
+            np.copyto(total[:known], least, where=used & ((sets[:known] & later) == 0))
             reached = grown
-        blocks = sum((mask != 0).astype(np.int32) for mask in masks)
-        return np.where(total < NEVER, total + np.int32(BLOCK) * blocks, NEVER)
+        return total
 
     def _opening(self, b: int) -> Scene:
         position = self._blocks[b].position
@@ -202,13 +203,20 @@ class _Builder:
         return dict(zip(starts, make_block_tables(scenes, rows, closing, goes_on, self._walk), strict=True))
 
 
-def _masks(bits: Sequence[int], width: int) -> NDArray[np.intp]:
-    """For every joint set, the set of a block's own classes, the i-th of which has the joint bit `bits[i]`."""
-    masks = np.zeros(1 << width, dtype=np.intp)
-    for bit in range(width):
+def _masks(bits: Sequence[int], size: int) -> NDArray[np.intp]:
+    """For each of `size` joint sets, the set of a block's own classes; the i-th of them has the joint bit `bits[i]`."""
+    masks = np.zeros(size, dtype=np.intp)
+    for bit in range(size.bit_length() - 1):
         own = _united(tuple(1 << place for place, joint in enumerate(bits) if joint == bit))
         np.bitwise_or(masks[: 1 << bit], own, out=masks[1 << bit : 2 << bit])
     return masks
+
+
+def _joined(before: Seconds, within: Seconds, mask: NDArray[np.intp]) -> Seconds:
+    """The seconds before a block, by the sets of earlier bits, and within it, by its own sets: both, by joint set."""
+    joined = np.take(within, mask).reshape(-1, len(before))
+    joined += before
+    return joined.reshape(-1)
 
 
 def _lower(costs: dict[Scene | None, Seconds], key: Scene | None, found: Seconds) -> None:
