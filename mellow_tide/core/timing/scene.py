@@ -1,6 +1,5 @@
 """The state at the table from one second to the next."""
 
-from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal, NamedTuple
 
@@ -52,8 +51,7 @@ class Scene(NamedTuple):
         return self.stool is not None and self.stool == self.place
 
 
-@dataclass(frozen=True, slots=True)
-class Transition:
+class Transition(NamedTuple):
     """One named change of the scene, in whole seconds, with the window or place it is about."""
 
     kind: TransitionKind

@@ -1,5 +1,6 @@
 """How long one step takes."""
 
+from functools import lru_cache
 from typing import NamedTuple
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
@@ -71,5 +72,15 @@ def step_seconds(step: Step, stroke: Stroke, region: Region, catalogue: Catalogu
     """Whole seconds of a step: its own if it names them, else those of its passes."""
     if step.seconds is not None:
         return step.seconds
-    ground = Ground(region, step.zone, step.depth, tuple(catalogue.regions[id] for id in step.over))
-    return whole(step.passes * pass_seconds(stroke, ground, catalogue, tempo))
+    place = region.id, step.zone, step.depth, step.over
+    return whole(step.passes * _known_pass_seconds(stroke.id, place, catalogue, tempo))
+
+
+@lru_cache(maxsize=10_000)
+def _known_pass_seconds(
+    stroke: str, place: tuple[str, str | None, int, tuple[str, ...]], catalogue: Catalogue, tempo: Tempo
+) -> float:
+    """Seconds of one pass, kept: the same strokes are laid on the clock over and over."""
+    region, zone, depth, over = place
+    ground = Ground(catalogue.regions[region], zone, depth, tuple(catalogue.regions[id] for id in over))
+    return pass_seconds(catalogue.strokes[stroke], ground, catalogue, tempo)
