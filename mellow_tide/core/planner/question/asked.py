@@ -94,6 +94,16 @@ class Asked:
 
     def touch(self, region: str) -> Touch:
         """How a region may be worked."""
+        known = self._touches
+        if region not in known:
+            known[region] = self._touch_on(region)
+        return known[region]
+
+    @cached_property
+    def _touches(self) -> dict[str, Touch]:
+        return {}
+
+    def _touch_on(self, region: str) -> Touch:
         zones = {x.zone for x in self.restrictions.excluded if x.region == region and x.zone}
         if self.client.gestation_days is not None and self.catalogue.chosen["prenatal_points"] != "disregard":
             points = self.catalogue.prenatal_points.values()

@@ -2,7 +2,6 @@
 
 from collections import Counter
 from collections.abc import Mapping, Sequence
-from dataclasses import replace
 from functools import lru_cache
 from itertools import product
 
@@ -12,7 +11,6 @@ from numpy.typing import NDArray
 from mellow_tide.core.planner.strokes.arc import fit_arc
 from mellow_tide.core.planner.strokes.long import (
     closing_of,
-    find_long_strokes,
     list_long_ways,
     opening_of,
 )
@@ -100,19 +98,15 @@ def _choose(
 
     What own strokes are worth without any need is a bound on what they are worth with it.
     """
-    long = find_long_strokes(span)
     lead = oiled is None
     tables = [
         find_table(own_options(site, lead and i == 0, target), used, target)
         for i, (site, target) in enumerate(zip(span.sites, targets, strict=True))
     ]
     total = sum(t * n for t, n in zip(targets, span.sides, strict=True))
-    if total < JOINED_FROM:
-        long = replace(long, between=())
-    strokes = long.all_with_passes(len(span.sites) > 1)
-    ways = list_long_ways(span, strokes)
-    oils = lead and any(p.oils for p in long.opening)
-    there = np.array(targets) - span.catalogue.clock.oil_first * oils * (np.arange(len(targets)) == 0)
+    ways = list_long_ways(span, total >= JOINED_FROM)
+    oil = span.catalogue.clock.oil_first * (lead and ways.oils)
+    there = np.array(targets) - oil * (np.arange(len(targets)) == 0)
     left = np.rint(there - ways.counted).astype(np.int64)
     fits = left.min(axis=1) >= 0
     if not fits.any():
@@ -144,7 +138,7 @@ def _choose(
     if at < 0:
         return None
     own = _own(span, met, [int(seconds) for seconds in left[at]], used, tables)
-    chosen = ((p, int(n), may_have) for (p, may_have), n in zip(strokes, passes[at], strict=True))
+    chosen = ((p, int(n), may_have) for (p, may_have), n in zip(ways.strokes, passes[at], strict=True))
     return [*((p, n, tuple(m for m in may_have if m)) for p, n, may_have in chosen if n), *own]
 
 

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -29,6 +30,10 @@ BETWEEN = (0, 2, 3, 4, 6)
 """Passes of the long strokes that join up a long span half way; it may be without."""
 
 
+StrokesWithPasses = tuple[tuple[PlacedStroke, tuple[int, ...]], ...]
+"""Placed strokes, each with the passes that it may have."""
+
+
 @dataclass(frozen=True)
 class LongStrokes:
     """The long strokes that open a span, those that settle it, and those half way that join up what was worked."""
@@ -37,14 +42,14 @@ class LongStrokes:
     closing: PlacedStrokes
     between: PlacedStrokes
 
-    def all_with_passes(self, several: bool) -> tuple[tuple[PlacedStroke, tuple[int, ...]], ...]:
+    def all_with_passes(self, several: bool) -> StrokesWithPasses:
         """Each of them with the passes that it may have."""
         ends = tuple((p, long_passes(p, several)) for p in (*self.opening, *self.closing))
         return (*ends, *((p, BETWEEN) for p in self.between))
 
 
-def find_long_strokes(span: Span) -> LongStrokes:
-    """What opens the first site, over all of the span; and what settles it, or each site by itself."""
+def _find_long_strokes(span: Span, joins: bool) -> LongStrokes:
+    """What opens the first site, over all of the span; what settles it, or each site by itself; what `joins` it up."""
     first, last = span.sites[0], span.sites[-1]
     further = tuple(site.region for site in span.sites[1:])
     opening = [PlacedStroke(first, o, further) for o in opening_of(first)]
@@ -62,7 +67,7 @@ def find_long_strokes(span: Span) -> LongStrokes:
     return LongStrokes(
         tuple(_bearable(p, every) for p in opening),
         tuple(_bearable(p, every if p.over else (p.site,)) for p in closing),
-        tuple(_bearable(p, every) for p in _joining(span)),
+        tuple(_bearable(p, every) for p in _joining(span)) if joins else (),
     )
 
 
@@ -93,20 +98,22 @@ def _bearable(placed: PlacedStroke, sites: Sequence[Site]) -> PlacedStroke:
     return replace(placed, option=replace(placed.option, depth=placed.option.stroke.depth_near(depth)))
 
 
-def _essential(site: Site, slots: tuple[Slot, ...]) -> list[StrokeOption]:
-    return [o for o in site.options if o.rank == 0 and o.slot in slots]
+def _essential(site: Site, slots: tuple[Slot, ...]) -> tuple[StrokeOption, ...]:
+    return tuple(o for o in site.options if o.rank == 0 and o.slot in slots)
 
 
-def closing_of(site: Site) -> list[StrokeOption]:
+@lru_cache(maxsize=2_000)
+def closing_of(site: Site) -> tuple[StrokeOption, ...]:
     """What settles a site; where it is a long stroke toward the heart it clears, too, and grows lighter."""
     settles = _essential(site, ("settle",))
     if site.medium != "lubricated" or any(o.stroke.clears for o in settles):
         return settles
     flush = [replace(o, rank=0) for o in site.options if o.slot == "flush"]
-    return [*flush[:1], *settles]
+    return (*flush[:1], *settles)
 
 
-def opening_of(site: Site) -> list[StrokeOption]:
+@lru_cache(maxsize=2_000)
+def opening_of(site: Site) -> tuple[StrokeOption, ...]:
     """What opens a site; what also settles it is begun at another place, if there is one."""
     found = []
     last = {(o.stroke.id, o.zone) for o in closing_of(site)} if site.medium != "lubricated" else set()
@@ -114,7 +121,7 @@ def opening_of(site: Site) -> list[StrokeOption]:
         others = [o for o in site.options if o.slot == option.slot and (o.stroke.id, o.zone) not in last]
         again = (option.stroke.id, option.zone) in last
         found.append(replace(others[0], rank=0) if again and others else option)
-    return found
+    return tuple(found)
 
 
 def runs_over(site: Site, further: Site) -> bool:
@@ -145,16 +152,25 @@ def long_passes(placed: PlacedStroke, several: bool) -> tuple[int, ...]:
 class LongWays:
     """Every way to have the long strokes of a span, a row each.
 
-    Passes by stroke, whole seconds of all sides together, and the seconds that count for one side of each region.
+    `strokes` with the passes that each may have; `oils`: one that opens the span wants oil. Then by way: passes by
+    stroke, whole seconds of all sides together, and the seconds that count for one side of each region.
     """
 
+    strokes: StrokesWithPasses
+    oils: bool
     passes: NDArray[np.int64]
     seconds: NDArray[np.int64]
     counted: NDArray[np.float64]
 
 
-def list_long_ways(span: Span, strokes: Sequence[tuple[PlacedStroke, tuple[int, ...]]]) -> LongWays:
-    """All ways to have the strokes with the passes that each may have."""
+@lru_cache(maxsize=500)
+def list_long_ways(span: Span, joins: bool) -> LongWays:
+    """All ways to have the long strokes; `joins`: there is time for those half way, too.
+
+    They do not depend on the minutes, so a plan for others has them again.
+    """
+    long = _find_long_strokes(span, joins)
+    strokes = long.all_with_passes(len(span.sites) > 1)
     which = np.indices([len(may_have) for _, may_have in strokes]).reshape(len(strokes), -1)
     ways = which.shape[1] if strokes else 1
     passes, seconds, counted = (
@@ -167,7 +183,7 @@ def list_long_ways(span: Span, strokes: Sequence[tuple[PlacedStroke, tuple[int, 
         passes[:, j] = np.array(may_have)[which[j]]
         seconds += taken * _times(placed, span)
         counted += taken[:, None] * np.array(list(_counts(placed, span)))
-    return LongWays(passes, seconds, counted)
+    return LongWays(strokes, any(p.oils for p in long.opening), passes, seconds, counted)
 
 
 def _times(placed: PlacedStroke, span: Span) -> int:

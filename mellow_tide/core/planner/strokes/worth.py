@@ -7,6 +7,7 @@ from math import log
 from typing import Literal, Self
 
 import numpy as np
+from numpy.lib.stride_tricks import sliding_window_view
 from numpy.typing import NDArray
 
 from mellow_tide.core.catalogue.records import Slot
@@ -70,6 +71,9 @@ AROUND = 10
 
 OFF = 1.0
 """What a second costs that a region has more or less."""
+
+MISSED = np.float32(OFF) * np.abs(np.arange(-AROUND, AROUND + 1, dtype=np.float32))[:, None]
+"""The same for every number of seconds that lie within `AROUND`."""
 
 NOWHERE = -1e6
 
@@ -181,15 +185,14 @@ class RegionTable:
             if own.bit:
                 other = best[STATES ^ own.bit]
                 base, from_other = np.maximum(best, other), other > best
+                base[(STATES & own.bit) == 0] = -np.inf
             grown, choice = best.copy(), np.full(best.shape, -1, dtype=np.int8)
-            reached = (STATES & own.bit) == own.bit
             for i, taken in enumerate(own.seconds):
                 if taken >= self._size:
                     break
                 trial = base[:, : self._size - taken] + np.float32(own.worths[i] + more)
                 better = trial > grown[:, taken:]
-                better[~reached] = False
-                np.copyto(grown[:, taken:], trial, where=better)
+                np.maximum(grown[:, taken:], trial, out=grown[:, taken:])
                 np.copyto(choice[:, taken:], np.int8(i), where=better)
             self._picks.append(_Pick(own, choice, from_other))
             best = grown
@@ -250,10 +253,9 @@ class RegionTable:
             states = [s for s in range(SETS) if s & needs == needs]
             rows = self._best[states]
             best, which = rows.max(axis=0), np.asarray(states)[rows.argmax(axis=0)]
-            shifted = np.full((2 * AROUND + 1, self._size), NOWHERE, dtype=np.float32)
-            for i, by in enumerate(range(-AROUND, AROUND + 1)):
-                low, high = max(0, -by), min(self._size, self._size - by)
-                shifted[i, low:high] = best[low + by : high + by] - np.float32(OFF * abs(by))
+            padded = np.full(self._size + 2 * AROUND, NOWHERE, dtype=np.float32)
+            padded[AROUND:-AROUND] = best
+            shifted = sliding_window_view(padded, self._size) - MISSED
             pick = shifted.argmax(axis=0)
             totals = np.clip(np.arange(self._size) + pick - AROUND, 0, self._size - 1)
             found = shifted.max(axis=0), which[totals], totals
