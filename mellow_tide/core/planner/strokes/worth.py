@@ -77,10 +77,7 @@ MISSED = np.float32(OFF) * np.abs(np.arange(-AROUND, AROUND + 1, dtype=np.float3
 
 NOWHERE = -1e6
 
-NEVER = np.zeros((0, 0), dtype=np.bool_)
-
 SETS = 1 << len(NEEDS)
-STATES = np.arange(SETS)
 
 Worths = NDArray[np.float32]
 
@@ -157,11 +154,32 @@ class OwnStroke:
 
 @dataclass(frozen=True)
 class _Pick:
-    """A stroke with the passes it may have: which of them is best in a state (-1: none), and from which state."""
+    """A stroke with the passes it may have: which of them is best in a state (-1: none), and from which state.
+
+    Both have a row for each state that it may lead to; `rows` says which.
+    """
 
     own: OwnStroke
+    rows: Mapping[int, int]
     choice: NDArray[np.int8]
-    from_other: NDArray[np.bool_]
+    from_other: NDArray[np.bool_] | None
+
+    def passes(self, state: int, total: int) -> int:
+        """The place among its passes with which it leads to a state best; -1: it is not done."""
+        row = self.rows.get(state)
+        return -1 if row is None else int(self.choice[row, total])
+
+    def before(self, state: int, total: int) -> int:
+        """The state before a stroke that was done: whether its need was met already."""
+        met = self.from_other is None or not self.from_other[self.rows[state], total]
+        return state if met else state ^ self.own.bit
+
+
+@lru_cache(maxsize=SETS * SETS)
+def _list_states(bits: int, bit: int) -> tuple[NDArray[np.intp], Mapping[int, int]]:
+    """The states that have no needs but `bits`, and have `bit`; and the row of each."""
+    states = [s for s in range(SETS) if not s & ~bits and s & bit == bit]
+    return np.array(states), {state: row for row, state in enumerate(states)}
 
 
 class RegionTable:
@@ -177,25 +195,34 @@ class RegionTable:
         best: Worths = np.full((SETS, self._size), NOWHERE, dtype=np.float32)
         best[0, 0] = 0
         self._picks: list[_Pick] = []
+        # Beyond the needs and the seconds of the strokes so far there is nothing to grow from.
+        bits, reached = 0, 0
         for own in strokes:
             stroke, first = own.placed.option.stroke.id, own.placed.option.rank < AGAIN
             more = _novelty(used.get(stroke, 0)) * first - TWICE_RUNNING * (stroke == last)
+            bits |= own.bit
+            states, rows = _list_states(bits, own.bit)
             # A state is reached from itself, or from the one that lacks what this stroke brings.
-            base, from_other = best, NEVER
+            grown = best[states]
+            base, from_other = grown.copy(), None
             if own.bit:
-                other = best[STATES ^ own.bit]
-                base, from_other = np.maximum(best, other), other > best
-                base[(STATES & own.bit) == 0] = -np.inf
-            grown, choice = best.copy(), np.full(best.shape, -1, dtype=np.int8)
+                other = best[states ^ own.bit]
+                from_other = other > base
+                np.maximum(base, other, out=base)
+            choice = np.full(grown.shape, -1, dtype=np.int8)
+            longest = 0
             for i, taken in enumerate(own.seconds):
                 if taken >= self._size:
                     break
-                trial = base[:, : self._size - taken] + np.float32(own.worths[i] + more)
-                better = trial > grown[:, taken:]
-                np.maximum(grown[:, taken:], trial, out=grown[:, taken:])
-                np.copyto(choice[:, taken:], np.int8(i), where=better)
-            self._picks.append(_Pick(own, choice, from_other))
-            best = grown
+                longest = taken
+                end = min(self._size, reached + taken + 1)
+                trial = base[:, : end - taken] + np.float32(own.worths[i] + more)
+                here = grown[:, taken:end]
+                np.copyto(choice[:, taken:end], np.int8(i), where=trial > here)
+                np.maximum(here, trial, out=here)
+            self._picks.append(_Pick(own, rows, choice, from_other))
+            best[states] = grown
+            reached = min(self._size - 1, reached + longest)
         self._best = best
 
     def after(self, used: Mapping[str, int], seconds: int, last: str) -> "RegionTable":
@@ -237,13 +264,12 @@ class RegionTable:
         state, total = int(states[seconds]), int(totals[seconds])
         found = []
         for pick in reversed(self._picks):
-            passes = int(pick.choice[state, total])
+            passes = pick.passes(state, total)
             if passes < 0:
                 continue
             found.append((pick.own.placed, pick.own.passes[passes]))
             total -= pick.own.seconds[passes]
-            if pick.own.bit and pick.from_other[state, total]:
-                state ^= pick.own.bit
+            state = pick.before(state, total)
         return found[::-1]
 
     def _near(self, needs: int) -> tuple[Worths, NDArray[np.intp], NDArray[np.intp]]:
