@@ -5,7 +5,7 @@ from dataclasses import replace
 from random import Random
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from mellow_tide.core.checks.check import make_case
@@ -25,7 +25,7 @@ from mellow_tide.core.flow.edits import ChangeStep, RemovePart, SplitPart, apply
 from mellow_tide.core.library.shipped import for_anybody, shipped_flows
 from mellow_tide.core.planner.difference import compare_flows
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.refusal import BadFlow
+from mellow_tide.core.refusal import BadFlow, DoesNotFit
 from tests.core.askings import asking
 from tests.settings import CATALOGUE, setting
 from tests.sizes import often
@@ -318,6 +318,22 @@ def test_time_is_a_reason_only_where_the_session_is_shorter_or_longer():
     without_feet = replace_facts(excluded=(Excluded(region="foot"),))
     as_long = adapt_flow(FLOW, Brief(booked_minutes=75), setting(without_feet, CATALOGUE))
     assert {one.reason for one in as_long.named if one.region != "foot"} == {"others"}
+
+
+@settings(max_examples=often(15), deadline=None)
+@example("bare_feet", 30)
+@given(st.sampled_from([shipped.id for shipped in shipped_flows()]), st.integers(10, 120))
+def test_every_flow_that_ships_is_fitted_to_any_minutes_or_plainly_refused(id, minutes):
+    shipped = next(one for one in shipped_flows() if one.id == id)
+    client = ClientFacts(gestation_days=shipped.gestation_days)
+    flow = plan(shipped.brief, setting(for_anybody(CATALOGUE, shipped.gestation_days), CATALOGUE)).flow
+    booked = shipped.brief.model_copy(update={"booked_minutes": minutes})
+    try:
+        made = adapt_flow(flow, booked, setting(client, CATALOGUE))
+    except DoesNotFit as refusal:
+        assert refusal.problems[0].code
+        return
+    assert graver(made.plan.flow, client) == []
 
 
 def test_what_goes_or_comes_does_not_put_the_rest_in_another_order():

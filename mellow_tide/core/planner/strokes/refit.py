@@ -119,14 +119,17 @@ def _done_by_long(site: Site, span: Span, steps: Sequence[Steps]) -> frozenset[S
 def _own_refitted(place: Site, steps: list[Step], more: int, done: frozenset[Slot]) -> list[Step] | None:
     """The steps with passes of a region's own strokes that take `more` seconds (negative: less) within 10.
 
-    Long strokes have `done` some places along the arc, so that no own stroke is missed there.
+    Strokes come in or go until they do; None where that leads back to what was tried. Long strokes have `done` some
+    places along the arc, so that no own stroke is missed there.
     """
     own = [step for step in steps if not step.over]
     if not own:
         return None
     kept = list(own)
     target = _taken(place, tuple(kept)) + more
-    while True:
+    tried: list[list[Step]] = []
+    while kept not in tried:
+        tried.append(kept)
         found, seconds = _with_passes(place, tuple(kept), target)
         if abs(seconds - target) <= NEAR:
             return _put_back(steps, found)
@@ -139,10 +142,10 @@ def _own_refitted(place: Site, steps: list[Step], more: int, done: frozenset[Slo
         least_wanted = max(kept, key=lambda step: _rank(step, place))
         if len(kept) > len(own) or _rank(least_wanted, place) == 0 or len(kept) == 1:
             return None
-        kept.remove(least_wanted)
-        kept = _warm_first(kept, place, done)
+        kept = _warm_first([step for step in kept if step is not least_wanted], place, done)
         if not kept:
             return None
+    return None
 
 
 def _put_back(steps: Iterable[Step], own: Iterable[Step]) -> list[Step]:
