@@ -295,6 +295,30 @@ def test_one_side_is_left_out_of_this_session_alone(page: Page, plan: Plan):
     )
 
 
+def test_a_stroke_is_left_out_of_the_whole_session_and_comes_back(page: Page, plan: Plan):
+    plan.swell("back").click()
+    strokes = page.get_by_role("list", name="Strokes")
+    strokes.get_by_role("button", name="More about skin rolling").first.click()
+    page.get_by_role("button", name="Leave out of the session").click()
+    expect(plan.word("Strokes")).to_have_text("without skin rolling")
+    expect(strokes.get_by_text("skin rolling", exact=True)).to_have_count(0)
+    expect(plan.fit).to_have_text(re.compile("^Fits 50 min"))
+    line = page.get_by_role("combobox", name="Add by typing")
+    line.fill("more stripping")
+    expect(page.get_by_role("option").first).to_contain_text("Stripping wherever it can be done")
+    line.press("Enter")
+    expect(plan.word("Strokes")).to_have_text("with stripping, without skin rolling")
+    panel = plan.panel("Strokes")
+    panel.get_by_role("button", name="Remove: skin rolling").click()
+    expect(plan.word("Strokes")).to_have_text("with stripping")
+    panel.get_by_role("combobox", name="Stroke").select_option("Skin rolling")
+    panel.get_by_role("button", name="Bring it in").click()
+    expect(plan.word("Strokes")).to_have_text("with stripping and skin rolling")
+    page.keyboard.press("Escape")
+    page.reload()
+    expect(plan.word("Strokes")).to_have_text("with stripping and skin rolling")
+
+
 def test_strokes_are_added_by_typing(page: Page, plan: Plan):
     line = page.get_by_role("combobox", name="Add by typing")
     expect(line).to_be_visible()

@@ -9,7 +9,7 @@ from mellow_tide.core.evaluation.case_supplies import count_case_supplies
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.hands.load import THUMB_SECONDS_A_DAY, measure_day_load
 from mellow_tide.core.hands.self_check import SelfCheck
-from mellow_tide.core.library.shipped import shipped_flows
+from mellow_tide.core.library.shipped import for_anybody, shipped_flows
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.preparing.day import add_up_supplies
 from mellow_tide.core.preparing.session import list_to_prepare
@@ -93,7 +93,7 @@ def test_every_kind_has_its_own_things(kind, school):
 
 @pytest.mark.parametrize("shipped", shipped_flows(), ids=lambda shipped: shipped.id)
 def test_every_shipped_flow_has_its_things_each_once_and_in_groups(shipped):
-    within = setting(shipped.meant_for(CATALOGUE))
+    within = setting(for_anybody(CATALOGUE, shipped.gestation_days))
     case = make_case(plan(shipped.brief, within).flow, within)
     found = listed(case)
     assert len({thing.id for thing in found}) == len(found)

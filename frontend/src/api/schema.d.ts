@@ -3534,8 +3534,10 @@ export interface components {
          *     `focus` and `leave_out` are region ids; of the focus, `much_more` is what the client wants much more of.
          *     `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the discomfort numbers (0 to 10) at which one
          *     eases off, in relaxation and in specific work; the house's if not said. `points` are sore points that have their
-         *     minutes, on a pair each with its side. `plain_words`: table side and sheet say how each stroke is done in place of
-         *     its name, for two people at home or a beginner.
+         *     minutes, on a pair each with its side. `with_strokes` and `without_strokes` are ids of strokes: those that this
+         *     session has where they can be done, even if they are else done by wish, and those that it does without.
+         *     `plain_words`: table side and sheet say how each stroke is done in place of its name, for two people at home or a
+         *     beginner.
          */
         Brief: {
             /**
@@ -3607,6 +3609,16 @@ export interface components {
              * @default []
              */
             points: components["schemas"]["Place"][];
+            /**
+             * With Strokes
+             * @default []
+             */
+            with_strokes: string[];
+            /**
+             * Without Strokes
+             * @default []
+             */
+            without_strokes: string[];
             /**
              * Plain Words
              * @default false
@@ -9992,6 +10004,10 @@ export interface components {
             focus?: string[] | null;
             /** Leave Out */
             leave_out?: string[] | null;
+            /** With Strokes */
+            with_strokes?: string[] | null;
+            /** Without Strokes */
+            without_strokes?: string[] | null;
         };
         /**
          * Suggestion

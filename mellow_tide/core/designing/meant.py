@@ -17,13 +17,16 @@ class Meant:
     stroke: Stroke | None
 
 
-def read_meanings(words: tuple[str, ...], selected: str | None, catalogue: Catalogue) -> list[Meant]:
+def read_meanings(
+    words: tuple[str, ...], selected: str | None, everywhere: bool, catalogue: Catalogue
+) -> list[Meant]:
     """All that the words could mean, the likeliest first: every word begins a name of what is meant.
 
-    A stroke alone is meant for the `selected` region, where it may stand there; without one, for none.
+    A stroke alone is meant for the `selected` region, where it may stand there; without one, for none, unless
+    `everywhere` could be meant.
     """
     found: list[tuple[bool, int, int, int, Meant]] = []
-    for meant in _candidates(words, selected, catalogue):
+    for meant in _candidates(words, selected, everywhere, catalogue):
         names = [
             _names(meant.region.id, meant.region.name, meant.region.short, meant.region.whole)
             if meant.region
@@ -44,7 +47,9 @@ def read_meanings(words: tuple[str, ...], selected: str | None, catalogue: Catal
     return [meant for *_, meant in sorted(found, key=lambda one: one[:4])]
 
 
-def _candidates(words: tuple[str, ...], selected: str | None, catalogue: Catalogue) -> Iterator[Meant]:
+def _candidates(
+    words: tuple[str, ...], selected: str | None, everywhere: bool, catalogue: Catalogue
+) -> Iterator[Meant]:
     strokes = [s for s in catalogue.strokes.values() if any(_fit(words, _names(s.id, s.name, s.family)))]
     for region in catalogue.regions.values():
         zones = [zone for zone in region.zones if any(_fit(words, _names(zone)))]
@@ -53,7 +58,7 @@ def _candidates(words: tuple[str, ...], selected: str | None, catalogue: Catalog
             yield Meant(region, zone, None)
             yield from (Meant(region, zone, stroke) for stroke in strokes)
     for stroke in strokes:
-        if selected in stroke.regions:
+        if everywhere or selected in stroke.regions:
             yield Meant(None, None, stroke)
 
 

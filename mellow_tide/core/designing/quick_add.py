@@ -1,8 +1,9 @@
-"""Adding by typing: “calf knead 3”, “both feet hold 30 s”, “calf 4 min”, “no feet”, “75 min”, “turn”."""
+"""Adding by typing: “calf knead 3”, “both feet hold 30 s”, “calf 4 min”, “no feet”, “no knuckling”, “75 min”."""
 
 from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import islice
+from typing import Literal
 
 from pydantic import ValidationError
 
@@ -37,7 +38,8 @@ def suggest_edits(trial: Trial, line: str, selected: str | None) -> tuple[Sugges
     if not typed.words:
         return tuple(_booking(trial, typed))
     found: dict[str, Suggestion] = {}
-    for meant in read_meanings(typed.words, here.region if here else None, trial.case.catalogue)[:MOST]:
+    region, everywhere = here.region if here else None, typed.wish is not None
+    for meant in read_meanings(typed.words, region, everywhere, trial.case.catalogue)[:MOST]:
         for suggestion in _meant(trial, typed, meant, here):
             found.setdefault(suggestion.says, suggestion)
     return tuple(sorted(found.values(), key=lambda one: bool(one.why_not)))[:MOST]
@@ -52,10 +54,12 @@ def _booking(trial: Trial, typed: Typed) -> Iterator[Suggestion]:
 
 
 def _meant(trial: Trial, typed: Typed, meant: Meant, here: Part | None) -> Iterator[Suggestion]:
+    if meant.stroke and typed.wish:
+        if meant.region is None and typed.wish != "turn":
+            yield _stroke_of_session(trial, meant.stroke, typed.wish)
+        return
     region = meant.region or (trial.case.catalogue.regions[here.region] if here else None)
     if region is None:
-        return
-    if meant.stroke and typed.wish:
         return
     if meant.stroke:
         yield from _strokes(_Asked(trial, typed, meant), meant.stroke, region, here)
@@ -83,6 +87,22 @@ def _left_out(trial: Trial, region: Region) -> Suggestion:
         return Suggestion(says=says, why_not=say("designing.left_out_already"))
     focus = tuple(id for id in brief.focus if id != region.id)
     return Suggestion(says=says, brief=SuggestedBrief(leave_out=(*brief.leave_out, region.id), focus=focus))
+
+
+def _stroke_of_session(trial: Trial, stroke: Stroke, wish: Literal["out", "more"]) -> Suggestion:
+    """A stroke that the whole session is to do without, or to have wherever it can be done."""
+    brief = trial.case.flow.brief
+    wanted = tuple(id for id in brief.with_strokes if id != stroke.id)
+    unwanted = tuple(id for id in brief.without_strokes if id != stroke.id)
+    if wish == "out":
+        says, there = say("designing.without_stroke", stroke=stroke.name), unwanted != brief.without_strokes
+        unwanted = (*unwanted, stroke.id)
+    else:
+        says, there = say("designing.with_stroke", stroke=stroke.name), wanted != brief.with_strokes
+        wanted = (*wanted, stroke.id)
+    if there:
+        return Suggestion(says=says, why_not=say("designing.asked_already"))
+    return Suggestion(says=says, brief=SuggestedBrief(with_strokes=wanted, without_strokes=unwanted))
 
 
 def _brought_in(trial: Trial, region: Region) -> Suggestion:

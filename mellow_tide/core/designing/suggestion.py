@@ -21,6 +21,8 @@ class SuggestedBrief(Record):
     booked_minutes: int | None = None
     focus: tuple[str, ...] | None = None
     leave_out: tuple[str, ...] | None = None
+    with_strokes: tuple[str, ...] | None = None
+    without_strokes: tuple[str, ...] | None = None
 
 
 class Suggestion(Record):

@@ -11,6 +11,8 @@ from mellow_tide.core.refusal import BadBrief, FieldProblem, UnknownReference
 
 Regions = Annotated[tuple[Id, ...], Field(max_length=40)]
 
+Strokes = Annotated[tuple[Id, ...], Field(max_length=60)]
+
 PressureWord = Literal["light", "medium", "firm"]
 
 WISHED_DEPTH: dict[PressureWord, int] = {"light": 2, "medium": 3, "firm": 4}
@@ -45,8 +47,10 @@ class Brief(Record):
     `focus` and `leave_out` are region ids; of the focus, `much_more` is what the client wants much more of.
     `close_with` is a closing's id. `ceiling` and `specific_ceiling` are the discomfort numbers (0 to 10) at which one
     eases off, in relaxation and in specific work; the house's if not said. `points` are sore points that have their
-    minutes, on a pair each with its side. `plain_words`: table side and sheet say how each stroke is done in place of
-    its name, for two people at home or a beginner.
+    minutes, on a pair each with its side. `with_strokes` and `without_strokes` are ids of strokes: those that this
+    session has where they can be done, even if they are else done by wish, and those that it does without.
+    `plain_words`: table side and sheet say how each stroke is done in place of its name, for two people at home or a
+    beginner.
     """
 
     kind: Id = "full_body"
@@ -66,14 +70,19 @@ class Brief(Record):
     specific_ceiling: Annotated[int, Field(ge=0, le=10)] | None = None
     lubricant: Id = "grapeseed_oil"
     points: Annotated[tuple[Place, ...], Field(max_length=MOST_POINTS)] = ()
+    with_strokes: Strokes = ()
+    without_strokes: Strokes = ()
     plain_words: bool = False
 
     @model_validator(mode="after")
-    def _each_region_once(self) -> Self:
-        for name in ("focus", "much_more", "leave_out"):
-            regions = getattr(self, name)
-            if len(set(regions)) < len(regions):
-                raise ValueError(f"{name}: each region at most once")
+    def _each_once(self) -> Self:
+        for name in ("focus", "much_more", "leave_out", "with_strokes", "without_strokes"):
+            ids = getattr(self, name)
+            if len(set(ids)) < len(ids):
+                raise ValueError(f"{name}: each at most once")
+        both = set(self.with_strokes) & set(self.without_strokes)
+        if both:
+            raise ValueError(f"without_strokes: {', '.join(sorted(both))}: in with_strokes, too")
         return self
 
     def wants_much(self, region: str) -> bool:
@@ -179,6 +188,8 @@ def check_brief(brief: Brief, catalogue: Catalogue) -> None:
         *(check_known(catalogue.regions, id, "focus", "region") for id in brief.focus),
         *(check_known(catalogue.regions, id, "leave_out", "region") for id in brief.leave_out),
         *check_places(brief.points, "points", catalogue),
+        *(check_known(catalogue.strokes, id, "with_strokes", "stroke") for id in brief.with_strokes),
+        *(check_known(catalogue.strokes, id, "without_strokes", "stroke") for id in brief.without_strokes),
     ]
     problems = [problem for problem in known if problem]
     if problems:

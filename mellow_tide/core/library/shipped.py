@@ -10,21 +10,11 @@ from mellow_tide.core.flow.brief import Brief, ClientFacts
 
 
 class ShippedFlow(Named):
-    """A flow that ships. `note` says what it is good for; `gestation_days` for whom, if it is for one in pregnancy.
-
-    `asks` are strokes that it has though they are done by wish, `avoids` those that it has not.
-    """
+    """A flow that ships. `note` says what it is good for; `gestation_days` for whom, if it is for one in pregnancy."""
 
     note: str
     brief: Brief
     gestation_days: int | None = None
-    asks: frozenset[str] = frozenset()
-    avoids: frozenset[str] = frozenset()
-
-    def meant_for(self, catalogue: Catalogue) -> ClientFacts:
-        """Whom the flow is planned for: anybody, with the strokes that it asks for and without those it avoids."""
-        anybody = for_anybody(catalogue, self.gestation_days)
-        return anybody.model_copy(update={"likes": self.asks, "dislikes": self.avoids})
 
 
 def for_anybody(catalogue: Catalogue, gestation_days: int | None = None) -> ClientFacts:

@@ -79,7 +79,7 @@ def load_library(desk: Desk) -> list[FlowRow]:
         NewFlow(
             flow_id=uuid4(),
             text=FlowText(shipped.name, shipped.note),
-            flow=plan(shipped.brief, Setting.of(shipped.meant_for(desk.catalogue), desk.catalogue)).flow,
+            flow=plan(shipped.brief, _for_anybody(desk, shipped.gestation_days)).flow,
             gestation_days=shipped.gestation_days,
             origin=shipped.id,
         )

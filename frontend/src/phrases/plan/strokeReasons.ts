@@ -26,7 +26,7 @@ function losses(gives: StrokeReason["instead"], name: Name): string {
 
 /** Why a stroke is there, in plain sentences. */
 export function whyStroke(reason: StrokeReason, name: Name): string {
-  const purpose = [PURPOSES[reason.purpose], reason.first && "new to this session", reason.liked && "liked"];
+  const purpose = [PURPOSES[reason.purpose], reason.first && "new to this session", reason.liked && "wanted"];
   const said = [
     `${capital(name(reason.stroke))}, ${span(reason.seconds)}: ${purpose.filter(isText).join("; ")}.`,
   ];

@@ -15,6 +15,8 @@ export interface TideEditing extends Omit<PartActions, "onNudge" | "onTakeUp"> {
   /** The other side gets the same strokes, all of it. */
   onMirrorPassage(passage: WorkedPassage): void;
   onRemovePassage(passage: WorkedPassage): void;
+  /** A stroke goes from the whole session, which is planned anew around that. */
+  onLeaveStrokeOut(stroke: string): void;
   /** `name`: what is moved, as it is told. */
   onLand(landing: Landing, name: string): void;
   /**

@@ -50,7 +50,8 @@ class Asked:
         if here.schools[brief.school].one_side:
             spared = _whole_from_behind(spared)
         restricted = for_minutes(setting.restrictions, hands_on_seconds(brief, here), here)
-        rested = bearable_rituals(restricted, here.kinds[brief.kind].positions, spared)
+        positions, unwanted = here.kinds[brief.kind].positions, _unwanted(brief, setting.client)
+        rested = bearable_rituals(restricted, unwanted, positions, spared)
         return cls(brief, setting.client, rested, setting.tempo)
 
     @cached_property
@@ -114,9 +115,23 @@ class Asked:
             frozenset(zones),
             self.barred[region],
             self.kind.clothed,
-            self.client.likes,
-            self.client.dislikes,
+            self._likes,
+            self._dislikes,
         )
+
+    @cached_property
+    def _likes(self) -> frozenset[str]:
+        """Strokes and tools that the client likes, or the session is to have; what is disliked is not among them."""
+        return (self.client.likes | set(self.brief.with_strokes)) - self._dislikes
+
+    @cached_property
+    def _dislikes(self) -> frozenset[str]:
+        return _unwanted(self.brief, self.client)
+
+
+def _unwanted(brief: Brief, client: ClientFacts) -> frozenset[str]:
+    """Strokes and tools that the client dislikes, or the session is to do without."""
+    return client.dislikes | set(brief.without_strokes)
 
 
 def _through_sheet(stroke: Stroke) -> bool:

@@ -32,23 +32,25 @@ Rests = tuple[tuple[str, str, tuple[str, ...]], ...]
 
 
 def bearable_rituals(
-    restrictions: Restrictions, positions: tuple[str, ...], catalogue: Catalogue
+    restrictions: Restrictions, unwanted: frozenset[str], positions: tuple[str, ...], catalogue: Catalogue
 ) -> Catalogue:
     """The catalogue with every opening and closing at a place, and of strokes, that the client may have.
 
-    `positions` are those of the kind of session: a closing takes place in whichever comes last. A region may not be
-    rested on where it is forbidden or declined, or where any of it is to be left alone. Where no place at all is left
-    the ritual stays as it is, and the checks refuse it.
+    Strokes that are `unwanted` are not in them, but what is held still stays. `positions` are those of the kind of
+    session: a closing takes place in whichever comes last. A region may not be rested on where it is forbidden or
+    declined, or where any of it is to be left alone. Where no place at all is left the ritual stays as it is, and the
+    checks refuse it.
     """
     lain = tuple(position for position in positions if restrictions.why_not(position) is None)
-    openings = _changed(catalogue.openings, restrictions, catalogue, None)
-    closings = _changed(catalogue.closings, restrictions, catalogue, lain)
+    openings = _changed(catalogue.openings, restrictions, unwanted, catalogue, None)
+    closings = _changed(catalogue.closings, restrictions, unwanted, catalogue, lain)
     return _with_rests(openings, closings, catalogue) if openings or closings else catalogue
 
 
 def _changed(
     rituals: Mapping[str, Opening] | Mapping[str, Closing],
     restrictions: Restrictions,
+    unwanted: frozenset[str],
     catalogue: Catalogue,
     positions: tuple[str, ...] | None,
 ) -> Rests:
@@ -57,7 +59,10 @@ def _changed(
     for id, ritual in rituals.items():
         region = catalogue.regions[ritual.region]
         stay = tuple(
-            s.stroke for s in ritual.strokes if restrictions.allows(catalogue.strokes[s.stroke], region.id)
+            s.stroke
+            for s in ritual.strokes
+            if restrictions.allows(catalogue.strokes[s.stroke], region.id)
+            and (s.stroke not in unwanted or catalogue.strokes[s.stroke].family == "hold")
         )
         if may_rest(region.id, restrictions) and stay:
             if len(stay) < len(ritual.strokes):

@@ -1,4 +1,4 @@
-import type { Brief } from "../../../api/client";
+import type { Brief, Catalogue } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { say } from "../../../phrases/screens/plan/brief";
 import { shared } from "../../../phrases/screens/shared";
@@ -9,6 +9,7 @@ import { makeBriefWords } from "./briefWords";
 import { briefOfKind, closingsOf, offeredRegions, positionsOf, schoolsOf } from "./kinds";
 import { PointsPanel } from "./PointsPanel";
 import { RegionsPanel } from "./RegionsPanel";
+import { StrokesPanel } from "./StrokesPanel";
 
 interface Props {
   brief: Brief;
@@ -19,6 +20,9 @@ interface Props {
   fixed: boolean;
   onChange(patch: Partial<Brief>): void;
 }
+
+/** So many strokes left out are named; more are counted. */
+const NAMED = 3;
 
 const PRESSURES = {
   light: say.lightPressure,
@@ -35,6 +39,18 @@ const FINISHES = {
   calm: say.calmEnd,
   bright: say.brightEnd,
 } as const;
+
+/** The strokes that are wanted or left out: `with stripping, without knuckling`. */
+function strokeWords(brief: Brief, catalogue: Catalogue): string {
+  const named = (ids: readonly string[]) => listed(ids.map((id) => catalogue.strokes[id]?.name ?? id));
+  const { with_strokes: wanted = [], without_strokes: unwanted = [] } = brief;
+  const told = [
+    wanted.length > 0 && say.withStrokes(named(wanted)),
+    unwanted.length > 0 &&
+      say.withoutStrokes(unwanted.length > NAMED ? say.fewStrokes(unwanted.length) : named(unwanted)),
+  ].filter(Boolean);
+  return told.join(", ") || say.usualStrokes;
+}
 
 /** The brief as one sentence whose words open in place. */
 export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props) {
@@ -157,6 +173,10 @@ export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props)
           )}
         </>
       )}
+      ,{" "}
+      {word("Strokes", "without_strokes", strokeWords(brief, catalogue), () => (
+        <StrokesPanel wishes={brief} onChange={onChange} />
+      ))}
       , at{" "}
       {choice("Pressure", "pressure", say.pressure(brief.pressure), say.howStrong, PRESSURES, (pressure) => ({
         pressure: pressure as Brief["pressure"],

@@ -15,6 +15,7 @@ import { capital } from "../../../phrases/words";
 import type { TideEditing } from "../../../tideline/hand/editing";
 import { landingWords, nextLanding } from "../../../tideline/hand/landing";
 import { nameOf } from "../../../tideline/names";
+import { strokesWithout } from "../brief/strokeWishes";
 import { splitPart } from "../parts/edits";
 import type { PlanChanges } from "./usePlanChanges";
 
@@ -109,6 +110,8 @@ export function useEditing({ session, catalogue, changes, change, tell }: Args):
             focus: focus.filter((other) => other !== region),
           });
       },
+      onLeaveStrokeOut: (stroke: string) =>
+        now().change(strokesWithout(now().session.plan.flow.brief, stroke)),
       onLeaveSideOut: (id: string) => {
         const part = partOf(id);
         if (!part) return;

@@ -108,7 +108,7 @@ export function PartRow(props: Props) {
   );
 }
 
-function Strokes({ part, entries, onEdit, choosing, onChooseZone }: Props) {
+function Strokes({ part, entries, onEdit, editing, choosing, onChooseZone }: Props) {
   const catalogue = useCatalogue();
   const edit = (edits: Edit[]) => edits.length > 0 && onEdit?.(edits);
   return (
@@ -143,6 +143,8 @@ function Strokes({ part, entries, onEdit, choosing, onChooseZone }: Props) {
                 remove: () => edit(removeStep(part, index)),
                 split: part.role === "work" && index > 0 ? () => edit(splitPart(part, index)) : undefined,
                 last: part.steps.length < 2,
+                leaveOut:
+                  editing && part.role === "work" ? () => editing.onLeaveStrokeOut(step.stroke) : undefined,
               }
             }
           />

@@ -112,6 +112,11 @@ export function StrokeMore({ step, side, position, name, does }: Props) {
         <Button className="bg-base-100" disabled={does.last} onClick={does.remove}>
           {say.removeIt}
         </Button>
+        {does.leaveOut && (
+          <Button className="bg-base-100" onClick={does.leaveOut}>
+            {say.notInThisSession}
+          </Button>
+        )}
       </div>
     </form>
   );
