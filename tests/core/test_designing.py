@@ -236,6 +236,15 @@ def test_typing_can_leave_a_stroke_out_of_the_session_or_want_it_throughout():
     assert suggest_edits(TRIAL, "no knuckling back", None) == ()
 
 
+def test_nobody_stands_at_the_foot_of_a_chair():
+    brief = Brief(kind="chair", school="chair_downwards", close_with="seated", booked_minutes=20)
+    chair = Trial.of(plan(brief, setting(ANYBODY, CATALOGUE)).flow, setting(ANYBODY, CATALOGUE))
+    there = suggest_edits(chair, "back compression from the foot", None)
+    assert [one.why_not for one in there if not one.why_not] == []
+    assert there[0].why_not == "with the client seated, leaning forward, nobody stands at the foot"
+    assert not suggest_edits(chair, "back compression from the head", None)[0].why_not
+
+
 def test_typing_turn_offers_the_other_position_only_if_what_follows_is_reached_there():
     meant = first_of("turn", "hips-left")
     assert meant.why_not == "the left back of the thigh cannot be worked with the client supine"

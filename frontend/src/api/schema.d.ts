@@ -8231,7 +8231,8 @@ export interface components {
          *     In `setup`, `{bolster}` is what the practice has for a bolster, and so for each of `supports`.
          *
          *     `upper` is the side of a pair that is workable where the client lies on the other; `flat` means lying on the
-         *     table, `seated` sitting in the chair; `face_up`: the head lies so that it can be held.
+         *     table, `seated` sitting in the chair; `face_up`: the head lies so that it can be held. `ends` are those at which
+         *     the therapist may stand; at the head of a chair one stands behind the client.
          */
         Position: {
             /** Id */
@@ -8267,6 +8268,14 @@ export interface components {
              * @default false
              */
             face_up: boolean;
+            /**
+             * Ends
+             * @default [
+             *       "head",
+             *       "foot"
+             *     ]
+             */
+            ends: ("head" | "foot" | "left" | "right" | "own_side")[];
             /** Upper */
             upper?: ("left" | "right") | null;
         };

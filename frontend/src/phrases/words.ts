@@ -87,8 +87,7 @@ export function standWord(stand: Stand, position: string): string {
 }
 
 /** The places to choose from: what is done on one side alike is done on the other, so it has no left or right. */
-export function standsFor(side: Side, position: string): Stand[] {
-  const ends: Stand[] = position.startsWith("seated") ? ["head"] : ["head", "foot"];
+export function standsFor(side: Side, ends: readonly Stand[]): Stand[] {
   return side === "left" || side === "right" ? ["own_side", ...ends] : ["right", "left", ...ends];
 }
 

@@ -181,7 +181,8 @@ class Position(Named):
     In `setup`, `{bolster}` is what the practice has for a bolster, and so for each of `supports`.
 
     `upper` is the side of a pair that is workable where the client lies on the other; `flat` means lying on the
-    table, `seated` sitting in the chair; `face_up`: the head lies so that it can be held.
+    table, `seated` sitting in the chair; `face_up`: the head lies so that it can be held. `ends` are those at which
+    the therapist may stand; at the head of a chair one stands behind the client.
     """
 
     setup: tuple[str, ...]
@@ -190,6 +191,7 @@ class Position(Named):
     seated: bool = False
     face_hidden: bool = False
     face_up: bool = False
+    ends: tuple[Stand, ...] = ("head", "foot")
     upper: Literal["left", "right"] | None = None
 
     @property

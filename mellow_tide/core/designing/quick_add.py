@@ -139,7 +139,9 @@ def _strokes(asked: _Asked, stroke: Stroke, region: Region, here: Part | None) -
     if not named:
         yield Suggestion(says=says, why_not=say("designing.not_in_session", region=region.name))
         return
-    why_not = misfit(trial, named[0], stroke) or _too_deep(typed, stroke)
+    why_not = (
+        misfit(trial, named[0], stroke) or _too_deep(typed, stroke) or _out_of_place(trial, named[0], typed)
+    )
     if why_not:
         yield Suggestion(says=says, why_not=why_not)
         return
@@ -163,6 +165,13 @@ def _too_deep(typed: Typed, stroke: Stroke) -> str:
     low, high = stroke.depth
     fits = typed.depth is None or low <= typed.depth <= high
     return "" if fits else say("designing.depth_range", stroke=stroke.name, low=low, high=high)
+
+
+def _out_of_place(trial: Trial, part: Part, typed: Typed) -> str:
+    """Why nobody stands at the end that was typed; nothing where one may."""
+    position = trial.case.catalogue.positions[part.position]
+    stands = typed.stand is None or typed.stand in position.ends
+    return "" if stands else say("designing.no_such_end", end=typed.stand, position=position.name)
 
 
 def _step(asked: _Asked, part: Part, stroke: Stroke, slot: Slot) -> Step:

@@ -1,5 +1,6 @@
 import { useForm } from "react-hook-form";
 import type { Step } from "../../../api/client";
+import { useCatalogue } from "../../../api/useCatalogue";
 import { secondsTyped } from "../../../lib/typedTime";
 import { say } from "../../../phrases/screens/plan/parts";
 import { shared } from "../../../phrases/screens/shared";
@@ -28,6 +29,7 @@ interface Props {
 
 /** The rest of a stroke: seconds of its own, what is said to the client, a note, asking after it, its place. */
 export function StrokeMore({ step, side, position, name, does }: Props) {
+  const catalogue = useCatalogue();
   const form = useForm<Words>({
     defaultValues: {
       seconds: step.seconds ? `${step.seconds} s` : "",
@@ -78,7 +80,7 @@ export function StrokeMore({ step, side, position, name, does }: Props) {
         <Field label={say.whereYouStand}>
           <select className="select min-h-11 w-full" {...form.register("stand")}>
             <option value="">{say.standAsUsual}</option>
-            {standsFor(side, position).map((stand) => (
+            {standsFor(side, catalogue.positions[position]?.ends ?? []).map((stand) => (
               <option key={stand} value={stand}>
                 {capital(standWord(stand, position))}
               </option>
