@@ -1,15 +1,20 @@
 """Which briefs cannot be met for whom, word for word, and what of a client the planner is asked with."""
 
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from mellow_tide.core.care.restrict import restrict
 from mellow_tide.core.catalogue.house.house import House
+from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts, Excluded
+from mellow_tide.core.library.shipped import shipped_flows
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.refusal import DoesNotFit, NoSession
 from tests.settings import CATALOGUE as C
 from tests.settings import setting
+from tests.sizes import often
 
 AGREED = frozenset(C.consents)
 HOUR = Brief(booked_minutes=60)
@@ -149,6 +154,60 @@ def test_the_touch_has_what_the_client_and_the_kind_say():
     assert (touch.likes, touch.dislikes, touch.clothed) == ({"kneading"}, {"wringing"}, False)
     chair = Brief(kind="chair", school="chair_downwards", booked_minutes=20, close_with="seated")
     assert asked(chair, client).touch("back").clothed
+
+
+def test_what_the_session_does_without_is_disliked_and_what_it_wants_is_liked_unless_the_client_dislikes_it():
+    client = ClientFacts(likes=frozenset({"kneading", "shaking"}), dislikes=frozenset({"wringing"}))
+    brief = changed(HOUR, with_strokes=("stripping", "wringing"), without_strokes=("kneading",))
+    touch = asked(brief, client).touch("back")
+    assert touch.likes == {"stripping", "shaking"}
+    assert touch.dislikes == {"wringing", "kneading"}
+
+
+def test_a_region_that_long_strokes_alone_could_fill_has_strokes_of_its_own():
+    client = ClientFacts(breaths_per_minute=20, consents=frozenset({"hips"}), dislikes=frozenset({"palms"}))
+    brief = Brief(
+        school="feet_upwards", booked_minutes=96, focus=("back",), pressure="light",
+        without_strokes=("kneading",),
+    )  # fmt: skip
+    assert all(part.steps for part in plan(brief, setting(client, C)).flow.parts)
+
+
+WHICH = st.lists(st.sampled_from(sorted((*C.strokes, *C.tools))), max_size=12).map(frozenset)
+
+
+@settings(max_examples=often(25), deadline=None)
+@given(
+    st.sampled_from([shipped.brief for shipped in shipped_flows() if shipped.gestation_days is None]),
+    WHICH,
+    WHICH,
+    st.integers(10, 120),
+)
+def test_whatever_is_liked_and_disliked_a_session_is_planned_safely_or_refused(
+    brief, likes, dislikes, minutes
+):
+    client = has(likes=likes, dislikes=dislikes)
+    try:
+        flow = plan(changed(brief, booked_minutes=minutes), setting(client, C)).flow
+    except DoesNotFit:
+        return
+    assert [f.what for f in evaluate(flow, setting(client, C)).findings if f.severity == "refuse"] == []
+    # Only what a part cannot do without stays, and what is held still.
+    kept = {
+        step.stroke
+        for part in flow.parts
+        for step in part.steps
+        if step.stroke in dislikes and step.slot not in ("spread", "warm", "settle", "knead")
+    }
+    assert all(C.strokes[stroke].family == "hold" for stroke in kept)
+
+
+def test_labour_support_leaves_out_what_is_disliked():
+    brief = next(one.brief for one in shipped_flows() if one.id == "between_waves")
+    client = has(gestation_days=280, dislikes=frozenset({"hip_squeeze"}))
+    strokes = {step.stroke for part in plan(brief, setting(client, C)).flow.parts for step in part.steps}
+    assert "hip_squeeze" not in strokes
+    assert "sacral_press" in strokes
 
 
 @pytest.mark.parametrize(("off", "worked"), [("left", "right"), ("right", "left"), ("both", None)])

@@ -68,7 +68,9 @@ def plan_labour(asked: Asked) -> Flow:
 
 
 def _part(region: str, side: Side, position: str, asked: Asked) -> Part | None:
-    """The round on one region, without what is too deep or at a place to be left alone; None if only rest is left."""
+    """The round on one region, without what is too deep, unwanted or at a place to be left alone; None if only rest is
+    left.
+    """
     touch = asked.touch(region)
     # Nothing is warmed here before it, so it is never strong.
     wished = min(touch.wished, FIRM)
@@ -79,7 +81,7 @@ def _part(region: str, side: Side, position: str, asked: Asked) -> Part | None:
         if (
             stroke.depth[0] > min(touch.cap, touch.wished + TOO_DEEP - 1)
             or zone in touch.zones
-            or stroke.id in touch.barred
+            or stroke.id in touch.barred | touch.dislikes
         ):
             continue
         more = region in asked.brief.focus and slot == "knead"

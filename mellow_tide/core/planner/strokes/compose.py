@@ -71,7 +71,10 @@ def compose_known(span: Span, targets: tuple[int, ...], used: Used, oiled: int |
     if chosen is None:
         return None
     arc = fit(span, ease(put_in_order(span, chosen)), targets, oiled)
-    return arc if arc is not None and abs(arc.seconds - total) <= CLOSE_ENOUGH else None
+    # Where long strokes alone pass over a region it has none to be shown, or changed, by.
+    if arc is None or not all(arc.steps.values()):
+        return None
+    return arc if abs(arc.seconds - total) <= CLOSE_ENOUGH else None
 
 
 def as_filled(span: Span, targets: Sequence[int], used: Mapping[str, int], oiled: int | None) -> SpanArc:
