@@ -9797,7 +9797,7 @@ export interface components {
         };
         /**
          * Stock
-         * @description An item whose stock is counted: what there is, what the bookings ahead take; whether that runs low.
+         * @description An item whose stock is counted: what there is, what the bookings of so many `days` take; whether that runs low.
          *
          *     Lubricants are in millilitres, linen in clean pieces.
          */
@@ -9815,6 +9815,8 @@ export interface components {
             amount: number;
             /** Wanted */
             wanted: number;
+            /** Days */
+            days: number;
             /** Low */
             low: boolean;
         };

@@ -24,7 +24,7 @@ StockAmount = Annotated[int, Field(ge=0, le=100_000)]
 
 
 class Stock(Record):
-    """An item whose stock is counted: what there is, what the bookings ahead take; whether that runs low.
+    """An item whose stock is counted: what there is, what the bookings of so many `days` take; whether that runs low.
 
     Lubricants are in millilitres, linen in clean pieces.
     """
@@ -34,6 +34,7 @@ class Stock(Record):
     name: str
     amount: int
     wanted: int
+    days: int
     low: bool
 
 
@@ -79,6 +80,7 @@ def judge_stock(
             name=named[item][1],
             amount=max(0, amount),
             wanted=round(wanted.get(item, 0.0)),
+            days=DAYS_AHEAD[named[item][0]],
             low=amount < wanted.get(item, 0.0),
         )
         for item, amount in counted.items()

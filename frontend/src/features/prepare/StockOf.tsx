@@ -39,7 +39,7 @@ export function StockOf({ supplies }: { supplies: DayPreparation["supplies"] }) 
       </ul>
       {stock.data.shopping_list && (
         <div role="note" className="mt-2">
-          <h3 className="text-lg">{say.shoppingList}</h3>
+          <h3 className="text-lg">{say.toBuyOrWash}</h3>
           <p className="whitespace-pre-line">{stock.data.shopping_list}</p>
           <Button look="quiet" onClick={() => navigator.clipboard?.writeText(stock.data.shopping_list)}>
             Copy
@@ -74,7 +74,10 @@ function Item({ row, there }: { row: Row; there: Counted | undefined }) {
         {there ? say.stockIs(name, amountWords(there.amount)) : say.notCounted(name)}
         {there?.low && (
           <span className="font-bold text-accent">
-            {say.lowStock(row.kind === "linen" ? String(there.wanted) : pouredWords(there.wanted), row.kind)}
+            {say.lowStock(
+              row.kind === "linen" ? String(there.wanted) : pouredWords(there.wanted),
+              there.days,
+            )}
           </span>
         )}
       </p>
@@ -92,7 +95,7 @@ function Item({ row, there }: { row: Row; there: Counted | undefined }) {
           max={100000}
           inputMode="numeric"
           aria-label={say.countIt(row.name, row.kind)}
-          placeholder={row.kind === "linen" ? "" : "ml"}
+          placeholder={row.kind === "linen" ? "pieces" : "ml"}
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
         />

@@ -39,12 +39,11 @@ export const say = {
   nothingEases: "No single change would ease this day noticeably.",
   stock: "Stock",
   stockIs: (name: string, amount: string) => `${name}: ${amount}`,
-  lowStock: (wanted: string, kind: "lubricant" | "linen") =>
-    `, low: the next two ${kind === "linen" ? "days" : "weeks"} take ${wanted}`,
+  lowStock: (wanted: string, days: number) => `, low: the next ${days} days take ${wanted}`,
   notCounted: (name: string) => `${name}: not counted`,
   countIt: (name: string, kind: "lubricant" | "linen") =>
     kind === "linen" ? `How many clean ${name}s there are` : `What there is of ${name}, in ml`,
   pieces: (count: number) => (count === 1 ? "1 clean piece" : `${count} clean pieces`),
   signedLogsTake: "Each signed log takes off what the session used.",
-  shoppingList: "Shopping list",
+  toBuyOrWash: "To buy or wash",
 };
