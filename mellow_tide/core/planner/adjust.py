@@ -38,8 +38,9 @@ Hold = Literal["all", "by_hand"]
 HELD, HELD_BY_HAND = 0.3, 4.0
 """What moving a second costs, in seconds' worth."""
 
-LEAVES_BY_HAND = 900
-"""What it costs that a region leaves that was set by hand, in seconds' worth."""
+LEAVES_BY_HAND = 50_000
+"""What it costs that a region leaves that was set by hand, in seconds' worth: more than moving all the seconds of a
+session costs, so it leaves only where it cannot stay."""
 
 
 def adjust(
@@ -61,7 +62,7 @@ def adjust(
     bare = drop_points(present.flow)
     flow = drop_rests(bare)
     there = _present(flow, asked)
-    asked = replace(asked, present=frozenset(there))
+    asked = replace(asked, present=frozenset(there), by_hand=frozenset(present.by_hand))
     closing = part_seconds(flow.parts[-1], asked.catalogue, asked.tempo)
     resting = _seconds(bare, asked) - _seconds(flow, asked)
 
@@ -89,7 +90,12 @@ def adjust(
         )
     made = _make_good(made, present.by_hand, asked)
     now = _present(drop_points(made), asked)
-    by_hand = tuple(id for id in present.by_hand if id in now and abs(now[id][0] - there[id][0]) <= MISSED)
+    shares = chosen.question.shares
+    by_hand = tuple(
+        id
+        for id in present.by_hand
+        if id in now and abs(now[id][0] - min(max(there[id][0], shares[id].least), shares[id].most)) <= MISSED
+    )
     return make_plan(asked, chosen, made).model_copy(update={"by_hand": by_hand, "order_by_hand": own})
 
 

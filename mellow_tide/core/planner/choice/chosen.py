@@ -105,22 +105,24 @@ def round_minutes(question: PlanQuestion, choice: ChosenSet) -> dict[str, int]:
 def _short(asked: Asked, question: PlanQuestion, minutes: dict[str, int]) -> dict[str, float]:
     """The focus regions that get less, for their size, than what was not asked for.
 
-    Each with how many times what it has that would be; half a grain on each side is not missed.
+    Each with how many times what it has that would be; half a grain on each side is not missed. What was set by hand
+    is as long as it was meant to be, and nothing is measured by it.
     """
     brief, catalogue = asked.brief, asked.catalogue
+    focus = [id for id in brief.focus if id not in asked.by_hand]
     weights = catalogue.schools[brief.school].weights
     worked = {id: question.shares[id].count * seconds for id, seconds in minutes.items()}
     size = {
         id: catalogue.regions[id].share * catalogue.regions[id].side_count * weights.get(id, 1.0)
         for id in minutes
     }
-    others = [id for id in minutes if id not in brief.focus]
+    others = [id for id in minutes if id not in brief.focus and id not in asked.by_hand]
     if not others:
         return {}
     part = sum(worked[id] for id in others) / sum(size[id] for id in others)
     spared = {id: GRAIN * question.shares[id].count / 2 for id in minutes}
     return {
         id: part * size[id] / worked[id]
-        for id in brief.focus
+        for id in focus
         if worked[id] + spared[id] < part * size[id] and minutes[id] <= question.shares[id].most - GRAIN
     }

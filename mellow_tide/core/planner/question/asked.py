@@ -30,7 +30,7 @@ class Asked:
     """A brief for a client; the catalogue is the house's, with regions of one side where the other is left alone.
 
     What the client wants worked through the sheet is covered in it. `present` are the regions of the plan that is to be
-    changed.
+    changed, `by_hand` those of them whose minutes were set by hand.
     """
 
     brief: Brief
@@ -38,6 +38,7 @@ class Asked:
     catalogue: Catalogue
     tempo: Tempo
     present: frozenset[str] = frozenset()
+    by_hand: frozenset[str] = frozenset()
 
     @classmethod
     def of(cls, brief: Brief, setting: Setting) -> Self:

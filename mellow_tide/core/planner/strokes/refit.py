@@ -231,11 +231,11 @@ def _grown(steps: list[Step], place: Site, done: frozenset[Slot]) -> list[Step] 
 
 
 def _shrunk(steps: list[Step], place: Site, done: frozenset[Slot]) -> list[Step] | None:
-    """The steps without the one wanted least; None if none can be spared."""
+    """The steps without the one wanted least; None if none can be spared, the last one least of all."""
     least_wanted = max(steps, key=lambda step: _rank(step, place))
     if _rank(least_wanted, place) == 0:
         return None
-    return _warm_first([s for s in steps if s is not least_wanted], place, done)
+    return _warm_first([s for s in steps if s is not least_wanted], place, done) or None
 
 
 def _allowed(step: Step, place: Site) -> bool:
