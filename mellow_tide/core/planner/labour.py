@@ -68,8 +68,9 @@ def plan_labour(asked: Asked) -> Flow:
 
 
 def _part(region: str, side: Side, position: str, asked: Asked) -> Part | None:
-    """The round on one region, without what is too deep, unwanted or at a place to be left alone; None if only rest is
-    left.
+    """The round on one region, without what is too deep, unwanted or at a place to be left alone.
+
+    None if only rest is left.
     """
     touch = asked.touch(region)
     # Nothing is warmed here before it, so it is never strong.

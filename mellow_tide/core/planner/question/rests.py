@@ -36,10 +36,10 @@ def bearable_rituals(
 ) -> Catalogue:
     """The catalogue with every opening and closing at a place, and of strokes, that the client may have.
 
-    Strokes that are `unwanted` are not in them, but what is held still stays. `positions` are those of the kind of
-    session: a closing takes place in whichever comes last. A region may not be rested on where it is forbidden or
-    declined, or where any of it is to be left alone. Where no place at all is left the ritual stays as it is, and the
-    checks refuse it.
+    Strokes that are `unwanted` are not in them, but what is held still stays, and what alone is there. `positions` are
+    those of the kind of session: a closing takes place in whichever comes last. A region may not be rested on where it
+    is forbidden or declined, or where any of it is to be left alone. Where no place at all is left the ritual stays as
+    it is, and the checks refuse it.
     """
     lain = tuple(position for position in positions if restrictions.why_not(position) is None)
     openings = _changed(catalogue.openings, restrictions, unwanted, catalogue, None)
@@ -58,12 +58,11 @@ def _changed(
     found = []
     for id, ritual in rituals.items():
         region = catalogue.regions[ritual.region]
-        stay = tuple(
-            s.stroke
-            for s in ritual.strokes
-            if restrictions.allows(catalogue.strokes[s.stroke], region.id)
-            and (s.stroke not in unwanted or catalogue.strokes[s.stroke].family == "hold")
+        allowed = tuple(
+            s.stroke for s in ritual.strokes if restrictions.allows(catalogue.strokes[s.stroke], region.id)
         )
+        stay = tuple(id for id in allowed if id not in unwanted or catalogue.strokes[id].family == "hold")
+        stay = stay or allowed
         if may_rest(region.id, restrictions) and stay:
             if len(stay) < len(ritual.strokes):
                 found.append((id, region.id, stay))
