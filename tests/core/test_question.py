@@ -204,10 +204,12 @@ def test_whatever_is_liked_and_disliked_a_session_is_planned_safely_or_refused(
 
 def test_labour_support_leaves_out_what_is_disliked():
     brief = next(one.brief for one in shipped_flows() if one.id == "between_waves")
-    client = has(gestation_days=280, dislikes=frozenset({"hip_squeeze"}))
-    strokes = {step.stroke for part in plan(brief, setting(client, C)).flow.parts for step in part.steps}
+    client = has(gestation_days=280, dislikes=frozenset({"hip_squeeze", "resting_hold"}))
+    parts = [part for part in plan(brief, setting(client, C)).flow.parts if part.role == "work"]
+    strokes = {step.stroke for part in parts for step in part.steps}
     assert "hip_squeeze" not in strokes
     assert "sacral_press" in strokes
+    assert {part.steps[-1].slot for part in parts} == {"settle"}
 
 
 @pytest.mark.parametrize(("off", "worked"), [("left", "right"), ("right", "left"), ("both", None)])

@@ -70,7 +70,7 @@ def plan_labour(asked: Asked) -> Flow:
 def _part(region: str, side: Side, position: str, asked: Asked) -> Part | None:
     """The round on one region, without what is too deep, unwanted or at a place to be left alone.
 
-    None if only rest is left.
+    What settles it stays even so. None if only rest is left.
     """
     touch = asked.touch(region)
     # Nothing is warmed here before it, so it is never strong.
@@ -82,7 +82,8 @@ def _part(region: str, side: Side, position: str, asked: Asked) -> Part | None:
         if (
             stroke.depth[0] > min(touch.cap, touch.wished + TOO_DEEP - 1)
             or zone in touch.zones
-            or stroke.id in touch.barred | touch.dislikes
+            or stroke.id in touch.barred
+            or (stroke.id in touch.dislikes and slot != "settle")
         ):
             continue
         more = region in asked.brief.focus and slot == "knead"
