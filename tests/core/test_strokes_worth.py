@@ -9,19 +9,18 @@ import pytest
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.hands.load import THUMBS
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.planner.strokes.repertoire import Touch
-from mellow_tide.core.planner.strokes.site import find_site
-from mellow_tide.core.planner.strokes.worth import (
+from mellow_tide.core.planner.strokes.region_table import (
     AROUND,
-    NEEDS,
     NEW,
     NOWHERE,
     OFF,
     ONCE_MORE,
     TWICE_RUNNING,
     find_table,
-    own_strokes,
 )
+from mellow_tide.core.planner.strokes.repertoire import Touch
+from mellow_tide.core.planner.strokes.site import find_site
+from mellow_tide.core.planner.strokes.worth import NEEDS, own_strokes
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.core.timing.tempo import USUAL
 from tests.core.flows import CLIENT

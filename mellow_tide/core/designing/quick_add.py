@@ -1,4 +1,4 @@
-"""Adding by typing: “calf knead 3”, “both feet hold 30 s”, “calf 4 min”, “no feet”, “no knuckling”, “75 min”."""
+"""Adding by typing: “calf knead 3”, “calf 4 min”, “no feet”, “no knuckling”, “75 min”, “turn”."""
 
 from collections.abc import Iterator
 from dataclasses import dataclass

@@ -14,10 +14,11 @@ from mellow_tide.core.flow.flow import Flow, Part
 from mellow_tide.core.flow.passages import split_into_passages
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.strokes.compose import own_options
+from mellow_tide.core.planner.strokes.region_table import NOWHERE, find_table
 from mellow_tide.core.planner.strokes.repertoire import AGAIN
 from mellow_tide.core.planner.strokes.site import find_site
 from mellow_tide.core.planner.strokes.span import PlacedStroke
-from mellow_tide.core.planner.strokes.worth import NOWHERE, OwnStroke, StrokeUse, find_table, use_of
+from mellow_tide.core.planner.strokes.worth import OwnStroke, StrokeUse, use_of
 from mellow_tide.core.refusal import BadFlow, FieldProblem
 from mellow_tide.core.setting import Setting
 from mellow_tide.core.timing.run_sheet import lay_out

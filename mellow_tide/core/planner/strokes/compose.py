@@ -14,20 +14,12 @@ from mellow_tide.core.planner.strokes.long import (
     list_long_ways,
     opening_of,
 )
+from mellow_tide.core.planner.strokes.region_table import NOWHERE, RegionTable, Used, find_table
 from mellow_tide.core.planner.strokes.repertoire import ROUNDS
 from mellow_tide.core.planner.strokes.sequence import Passed, ease, fit, place_in_round, put_in_order
 from mellow_tide.core.planner.strokes.site import Site
 from mellow_tide.core.planner.strokes.span import PlacedStroke, Span, SpanArc
-from mellow_tide.core.planner.strokes.worth import (
-    NEEDS,
-    NOWHERE,
-    OwnStroke,
-    RegionTable,
-    Used,
-    find_table,
-    own_strokes,
-    passes_of,
-)
+from mellow_tide.core.planner.strokes.worth import NEEDS, OwnStroke, own_strokes, passes_of
 
 KNEADED_FROM, SPECIFIC_FROM, MOVED_FROM = 60, 150, 240
 """Seconds from which a region is kneaded, a span has specific work, and one broad and one moving stroke."""

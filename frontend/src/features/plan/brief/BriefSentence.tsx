@@ -1,4 +1,4 @@
-import type { Brief, Catalogue } from "../../../api/client";
+import type { Brief } from "../../../api/client";
 import { useCatalogue } from "../../../api/useCatalogue";
 import { say } from "../../../phrases/screens/plan/brief";
 import { shared } from "../../../phrases/screens/shared";
@@ -10,6 +10,7 @@ import { briefOfKind, closingsOf, offeredRegions, positionsOf, schoolsOf } from 
 import { PointsPanel } from "./PointsPanel";
 import { RegionsPanel } from "./RegionsPanel";
 import { StrokesPanel } from "./StrokesPanel";
+import { strokeWords } from "./strokeWishes";
 
 interface Props {
   brief: Brief;
@@ -20,9 +21,6 @@ interface Props {
   fixed: boolean;
   onChange(patch: Partial<Brief>): void;
 }
-
-/** So many strokes left out are named; more are counted. */
-const NAMED = 3;
 
 const PRESSURES = {
   light: say.lightPressure,
@@ -39,18 +37,6 @@ const FINISHES = {
   calm: say.calmEnd,
   bright: say.brightEnd,
 } as const;
-
-/** The strokes that are wanted or left out: `with stripping, without knuckling`. */
-function strokeWords(brief: Brief, catalogue: Catalogue): string {
-  const named = (ids: readonly string[]) => listed(ids.map((id) => catalogue.strokes[id]?.name ?? id));
-  const { with_strokes: wanted = [], without_strokes: unwanted = [] } = brief;
-  const told = [
-    wanted.length > 0 && say.withStrokes(named(wanted)),
-    unwanted.length > 0 &&
-      say.withoutStrokes(unwanted.length > NAMED ? say.fewStrokes(unwanted.length) : named(unwanted)),
-  ].filter(Boolean);
-  return told.join(", ") || say.usualStrokes;
-}
 
 /** The brief as one sentence whose words open in place. */
 export function BriefSentence({ brief, wayUp, problem, fixed, onChange }: Props) {

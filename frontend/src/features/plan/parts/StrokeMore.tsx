@@ -116,7 +116,7 @@ export function StrokeMore({ step, side, position, name, does }: Props) {
         </Button>
         {does.leaveOut && (
           <Button className="bg-base-100" onClick={does.leaveOut}>
-            {say.notInThisSession}
+            {say.leaveOutOfSession}
           </Button>
         )}
       </div>

@@ -36,7 +36,7 @@ export const say = {
   fewStrokes: (count: number) => `${count} strokes`,
   whichStrokes: "Which strokes should come in, or stay out?",
   whatWantedStrokesDo:
-    "What you bring in is planned wherever it can be done. What you leave out stays only where nothing else can open or end a region.",
+    "What you bring in is planned wherever it can be done. What you leave out stays only where a region cannot do without it.",
   wantedStroke: (stroke: string) => `${stroke}: wanted`,
   unwantedStroke: (stroke: string) => `${stroke}: left out`,
   chooseStroke: "Choose a stroke",

@@ -30,7 +30,7 @@ export const say = {
   standHere: (where: string) => `Stand ${where}`,
   splitPartHere: "Split the part here",
   removeIt: "Remove it",
-  notInThisSession: "Leave out of the session",
+  leaveOutOfSession: "Leave out of the session",
   note: (note: string) => `Note: ${note}`,
   pointAtIt: "Point at it",
   howOften: (name: string) => `How many times, ${name}`,
