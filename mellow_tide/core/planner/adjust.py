@@ -21,11 +21,11 @@ from mellow_tide.core.planner.plan import Plan, make_plan, plan
 from mellow_tide.core.planner.points import drop_points
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import CLOSE, LEAVES, PlanQuestion
+from mellow_tide.core.planner.rests import drop_rests, keep_rests
 from mellow_tide.core.planner.strokes.fill import fill_flow
 from mellow_tide.core.planner.strokes.present import find_joined
 from mellow_tide.core.planner.strokes.refit import NEAR, stretch
 from mellow_tide.core.planner.strokes.repertoire import medium_of
-from mellow_tide.core.planner.strokes.rests import drop_rests, keep_rests
 from mellow_tide.core.planner.strokes.rituals import stretch_close
 from mellow_tide.core.planner.strokes.site import find_site
 from mellow_tide.core.setting import Setting
