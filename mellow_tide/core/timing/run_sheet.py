@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from functools import cached_property
 from hashlib import sha256
-from typing import Annotated, Literal, cast
+from typing import Annotated, Literal
 
 from pydantic import Field
 
@@ -11,21 +11,10 @@ from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house.in_house import in_session
 from mellow_tide.core.catalogue.records import Depth, Id, Record, Slot, TableHeight
 from mellow_tide.core.flow.brief import Brief, Side
-from mellow_tide.core.flow.flow import Flow, Part, Role, Setup, Step
-from mellow_tide.core.flow.passages import are_one
-from mellow_tide.core.timing.oiling import plan_oilings, wants_oil
-from mellow_tide.core.timing.scene import (
-    HandState,
-    Scene,
-    StandingPlace,
-    Transition,
-    TransitionKind,
-    opening_scene,
-)
-from mellow_tide.core.timing.standing import plan_walks
-from mellow_tide.core.timing.step_seconds import step_seconds
+from mellow_tide.core.flow.flow import Flow, Part, Role, Step
+from mellow_tide.core.timing.moments import Moment, go_through
+from mellow_tide.core.timing.scene import HandState, StandingPlace, Transition, TransitionKind
 from mellow_tide.core.timing.tempo import USUAL, Tempo
-from mellow_tide.core.timing.transitions import approach
 
 TOLERATED = 15
 """Seconds by which a session may miss its hands-on minutes."""
@@ -123,42 +112,13 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
     catalogue = in_session(flow.brief.kind, flow.brief.surface, catalogue)
     entries: list[Entry] = []
     clock = 0
-    scene = opening_scene(flow.parts[0].setup, catalogue)
-    oiled: int | None = None
-    last: Setup | None = None
-    for index, part in enumerate(flow.parts):
-        changes, working = approach(scene, part.setup, catalogue)
-        kinds = [transition.kind for transition, _ in changes]
-        for place, (transition, after) in enumerate(changes):
-            during = after if transition.kind == "wash" else scene
-            before = kinds[:place].count(transition.kind)
-            address = f"{part.id}/{transition.kind}" + (f"-{before + 1}" if before else "")
-            entries.append(_transition_entry(clock, _where(index, part, during), transition, address, False))
-            clock += transition.seconds
-            scene = after
-        goes_on = last is not None and are_one(last, part.setup, catalogue)
-        if part.role == "integrate":
-            worked, _ = work_through(part, catalogue, tempo, None, scene.place)
+    for moment in go_through(flow, catalogue, tempo):
+        where = _where(moment, flow.parts[moment.part])
+        if isinstance(moment.item, Transition):
+            entries.append(_transition_entry(moment, moment.item, where))
         else:
-            worked, oiled = work_through(part, catalogue, tempo, oiled if goes_on else None, scene.place)
-            last = part.setup
-        for step, item, seconds in worked:
-            address = f"{part.id}/{step}"
-            if isinstance(item, Transition):
-                address += f"/{item.kind}"
-                entries.append(_transition_entry(clock, _where(index, part, scene), item, address, True))
-                if item.kind == "walk":
-                    scene, working = _walked(scene, item), _walked(working, item)
-                # Hands are as they came until the first oil of the part goes on.
-                scene = working if item.kind == "oil" else scene
-            else:
-                entries.append(
-                    _stroke_entry(
-                        clock, seconds, _where(index, part, scene), (address, step, item), catalogue
-                    )
-                )
-            clock += seconds
-        scene = working
+            entries.append(_stroke_entry(moment, moment.item, where, catalogue))
+        clock = moment.start + moment.seconds
     return RunSheet.model_construct(
         entries=tuple(entries),
         seconds=clock,
@@ -167,95 +127,57 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
     )
 
 
-Worked = tuple[int, Transition | Step, int]
-"""The index of a step, itself or what belongs to it, and whole seconds."""
+Where = tuple[int, str, Role, str, Side, str, StandingPlace, str, Side, HandState, TableHeight, bool, str]
 
 
-def work_through(
-    part: Part,
-    catalogue: Catalogue,
-    tempo: Tempo,
-    oiled: int | None = None,
-    here: StandingPlace | None = None,
-) -> tuple[list[Worked], int | None]:
-    """The steps of `part` in order with the oiling, wiping, walking and asking that belong to them; and how old the oil
-    is then.
-
-    A hot towel is fetched before the stroke it is for. One walks while the oil goes on: the longer of the two counts.
-    `oiled` are the seconds that the oil of its passage has been worked, None before the first: see `plan_oilings`;
-    `here` is where the therapist stands as it begins: see `plan_walks`.
-    """
-    region, clock = catalogue.regions[part.region], catalogue.clock
-    strokes = [catalogue.strokes[step.stroke] for step in part.steps]
-    taken = [
-        step_seconds(step, stroke, region, catalogue, tempo)
-        for step, stroke in zip(part.steps, strokes, strict=True)
-    ]
-    worked = (
-        (part.medium == "lubricated" and wants_oil(stroke, step.slot), step.slot == "settle", seconds)
-        for step, stroke, seconds in zip(part.steps, strokes, taken, strict=True)
+def _where(moment: Moment, part: Part) -> Where:
+    """What an entry says of its part and scene, in the order of its fields."""
+    scene = moment.scene
+    return (
+        moment.part,
+        part.id,
+        part.role,
+        part.region,
+        part.side,
+        scene.position,
+        scene.place,
+        scene.window,
+        scene.window_side,
+        scene.hands,
+        scene.height,
+        scene.seated,
+        scene.also_open,
     )
-    oilings, oiled = plan_oilings(worked, clock.oil_lasts, oiled)
-    found: list[Worked] = []
-
-    def serve(index: int, kind: TransitionKind, seconds: int) -> None:
-        found.append((index, Transition(kind, seconds, part.region, part.side), seconds))
-
-    walks = plan_walks(part, catalogue, here)
-    for index, (step, oiling, walk) in enumerate(zip(part.steps, oilings, walks, strict=True)):
-        oil = 0 if not oiling else clock.oil_first if oiling == "first" else clock.oil_again
-        if oiling:
-            serve(index, "oil", oil)
-        if walk:
-            seconds = max(0, clock.walk - oil)
-            found.append((index, Transition("walk", seconds, walk), seconds))
-        if strokes[index].heat:
-            serve(index, "towel", clock.towel)
-        if step.wipe:
-            serve(index, "wipe", clock.wipe)
-        found.append((index, step, taken[index]))
-        if step.check_in and clock.check_in:
-            serve(index, "check_in", clock.check_in)
-    return found, oiled
 
 
-def _walked(scene: Scene, walk: Transition) -> Scene:
-    return scene._replace(place=cast("StandingPlace", walk.about))
-
-
-def part_seconds(part: Part, catalogue: Catalogue, tempo: Tempo = USUAL) -> int:
-    """Whole seconds of working `part` by itself, oiling, asking and walking included, getting there not."""
-    return sum(seconds for _, _, seconds in work_through(part, catalogue, tempo)[0])
-
-
-def _transition_entry(
-    clock: int, where: "Where", transition: Transition, address: str, working: bool
-) -> Entry:
+def _transition_entry(moment: Moment, transition: Transition, where: Where) -> Entry:
+    kind = transition.kind
+    if moment.step is not None:
+        address = f"{where[1]}/{moment.step}/{kind}"
+    else:
+        address = f"{where[1]}/{kind}" + (f"-{moment.earlier + 1}" if moment.earlier else "")
     return Entry(
-        transition.kind,
+        kind,
         address,
-        clock,
-        transition.seconds,
+        moment.start,
+        moment.seconds,
         *where,
-        working,
+        working=moment.step is not None,
         about=transition.about,
         about_side=transition.side,
     )
 
 
-def _stroke_entry(
-    clock: int, seconds: int, where: "Where", addressed: tuple[str, int, Step], catalogue: Catalogue
-) -> Entry:
-    address, number, step = addressed
+def _stroke_entry(moment: Moment, step: Step, where: Where, catalogue: Catalogue) -> Entry:
     region = where[3]
     return Entry(
         "stroke",
-        address,
-        clock,
-        seconds,
+        f"{where[1]}/{moment.step}",
+        moment.start,
+        moment.seconds,
         *where,
         working=True,
-        step=number,
+        step=moment.step,
         stroke=step.stroke,
         slot=step.slot,
         tool=step.tool,
@@ -274,26 +196,4 @@ def _stroke_entry(
                 for place in catalogue.passed_lightly(id, step.depth)
             )
         ),
-    )
-
-
-Where = tuple[int, str, Role, str, Side, str, StandingPlace, str, Side, HandState, TableHeight, bool, str]
-
-
-def _where(index: int, part: Part, scene: Scene) -> Where:
-    """What an entry says of its part and scene, in the order of its fields."""
-    return (
-        index,
-        part.id,
-        part.role,
-        part.region,
-        part.side,
-        scene.position,
-        scene.place,
-        scene.window,
-        scene.window_side,
-        scene.hands,
-        scene.height,
-        scene.seated,
-        scene.also_open,
     )

@@ -18,7 +18,7 @@ from mellow_tide.core.planner.strokes.site import Site, find_site
 from mellow_tide.core.planner.strokes.span import Span, SpanArc
 from mellow_tide.core.planner.strokes.spans import SpanPlace, list_spans
 from mellow_tide.core.planner.strokes.thumbs import give_thumbs
-from mellow_tide.core.timing.run_sheet import part_seconds
+from mellow_tide.core.timing.moments import part_seconds
 from mellow_tide.core.timing.step_seconds import step_seconds
 
 LONG_ENOUGH = 45

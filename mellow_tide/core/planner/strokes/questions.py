@@ -1,10 +1,15 @@
 """Asking about the pressure as often as it helps, and no more."""
 
+from typing import NamedTuple
+
 from mellow_tide.core.catalogue.catalogue import Catalogue
+from mellow_tide.core.catalogue.house.in_house import in_session
 from mellow_tide.core.checks.rules.hidden_face import LONGEST
 from mellow_tide.core.flow.asked_before import AskedAt, list_covers
-from mellow_tide.core.flow.flow import FIRM, Flow, Part
-from mellow_tide.core.timing.run_sheet import Entry, lay_out
+from mellow_tide.core.flow.brief import Side
+from mellow_tide.core.flow.flow import FIRM, Flow, Part, Step
+from mellow_tide.core.timing.moments import Moment, go_through
+from mellow_tide.core.timing.scene import Transition
 from mellow_tide.core.timing.tempo import Tempo
 
 ASKED_LATELY = 480
@@ -29,81 +34,91 @@ def settle_questions(flow: Flow, catalogue: Catalogue, tempo: Tempo) -> Flow:
     """
     if catalogue.clock.check_in:
         return flow
+    catalogue = in_session(flow.brief.kind, flow.brief.surface, catalogue)
     settling = _Settling(flow, catalogue)
-    for entry in lay_out(flow, catalogue, tempo).entries:
-        settling.meet(entry)
+    for moment in go_through(flow, catalogue, tempo):
+        settling.meet(moment)
     parts = (_asking(part, at, settling.changed) for at, part in enumerate(flow.parts))
     return flow.model_copy(update={"parts": tuple(parts)}) if settling.changed else flow
+
+
+class _Worked(NamedTuple):
+    """A step of a part that is work: the places of both, the seconds between which it is worked, and the open window
+    with its side.
+    """
+
+    part: int
+    at: int
+    step: Step
+    start: int
+    end: int
+    under: tuple[str, Side]
 
 
 class _Settling:
     """What has been asked so far. `changed`: by part and step, whether it asks now."""
 
     def __init__(self, flow: Flow, catalogue: Catalogue) -> None:
-        self._flow, self._catalogue = flow, catalogue
+        self._flow = flow
+        self._hidden = {id for id, position in catalogue.positions.items() if position.face_hidden}
         self._covers = list_covers(flow.parts, catalogue)
         self._asked: dict[AskedAt, int] = {}
         self._silent_since = self._silent_before = 0
-        self._spared: Entry | None = None
-        self._in_time: Entry | None = None
-        self._under: tuple[str, str] = "", ""
-        self._last: Entry | None = None
+        self._spared: _Worked | None = None
+        self._in_time: _Worked | None = None
+        self._last: _Worked | None = None
         self.changed: dict[tuple[int, int], bool] = {}
 
-    def meet(self, entry: Entry) -> None:
-        """Settle whether a stroke asks; entries are met in their order."""
-        end = entry.start + entry.seconds
-        hidden = self._catalogue.positions[entry.position].face_hidden
+    def meet(self, moment: Moment) -> None:
+        """Settle whether a stroke asks; moments are met in their order."""
+        part, scene, at, step, start, seconds, _ = moment
+        hidden = scene.position in self._hidden
         if not hidden:
-            self._silent_since, self._spared, self._in_time = end, None, None
-        if entry.step is None or entry.depth is None or entry.role != "work":
+            self._silent_since, self._spared, self._in_time = start + seconds, None, None
+        if at is None or isinstance(step, Transition) or self._flow.parts[part].role != "work":
             return
-        if end - self._silent_since > LONGEST - ROOM and (asks := self._spared or self._in_time):
+        now = _Worked(part, at, step, start, start + seconds, (scene.window, scene.window_side))
+        if now.end - self._silent_since > LONGEST - ROOM and (asks := self._spared or self._in_time):
             self._ask(asks)
-        if hidden and entry.slot in ASKED_OVER:
-            self._in_time = entry
-        deeper = entry.depth > self._asked.get(self._covers[entry.part], 0)
+        if hidden and step.slot in ASKED_OVER:
+            self._in_time = now
+        deeper = step.depth > self._asked.get(self._covers[part], 0)
         # The mirrored side is another cover, and is asked for its depth alone.
-        under = entry.window, entry.window_side
-        lately = not hidden or under != self._under or entry.start - self._silent_since <= ASKED_LATELY
-        if entry.asks and not deeper and lately:
-            self.changed[entry.part, entry.step] = False
-            self._spared = entry
-        elif entry.asks or (deeper and (entry.depth > FIRM or (hidden and self._is_first_firm(entry)))):
-            self._ask(entry)
+        same = self._last is not None and self._last.under == now.under
+        lately = not hidden or not same or start - self._silent_since <= ASKED_LATELY
+        if step.check_in and not deeper and lately:
+            self.changed[part, at] = False
+            self._spared = now
+        elif step.check_in or (deeper and (step.depth > FIRM or (hidden and self._is_first_firm(now)))):
+            self._ask(now)
 
-    def _ask(self, entry: Entry) -> None:
-        place = entry.part, entry.step or 0
-        here = self._covers[entry.part]
-        self._ask_once_deeper(entry)
-        self._under = entry.window, entry.window_side
-        self._asked[here] = max(entry.depth or 0, self._asked.get(here, 0))
-        self._silent_before = self._silent_since
-        self._silent_since = entry.start + entry.seconds
+    def _ask(self, now: _Worked) -> None:
+        here = self._covers[now.part]
+        self._ask_once_deeper(now)
+        self._asked[here] = max(now.step.depth, self._asked.get(here, 0))
+        self._silent_before, self._silent_since = self._silent_since, now.end
         self._spared = self._in_time = None
-        self.changed.pop(place, None)
-        if not entry.asks:
-            self.changed[place] = True
+        self.changed.pop((now.part, now.at), None)
+        if not now.step.check_in:
+            self.changed[now.part, now.at] = True
 
-    def _ask_once_deeper(self, entry: Entry) -> None:
+    def _ask_once_deeper(self, now: _Worked) -> None:
         """Leave out the question before, where it goes deeper so soon under the same cover that one is enough."""
-        last = self._last
-        self._last = entry
-        if last is None or (last.part_id == entry.part_id and last.step == entry.step):
+        last, self._last = self._last, now
+        if last is None or (last.part, last.at) == (now.part, now.at):
             return
-        soon = entry.start - (last.start + last.seconds) <= SOON
-        soon = soon and entry.start + entry.seconds - self._silent_before <= LONGEST
-        if soon and self._cover(last) == self._cover(entry):
-            self.changed[last.part, last.step or 0] = False
+        soon = now.start - last.end <= SOON and now.end - self._silent_before <= LONGEST
+        if soon and self._felt_as_one(last) == self._felt_as_one(now):
+            self.changed[last.part, last.at] = False
 
-    def _cover(self, entry: Entry) -> tuple[AskedAt, str]:
-        """What is felt as one on one side."""
-        side = entry.side if entry.window == "none" else entry.window_side
-        return self._covers[entry.part], side
+    def _felt_as_one(self, worked: _Worked) -> tuple[AskedAt, Side]:
+        """What a question holds for, on one side."""
+        window, side = worked.under
+        return self._covers[worked.part], self._flow.parts[worked.part].side if window == "none" else side
 
-    def _is_first_firm(self, entry: Entry) -> bool:
-        steps = self._flow.parts[entry.part].steps
-        return next((i for i, step in enumerate(steps) if step.depth >= FIRM), None) == entry.step
+    def _is_first_firm(self, now: _Worked) -> bool:
+        steps = self._flow.parts[now.part].steps
+        return next((i for i, step in enumerate(steps) if step.depth >= FIRM), None) == now.at
 
 
 def _asking(part: Part, at: int, changed: dict[tuple[int, int], bool]) -> Part:

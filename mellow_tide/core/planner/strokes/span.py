@@ -2,10 +2,10 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, lru_cache
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
-from mellow_tide.core.catalogue.records import Region
+from mellow_tide.core.catalogue.records import Depth, Region, Slot
 from mellow_tide.core.flow.flow import Step
 from mellow_tide.core.planner.strokes.passes import Lengths, Passes
 from mellow_tide.core.planner.strokes.repertoire import StrokeOption
@@ -59,8 +59,17 @@ class PlacedStroke:
         """Whether oil must come off before it."""
         return self.site.medium == "lubricated" and needs_wiping(self.option)
 
+    @cached_property
+    def served(self) -> int:
+        """Whole seconds of wiping and of fetching a towel before it."""
+        clock = self.site.catalogue.clock
+        return clock.wipe * self.wiped + clock.towel * self.option.stroke.heat
+
 
 PlacedStrokes = tuple[PlacedStroke, ...]
+
+_Taken = tuple[PlacedStroke, int, int]
+"""A stroke with its passes and the whole seconds that they take."""
 
 
 @dataclass(frozen=True)
@@ -114,24 +123,26 @@ class SpanArc:
 
     def counted(self, region: str) -> float:
         """Seconds of one side that count for a region, long strokes by length of glide."""
-        clock = self.span.catalogue.clock
-        sides = self.span.side_count(region)
         here = self._of_region[region]
-        own = sum(p.seconds(n) for p, n in here if not p.over) + clock.check_in * len(_asked_after(here))
-        own += sum(clock.wipe * p.wiped + clock.towel * p.option.stroke.heat for p, _ in here)
-        long = sum(p.share(region) * p.seconds(n) for p, n in self._pairs if p.over)
-        return own + (long + self._oilings[0][region]) / sides
+        own = sum((0 if p.over else seconds) + p.served for p, _, seconds in here) + self._asking(here)
+        long = sum(p.share(region) * seconds for p, _, seconds in self._taken if p.over)
+        return own + (long + self._oilings[0][region]) / self.span.side_count(region)
 
     @cached_property
-    def _pairs(self) -> tuple[tuple[PlacedStroke, int], ...]:
-        return tuple(zip(self.placed, self.passes, strict=True))
+    def _taken(self) -> tuple[_Taken, ...]:
+        return tuple((p, n, p.seconds(n)) for p, n in zip(self.placed, self.passes, strict=True))
 
     @cached_property
-    def _of_region(self) -> dict[str, list[tuple[PlacedStroke, int]]]:
-        found: dict[str, list[tuple[PlacedStroke, int]]] = {region: [] for region in self.span.regions}
-        for pair in self._pairs:
-            found[pair[0].site.region.id].append(pair)
+    def _of_region(self) -> dict[str, list[_Taken]]:
+        found: dict[str, list[_Taken]] = {region: [] for region in self.span.regions}
+        for taken in self._taken:
+            found[taken[0].site.region.id].append(taken)
         return found
+
+    def _asking(self, here: Sequence[_Taken]) -> int:
+        """Whole seconds of asking after strokes of a region, where that takes time of its own."""
+        check_in = self.span.catalogue.clock.check_in
+        return check_in * len(_asked_after(here)) if check_in else 0
 
     def _steps(self, region: str) -> Iterator[Step]:
         if self.present:
@@ -143,20 +154,11 @@ class SpanArc:
             return
         here = self._of_region[region]
         asked = _asked_after(here)
-        for i, (placed, passes) in enumerate(here):
+        for i, (placed, passes, _) in enumerate(here):
             option = placed.option
-            yield Step.model_construct(
-                stroke=option.stroke.id,
-                slot=option.slot,
-                tool=option.tool,
-                zone=option.zone,
-                over=tuple(r.id for r in placed.over),
-                depth=option.depth,
-                passes=passes,
-                wipe=placed.wiped,
-                support=region in option.stroke.lifts_head,
-                check_in=i in asked,
-            )
+            stroke, over = option.stroke, tuple(r.id for r in placed.over)
+            how = stroke.id, option.slot, option.tool, option.zone, over, option.depth
+            yield _make_step(how, passes, placed.wiped, region in stroke.lifts_head, i in asked)
 
     @cached_property
     def seconds(self) -> int:
@@ -166,13 +168,10 @@ class SpanArc:
     @cached_property
     def own_seconds(self) -> int:
         """The seconds without the oil."""
-        clock = self.span.catalogue.clock
         total = 0
-        for region in self.span.regions:
+        for region, sides in zip(self.span.regions, self.span.sides, strict=True):
             here = self._of_region[region]
-            one = sum(p.seconds(n) for p, n in here) + clock.check_in * len(_asked_after(here))
-            one += sum(clock.wipe * p.wiped + clock.towel * p.option.stroke.heat for p, _ in here)
-            total += self.span.side_count(region) * one
+            total += sides * (sum(seconds + p.served for p, _, seconds in here) + self._asking(here))
         return total
 
     @cached_property
@@ -189,8 +188,8 @@ class SpanArc:
     def _worked(self) -> Iterator[tuple[str, StepWorked]]:
         for region, sides in zip(self.span.regions, self.span.sides, strict=True):
             here = [
-                (region, (p.oils, p.option.slot == "settle", p.seconds(n)))
-                for p, n in self._of_region[region]
+                (region, (p.oils, p.option.slot == "settle", seconds))
+                for p, _, seconds in self._of_region[region]
             ]
             for _ in range(sides):
                 yield from here
@@ -211,7 +210,29 @@ def lengths_of(placed: PlacedStroke, passes: Sequence[int], usual: int, sides: i
     return tuple((sides * placed.seconds(n), abs(n - usual), n) for n in passes)
 
 
-def _asked_after(here: Sequence[tuple[PlacedStroke, int]]) -> frozenset[int]:
+def _asked_after(here: Sequence[_Taken]) -> frozenset[int]:
     """The steps of a part over which the client is asked about the pressure."""
     hidden = bool(here) and here[0][0].site.hidden
-    return find_asking([p.option for p, _ in here], (p.seconds(n) for p, n in here), hidden)
+    return find_asking([p.option for p, _, _ in here], (seconds for _, _, seconds in here), hidden)
+
+
+How = tuple[str, Slot, str, str | None, tuple[str, ...], Depth]
+"""Stroke, slot, tool, zone, further regions and depth of a step."""
+
+
+@lru_cache(maxsize=20_000)
+def _make_step(how: How, passes: int, wipe: bool, support: bool, check_in: bool) -> Step:
+    """The step, kept: the same ones come in plan after plan, and a step never changes."""
+    stroke, slot, tool, zone, over, depth = how
+    return Step.model_construct(
+        stroke=stroke,
+        slot=slot,
+        tool=tool,
+        zone=zone,
+        over=over,
+        depth=depth,
+        passes=passes,
+        wipe=wipe,
+        support=support,
+        check_in=check_in,
+    )

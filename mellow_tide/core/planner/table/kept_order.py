@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 
 from mellow_tide.core.flow.flow import Flow, Part
 from mellow_tide.core.planner.question.asked import Asked
-from mellow_tide.core.timing.run_sheet import part_seconds
+from mellow_tide.core.timing.moments import part_seconds
 from mellow_tide.core.timing.scene import Scene, opening_scene
 from mellow_tide.core.timing.standing import leave
 from mellow_tide.core.timing.transitions import approach
