@@ -5,7 +5,6 @@ from dataclasses import dataclass
 from functools import cached_property, lru_cache
 
 import numpy as np
-from numpy.lib.stride_tricks import sliding_window_view
 from numpy.typing import NDArray
 
 from mellow_tide.core.planner.strokes.repertoire import AGAIN
@@ -24,15 +23,47 @@ AROUND = 10
 OFF = 1.0
 """What a second costs that a region has more or less."""
 
-OFF_AROUND = np.float32(OFF) * np.abs(np.arange(-AROUND, AROUND + 1, dtype=np.float32))[:, None]
-"""What lying so many seconds beside costs, from `AROUND` fewer to as many more (2 x AROUND + 1, 1)."""
-
 NOWHERE = -1e6
 """The worth of what cannot be; anything below half of it is as good as that."""
 
 SETS = 1 << len(NEEDS)
 
-Worths = NDArray[np.float32]
+Worths = NDArray[np.float64]
+
+Coded = NDArray[np.int64]
+"""Worths in parts above the codes of how they were reached."""
+
+PARTS = 1 << 16
+"""Worths are whole numbers of such parts in a table."""
+
+UNDONE, MET, CODE_BITS = 7, 8, 4
+"""Below the worth of a state stand, in so many bits, how it was reached: whether the need of the stroke was `MET`
+before it, and `LAST_PASS` less the place of its passes, or `UNDONE`. So one comparison finds the greatest worth and the
+way to it; of equal ones it prefers what is not done, then the fewest passes.
+"""
+
+LAST_PASS = UNDONE - 1
+CODE = (1 << CODE_BITS) - 1
+
+BESIDE_BITS = 5
+"""Bits that hold how many seconds beside its own the best worth lies, counted from `AROUND` more."""
+
+
+def in_parts(worth: float) -> int:
+    """A worth in whole parts."""
+    return round(worth * PARTS)
+
+
+BESIDE = np.array(
+    [(-in_parts(OFF * abs(by)) << CODE_BITS + BESIDE_BITS) + AROUND - by for by in range(-AROUND, AROUND + 1)]
+)[:, None]
+"""What it takes off to lie so many seconds beside, from `AROUND` fewer to as many more (2 x AROUND + 1, 1)."""
+
+WHICH_STATE = (SETS - 1 - np.arange(SETS))[:, None]
+"""Below the worth of each state: of equal ones that with the fewest needs comes first (SETS, 1)."""
+
+WITH_NEEDS = tuple(np.array([s for s in range(SETS) if s & needs == needs]) for needs in range(SETS))
+"""By needs, the states that meet them all."""
 
 
 def _novelty(used: int) -> float:
@@ -42,32 +73,34 @@ def _novelty(used: int) -> float:
 
 @dataclass(frozen=True)
 class _Pick:
-    """A stroke with the passes it may have: which of them is best in a state (-1: none), and from which state.
+    """A stroke with the passes it may have: which of them is best in a state, and from which state it comes.
 
-    Both have a row for each state that it may lead to; `rows` says which.
+    `codes` has a row for every second, and in it one for each state that has what the stroke brings, as `_split` parts
+    them.
     """
 
     own: OwnStroke
-    rows: Mapping[int, int]
-    choice: NDArray[np.int8]
-    from_other: NDArray[np.bool_] | None
+    codes: NDArray[np.int8]
 
     def passes(self, state: int, total: int) -> int:
         """The place among its passes with which it leads to a state best; -1: it is not done."""
-        row = self.rows.get(state)
-        return -1 if row is None else int(self.choice[row, total])
+        return LAST_PASS - (self._code(state, total) & UNDONE) if state & self.own.bit == self.own.bit else -1
 
     def before(self, state: int, total: int) -> int:
         """The state before a stroke that was done: whether its need was met already."""
-        met = self.from_other is None or not self.from_other[self.rows[state], total]
-        return state if met else state ^ self.own.bit
+        return state if self._code(state, total) & MET else state ^ self.own.bit
+
+    def _code(self, state: int, total: int) -> int:
+        bit = self.own.bit
+        return int(self.codes[total, state // (2 * bit), state % bit] if bit else self.codes[total, state, 0])
 
 
-@lru_cache(maxsize=SETS * SETS)
-def _list_states(bits: int, bit: int) -> tuple[NDArray[np.intp], Mapping[int, int]]:
-    """The states that have no needs but `bits`, and have `bit`; and the row of each."""
-    states = [s for s in range(SETS) if not s & ~bits and s & bit == bit]
-    return np.array(states), {state: row for row, state in enumerate(states)}
+def _split(best: Coded, bit: int) -> tuple[Coded, Coded | None]:
+    """The states that have a bit, and beside each the one that lacks it; all, and none, without a bit. Views."""
+    if not bit:
+        return best[:, :, None], None
+    pairs = best.reshape(len(best), -1, 2, bit)
+    return pairs[:, :, 1], pairs[:, :, 0]
 
 
 class RegionTable:
@@ -80,38 +113,34 @@ class RegionTable:
         self, strokes: tuple[OwnStroke, ...], used: Mapping[str, int], seconds: int, last: str
     ) -> None:
         self._size, self._strokes = seconds + AROUND + 1, strokes
-        best: Worths = np.full((SETS, self._size), NOWHERE, dtype=np.float32)
+        # Second by second, so that what is compared lies together.
+        best = np.full((self._size, SETS), in_parts(NOWHERE) << CODE_BITS, dtype=np.int64)
         best[0, 0] = 0
         self._picks: list[_Pick] = []
-        # Beyond the needs and the seconds of the strokes so far there is nothing to grow from.
-        bits, reached = 0, 0
+        # Beyond the seconds of the strokes so far there is nothing to grow from.
+        reached = 0
         for own in strokes:
             stroke, first = own.placed.option.stroke.id, own.placed.option.rank < AGAIN
             more = _novelty(used.get(stroke, 0)) * first - TWICE_RUNNING * (stroke == last)
-            bits |= own.bit
-            states, rows = _list_states(bits, own.bit)
             # A state is reached from itself, or from the one that lacks what this stroke brings.
-            grown = best[states]
-            base, from_other = grown.copy(), None
-            if own.bit:
-                other = best[states ^ own.bit]
-                from_other = other > base
-                np.maximum(base, other, out=base)
-            choice = np.full(grown.shape, -1, dtype=np.int8)
+            has, lacks = _split(best, own.bit)
+            base = has | MET
+            grown = base | UNDONE
+            if lacks is not None:
+                np.maximum(base, lacks, out=base)
             longest = 0
             for i, taken in enumerate(own.seconds):
                 if taken >= self._size:
                     break
                 longest = taken
                 end = min(self._size, reached + taken + 1)
-                trial = base[:, : end - taken] + np.float32(own.worths[i] + more)
-                here = grown[:, taken:end]
-                np.copyto(choice[:, taken:end], np.int8(i), where=trial > here)
-                np.maximum(here, trial, out=here)
-            self._picks.append(_Pick(own, rows, choice, from_other))
-            best[states] = grown
+                here = grown[taken:end]
+                adds = (in_parts(own.worths[i] + more) << CODE_BITS) + LAST_PASS - i
+                np.maximum(here, base[: end - taken] + adds, out=here)
+            self._picks.append(_Pick(own, (grown & CODE).astype(np.int8)))
+            np.bitwise_and(grown, ~CODE, out=has)
             reached = min(self._size - 1, reached + longest)
-        self._best = best
+        self._best = np.bitwise_or(best.T, WHICH_STATE, order="C")
 
     def after(self, used: Mapping[str, int], seconds: int, last: str) -> "RegionTable":
         """The table of the same strokes once others were used, up to so many seconds."""
@@ -120,13 +149,13 @@ class RegionTable:
     @cached_property
     def offered(self) -> int:
         """The needs that can be met at all."""
-        reached = (self._best > NOWHERE / 2).any(axis=1)
+        reached = (self._best > in_parts(NOWHERE / 2) << CODE_BITS).any(axis=1)
         return int(np.bitwise_or.reduce(np.flatnonzero(reached), initial=0))
 
     @cached_property
     def reach(self) -> int:
         """The most seconds that the strokes can fill, up to those of the table."""
-        return int(np.flatnonzero((self._best > NOWHERE / 2).any(axis=0))[-1])
+        return int(np.flatnonzero((self._best > in_parts(NOWHERE / 2) << CODE_BITS).any(axis=0))[-1])
 
     def worth(self, needs: int, seconds: int) -> float:
         """The most that strokes which meet `needs` are worth in about so many seconds; `NOWHERE` if there are none.
@@ -135,11 +164,11 @@ class RegionTable:
         """
         return float(self.worths(needs)[seconds]) if 0 <= seconds < self._size else NOWHERE
 
-    def worths(self, needs: int) -> NDArray[np.float64]:
+    def worths(self, needs: int) -> Worths:
         """The same for every whole number of seconds, from 0 on."""
         found = self._worths.get(needs)
         if found is None:
-            found = self._near(needs)[0].astype(np.float64)
+            found = self._near(needs)[0].copy()
             beyond = np.arange(1, self._size - self.reach)
             found[self.reach + 1 :] = found[self.reach] - OFF * beyond
             self._worths[needs] = found
@@ -156,28 +185,28 @@ class RegionTable:
             if passes < 0:
                 continue
             found.append((pick.own.placed, pick.own.passes[passes]))
-            total -= pick.own.seconds[passes]
             state = pick.before(state, total)
+            total -= pick.own.seconds[passes]
         return found[::-1]
 
     def _near(self, needs: int) -> tuple[Worths, NDArray[np.intp], NDArray[np.intp]]:
         """By seconds: the most worth within `AROUND` of them with at least these needs, and where it is."""
         found = self._nears.get(needs)
         if found is None:
-            states = [s for s in range(SETS) if s & needs == needs]
-            rows = self._best[states]
-            best, which = rows.max(axis=0), np.asarray(states)[rows.argmax(axis=0)]
-            padded = np.full(self._size + 2 * AROUND, NOWHERE, dtype=np.float32)
-            padded[AROUND:-AROUND] = best
-            shifted = sliding_window_view(padded, self._size) - OFF_AROUND
-            pick = shifted.argmax(axis=0)
-            totals = np.clip(np.arange(self._size) + pick - AROUND, 0, self._size - 1)
-            found = shifted.max(axis=0), which[totals], totals
+            padded = np.full(self._size + 2 * AROUND, in_parts(NOWHERE) << CODE_BITS + BESIDE_BITS)
+            padded[AROUND:-AROUND] = self._best[WITH_NEEDS[needs]].max(axis=0) << BESIDE_BITS
+            # Row after row the same worths, each a second further on: nothing is copied.
+            windows = np.ndarray((len(BESIDE), self._size), np.int64, padded, strides=(8, 8))
+            best = (windows + BESIDE).max(axis=0)
+            beside = AROUND - (best & (1 << BESIDE_BITS) - 1)
+            totals = np.clip(np.arange(self._size) + beside, 0, self._size - 1)
+            states = SETS - 1 - (best >> BESIDE_BITS & CODE)
+            found = (best >> CODE_BITS + BESIDE_BITS) / PARTS, states, totals
             self._nears[needs] = found
         return found
 
     @cached_property
-    def _worths(self) -> dict[int, NDArray[np.float64]]:
+    def _worths(self) -> dict[int, Worths]:
         return {}
 
     @cached_property
