@@ -21,6 +21,7 @@ from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import pose_question
 from mellow_tide.core.planner.table.replan_table import make_replan_table
 from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.transitions import approach
 from tests.external.discretised import model_of, solved_by_cp_sat
 from tests.settings import CATALOGUE, setting
 
@@ -112,6 +113,7 @@ def figures() -> Iterator[Figure]:
 def _forget() -> None:
     order.find_cheapest_order.cache_clear()
     order_table.make_order_table.cache_clear()
+    approach.cache_clear()
 
 
 def _beside_cp_sat(kind: Kind, brief: Brief, catalogue: Catalogue) -> tuple[float, float]:

@@ -18,7 +18,8 @@ def plan_walks(
     now, found = begun, list[StandingPlace | None]()
     for step in part.steps:
         only = catalogue.strokes[step.stroke].stand.get(part.region, ()) if lies else ()
-        wanted = find_places((step.stand,) if step.stand else only, part.side)
+        stands = (step.stand,) if step.stand else only
+        wanted = find_places(stands, part.side) if stands else ()
         walks = bool(wanted) and now not in wanted
         if walks:
             now = begun if begun in wanted else wanted[0]

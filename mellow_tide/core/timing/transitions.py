@@ -1,5 +1,7 @@
 """Everything between strokes: what must happen before a part can begin, and how long it takes."""
 
+from functools import lru_cache
+
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.records import TableHeight
 from mellow_tide.core.flow.flow import Setup
@@ -10,6 +12,7 @@ SceneChange = tuple[Transition, Scene]
 """A transition and the scene once it is done."""
 
 
+@lru_cache(maxsize=20_000)
 def approach(scene: Scene, setup: Setup, catalogue: Catalogue) -> tuple[tuple[SceneChange, ...], Scene]:
     """What must happen, in order, before `setup` can be worked, each with the scene it leaves; and the working scene.
 

@@ -23,7 +23,7 @@ COARSE_PRICES, PRICES = 10, 96
 FEW_SETS = 1 << 9
 """So many sets are bounded finely at once; of more, most are ruled out by a coarse bound first."""
 
-FIRST_TRIED = 8
+FIRST_TRIED = 2
 """Sets priced at the start, so that most others can be ruled out by their coarse bound."""
 
 Deadline = Callable[[], bool]

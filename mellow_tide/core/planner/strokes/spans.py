@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.flow.flow import Setup
@@ -79,17 +80,23 @@ def _groups(
     """The regions of a passage, those that follow one another along a glide together, in the order of work."""
     position = passage[0].position
     joined: dict[str, tuple[str, ...]] = {}
-    for glide in (g for p in catalogue.passages.values() if set(regions) <= set(p.regions) for g in p.glides):
-        for run in _runs(glide, regions):
-            ordered = tuple(id for id in regions if id in run)
-            if len(run) > 1 and _shares_an_arc(ordered, passage, [site_of(id, position) for id in ordered]):
-                joined.update((id, ordered) for id in ordered if id not in joined)
+    for run in _list_runs(regions, catalogue):
+        if _shares_an_arc(run, passage, [site_of(id, position) for id in run]):
+            joined.update((id, run) for id in run if id not in joined)
     seen: set[str] = set()
     for id in regions:
         group = joined.get(id, (id,))
         if id not in seen:
             seen.update(group)
             yield group
+
+
+@lru_cache(maxsize=2_000)
+def _list_runs(regions: tuple[str, ...], catalogue: Catalogue) -> tuple[tuple[str, ...], ...]:
+    """The runs of several regions along the glides of the passage that has them all, each in the order of work."""
+    glides = (g for p in catalogue.passages.values() if set(regions) <= set(p.regions) for g in p.glides)
+    runs = (run for glide in glides for run in _runs(glide, regions) if len(run) > 1)
+    return tuple(tuple(id for id in regions if id in run) for run in runs)
 
 
 def _runs(glide: tuple[str, ...], regions: tuple[str, ...]) -> Iterator[tuple[str, ...]]:
