@@ -33,6 +33,7 @@ class Gains:
         columns = np.array(rows, dtype=np.float64).T[..., None]
         self._count, self._weight, self._saturation, self._low, self._high = columns[:5]
         self._anchor, self._pull, self._bonus = columns[5:]
+        self._holds = bool(self._pull.any())
         self.least: Floats = (self._count * self._low)[:, 0]
         self._found: dict[int, tuple[Floats, Floats]] = {}
 
@@ -46,16 +47,17 @@ class Gains:
     def over(self, prices: Floats) -> Floats:
         """By share and price, the most that the share gains over the price of its seconds."""
         seconds = np.clip(self._wanted(prices), self._low, self._high)
-        good = self._weight * np.log1p(seconds / self._saturation)
-        held = self._pull * np.abs(seconds - self._anchor)
-        gained: Floats = self._count * (good - held - prices * seconds) + self._bonus
+        good = self._weight * np.log1p(seconds / self._saturation) - prices * seconds
+        if self._holds:
+            good -= self._pull * np.abs(seconds - self._anchor)
+        gained: Floats = self._count * good + self._bonus
         return gained
 
     def prices(self, count: int) -> Floats:
         """So many prices of a second, from the cheapest last second of any share to the dearest first one."""
         last = self._weight / (self._saturation + self._high)
         first = self._weight / (self._saturation + self._low)
-        if not self._pull.any():
+        if not self._holds:
             return np.geomspace(last.min(), first.max(), count)
         # Held shares are moved at prices around those of the free ones, and some only at one below nothing.
         anchored = self._weight / (self._saturation + self._anchor)
@@ -65,8 +67,13 @@ class Gains:
 
     def _wanted(self, prices: Floats) -> Floats:
         """Seconds per side by share and price, without bounds; see `Share.at_price`."""
+        wanted: Floats
+        if not self._holds:
+            # What is not held has a price above nothing, always.
+            wanted = self._weight / prices - self._saturation
+            return wanted
         beyond, before = (self._free_at(prices + self._pull), self._free_at(prices - self._pull))
-        wanted: Floats = np.where(beyond > self._anchor, beyond, np.minimum(before, self._anchor))
+        wanted = np.where(beyond > self._anchor, beyond, np.minimum(before, self._anchor))
         return wanted
 
     def _free_at(self, prices: Floats) -> Floats:

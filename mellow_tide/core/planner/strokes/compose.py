@@ -50,7 +50,7 @@ def compose(span: Span, targets: Sequence[int], used: Mapping[str, int], oiled: 
     Long strokes count for the regions that they pass over, by length. `used`: how often the session has had each
     stroke; `oiled`: how old the oil is, None where none is on.
     """
-    offered = {option.stroke.id for site in span.sites for option in site.options}
+    offered = frozenset[str]().union(*(site.offered for site in span.sites))
     matters = tuple(sorted((id, n) for id, n in used.items() if n and id in offered))
     return compose_known(span, tuple(targets), matters, oiled)
 

@@ -42,6 +42,11 @@ class Site:
         return arc_options(self.region.id, self.touch, self.catalogue)
 
     @cached_property
+    def offered(self) -> frozenset[str]:
+        """The ids of those strokes."""
+        return frozenset(option.stroke.id for option in self.options)
+
+    @cached_property
     def hidden(self) -> bool:
         """Whether the face is hidden."""
         return self.catalogue.positions[self.position].face_hidden
