@@ -86,7 +86,7 @@ def script_size(built: Path) -> float:
     return (
         sum(
             len(gzip.compress((built / src).read_bytes()))
-            for src in re.findall(r'src="/(assets/[^"]+\.js)"', page)
+            for src in re.findall(r'(?:src|href)="/(assets/[^"]+\.js)"', page)
         )
         / 1000
     )

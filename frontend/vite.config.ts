@@ -5,7 +5,8 @@ import { defineConfig } from "vitest/config";
 
 /**
  * Asked of the server while there is one, so that nobody works with yesterday's pages; without it, the pages that
- * came with the worker go on. A new worker takes over at once: a page already open has all it needs.
+ * came with the worker go on. A new worker takes over at once: a page already open has all it needs, since it brings in
+ * every other page once it is drawn.
  */
 const offline = VitePWA({
   injectRegister: false,
@@ -51,7 +52,20 @@ const offline = VitePWA({
 export default defineConfig({
   plugins: [react(), tailwindcss(), offline],
   server: { proxy: { "/api": "http://127.0.0.1:8420" } },
-  build: { target: "es2022" },
+  build: {
+    target: "es2022",
+    // The first load is a few files: the first pages, libraries, and what many pages share.
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: "libraries", test: /node_modules/ },
+            { name: "shared", minShareCount: 4 },
+          ],
+        },
+      },
+    },
+  },
   test: {
     environment: "node",
     pool: "threads",

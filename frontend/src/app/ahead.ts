@@ -1,4 +1,4 @@
-/** Asking for what the first page will want before it is drawn, so that its answers come together with it. */
+/** What is asked for before anybody wants it: the first page's answers while it comes, and then the other pages. */
 import type { QueryClient } from "@tanstack/react-query";
 import { isLeaving } from "../api/owner";
 import { catalogueQuery, meQuery, sessionQuery } from "../api/queries";
@@ -16,4 +16,16 @@ export function askAhead(queries: QueryClient, path: string) {
   if (!session) return;
   void queries.prefetchQuery(catalogueQuery);
   void queries.prefetchQuery(sessionQuery(session));
+}
+
+interface Page {
+  preload?: () => Promise<void>;
+}
+
+/**
+ * Bring in every page that is not here yet. From then on the app goes on as it is, whatever becomes of the network, or
+ * of the version on the server.
+ */
+export function bringInPages(components: readonly unknown[]) {
+  for (const page of components as readonly (Page | undefined)[]) void page?.preload?.();
 }

@@ -5,7 +5,7 @@ import { createRoot } from "react-dom/client";
 import { Problem } from "../api/client";
 import { leaveOwnerless } from "../api/owner";
 import { finishSignOut } from "../api/signOut";
-import { askAhead, outside } from "./ahead";
+import { askAhead, bringInPages, outside } from "./ahead";
 import { makeRouter } from "./router";
 import "./styles.css";
 
@@ -16,6 +16,9 @@ function signInAgain(error: unknown) {
   if (signedOut && !outside(router.state.location.pathname))
     router.navigate({ to: "/sign-in", search: { to: router.state.location.href } });
 }
+
+/** Ms after the first page has loaded at which the others come in. */
+const PAGES_AFTER = 1_500;
 
 const queries: QueryClient = new QueryClient({
   queryCache: new QueryCache({ onError: signInAgain }),
@@ -36,6 +39,10 @@ askAhead(queries, location.pathname);
 addEventListener("online", () => void finishSignOut());
 // A page that comes back out of memory shows what somebody else may have seen.
 addEventListener("pageshow", (event) => event.persisted && location.reload());
+
+// What the first page asks for goes first.
+const pages = Object.values(router.routesById).map((route) => route.options.component);
+addEventListener("load", () => void setTimeout(() => bringInPages(pages), PAGES_AFTER));
 
 // The pages' own worker: with it a reload needs no network. Nothing waits for it, and a browser without one goes on.
 if (import.meta.env.PROD && "serviceWorker" in navigator)

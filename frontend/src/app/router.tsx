@@ -3,39 +3,19 @@ import {
   createRootRouteWithContext,
   createRoute,
   createRouter,
+  lazyRouteComponent,
   Outlet,
   redirect,
 } from "@tanstack/react-router";
 import { Problem } from "../api/client";
 import { meQuery } from "../api/queries";
 import { finishSignOut } from "../api/signOut";
-import { AccountPage } from "../features/account/AccountPage";
 import { ClientPage } from "../features/clients/ClientPage";
 import { ClientsPage } from "../features/clients/ClientsPage";
-import { BringInPage } from "../features/clients/exchange/BringInPage";
 import { MeetPage } from "../features/clients/MeetPage";
-import { ReviewPage } from "../features/clients/ReviewPage";
 import { DoorPage } from "../features/door/DoorPage";
-import { JoinPage } from "../features/door/JoinPage";
-import { OpenPage } from "../features/door/OpenPage";
-import { PasswordPage } from "../features/door/PasswordPage";
-import { TrustPage } from "../features/door/TrustPage";
-import { FlowsPage } from "../features/flows/FlowsPage";
-import { FootSwitchPage } from "../features/footSwitch/FootSwitchPage";
-import { IntakePage } from "../features/intake/IntakePage";
-import { LearnPage } from "../features/learn/LearnPage";
-import { AftercarePage } from "../features/log/aftercare/AftercarePage";
-import { LogPage } from "../features/log/LogPage";
-import { NumbersPage } from "../features/numbers/NumbersPage";
 import { PlanPage } from "../features/plan/PlanPage";
-import { PracticePage } from "../features/practice/PracticePage";
-import { PrepareDayPage } from "../features/prepare/PrepareDayPage";
-import { PreparePage } from "../features/prepare/PreparePage";
-import { SheetPage } from "../features/sheet/SheetPage";
-import { CalendarInPage } from "../features/today/calendarIn/CalendarInPage";
 import { TodayPage } from "../features/today/TodayPage";
-import { WalkInPage } from "../features/today/walkIn/WalkInPage";
-import { WorkPage } from "../features/work";
 import { ProblemNote } from "../ui/ProblemNote";
 import { NotHere } from "./NotHere";
 import { SessionFrame } from "./SessionFrame";
@@ -55,15 +35,35 @@ const signIn = createRoute({
   component: DoorPage,
 });
 
-const open = createRoute({ getParentRoute: () => root, path: "/open", component: OpenPage });
-const join = createRoute({ getParentRoute: () => root, path: "/join", component: JoinPage });
-const password = createRoute({ getParentRoute: () => root, path: "/password", component: PasswordPage });
+const open = createRoute({
+  getParentRoute: () => root,
+  path: "/open",
+  component: lazyRouteComponent(() => import("../features/door/OpenPage"), "OpenPage"),
+});
+const join = createRoute({
+  getParentRoute: () => root,
+  path: "/join",
+  component: lazyRouteComponent(() => import("../features/door/JoinPage"), "JoinPage"),
+});
+const password = createRoute({
+  getParentRoute: () => root,
+  path: "/password",
+  component: lazyRouteComponent(() => import("../features/door/PasswordPage"), "PasswordPage"),
+});
 
 /** A form that a client fills in: nobody signs in for it, and it knows nothing of the practice. */
-const intake = createRoute({ getParentRoute: () => root, path: "/intake", component: IntakePage });
+const intake = createRoute({
+  getParentRoute: () => root,
+  path: "/intake",
+  component: lazyRouteComponent(() => import("../features/intake/IntakePage"), "IntakePage"),
+});
 
 /** How a device in the same room comes to trust this server. */
-const trust = createRoute({ getParentRoute: () => root, path: "/trust", component: TrustPage });
+const trust = createRoute({
+  getParentRoute: () => root,
+  path: "/trust",
+  component: lazyRouteComponent(() => import("../features/door/TrustPage"), "TrustPage"),
+});
 
 /** Everything inside asks who it is first. With the network gone, what is already here may go on. */
 const inside = createRoute({
@@ -94,11 +94,18 @@ const today = createRoute({
   validateSearch: readDaySearch,
   component: TodayPage,
 });
-const walkIn = createRoute({ getParentRoute: () => framed, path: "walk-in", component: WalkInPage });
+const walkIn = createRoute({
+  getParentRoute: () => framed,
+  path: "walk-in",
+  component: lazyRouteComponent(() => import("../features/today/walkIn/WalkInPage"), "WalkInPage"),
+});
 const calendarIn = createRoute({
   getParentRoute: () => framed,
   path: "calendar-in",
-  component: CalendarInPage,
+  component: lazyRouteComponent(
+    () => import("../features/today/calendarIn/CalendarInPage"),
+    "CalendarInPage",
+  ),
 });
 const session = createRoute({
   getParentRoute: () => framed,
@@ -109,7 +116,7 @@ const prepareDay = createRoute({
   getParentRoute: () => framed,
   path: "prepare",
   validateSearch: readDay,
-  component: PrepareDayPage,
+  component: lazyRouteComponent(() => import("../features/prepare/PrepareDayPage"), "PrepareDayPage"),
 });
 const clients = createRoute({ getParentRoute: () => framed, path: "clients", component: ClientsPage });
 const client = createRoute({
@@ -117,16 +124,36 @@ const client = createRoute({
   path: "clients/$clientId",
   component: ClientPage,
 });
-const bringIn = createRoute({ getParentRoute: () => framed, path: "clients/in", component: BringInPage });
+const bringIn = createRoute({
+  getParentRoute: () => framed,
+  path: "clients/in",
+  component: lazyRouteComponent(() => import("../features/clients/exchange/BringInPage"), "BringInPage"),
+});
 const review = createRoute({
   getParentRoute: () => framed,
   path: "clients/$clientId/intake/$intakeId",
-  component: ReviewPage,
+  component: lazyRouteComponent(() => import("../features/clients/ReviewPage"), "ReviewPage"),
 });
-const flows = createRoute({ getParentRoute: () => framed, path: "flows", component: FlowsPage });
-const account = createRoute({ getParentRoute: () => framed, path: "account", component: AccountPage });
-const practice = createRoute({ getParentRoute: () => framed, path: "practice", component: PracticePage });
-const numbers = createRoute({ getParentRoute: () => framed, path: "numbers", component: NumbersPage });
+const flows = createRoute({
+  getParentRoute: () => framed,
+  path: "flows",
+  component: lazyRouteComponent(() => import("../features/flows/FlowsPage"), "FlowsPage"),
+});
+const account = createRoute({
+  getParentRoute: () => framed,
+  path: "account",
+  component: lazyRouteComponent(() => import("../features/account/AccountPage"), "AccountPage"),
+});
+const practice = createRoute({
+  getParentRoute: () => framed,
+  path: "practice",
+  component: lazyRouteComponent(() => import("../features/practice/PracticePage"), "PracticePage"),
+});
+const numbers = createRoute({
+  getParentRoute: () => framed,
+  path: "numbers",
+  component: lazyRouteComponent(() => import("../features/numbers/NumbersPage"), "NumbersPage"),
+});
 const meet = createRoute({ getParentRoute: () => session, path: "meet", component: MeetPage });
 const plan = createRoute({
   getParentRoute: () => session,
@@ -136,21 +163,41 @@ const plan = createRoute({
     typeof search.from === "string" ? { from: search.from } : {},
   component: PlanPage,
 });
-const prepare = createRoute({ getParentRoute: () => session, path: "prepare", component: PreparePage });
-const sheet = createRoute({ getParentRoute: () => session, path: "sheet", component: SheetPage });
-const log = createRoute({ getParentRoute: () => session, path: "log", component: LogPage });
-const aftercare = createRoute({ getParentRoute: () => session, path: "aftercare", component: AftercarePage });
-const learn = createRoute({ getParentRoute: () => session, path: "learn", component: LearnPage });
+const prepare = createRoute({
+  getParentRoute: () => session,
+  path: "prepare",
+  component: lazyRouteComponent(() => import("../features/prepare/PreparePage"), "PreparePage"),
+});
+const sheet = createRoute({
+  getParentRoute: () => session,
+  path: "sheet",
+  component: lazyRouteComponent(() => import("../features/sheet/SheetPage"), "SheetPage"),
+});
+const log = createRoute({
+  getParentRoute: () => session,
+  path: "log",
+  component: lazyRouteComponent(() => import("../features/log/LogPage"), "LogPage"),
+});
+const aftercare = createRoute({
+  getParentRoute: () => session,
+  path: "aftercare",
+  component: lazyRouteComponent(() => import("../features/log/aftercare/AftercarePage"), "AftercarePage"),
+});
+const learn = createRoute({
+  getParentRoute: () => session,
+  path: "learn",
+  component: lazyRouteComponent(() => import("../features/learn/LearnPage"), "LearnPage"),
+});
 const work = createRoute({
   getParentRoute: () => inside,
   path: "session/$sessionId/work",
-  component: WorkPage,
+  component: lazyRouteComponent(() => import("../features/work"), "WorkPage"),
 });
 
 const footSwitch = createRoute({
   getParentRoute: () => inside,
   path: "foot-switch",
-  component: FootSwitchPage,
+  component: lazyRouteComponent(() => import("../features/footSwitch/FootSwitchPage"), "FootSwitchPage"),
 });
 
 export function makeRouter(queries: QueryClient) {
