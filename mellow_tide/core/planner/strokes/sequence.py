@@ -8,7 +8,7 @@ from mellow_tide.core.hands.spread import STRONG
 from mellow_tide.core.planner.strokes.arc import WARMING, WARMING_UNITS
 from mellow_tide.core.planner.strokes.passes import totals_of
 from mellow_tide.core.planner.strokes.repertoire import AGAIN
-from mellow_tide.core.planner.strokes.span import PlacedStroke, Span, SpanArc, lengths_of
+from mellow_tide.core.planner.strokes.span import PlacedStroke, Span, SpanArc
 
 PLACES = ("dry", "spread", "warm", "broad", "knead", "specific", "moving", "flush", "settle")
 """Where strokes come in a round."""
@@ -158,15 +158,10 @@ def _fitted(
         sides or (1 if arc.placed[i].over else span.side_count(arc.placed[i].site.region.id)) for i in which
     ]
     lengths = tuple(
-        lengths_of(arc.placed[i], _from_least(passed[i][2]), passed[i][1], n)
+        arc.placed[i].lengths(passed[i][2][0], passed[i][2][-1], passed[i][1], n)
         for i, n in zip(which, counts, strict=True)
     )
     now = sum(n * arc.placed[i].seconds(arc.passes[i]) for i, n in zip(which, counts, strict=True))
     found = dict(zip(which, totals_of(lengths).near(max(0, now + more)), strict=True))
     passes = tuple(found.get(i, n) for i, n in enumerate(arc.passes))
     return SpanArc(span, arc.placed, passes, arc.oiled)
-
-
-def _from_least(allowed: tuple[int, ...]) -> range:
-    """Every number of passes between the least and the most that a step may have."""
-    return range(allowed[0], allowed[-1] + 1)

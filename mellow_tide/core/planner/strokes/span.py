@@ -34,6 +34,18 @@ class PlacedStroke:
             known[passes] = whole(passes * self._one_pass)
         return known[passes]
 
+    def lengths(self, least: int, most: int, usual: int, sides: int) -> Lengths:
+        """Whole seconds of all sides with each number of passes it may have; and how far that is from usual."""
+        asked = least, most, usual, sides
+        known = self._by_lengths
+        if asked not in known:
+            known[asked] = tuple((sides * self.seconds(n), abs(n - usual), n) for n in range(least, most + 1))
+        return known[asked]
+
+    @cached_property
+    def _by_lengths(self) -> dict[tuple[int, int, int, int], Lengths]:
+        return {}
+
     @cached_property
     def _by_passes(self) -> dict[int, int]:
         return {}
@@ -203,11 +215,6 @@ class SpanArc:
     def oiled_after(self) -> int | None:
         """How old the oil is after it."""
         return self._oilings[1]
-
-
-def lengths_of(placed: PlacedStroke, passes: Sequence[int], usual: int, sides: int) -> Lengths:
-    """Whole seconds of a stroke with each number of passes it may have, all sides; and how far that is from usual."""
-    return tuple((sides * placed.seconds(n), abs(n - usual), n) for n in passes)
 
 
 def _asked_after(here: Sequence[_Taken]) -> frozenset[int]:
