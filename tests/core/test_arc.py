@@ -6,8 +6,8 @@ from mellow_tide.core.planner.order.legs import set_up as visit_at
 from mellow_tide.core.planner.strokes.arc import capacity, fit_arc
 from mellow_tide.core.planner.strokes.repertoire import Touch
 from mellow_tide.core.planner.strokes.site import find_site
-from mellow_tide.core.timing.moments import part_seconds
 from mellow_tide.core.timing.tempo import Tempo
+from mellow_tide.core.timing.timed import part_seconds
 from tests.settings import CATALOGUE
 
 

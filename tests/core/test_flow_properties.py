@@ -12,9 +12,9 @@ from mellow_tide.core.flow.edits import apply
 from mellow_tide.core.flow.flow import Flow, Part, Step
 from mellow_tide.core.flow.reach import check_flow
 from mellow_tide.core.timing.exposure import find_exposures
-from mellow_tide.core.timing.moments import part_seconds
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.core.timing.tempo import tempo_of
+from mellow_tide.core.timing.timed import part_seconds
 from tests.settings import CATALOGUE, setting
 from tests.sizes import often
 

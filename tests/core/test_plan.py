@@ -17,9 +17,9 @@ from mellow_tide.core.planner.choice.chosen import choose
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.refusal import DoesNotFit
-from mellow_tide.core.timing.moments import part_seconds
 from mellow_tide.core.timing.run_sheet import lay_out
 from mellow_tide.core.timing.tempo import tempo_of
+from mellow_tide.core.timing.timed import part_seconds
 from mellow_tide.core.timing.worked import counted_seconds_in
 from tests.core.askings import asking, broken, untrue
 from tests.core.flows import AGREED, CLIENT

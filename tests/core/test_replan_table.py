@@ -13,8 +13,8 @@ from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import pose_question
 from mellow_tide.core.planner.table.replan_table import make_replan_table
 from mellow_tide.core.planner.table.share_out import share_out
-from mellow_tide.core.timing.moments import part_seconds
 from mellow_tide.core.timing.scene import opening_scene
+from mellow_tide.core.timing.timed import part_seconds
 from mellow_tide.core.timing.transitions import approach
 from mellow_tide.core.timing.worked import part_seconds_in
 from tests.core.flows import CLIENT

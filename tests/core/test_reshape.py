@@ -10,8 +10,8 @@ from mellow_tide.core.library.shipped import for_anybody, shipped_flows
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.reshape import Pull, reshape_part
 from mellow_tide.core.refusal import BadFlow
-from mellow_tide.core.timing.moments import part_seconds
 from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.timed import part_seconds
 from tests.core.flows import CLIENT
 from tests.settings import CATALOGUE, setting
 from tests.sizes import often

@@ -10,8 +10,8 @@ from mellow_tide.core.evaluation.evaluate import evaluate
 from mellow_tide.core.flow.brief import Brief, ClientFacts
 from mellow_tide.core.flow.edits import ChangeStep, apply
 from mellow_tide.core.planner.plan import plan
-from mellow_tide.core.timing.moments import part_seconds
 from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.timed import part_seconds
 from tests.core.flows import CLOSE, OPEN, flow, part, step
 from tests.settings import CATALOGUE, setting
 

@@ -18,7 +18,7 @@ export function askAhead(queries: QueryClient, path: string) {
   void queries.prefetchQuery(sessionQuery(session));
 }
 
-interface Page {
+interface LazyPage {
   preload?: () => Promise<void>;
 }
 
@@ -27,5 +27,5 @@ interface Page {
  * of the version on the server.
  */
 export function bringInPages(components: readonly unknown[]) {
-  for (const page of components as readonly (Page | undefined)[]) void page?.preload?.();
+  for (const page of components as readonly (LazyPage | undefined)[]) void page?.preload?.();
 }

@@ -29,8 +29,8 @@ from mellow_tide.core.planner.strokes.repertoire import medium_of
 from mellow_tide.core.planner.strokes.rituals import stretch_close
 from mellow_tide.core.planner.strokes.site import find_site
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.timing.moments import part_seconds
 from mellow_tide.core.timing.run_sheet import TOLERATED, lay_out
+from mellow_tide.core.timing.timed import part_seconds
 from mellow_tide.core.timing.worked import region_seconds_in
 
 Hold = Literal["all", "by_hand"]

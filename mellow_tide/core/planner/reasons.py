@@ -16,8 +16,8 @@ from mellow_tide.core.planner.order.way import homes, sides_in
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.question.question import CLOSE, PlanQuestion, pose_question
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.timing.moments import part_seconds
 from mellow_tide.core.timing.run_sheet import lay_out
+from mellow_tide.core.timing.timed import part_seconds
 from mellow_tide.core.timing.worked import region_seconds_in
 
 MINUTE = 60

@@ -12,9 +12,9 @@ from mellow_tide.core.catalogue.house.in_house import in_session
 from mellow_tide.core.catalogue.records import Depth, Id, Record, Slot, TableHeight
 from mellow_tide.core.flow.brief import Brief, Side
 from mellow_tide.core.flow.flow import Flow, Part, Role, Step
-from mellow_tide.core.timing.moments import Moment, go_through
 from mellow_tide.core.timing.scene import HandState, StandingPlace, Transition, TransitionKind
 from mellow_tide.core.timing.tempo import USUAL, Tempo
+from mellow_tide.core.timing.timed import Timed, go_through
 
 TOLERATED = 15
 """Seconds by which a session may miss its hands-on minutes."""
@@ -112,13 +112,13 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
     catalogue = in_session(flow.brief.kind, flow.brief.surface, catalogue)
     entries: list[Entry] = []
     clock = 0
-    for moment in go_through(flow, catalogue, tempo):
-        where = _where(moment, flow.parts[moment.part])
-        if isinstance(moment.item, Transition):
-            entries.append(_transition_entry(moment, moment.item, where))
+    for timed in go_through(flow, catalogue, tempo):
+        where = _where(timed, flow.parts[timed.part])
+        if isinstance(timed.item, Transition):
+            entries.append(_transition_entry(timed, timed.item, where))
         else:
-            entries.append(_stroke_entry(moment, moment.item, where, catalogue))
-        clock = moment.start + moment.seconds
+            entries.append(_stroke_entry(timed, timed.item, where, catalogue))
+        clock = timed.start + timed.seconds
     return RunSheet.model_construct(
         entries=tuple(entries),
         seconds=clock,
@@ -130,11 +130,11 @@ def lay_out(flow: Flow, catalogue: Catalogue, tempo: Tempo = USUAL) -> RunSheet:
 Where = tuple[int, str, Role, str, Side, str, StandingPlace, str, Side, HandState, TableHeight, bool, str]
 
 
-def _where(moment: Moment, part: Part) -> Where:
+def _where(timed: Timed, part: Part) -> Where:
     """What an entry says of its part and scene, in the order of its fields."""
-    scene = moment.scene
+    scene = timed.scene
     return (
-        moment.part,
+        timed.part,
         part.id,
         part.role,
         part.region,
@@ -150,34 +150,34 @@ def _where(moment: Moment, part: Part) -> Where:
     )
 
 
-def _transition_entry(moment: Moment, transition: Transition, where: Where) -> Entry:
+def _transition_entry(timed: Timed, transition: Transition, where: Where) -> Entry:
     kind = transition.kind
-    if moment.step is not None:
-        address = f"{where[1]}/{moment.step}/{kind}"
+    if timed.step is not None:
+        address = f"{where[1]}/{timed.step}/{kind}"
     else:
-        address = f"{where[1]}/{kind}" + (f"-{moment.earlier + 1}" if moment.earlier else "")
+        address = f"{where[1]}/{kind}" + (f"-{timed.earlier + 1}" if timed.earlier else "")
     return Entry(
         kind,
         address,
-        moment.start,
-        moment.seconds,
+        timed.start,
+        timed.seconds,
         *where,
-        working=moment.step is not None,
+        working=timed.step is not None,
         about=transition.about,
         about_side=transition.side,
     )
 
 
-def _stroke_entry(moment: Moment, step: Step, where: Where, catalogue: Catalogue) -> Entry:
+def _stroke_entry(timed: Timed, step: Step, where: Where, catalogue: Catalogue) -> Entry:
     region = where[3]
     return Entry(
         "stroke",
-        f"{where[1]}/{moment.step}",
-        moment.start,
-        moment.seconds,
+        f"{where[1]}/{timed.step}",
+        timed.start,
+        timed.seconds,
         *where,
         working=True,
-        step=moment.step,
+        step=timed.step,
         stroke=step.stroke,
         slot=step.slot,
         tool=step.tool,

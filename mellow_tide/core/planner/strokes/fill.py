@@ -18,8 +18,8 @@ from mellow_tide.core.planner.strokes.site import Site, find_site
 from mellow_tide.core.planner.strokes.span import Span, SpanArc
 from mellow_tide.core.planner.strokes.spans import SpanPlace, list_spans
 from mellow_tide.core.planner.strokes.thumbs import give_thumbs
-from mellow_tide.core.timing.moments import part_seconds
 from mellow_tide.core.timing.step_seconds import step_seconds
+from mellow_tide.core.timing.timed import part_seconds
 
 LONG_ENOUGH = 45
 """Booked minutes from which a session has some thumb work."""

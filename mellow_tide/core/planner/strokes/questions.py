@@ -8,9 +8,9 @@ from mellow_tide.core.checks.rules.hidden_face import LONGEST
 from mellow_tide.core.flow.asked_before import AskedAt, list_covers
 from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.flow.flow import FIRM, Flow, Part, Step
-from mellow_tide.core.timing.moments import Moment, go_through
 from mellow_tide.core.timing.scene import Transition
 from mellow_tide.core.timing.tempo import Tempo
+from mellow_tide.core.timing.timed import Timed, go_through
 
 ASKED_LATELY = 480
 """Seconds within which a client whose face is hidden is not asked again under one cover (common practice)."""
@@ -36,8 +36,8 @@ def settle_questions(flow: Flow, catalogue: Catalogue, tempo: Tempo) -> Flow:
         return flow
     catalogue = in_session(flow.brief.kind, flow.brief.surface, catalogue)
     settling = _Settling(flow, catalogue)
-    for moment in go_through(flow, catalogue, tempo):
-        settling.meet(moment)
+    for timed in go_through(flow, catalogue, tempo):
+        settling.meet(timed)
     parts = (_asking(part, at, settling.changed) for at, part in enumerate(flow.parts))
     return flow.model_copy(update={"parts": tuple(parts)}) if settling.changed else flow
 
@@ -69,9 +69,9 @@ class _Settling:
         self._last: _Worked | None = None
         self.changed: dict[tuple[int, int], bool] = {}
 
-    def meet(self, moment: Moment) -> None:
-        """Settle whether a stroke asks; moments are met in their order."""
-        part, scene, at, step, start, seconds, _ = moment
+    def meet(self, timed: Timed) -> None:
+        """Settle whether a stroke asks; all that is timed is met in its order."""
+        part, scene, at, step, start, seconds, _ = timed
         hidden = scene.position in self._hidden
         if not hidden:
             self._silent_since, self._spared, self._in_time = start + seconds, None, None

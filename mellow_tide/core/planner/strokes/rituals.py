@@ -7,9 +7,9 @@ from mellow_tide.core.flow.flow import Flow, Part, Setup, Step
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.strokes.repertoire import TOO_DEEP
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.timing.moments import part_seconds
 from mellow_tide.core.timing.step_seconds import Ground, pass_seconds, step_seconds, whole
 from mellow_tide.core.timing.tempo import Tempo
+from mellow_tide.core.timing.timed import part_seconds
 
 ROUSING = Step(
     stroke="hacking", slot="rouse", tool="ulnar_border", zone="mid_back", depth=2, passes=2, seconds=25

@@ -8,9 +8,9 @@ from numpy.typing import NDArray
 
 from mellow_tide.core.flow.flow import Flow, Part
 from mellow_tide.core.planner.question.asked import Asked
-from mellow_tide.core.timing.moments import part_seconds
 from mellow_tide.core.timing.scene import Scene, opening_scene
 from mellow_tide.core.timing.standing import leave
+from mellow_tide.core.timing.timed import part_seconds
 from mellow_tide.core.timing.transitions import approach
 
 SecondsBySet = NDArray[np.int32]

@@ -21,8 +21,8 @@ from mellow_tide.core.planner.question.question import CLOSE, LEAVES, pose_quest
 from mellow_tide.core.planner.table.kept_order import FromPart, from_every_part
 from mellow_tide.core.planner.table.kept_sets import Envelope, KeptSets
 from mellow_tide.core.setting import Setting
-from mellow_tide.core.timing.moments import part_seconds
 from mellow_tide.core.timing.run_sheet import hands_on_seconds, lay_out
+from mellow_tide.core.timing.timed import part_seconds
 from mellow_tide.core.timing.worked import part_seconds_in, region_seconds_in
 
 LONGER = 900

@@ -1,4 +1,4 @@
-"""The moments of a flow: stroke after stroke and what lies between, each with its second and its scene."""
+"""All that a flow does, timed: stroke after stroke and what lies between, each with its second and its scene."""
 
 from collections.abc import Iterator
 from typing import NamedTuple, cast
@@ -14,7 +14,7 @@ from mellow_tide.core.timing.tempo import USUAL, Tempo
 from mellow_tide.core.timing.transitions import approach
 
 
-class Moment(NamedTuple):
+class Timed(NamedTuple):
     """One stroke or transition of a flow, in whole seconds from the first touch, and the scene during it.
 
     `part` and `step` index the flow. What leads to a part has no step; `earlier` is how often the same was done on the
@@ -30,7 +30,7 @@ class Moment(NamedTuple):
     earlier: int = 0
 
 
-def go_through(flow: Flow, catalogue: Catalogue, tempo: Tempo) -> Iterator[Moment]:
+def go_through(flow: Flow, catalogue: Catalogue, tempo: Tempo) -> Iterator[Timed]:
     """All that happens in `flow`, without gaps or overlaps. `catalogue`: as it is in this session."""
     clock = 0
     scene = opening_scene(flow.parts[0].setup, catalogue)
@@ -43,7 +43,7 @@ def go_through(flow: Flow, catalogue: Catalogue, tempo: Tempo) -> Iterator[Momen
             during = after if transition.kind == "wash" else scene
             earlier = kinds.count(transition.kind)
             kinds.append(transition.kind)
-            yield Moment(index, during, None, transition, clock, transition.seconds, earlier)
+            yield Timed(index, during, None, transition, clock, transition.seconds, earlier)
             clock += transition.seconds
             scene = after
         goes_on = last is not None and are_one(last, part.setup, catalogue)
@@ -53,7 +53,7 @@ def go_through(flow: Flow, catalogue: Catalogue, tempo: Tempo) -> Iterator[Momen
             worked, oiled = work_through(part, catalogue, tempo, oiled if goes_on else None, scene.place)
             last = part.setup
         for step, item, seconds in worked:
-            yield Moment(index, scene, step, item, clock, seconds)
+            yield Timed(index, scene, step, item, clock, seconds)
             if isinstance(item, Transition):
                 if item.kind == "walk":
                     scene, working = _walked(scene, item), _walked(working, item)
