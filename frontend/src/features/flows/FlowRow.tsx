@@ -7,7 +7,7 @@ import { useCatalogue } from "../../api/useCatalogue";
 import { say } from "../../phrases/screens/flows";
 import { shared } from "../../phrases/screens/shared";
 import { timeOfDay } from "../../phrases/time";
-import { capital, listed } from "../../phrases/words";
+import { listed } from "../../phrases/words";
 import { SmallTide } from "../../tideline/SmallTide";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
@@ -32,10 +32,10 @@ export function FlowRow({ flow, perMinute, compared, onCompare }: Props) {
     <li className="border-t border-base-300 py-4">
       <div className="grid items-center gap-x-8 gap-y-2 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)]">
         <div>
-          <h2 className="text-xl">
+          <h3 className="text-xl">
             {flow.name}
             {flow.archived && <span className="font-sans text-base text-quiet italic"> archived</span>}
-          </h2>
+          </h3>
           {flow.note && <p>{flow.note}</p>}
           <p className="text-quiet">{metaOf(flow, catalogue)}</p>
         </div>
@@ -102,13 +102,7 @@ function metaOf({ brief, regions, shipped }: FlowView, catalogue: Catalogue): st
   const kind = catalogue.kinds[brief.kind ?? ""];
   const school = catalogue.schools[brief.school ?? ""]?.name;
   const minutes = kind?.open_ended ? say.asLongAsItTakes : shared.minutes(brief.booked_minutes);
-  return [
-    capital(kind?.name ?? ""),
-    minutes,
-    school,
-    listed(shown),
-    shipped ? say.cameWithMellowTide : "your own",
-  ]
+  return [minutes, school, listed(shown), shipped ? say.cameWithMellowTide : "your own"]
     .filter(Boolean)
     .join(" · ");
 }

@@ -5,6 +5,7 @@ import { catalogueQuery, flowsQuery } from "../../api/queries";
 import { FlowsCompared } from "../../compare/FlowsCompared";
 import { say } from "../../phrases/screens/flows";
 import { shared } from "../../phrases/screens/shared";
+import { capital } from "../../phrases/words";
 import { Button } from "../../ui/Button";
 import { ProblemNote } from "../../ui/ProblemNote";
 import { SearchLine } from "../../ui/SearchLine";
@@ -26,6 +27,9 @@ export function FlowsPage() {
   if (!flows.data || !catalogue.data) return <Waiting what={shared.openingLibrary} shape="list" />;
   const kept = flows.data.filter((flow) => withOld || !flow.archived);
   const shown = found(kept, typed, catalogue.data);
+  const kinds = Object.entries(catalogue.data.kinds).filter(([id]) =>
+    shown.some((flow) => flow.brief.kind === id),
+  );
   const longest = Math.max(...flows.data.map((flow) => flow.outline.seconds / 60), 60);
   const compare = (id: string) =>
     setCompared((now) => (now.includes(id) ? now.filter((other) => other !== id) : [...now, id].slice(-2)));
@@ -54,17 +58,35 @@ export function FlowsPage() {
       )}
       {compared.length === 2 && <Beside ids={compared} onClose={() => setCompared([])} />}
       {shown.length === 0 && <p className="mt-6">{say.noFlowFits}</p>}
-      <ul className="mt-4">
-        {shown.map((flow) => (
-          <FlowRow
-            key={flow.flow_id}
-            flow={flow}
-            perMinute={(width >= 1024 ? width * 0.5 : width) / longest}
-            compared={compared.includes(flow.flow_id)}
-            onCompare={() => compare(flow.flow_id)}
-          />
-        ))}
-      </ul>
+      {kinds.length > 1 && (
+        <nav aria-label="Kinds of session" className="mt-4 flex flex-wrap gap-2">
+          {kinds.map(([id, kind]) => (
+            <a key={id} href={`#${id}`} className="btn min-h-11 bg-base-200 font-normal">
+              {capital(kind.name)}
+            </a>
+          ))}
+        </nav>
+      )}
+      {kinds.map(([id, kind]) => (
+        <section key={id} id={id} aria-labelledby={`${id}-flows`} className="mt-8 scroll-mt-4">
+          <h2 id={`${id}-flows`} className="text-2xl">
+            {capital(kind.name)}
+          </h2>
+          <ul className="mt-2">
+            {shown
+              .filter((flow) => flow.brief.kind === id)
+              .map((flow) => (
+                <FlowRow
+                  key={flow.flow_id}
+                  flow={flow}
+                  perMinute={(width >= 1024 ? width * 0.5 : width) / longest}
+                  compared={compared.includes(flow.flow_id)}
+                  onCompare={() => compare(flow.flow_id)}
+                />
+              ))}
+          </ul>
+        </section>
+      ))}
     </div>
   );
 }
