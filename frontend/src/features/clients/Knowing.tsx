@@ -47,8 +47,8 @@ function Wishes({ client }: { client: Client }) {
   const since = (region: string) => {
     const known = client.since[`wishes ${region}`];
     if (!known) return "";
-    const before = known.change.before ? `, before it was ${known.change.before}` : "";
-    return `${shortDay(known.at, timeZone, new Date())}, ${howKnown(known)}${before}`;
+    const before = known.change.before ? `before: ${known.change.before}` : "";
+    return [before, howKnown(known), shortDay(known.at, timeZone, new Date())].filter(Boolean).join(" · ");
   };
   return (
     <section aria-label="Wishes">
@@ -56,11 +56,12 @@ function Wishes({ client }: { client: Client }) {
       {aims && <p className="mt-1 italic">“{aims}”</p>}
       <WishesPlan client={client} />
       {wishes.length === 0 && <p className="mt-1">{say.noWishByRegion}</p>}
-      <ul className="mt-1">
+      <ul className="mt-1 space-y-1">
         {wishes.map(({ region, depth }) => (
           <li key={region}>
             <span className="font-bold">{capital(catalogue.regions[region]?.whole ?? region)}</span>: depth{" "}
-            {depth}, {depthWord[Math.floor(depth)]} <span className="text-quiet">{since(region)}</span>
+            {depth}, {depthWord[Math.floor(depth)]}
+            <span className="block text-sm text-quiet">{since(region)}</span>
           </li>
         ))}
       </ul>
