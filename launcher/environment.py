@@ -17,9 +17,10 @@ OLDEST_NODE = (20, 19)
 
 
 def ensure_python(places: Places, locks: tuple[str, ...] = ("run",)) -> None:
-    """The environment with the packages of requirements/<lock>.lock, made anew if the Python is gone."""
+    """The environment with the packages of requirements/<lock>.lock, made anew if it was left half made."""
     venv = places.state / "venv"
-    if not places.python.exists():
+    # pip comes last: without it the making was cut short.
+    if not (places.python.exists() and places.python.with_name("pip").exists()):
         with step("making the Python environment"):
             shutil.rmtree(venv, ignore_errors=True)
             run([system_python(), "-m", "venv", venv], "apt-get install python3-venv")
