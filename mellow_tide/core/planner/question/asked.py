@@ -81,13 +81,18 @@ class Asked:
             strokes = self.catalogue.strokes
             barred |= {id for id, stroke in strokes.items() if not restrictions.allows(stroke, region)}
         if not self._lies_face_up(region):
-            barred.update(id for id, x in self.catalogue.strokes.items() if region in x.lifts_head)
+            barred.update(x.id for x in self._lifting if region in x.lifts_head)
         for consent in self.catalogue.consents.values():
             if consent.region == region and consent.strokes:
                 asked = consent.needs_yes(self.brief.kind)
                 if consent.id in self.client.declined or (asked and consent.id not in self.client.consents):
                     barred.update(consent.strokes)
         return frozenset(barred)
+
+    @cached_property
+    def _lifting(self) -> list[Stroke]:
+        """The strokes that lift the head."""
+        return [stroke for stroke in self.catalogue.strokes.values() if stroke.lifts_head]
 
     def _lies_face_up(self, region: str) -> bool:
         """Whether the client lies face up wherever the school works a region."""

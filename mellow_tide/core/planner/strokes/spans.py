@@ -53,6 +53,8 @@ def list_spans(
     done: set[str] = set()
     for passage in passages:
         regions = _regions(passage)
+        if done.issuperset(regions):
+            continue
         # A limb of which the other side is worked otherwise has no strokes over several regions.
         differs = any(set(regions) & set(other) and other != regions for other in alike)
         groups = [(id,) for id in regions] if differs else list(_groups(regions, passage, site_of, catalogue))
