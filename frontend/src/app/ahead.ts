@@ -1,5 +1,6 @@
 /** What is asked for before anybody wants it: the first page's answers while it comes, and then the other pages. */
 import type { QueryClient } from "@tanstack/react-query";
+import type { AnyRoute, AnyRouter } from "@tanstack/react-router";
 import { isLeaving } from "../api/owner";
 import { catalogueQuery, meQuery, sessionQuery } from "../api/queries";
 
@@ -18,14 +19,11 @@ export function askAhead(queries: QueryClient, path: string) {
   void queries.prefetchQuery(sessionQuery(session));
 }
 
-interface LazyPage {
-  preload?: () => Promise<void>;
-}
-
 /**
  * Bring in every page that is not here yet. From then on the app goes on as it is, whatever becomes of the network, or
  * of the version on the server.
  */
-export function bringInPages(components: readonly unknown[]) {
-  for (const page of components as readonly (LazyPage | undefined)[]) void page?.preload?.();
+export function bringInPages(router: AnyRouter) {
+  const routes: readonly AnyRoute[] = Object.values(router.routesById);
+  for (const { options } of routes) void options.component?.preload?.();
 }

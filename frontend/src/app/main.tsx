@@ -41,8 +41,7 @@ addEventListener("online", () => void finishSignOut());
 addEventListener("pageshow", (event) => event.persisted && location.reload());
 
 // What the first page asks for goes first.
-const pages = Object.values(router.routesById).map((route) => route.options.component);
-addEventListener("load", () => void setTimeout(() => bringInPages(pages), PAGES_AFTER));
+addEventListener("load", () => void setTimeout(() => bringInPages(router), PAGES_AFTER));
 
 // The pages' own worker: with it a reload needs no network. Nothing waits for it, and a browser without one goes on.
 if (import.meta.env.PROD && "serviceWorker" in navigator)

@@ -38,8 +38,8 @@ PARTS = 1 << 16
 
 UNDONE, MET, CODE_BITS = 7, 8, 4
 """Below the worth of a state stand, in so many bits, how it was reached: whether the need of the stroke was `MET`
-before it, and `LAST_PASS` less the place of its passes, or `UNDONE`. So one comparison finds the greatest worth and the
-way to it; of equal ones it prefers what is not done, then the fewest passes.
+before it, and `LAST_PASS` less the place of its passes (five at most, see `passes_of`), or `UNDONE`. So one comparison
+finds the greatest worth and the way to it; of equal ones it prefers what is not done, then the fewest passes.
 """
 
 LAST_PASS = UNDONE - 1
