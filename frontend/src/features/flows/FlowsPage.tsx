@@ -59,7 +59,7 @@ export function FlowsPage() {
       {compared.length === 2 && <Beside ids={compared} onClose={() => setCompared([])} />}
       {shown.length === 0 && <p className="mt-6">{say.noFlowFits}</p>}
       {kinds.length > 1 && (
-        <nav aria-label="Kinds of session" className="mt-4 flex flex-wrap gap-2">
+        <nav aria-label={say.kindsOfSession} className="mt-4 flex flex-wrap gap-2">
           {kinds.map(([id, kind]) => (
             <a key={id} href={`#${id}`} className="btn min-h-11 bg-base-200 font-normal">
               {capital(kind.name)}

@@ -14,6 +14,7 @@ export const say = {
   whoseSession: "Whose session? You see what changes before anything is saved.",
   nothingLeftToPlan: "No session of today can be planned any more. Book one first.",
   whatTheLibraryIs: "Sessions to start from. Each is adapted to the client, and you see every change first.",
+  kindsOfSession: "Kinds of session",
   findFlow: "Find a flow",
   whatToSearchBy: "Name, region, minutes, kind: feet 75",
   flows: (kept: number) => `${kept} flows`,
