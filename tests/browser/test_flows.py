@@ -13,7 +13,7 @@ from tests.browser.pages import Plan, Today, edit
 @pytest.fixture
 def library(page: Page, today: Today) -> Page:
     page.get_by_role("link", name="Flows").click()
-    expect(page.get_by_role("listitem").first).to_be_visible()
+    expect(page.get_by_role("button", name="Copy The long ebb")).to_be_visible()
     return page
 
 
