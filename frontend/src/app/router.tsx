@@ -15,6 +15,7 @@ import { ClientsPage } from "../features/clients/ClientsPage";
 import { MeetPage } from "../features/clients/MeetPage";
 import { DoorPage } from "../features/door/DoorPage";
 import { PlanPage } from "../features/plan/PlanPage";
+import { PreparePage } from "../features/prepare/PreparePage";
 import { TodayPage } from "../features/today/TodayPage";
 import { ProblemNote } from "../ui/ProblemNote";
 import { NotHere } from "./NotHere";
@@ -166,7 +167,7 @@ const plan = createRoute({
 const prepare = createRoute({
   getParentRoute: () => session,
   path: "prepare",
-  component: lazyRouteComponent(() => import("../features/prepare/PreparePage"), "PreparePage"),
+  component: PreparePage,
 });
 const sheet = createRoute({
   getParentRoute: () => session,
