@@ -36,6 +36,7 @@ def test_a_page_whose_file_is_gone_comes_with_the_new_version(page: Page, today:
         gone(route) if not loads else route.continue_()
 
     page.route(re.compile("/assets/NumbersPage"), answer)
+    page.reload()
     page.on("load", lambda: loads.append(page.url))
     open_numbers(page)
     assert len(asked) > 1

@@ -18,7 +18,7 @@ function signInAgain(error: unknown) {
 }
 
 /** Ms after the first page has loaded at which the others come in. */
-const PAGES_AFTER = 1_500;
+const PAGES_AFTER = 200;
 
 const queries: QueryClient = new QueryClient({
   queryCache: new QueryCache({ onError: signInAgain }),
