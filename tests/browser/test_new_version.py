@@ -1,4 +1,4 @@
-"""A page that is open while the server gets a new version, whose files have other names."""
+"""Pages whose files come later than the first one: slowly, or from a server that has got a new version since."""
 
 import re
 
@@ -41,3 +41,17 @@ def test_a_page_whose_file_is_gone_comes_with_the_new_version(page: Page, today:
     open_numbers(page)
     assert len(asked) > 1
     assert len(loads) == 1
+
+
+def test_a_page_whose_file_is_slow_is_told_to_be_on_its_way(page: Page, today: Today):
+    held: list[Route] = []
+    page.route(re.compile("/assets/NumbersPage"), lambda route: held.append(route))
+    page.reload()
+    page.get_by_role("link", name="Numbers of the last months").click()
+    expect(page.get_by_role("status").filter(has_text="Opening the page")).to_be_visible()
+    # The way to every other page is still there.
+    expect(page.get_by_role("navigation").first).to_be_visible()
+    for route in held:
+        route.continue_()
+    expect(page.get_by_role("region", name="Minutes by region and month")).to_be_visible()
+    expect(page.get_by_role("status").filter(has_text="Opening the page")).to_have_count(0)

@@ -18,7 +18,9 @@ import { PlanPage } from "../features/plan/PlanPage";
 import { PreparePage } from "../features/prepare/PreparePage";
 import { TodayPage } from "../features/today/TodayPage";
 import { ProblemNote } from "../ui/ProblemNote";
+import { UNTOLD } from "../ui/Waiting";
 import { NotHere } from "./NotHere";
+import { PageComing } from "./PageComing";
 import { SessionFrame } from "./SessionFrame";
 import { Shell } from "./Shell";
 import { readDay, readDaySearch } from "./search";
@@ -232,6 +234,10 @@ export function makeRouter(queries: QueryClient) {
     ]),
     context: { queries },
     scrollRestoration: true,
+    // The page before stays for so long; then the reader is told that the next one is on its way.
+    defaultPendingComponent: PageComing,
+    defaultPendingMs: UNTOLD,
+    defaultPendingMinMs: 0,
   });
 }
 

@@ -8,14 +8,17 @@ type Shape = "tide" | "list" | "columns";
 const whenConnectionChanges = (tell: () => void) => onlineManager.subscribe(tell);
 const isConnected = () => onlineManager.isOnline();
 
-/** Shows after 300 ms that something is awaited, what, and in pale the shape of what comes. */
-export function Waiting({ what, shape }: { what: string; shape?: Shape }) {
-  const [shown, setShown] = useState(false);
+/** Ms that something may take before it is told that it is awaited. */
+export const UNTOLD = 300;
+
+/** Shows after a while that something is awaited, what, and in pale the shape of what comes. */
+export function Waiting({ what, shape, after = UNTOLD }: { what: string; shape?: Shape; after?: number }) {
+  const [shown, setShown] = useState(after === 0);
   const connected = useSyncExternalStore(whenConnectionChanges, isConnected);
   useEffect(() => {
-    const timer = setTimeout(() => setShown(true), 300);
+    const timer = setTimeout(() => setShown(true), after);
     return () => clearTimeout(timer);
-  }, []);
+  }, [after]);
   return (
     <div role="status" className={shape ? "py-4" : "py-10"}>
       <p className="text-quiet italic">{shown && (connected ? `${what} …` : say.opensOnceConnected)}</p>

@@ -6,6 +6,7 @@ export const say = {
   toBeLogged: "to be logged",
   stagesOfSession: "Stages of the session",
   skipToPage: "Skip to the page",
+  openingPage: "Opening the page",
   homeLink: "Mellow Tide: go to Today",
   caution:
     "Mellow Tide is an aid to planning for trained people. It does not diagnose. Local law, scope of practice, licence and the client’s own clinician decide; when in doubt, do not work there, or do not work at all.",
