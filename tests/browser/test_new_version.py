@@ -45,7 +45,11 @@ def test_a_page_whose_file_is_gone_comes_with_the_new_version(page: Page, today:
 
 def test_a_page_whose_file_is_slow_is_told_to_be_on_its_way(page: Page, today: Today):
     held: list[Route] = []
-    page.route(re.compile("/assets/NumbersPage"), lambda route: held.append(route))
+
+    def hold(route: Route) -> None:
+        held.append(route)
+
+    page.route(re.compile("/assets/NumbersPage"), hold)
     page.reload()
     page.get_by_role("link", name="Numbers of the last months").click()
     expect(page.get_by_role("status").filter(has_text="Opening the page")).to_be_visible()

@@ -6,7 +6,7 @@ from random import Random
 
 import pytest
 
-from mellow_tide.core.flow.brief import Brief
+from mellow_tide.core.flow.brief import Brief, Wish
 from mellow_tide.core.hands.load import THUMBS
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.strokes.region_table import (
@@ -34,8 +34,14 @@ def strokes_of(region, wished, random, count):
     return tuple(random.sample(known, min(count, len(known))))
 
 
-def worth_of(chosen, used, last, needs, seconds):
+def dry_seconds(chosen):
+    return sum(own.seconds[i] for own, i in chosen if own.dry)
+
+
+def worth_of(chosen, used, last, needs, seconds, dry=None):
     """What strokes with the places of their passes are worth in about so many seconds; `NOWHERE`: they will not do."""
+    if dry and not dry[0] <= dry_seconds(chosen) <= dry[1]:
+        return NOWHERE
     off = abs(sum(own.seconds[i] for own, i in chosen) - seconds)
     met = {own.bit for own, _ in chosen}
     if off > AROUND or any(needs >> i & 1 and 1 << i not in met for i in range(len(NEEDS))):
@@ -51,9 +57,21 @@ def worth_of(chosen, used, last, needs, seconds):
 
 def by_trying(strokes, *asked):
     """The most that any passes of any of the strokes are worth."""
+    return max(worth_of(chosen, *asked) for chosen in every_choice(strokes))
+
+
+def every_choice(strokes):
+    """The strokes with the places of their passes, in every way."""
     picks = product(*(range(-1, len(own.passes)) for own in strokes))
-    every = ([(own, i) for own, i in zip(strokes, pick, strict=True) if i >= 0] for pick in picks)
-    return max(worth_of(chosen, *asked) for chosen in every)
+    return ([(own, i) for own, i in zip(strokes, pick, strict=True) if i >= 0] for pick in picks)
+
+
+def dry_bounds(strokes, random):
+    """Bounds of dry work that something meets; or none."""
+    least = random.randint(0, 60)
+    dry = least, least + random.randint(0, 60)
+    met = any(dry[0] <= dry_seconds(chosen) <= dry[1] for chosen in every_choice(strokes))
+    return dry if met and random.random() < 0.7 else None
 
 
 @pytest.mark.parametrize("seed", seeds(12))
@@ -65,9 +83,10 @@ def test_nothing_that_is_tried_is_worth_more_than_the_table_says(seed):
     used = {id: random.randint(0, 3) for id in ids}
     last = random.choice(["", *ids])
     seconds = random.randint(20, 200)
-    table = find_table(strokes, used, seconds, last)
+    dry = dry_bounds(strokes, random)
+    table = find_table(strokes, used, seconds, last, dry)
     for needs in {0, 1, random.randrange(1 << len(NEEDS))}:
-        tried = by_trying(strokes, used, last, needs, seconds)
+        tried = by_trying(strokes, used, last, needs, seconds, dry)
         assert table.worth(needs, seconds) == pytest.approx(tried, abs=0.01) or tried == NOWHERE
         if tried == NOWHERE:
             assert seconds > table.reach or table.worth(needs, seconds) <= NOWHERE / 2
@@ -75,7 +94,7 @@ def test_nothing_that_is_tried_is_worth_more_than_the_table_says(seed):
         # What is picked is that best choice.
         found = table.pick(needs, seconds)
         picked = [(o, o.passes.index(n)) for placed, n in found for o in strokes if o.placed is placed]
-        assert worth_of(picked, used, last, needs, seconds) == pytest.approx(tried, abs=0.01)
+        assert worth_of(picked, used, last, needs, seconds, dry) == pytest.approx(tried, abs=0.01)
 
 
 BRIEFS = [
@@ -139,9 +158,61 @@ def test_every_limb_that_has_a_minute_is_kneaded(brief):
     assert [id for id, taken in seconds.items() if taken >= 60 and not slots[id]] == []
 
 
-def test_an_hour_and_longer_begins_through_the_sheet():
+@pytest.mark.parametrize("pressure", ["light", "medium", "firm"])
+@pytest.mark.parametrize(
+    ("kind", "school"),
+    [
+        ("full_body", "back_outwards"),
+        ("full_body", "feet_upwards"),
+        ("full_body", "head_downwards"),
+        ("focus", "part_in_depth"),
+        ("side_lying", "side_by_side"),
+    ],
+)
+def test_the_back_begins_dry_in_an_hour_and_longer(kind, school, pressure):
     """Common practice: 60 to 180 s of compression, rocking and dry work before the oil."""
-    for minutes, least in ((60, 60), (45, 0)):
-        opening = [e for e in strokes_in(Brief(booked_minutes=minutes)) if e.role == "open"]
-        dry = sum(e.seconds for e in opening if e.stroke != "resting_hold")
-        assert least <= dry <= 180
+    area = "back_and_neck" if kind == "focus" else None
+    # No more than an hour of strokes is known for the back and neck.
+    for minutes in (60,) if area else (60, 90, 120):
+        brief = Brief(booked_minutes=minutes, kind=kind, school=school, pressure=pressure, area=area)
+        worked = [e for e in strokes_in(brief) if e.stroke != "resting_hold"]
+        backs = dict.fromkeys(e.part_id for e in worked if e.role == "work" and e.region == "back")
+        assert backs
+        for id in backs:
+            begins = next(i for i, e in enumerate(worked) if e.part_id == id)
+            opens = begins
+            while opens and worked[opens - 1].role == "open" and worked[opens - 1].region == "back":
+                opens -= 1
+            oiled = next(i for i, e in enumerate(worked) if i >= begins and e.slot != "dry")
+            assert 60 <= sum(e.seconds for e in worked[opens:oiled]) <= 180, (brief, id)
+
+
+def test_a_shorter_session_opens_without_dry_work_or_with_little():
+    opening = [e for e in strokes_in(Brief(booked_minutes=45)) if e.role == "open"]
+    assert sum(e.seconds for e in opening if e.stroke != "resting_hold") < 60
+
+
+ON_THE_TABLE = [
+    *(("full_body", school) for school in ("back_outwards", "feet_upwards", "head_downwards")),
+    ("side_lying", "side_by_side"),
+]
+
+
+@pytest.mark.parametrize("pressure", ["medium", "firm"])
+@pytest.mark.parametrize(("kind", "school"), ON_THE_TABLE)
+def test_the_last_five_minutes_are_light_and_silent(kind, school, pressure):
+    """Common practice: nothing above depth 2, and no question. Half a minute is what a part may miss its place by."""
+    for minutes in (60, 75, 90, 120):
+        strokes = strokes_in(Brief(booked_minutes=minutes, kind=kind, school=school, pressure=pressure))
+        end = strokes[-1].start + strokes[-1].seconds
+        firm = [e.address for e in strokes if e.depth > 2 and e.start + e.seconds > end - 270]
+        asking = [e.address for e in strokes if e.asks and e.start > end - 300]
+        assert (firm, asking) == ([], []), minutes
+
+
+def test_what_the_client_wishes_for_the_last_region_stands():
+    brief = Brief(booked_minutes=60, school="head_downwards")
+    wish = Wish(region="foot", depth=3)
+    for client, firm in ((CLIENT, False), (CLIENT.model_copy(update={"wishes": (wish,)}), True)):
+        feet = [e for e in strokes_in(brief, client) if e.region == "foot"]
+        assert any(e.depth >= 3 for e in feet) is firm

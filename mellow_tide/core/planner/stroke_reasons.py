@@ -156,7 +156,7 @@ class _Trade:
         part = flow.parts[at]
         site = find_site(part.region, part.position, asked.touch(part.region), asked.catalogue, asked.tempo)
         passages = split_into_passages([p.setup for p in flow.parts], asked.catalogue)
-        opens = any(places[0] == at for places in passages)
+        opens = any(places[0] == at for places in passages) or any(s.slot == "spread" for s in part.steps)
         seconds = _seconds_by_stroke(flow, part, asked)
         options = own_options(site, opens, seconds.total())
         has = {(s.stroke, s.zone, s.slot) for s in part.steps if not s.over and not s.point}

@@ -74,7 +74,7 @@ def as_filled(span: Span, targets: Sequence[int], used: Mapping[str, int], oiled
     placed: list[PlacedStroke] = []
     passes: list[int] = []
     for i, (site, target) in enumerate(zip(span.sites, targets, strict=True)):
-        alone = Span((site,), (span.sides[i],))
+        alone = Span((site,), (span.sides[i],), span.dry if i == 0 else None)
         found = compose(alone, (target,), used, oiled if i == 0 else oiled or 0)
         if found is not None:
             placed += found.placed
@@ -93,14 +93,13 @@ def _choose(
 
     What own strokes are worth without any need is a bound on what they are worth with it.
     """
-    lead = oiled is None
     tables = [
-        find_table(own_options(site, lead and i == 0, target), used, target)
+        find_table(own_options(site, i == 0, target), used, target, dry=span.dry if i == 0 else None)
         for i, (site, target) in enumerate(zip(span.sites, targets, strict=True))
     ]
     total = sum(t * n for t, n in zip(targets, span.sides, strict=True))
     ways = list_long_ways(span, total >= JOINED_FROM)
-    oil = span.catalogue.clock.oil_first * (lead and ways.oils)
+    oil = span.catalogue.clock.oil_first * (oiled is None and ways.oils)
     there = np.array(targets) - oil * (np.arange(len(targets)) == 0)
     left = np.rint(there - ways.counted).astype(np.int64)
     fits = left.min(axis=1) >= 0
@@ -181,7 +180,7 @@ def _own(
         # What the regions before have had counts for the others.
         table = tables[i] if not i else tables[i].after(had, seconds, last)
         here = table.pick(need if table.worth(need, seconds) > NOWHERE / 2 else 0, seconds)
-        found += ((p, n, passes_of(p)) for p, n in here)
+        found += ((p, n, (n,) if span.dry and p.option.slot == "dry" else passes_of(p)) for p, n in here)
         # Neighbours that are worked alike are felt as the same thing again.
         for stroke in {p.option.stroke.id for p, _ in here}:
             had[stroke] += NEIGHBOUR

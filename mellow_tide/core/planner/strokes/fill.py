@@ -2,8 +2,10 @@
 
 from collections import Counter
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
 
-from mellow_tide.core.flow.flow import Flow, Part, Setup, Step
+from mellow_tide.core.flow.flow import FIRM, Flow, Part, Setup, Step
+from mellow_tide.core.hands.spread import STRONG
 from mellow_tide.core.phrases.book import say
 from mellow_tide.core.planner.order.order import Order
 from mellow_tide.core.planner.points import keep_points
@@ -13,9 +15,10 @@ from mellow_tide.core.planner.strokes.arc import StrokesWorked, after, worked_as
 from mellow_tide.core.planner.strokes.compose import as_filled, compose
 from mellow_tide.core.planner.strokes.present import PresentSteps, find_joined
 from mellow_tide.core.planner.strokes.refit import refit_span
-from mellow_tide.core.planner.strokes.rituals import end_on_time, make_ritual_steps
+from mellow_tide.core.planner.strokes.repertoire import Touch
+from mellow_tide.core.planner.strokes.rituals import LAST, end_on_time, make_ritual_steps, opened_dry
 from mellow_tide.core.planner.strokes.site import Site, find_site
-from mellow_tide.core.planner.strokes.span import Span, SpanArc
+from mellow_tide.core.planner.strokes.span import DryBounds, Span, SpanArc
 from mellow_tide.core.planner.strokes.spans import SpanPlace, list_spans
 from mellow_tide.core.planner.strokes.thumbs import give_thumbs
 from mellow_tide.core.timing.step_seconds import step_seconds
@@ -23,6 +26,15 @@ from mellow_tide.core.timing.timed import part_seconds
 
 LONG_ENOUGH = 45
 """Booked minutes from which a session has some thumb work."""
+
+BEGUN_DRY, HOUR = "back", 60
+"""What begins through the sheet, or dry, in a session of so many booked minutes and more."""
+
+DRY, DRY_FROM = (60, 180), 180
+"""For how many seconds at least and at most (common practice), where it has so many per side."""
+
+LONG, FIRM_WORK = 270, 0.85
+"""Seconds from which a region keeps its depth all the same; the share of a shorter one after which it only settles."""
 
 MAKES_GOOD = 5
 """Seconds per side by which a part may make good what those before it missed."""
@@ -35,7 +47,7 @@ def fill_flow(
 
     A region that is there already keeps its strokes as far as the minutes and the client's health let it.
     """
-    filling = _Filling(asked, question, order.setups, minutes, present)
+    filling = _Filling(asked, question, order, minutes, present)
     steps = filling.steps()
     parts = [_part(setup, steps, asked) for setup in order.setups]
     taken = order.seconds + filling.taken + part_seconds(parts[-1], asked.catalogue, asked.tempo)
@@ -53,11 +65,11 @@ class _Filling:
         self,
         asked: Asked,
         question: PlanQuestion,
-        setups: Sequence[Setup],
+        order: Order,
         minutes: Mapping[str, int],
         present: PresentSteps,
     ) -> None:
-        self._asked, self._question, self._setups = asked, question, setups
+        self._asked, self._question, self._order, self._setups = asked, question, order, order.setups
         self._minutes, self._present = minutes, present
         self._steps: dict[str, tuple[Step, ...]] = {}
         self._used: Counter[str] = Counter()
@@ -111,15 +123,15 @@ class _Filling:
         """Give the regions of a span their steps; says how old the oil is then."""
         sites = []
         for id in place.regions:
-            touch = after(self._before, id, self._asked.touch(id), self._asked.catalogue)
+            touch = after(self._before, id, self._touch(id), self._asked.catalogue)
             sites.append(find_site(id, place.position, touch, self._asked.catalogue, self._asked.tempo))
-        span = Span(tuple(sites), place.sides)
         sides = sum(place.sides) * place.times
         owes = max(-MAKES_GOOD, min(MAKES_GOOD, round(self._owed / sides)))
         wanted = [self._minutes[id] for id in place.regions]
         targets = [
             self._target(id, seconds + owes) for id, seconds in zip(place.regions, wanted, strict=True)
         ]
+        span = Span(tuple(sites), place.sides, self._bound_dry(place, targets[0]))
         arc = self._arc(span, targets, wanted, oiled)
         self._steps.update(arc.steps)
         asked_for = sum(t * n for t, n in zip(wanted, place.sides, strict=True))
@@ -129,6 +141,39 @@ class _Filling:
             self._used.update({step.stroke for step in arc.steps[id]})
         self._before = worked_as(step for id in place.regions for step in arc.steps[id])
         return arc.oiled_after
+
+    def _touch(self, region: str) -> Touch:
+        """How a region is worked: calm where it comes last, no great load is carried and nobody wished otherwise."""
+        asked = self._asked
+        touch = asked.touch(region)
+        wished = any(wish.region == region for wish in asked.client.wishes)
+        if wished or asked.catalogue.regions[region].firm_depth >= STRONG or not self._lies_late(region):
+            return touch
+        return replace(touch, wished=min(touch.wished, FIRM - 1))
+
+    def _lies_late(self, region: str) -> bool:
+        """Whether firm work on a region would come, on its last side, in a session's last minutes on the table."""
+        if self._asked.kind.surface != "table":
+            return False
+        worked = [self._minutes[setup.region] for setup in self._setups if setup.role == "work"]
+        regions = [setup.region for setup in self._setups if setup.role == "work"]
+        after = worked[len(regions) - regions[::-1].index(region) :]
+        between = self._order.seconds / len(self._setups)
+        close = self._question.hands_on - self._order.seconds - sum(worked)
+        own = self._minutes[region]
+        to_go = (1 - FIRM_WORK) * own + between + sum(seconds + between for seconds in after) + close
+        return own < LONG and to_go <= LAST
+
+    def _bound_dry(self, place: SpanPlace, seconds: int) -> DryBounds | None:
+        """How much dry work a span begins with, besides what the opening has done there."""
+        asked = self._asked
+        begun = place.regions[0] == BEGUN_DRY and asked.brief.booked_minutes >= HOUR and seconds >= DRY_FROM
+        if not begun or asked.kind.clothed:
+            return None
+        opening = self._setups[0]
+        at_once = not self._steps and opening.role == "open" and opening.region == BEGUN_DRY
+        opened = opened_dry(opening, asked) if at_once else 0
+        return max(0, DRY[0] - opened), max(0, DRY[1] - opened)
 
     def _target(self, region: str, seconds: int) -> int:
         """The seconds to fill, within a region's bounds. What keeps its strokes may miss them, so its least holds."""
@@ -148,7 +193,7 @@ class _Filling:
             plain = tuple(
                 find_site(s.region.id, s.position, s.touch.plain, s.catalogue, s.tempo) for s in span.sites
             )
-            span = Span(plain, span.sides)
+            span = Span(plain, span.sides, span.dry)
             found = compose(span, targets, self._used, oiled)
         return found or as_filled(span, targets, self._used, oiled)
 

@@ -8,6 +8,7 @@ from mellow_tide.core.checks.rules.hidden_face import LONGEST
 from mellow_tide.core.flow.asked_before import AskedAt, list_covers
 from mellow_tide.core.flow.brief import Side
 from mellow_tide.core.flow.flow import FIRM, Flow, Part, Step
+from mellow_tide.core.planner.strokes.rituals import LAST
 from mellow_tide.core.timing.scene import Transition
 from mellow_tide.core.timing.tempo import Tempo
 from mellow_tide.core.timing.timed import Timed, go_through
@@ -35,8 +36,10 @@ def settle_questions(flow: Flow, catalogue: Catalogue, tempo: Tempo) -> Flow:
     if catalogue.clock.check_in:
         return flow
     catalogue = in_session(flow.brief.kind, flow.brief.surface, catalogue)
-    settling = _Settling(flow, catalogue)
-    for timed in go_through(flow, catalogue, tempo):
+    every = list(go_through(flow, catalogue, tempo))
+    ends = every[-1].start + every[-1].seconds if every else 0
+    settling = _Settling(flow, catalogue, ends - LAST)
+    for timed in every:
         settling.meet(timed)
     parts = (_asking(part, at, settling.changed) for at, part in enumerate(flow.parts))
     return flow.model_copy(update={"parts": tuple(parts)}) if settling.changed else flow
@@ -56,10 +59,13 @@ class _Worked(NamedTuple):
 
 
 class _Settling:
-    """What has been asked so far. `changed`: by part and step, whether it asks now."""
+    """What has been asked so far. `changed`: by part and step, whether it asks now.
 
-    def __init__(self, flow: Flow, catalogue: Catalogue) -> None:
-        self._flow = flow
+    From the second `calm_from` on nobody is asked over work that is not firm.
+    """
+
+    def __init__(self, flow: Flow, catalogue: Catalogue, calm_from: int) -> None:
+        self._flow, self._calm_from = flow, calm_from
         self._hidden = {id for id, position in catalogue.positions.items() if position.face_hidden}
         self._covers = list_covers(flow.parts, catalogue)
         self._asked: dict[AskedAt, int] = {}
@@ -86,7 +92,8 @@ class _Settling:
         # The mirrored side is another cover, and is asked for its depth alone.
         same = self._last is not None and self._last.under == now.under
         lately = not hidden or not same or start - self._silent_since <= ASKED_LATELY
-        if step.check_in and not deeper and lately:
+        calm = start >= self._calm_from and step.depth < FIRM
+        if step.check_in and (calm or (not deeper and lately)):
             self.changed[part, at] = False
             self._spared = now
         elif step.check_in or (deeper and (step.depth > FIRM or (hidden and self._is_first_firm(now)))):

@@ -8,7 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from mellow_tide.core.planner.strokes.repertoire import AGAIN
-from mellow_tide.core.planner.strokes.span import PlacedStroke
+from mellow_tide.core.planner.strokes.span import DryBounds, PlacedStroke
 from mellow_tide.core.planner.strokes.worth import NEEDS, OwnStroke
 
 NEW, ONCE_MORE = 9.0, 6.0
@@ -103,23 +103,40 @@ def _split(best: Coded, bit: int) -> tuple[Coded, Coded | None]:
     return pairs[:, :, 1], pairs[:, :, 0]
 
 
+def _keep_within(best: Coded, bounds: DryBounds) -> None:
+    """Leave out what has fewer or more seconds, unless nothing lies within the bounds."""
+    least, most = bounds
+    if (best[least : most + 1] > in_parts(NOWHERE / 2) << CODE_BITS).any():
+        best[:least] = best[most + 1 :] = in_parts(NOWHERE) << CODE_BITS
+
+
 class RegionTable:
     """By needs that are met and whole seconds, the greatest worth of a region's own strokes.
 
     A programme over (stroke, passes): each stroke once at one place, with one of its passes. Exact to the second.
+    With bounds for it, dry work comes first, and what is worked before anything else keeps to them.
     """
 
     def __init__(
-        self, strokes: tuple[OwnStroke, ...], used: Mapping[str, int], seconds: int, last: str
+        self,
+        strokes: tuple[OwnStroke, ...],
+        used: Mapping[str, int],
+        seconds: int,
+        last: str,
+        dry: DryBounds | None = None,
     ) -> None:
         self._size, self._strokes = seconds + AROUND + 1, strokes
+        dry_first = sorted(strokes, key=lambda own: not own.dry) if dry else strokes
         # Second by second, so that what is compared lies together.
         best = np.full((self._size, SETS), in_parts(NOWHERE) << CODE_BITS, dtype=np.int64)
         best[0, 0] = 0
         self._picks: list[_Pick] = []
         # Beyond the seconds of the strokes so far there is nothing to grow from.
         reached = 0
-        for own in strokes:
+        for own in dry_first:
+            if dry and not own.dry:
+                _keep_within(best, dry)
+                dry = None
             stroke, first = own.placed.option.stroke.id, own.placed.option.rank < AGAIN
             more = _novelty(used.get(stroke, 0)) * first - TWICE_RUNNING * (stroke == last)
             # A state is reached from itself, or from the one that lacks what this stroke brings.
@@ -140,6 +157,8 @@ class RegionTable:
             self._picks.append(_Pick(own, (grown & CODE).astype(np.int8)))
             np.bitwise_and(grown, ~CODE, out=has)
             reached = min(self._size - 1, reached + longest)
+        if dry:
+            _keep_within(best, dry)
         self._best = np.bitwise_or(best.T, WHICH_STATE, order="C")
 
     def after(self, used: Mapping[str, int], seconds: int, last: str) -> "RegionTable":
@@ -221,16 +240,22 @@ Used = tuple[tuple[str, int], ...]
 
 
 def find_table(
-    strokes: tuple[OwnStroke, ...], used: Mapping[str, int], seconds: int, last: str = ""
+    strokes: tuple[OwnStroke, ...],
+    used: Mapping[str, int],
+    seconds: int,
+    last: str = "",
+    dry: DryBounds | None = None,
 ) -> RegionTable:
     """The table of some strokes, each used so often before, up to so many seconds; `last` came right before."""
     ids = {own.placed.option.stroke.id for own in strokes}
     known = tuple(sorted((id, n) for id, n in used.items() if n and id in ids))
     up_to = -(-max(1, seconds) // SHORTEST_TABLE) * SHORTEST_TABLE
-    return _table(strokes, known, up_to, last if last in ids else "")
+    return _table(strokes, known, up_to, last if last in ids else "", dry)
 
 
 # A table of a long part takes half a megabyte.
 @lru_cache(maxsize=300)
-def _table(strokes: tuple[OwnStroke, ...], used: Used, seconds: int, last: str) -> RegionTable:
-    return RegionTable(strokes, dict(used), seconds, last)
+def _table(
+    strokes: tuple[OwnStroke, ...], used: Used, seconds: int, last: str, dry: DryBounds | None
+) -> RegionTable:
+    return RegionTable(strokes, dict(used), seconds, last, dry)

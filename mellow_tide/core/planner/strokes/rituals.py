@@ -18,6 +18,9 @@ ROUSING = Step(
 
 ROUSING_SECONDS = 25
 
+LAST = 300
+"""Seconds at the end of a session in which nothing is firm and nobody is asked (common practice)."""
+
 
 def make_ritual_steps(setup: Setup, asked: Asked) -> tuple[Step, ...]:
     """The strokes of an opening or a closing; a bright end rouses after the still hold, where the client bears it."""
@@ -40,6 +43,17 @@ def make_ritual_steps(setup: Setup, asked: Asked) -> tuple[Step, ...]:
         first, held = steps[:-1][:1], steps[-1]
         steps = [*first, held, ROUSING, *steps[1:-1]]
     return tuple(steps)
+
+
+def opened_dry(setup: Setup, asked: Asked) -> int:
+    """Whole seconds of an opening in which the hands do more than rest: it is worked through the sheet."""
+    catalogue, region = asked.catalogue, asked.catalogue.regions[setup.region]
+    return sum(
+        step_seconds(step, stroke, region, catalogue, asked.tempo)
+        for step in make_ritual_steps(setup, asked)
+        for stroke in (catalogue.strokes[step.stroke],)
+        if stroke.family != "hold"
+    )
 
 
 def can_rouse(region: str, asked: Asked) -> bool:

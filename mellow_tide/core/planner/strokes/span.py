@@ -80,6 +80,9 @@ class PlacedStroke:
 
 PlacedStrokes = tuple[PlacedStroke, ...]
 
+DryBounds = tuple[int, int]
+"""Least and most seconds of work before the oil."""
+
 _Taken = tuple[PlacedStroke, int, int]
 """A stroke with its passes and the whole seconds that they take."""
 
@@ -89,11 +92,12 @@ class Span:
     """Sites worked one after the other in one arc, and how many sides of each the passage has.
 
     Where both sides lie under one cover only the first site is opened with long strokes over all; each settles by
-    itself, so that both sides stay alike.
+    itself, so that both sides stay alike. `dry` bounds the dry work that the first site begins with.
     """
 
     sites: tuple[Site, ...]
     sides: tuple[int, ...]
+    dry: DryBounds | None = None
 
     @property
     def catalogue(self) -> Catalogue:

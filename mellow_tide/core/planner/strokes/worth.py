@@ -111,6 +111,11 @@ class OwnStroke:
     worths: tuple[float, ...]
     bit: int
 
+    @property
+    def dry(self) -> bool:
+        """Whether it comes before the oil."""
+        return self.placed.option.slot == "dry"
+
     @classmethod
     def of(cls, placed: PlacedStroke) -> Self:
         """The stroke with all that is worked out about it once."""
