@@ -5,7 +5,7 @@ The figures to reach are common practice, found by laying plans beside hours of 
 
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass
-from itertools import pairwise
+from itertools import pairwise, takewhile
 from random import Random
 from statistics import median, quantiles
 
@@ -121,6 +121,11 @@ def figures() -> Iterator[Figure]:
     yield _at_least(
         "full body 75 and more: different strokes", [_different(one) for one in longer], "strokes", 32
     )
+    table = [one for kind in KINDS[:6] for one in made[kind.name]]
+    begun = [100.0 * (60 <= seconds <= 180) for one in table for seconds in _dry_seconds(one)]
+    yield _mean_at_least("an hour and more: backs with 60 to 180 s before their oil", begun, "%", 100)
+    late = [_asked_late(one) for kind in KINDS for one in made[kind.name]]
+    yield _at_most("questions in the last five minutes", late, "times", 0)
     yield _mean_at_most("strokes in no plan, besides those by wish", [_unused(made.values())], "strokes", 6)
 
 
@@ -192,6 +197,21 @@ def _is_lightest(entry: Entry) -> bool:
 
 def _questions(one: Planned) -> int:
     return sum(entry.asks or entry.kind == "check_in" for entry in one.sheet.entries)
+
+
+def _dry_seconds(one: Planned) -> Iterator[int]:
+    """By part of the back, the seconds of dry work that it begins with, an opening right before it included."""
+    worked = [entry for entry in one.strokes if entry.stroke != "resting_hold"]
+    for begins, entry in enumerate(worked):
+        if entry.role == "work" and entry.region == "back" and worked[begins - 1].part != entry.part:
+            before = takewhile(lambda e: e.role == "open" and e.region == "back", reversed(worked[:begins]))
+            dry = takewhile(lambda e: e.slot == "dry", worked[begins:])
+            yield _seconds(before) + _seconds(dry)
+
+
+def _asked_late(one: Planned) -> int:
+    asking = [entry for entry in one.sheet.entries if entry.asks or entry.kind == "check_in"]
+    return sum(entry.start > one.sheet.seconds - 300 for entry in asking)
 
 
 def _twice_running(one: Planned) -> int:
