@@ -101,6 +101,13 @@ def test_legs_then_feet_then_washed_hands(catalogue):
     ]
 
 
+def test_the_head_comes_last_where_it_costs_no_more(catalogue):
+    """On the side, face and scalp lie in either half. Last, they leave the end without an uncovering."""
+    chosen = frozenset({"back", "arm", "hand", "face", "scalp"})
+    order = find_cheapest_order(chosen, SchoolWay("side_by_side", "head"), catalogue)
+    assert [v.region for v in order.setups][-4:-1] == ["hand", "face", "scalp"]
+
+
 HOUSES = [
     House(),
     House(rules={"table_height": "lifts"}),

@@ -7,7 +7,7 @@ may come in any order, and blocks are joined by a turn.
 from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import lru_cache
-from itertools import product
+from itertools import product, takewhile
 
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.rules import Block
@@ -25,19 +25,24 @@ class Order:
     seconds: int
     setups: tuple[Setup, ...]
 
+    @property
+    def still_covered(self) -> int:
+        """How many parts come at the end, the close among them, for which nothing is uncovered any more."""
+        return sum(1 for _ in takewhile(lambda setup: setup.window == "none", reversed(self.setups)))
+
 
 @lru_cache(maxsize=2_000)
 def find_cheapest_order(chosen: frozenset[str], way: SchoolWay, catalogue: Catalogue) -> Order:
-    """The order of fewest turns, and then of least seconds, for `chosen`, region ids that `way` has a place for.
+    """The order of fewest turns, then of least seconds, for `chosen`, region ids that `way` has a place for.
 
-    There must be at least one.
+    There must be at least one. Of equal ones that in which the last uncovering comes earliest: the end is quiet.
     """
     blocks = way.blocks(catalogue)
     possible = list(list_assignments(chosen, way, catalogue))
     fewest = min(sum(map(bool, parts)) for parts in possible)
     return min(
         (_through(parts, blocks, way, catalogue) for parts in possible if sum(map(bool, parts)) == fewest),
-        key=lambda order: order.seconds,
+        key=lambda order: (order.seconds, -order.still_covered),
     )
 
 
