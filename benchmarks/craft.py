@@ -101,6 +101,12 @@ def figures() -> Iterator[Figure]:
     yield _at_most("full body: depth 1 of stroke time", [one.share(_is_lightest) for one in whole], "%", 8)
     chair = [one.share(_is_lightest) for one in made["chair 15"]]
     yield _at_most("chair: depth 1 of stroke time", chair, "%", 12)
+    pressed = [
+        one.share(lambda e: CATALOGUE.strokes[e.stroke or ""].family == "compression")
+        for one in made["chair 15"]
+        if not CATALOGUE.schools[one.brief.school].asks_headache
+    ]
+    yield _at_least("chair, not for a headache: compression of stroke time", pressed, "%", 25)
     thumbs = [one.share(lambda e: e.tool in THUMBS) for one in whole]
     yield _at_least("full body: thumbs of stroke time", thumbs, "%", 4)
     strong = [

@@ -216,3 +216,13 @@ def test_what_the_client_wishes_for_the_last_region_stands():
     for client, firm in ((CLIENT, False), (CLIENT.model_copy(update={"wishes": (wish,)}), True)):
         feet = [e for e in strokes_in(brief, client) if e.region == "foot"]
         assert any(e.depth >= 3 for e in feet) is firm
+
+
+@pytest.mark.parametrize("pressure", ["light", "medium", "firm"])
+@pytest.mark.parametrize("minutes", [10, 15, 20])
+def test_compression_has_a_quarter_of_the_time_in_the_chair(minutes, pressure):
+    """Common practice, through clothes."""
+    brief = Brief(booked_minutes=minutes, kind="chair", school="chair_downwards", close_with="seated")
+    strokes = strokes_in(brief.model_copy(update={"pressure": pressure}))
+    pressed = sum(e.seconds for e in strokes if CATALOGUE.strokes[e.stroke].family == "compression")
+    assert pressed / sum(e.seconds for e in strokes) >= 0.25
