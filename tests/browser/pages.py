@@ -214,6 +214,14 @@ def take_away(page: Page, part_id: str) -> None:
     edit(page, [{"kind": "remove_part", "part_id": part_id}])
 
 
+def remove_stroke(page: Page, part_id: str, stroke: str) -> None:
+    """Take the step with a stroke away from a part."""
+    session = page.request.get(_session_address(page)).json()
+    part = next(part for part in session["plan"]["flow"]["parts"] if part["id"] == part_id)
+    at = next(i for i, step in enumerate(part["steps"]) if step["stroke"] == stroke)
+    edit(page, [{"kind": "remove_step", "part_id": part_id, "step": at}])
+
+
 def lengthen(page: Page, part_id: str, passes: int) -> None:
     """Give the second stroke of a part so many passes."""
     edit(page, [{"kind": "change_step", "part_id": part_id, "step": 2, "passes": passes}])
@@ -229,8 +237,13 @@ def edit(page: Page, edits: list[dict[str, object]]) -> None:
             const answer = await fetch(`${url}/edits`, { method: "POST", headers, body });
             if (!answer.ok) throw new Error(await answer.text());
         }""",
-        [page.url.replace("/session/", "/api/sessions/").removesuffix("/plan"), edits],
+        [_session_address(page), edits],
     )
+
+
+def _session_address(page: Page) -> str:
+    """Where the server keeps the session on the Plan screen."""
+    return page.url.replace("/session/", "/api/sessions/").removesuffix("/plan")
 
 
 def hold_clock(page: Page) -> None:
