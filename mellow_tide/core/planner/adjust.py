@@ -11,7 +11,7 @@ from typing import Literal
 
 from mellow_tide.core.flow.brief import Brief
 from mellow_tide.core.flow.edits import worked_alike
-from mellow_tide.core.flow.flow import Flow, Step
+from mellow_tide.core.flow.flow import Flow, Part, Step
 from mellow_tide.core.planner.choice.choice import Deadline, no_deadline
 from mellow_tide.core.planner.choice.chosen import choose
 from mellow_tide.core.planner.minutes.minutes import Share, weight_at
@@ -101,20 +101,29 @@ def adjust(
 
 
 def _make_good(flow: Flow, by_hand: Collection[str], asked: Asked) -> Flow:
-    """The flow within what is tolerated of its minutes, where strokes of one mid-line region can give what is missed.
+    """The flow within what is tolerated of its minutes, where strokes of one region can give what is missed.
 
     What is kept to the pass cannot make good what others miss, and the close gives only what it has. Set by hand stays.
+    A mid-line region gives first; of others all sides give alike.
     """
-    for part in sorted(flow.parts, key=lambda part: -part_seconds(part, asked.catalogue, asked.tempo)):
+
+    def mid_then_longest(part: Part) -> tuple[bool, int]:
+        return part.side != "mid", -part_seconds(part, asked.catalogue, asked.tempo)
+
+    worked = [part for part in flow.parts if part.role == "work"]
+    for part in sorted(worked, key=mid_then_longest):
         over = lay_out(flow, asked.catalogue, asked.tempo).over
         if asked.kind.open_ended or abs(over) <= TOLERATED:
             return flow
-        gives = part.role == "work" and part.side == "mid" and part.region not in by_hand
-        if not gives or any(step.point for step in part.steps):
+        sides = {x.id: x.steps for x in flow.parts if x.role == "work" and x.region == part.region}
+        alike = all(worked_alike(steps, part.steps) for steps in sides.values())
+        pointed = any(step.point for steps in sides.values() for step in steps)
+        if part.region in by_hand or not alike or pointed:
             continue
         site = find_site(part.region, part.position, asked.touch(part.region), asked.catalogue, asked.tempo)
-        given = part.model_copy(update={"steps": stretch(site, part.steps, -over)})
-        tried = flow.model_copy(update={"parts": tuple(given if x is part else x for x in flow.parts)})
+        given = stretch(site, part.steps, -round(over / len(sides)))
+        parts = (x.model_copy(update={"steps": given}) if x.id in sides else x for x in flow.parts)
+        tried = flow.model_copy(update={"parts": tuple(parts)})
         if abs(lay_out(tried, asked.catalogue, asked.tempo).over) < abs(over):
             flow = tried
     return flow
