@@ -8,6 +8,7 @@ import platform
 import sys
 from datetime import UTC, datetime
 from pathlib import Path
+from statistics import median
 
 from benchmarks import clients, clock, craft, day, evaluation, learning, numbers, planner, plans, screen
 from benchmarks.figure import Figure
@@ -57,8 +58,21 @@ def page(measured: list[Figure]) -> str:
         "# What was measured last\n\n"
         f"By `./tide bench --write` on {datetime.now(UTC):%Y-%m-%d}: {machine()}. Times in ms; a ratio is of medians\n"
         "in the same run. A second machine, or a busy one, gives other times and much the same ratios.\n\n"
+        f"{_by_yardstick(measured)}"
         "| what | median | 95th percentile | beside | promised |\n|---|---|---|---|---|\n"
         f"{rows}\n"
+    )
+
+
+def _by_yardstick(measured: list[Figure]) -> str:
+    """How the promises in ms are held on a machine that is slower than the one that they are made for."""
+    slow = [found.slowness for found in measured if found.slowness > 1]
+    if not slow:
+        return ""
+    return (
+        f"This machine took {median(slow):.1f} times as long for a fixed piece of work (`benchmarks/yardstick.py`) as\n"
+        "the one that the promises in ms are made for. A promise is held against the measured ms divided by what it\n"
+        "took right after them; the two columns show the ms as measured.\n\n"
     )
 
 

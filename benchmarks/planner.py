@@ -1,13 +1,14 @@
 """Planning, first and again, beside laying the plan out on the clock; and beside CP-SAT on the same question.
 
-First: nothing is known of the school yet, its table of orders is made anew. Again: other weights and minutes, the
-table at hand.
+First: nothing is known of the school yet, its table of orders is made anew; strokes are kept from other plans. Again: a
+minute more, the table at hand. On a new server: nothing at all is kept.
 """
 
-from collections.abc import Iterator
+import sys
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field
 
-from benchmarks.figure import Figure, figure, milliseconds
+from benchmarks.figure import Figure, Taken, figure, milliseconds
 from benchmarks.long_flow import CLIENT
 from mellow_tide.core.catalogue.catalogue import Catalogue
 from mellow_tide.core.catalogue.house.house import DEFAULTS
@@ -89,18 +90,16 @@ def figures() -> Iterator[Figure]:
     for kind in KINDS:
         flow = plan(kind.briefs[0], setting(kind.client, catalogue)).flow
         layout = milliseconds(lambda flow=flow: lay_out(flow, catalogue), 50)
-        first, again = [], []
+        new, first, again = [], [], []
         for brief in kind.briefs:
-            _forget()
-            first += milliseconds(
-                lambda brief=brief, kind=kind: plan(brief, setting(kind.client, catalogue)), 1
-            )
+            new += _planning(brief, kind, _forget_all)
+        for brief in kind.briefs:
+            first += _planning(brief, kind, _forget)
             other = brief.model_copy(update={"booked_minutes": brief.booked_minutes + 1})
-            again += milliseconds(
-                lambda other=other, kind=kind: plan(other, setting(kind.client, catalogue)), 1
-            )
+            again += _planning(other, kind)
         yield figure(f"planner: {kind.name}, first plan", first, "laying it out", layout, target=kind.first)
         yield figure(f"planner: {kind.name}, again", again, "laying it out", layout, target=kind.again)
+        yield figure(f"planner: {kind.name}, on a new server", new, "laying it out", layout)
         for place in kind.solved:
             ours, theirs = _beside_cp_sat(kind, kind.briefs[place], catalogue)
             solved.append(theirs / ours)
@@ -110,10 +109,25 @@ def figures() -> Iterator[Figure]:
     yield from _of_one_plan(catalogue)
 
 
+def _planning(brief: Brief, kind: Kind, before: Callable[[], None] = lambda: None) -> list[Taken]:
+    before()
+    return milliseconds(lambda: plan(brief, setting(kind.client, CATALOGUE)), 1)
+
+
 def _forget() -> None:
     order.find_cheapest_order.cache_clear()
     order_table.make_order_table.cache_clear()
     approach.cache_clear()
+
+
+def _forget_all() -> None:
+    """Empty everything that the planner keeps from one question to the next."""
+    _forget()
+    for name, module in list(sys.modules.items()):
+        if name.startswith("mellow_tide.core.planner."):
+            for kept in vars(module).values():
+                if hasattr(kept, "cache_clear"):
+                    kept.cache_clear()
 
 
 def _beside_cp_sat(kind: Kind, brief: Brief, catalogue: Catalogue) -> tuple[float, float]:

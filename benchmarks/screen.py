@@ -10,8 +10,9 @@ from pathlib import Path
 
 from playwright.sync_api import Browser, BrowserContext, CDPSession, Page, sync_playwright
 
-from benchmarks.figure import Figure, figure
+from benchmarks.figure import Figure, Taken, figure
 from benchmarks.long_flow import PARTS, STEPS
+from benchmarks.yardstick import measure_slowness
 from tests.browser.conftest import CHROMIUM
 from tests.browser.pages import Plan, SignIn, edit
 from tests.browser.serving import LiveServer
@@ -68,7 +69,9 @@ def figures() -> Iterator[Figure]:
         "screen: Plan ready, warm", warm, "the sign-in page", still, target=WARM_TARGET, at_median=True
     )
     yield figure("screen: Plan of 120 minutes ready, warm", long, "the one of 60", warm)
-    yield figure("screen: script of the first load, kB", [size], "a kilobyte", [1.0], target=SCRIPT_TARGET)
+    yield figure(
+        "screen: script of the first load, kB", [size], "a kilobyte", [1.0], target=SCRIPT_TARGET, unit="kB"
+    )
     yield figure("screen: script of a frame while dragging", before, "the same", before, target=FRAME_TARGET)
     yield figure(
         f"screen: the same after {EDITS} edits",
@@ -140,16 +143,19 @@ def api(page: Page) -> str:
     return page.url.replace("/session/", "/api/sessions/").removesuffix("/plan")
 
 
-def readiness(browser: Browser, context: BrowserContext, url: str, root: str) -> tuple[list[float], ...]:
+def readiness(browser: Browser, context: BrowserContext, url: str, root: str) -> tuple[list[Taken], ...]:
     """Ms until the tide line can be used: with nothing kept, with all kept; and the sign-in page with nothing kept."""
-    cold, warm, still = [], [], []
+    cold: list[Taken] = []
+    warm: list[Taken] = []
+    still: list[Taken] = []
     cookies = context.cookies()
     for _ in range(TIMES):
+        slowness = measure_slowness()
         fresh = browser.new_context(viewport=VIEWPORT, locale="en-GB")
         page = fresh.new_page()
         page.goto(f"{root}/sign-in")
         page.get_by_label("E-mail").wait_for()
-        still.append(page.evaluate("performance.now()"))
+        still.append(Taken(page.evaluate("performance.now()"), slowness))
         fresh.close()
         fresh = browser.new_context(viewport=VIEWPORT, locale="en-GB")
         fresh.add_cookies(cookies)
@@ -161,12 +167,12 @@ def readiness(browser: Browser, context: BrowserContext, url: str, root: str) ->
             # Waiting in the page itself would need a script that the server's own policy forbids.
             while not (ready := page.evaluate("window.readyAt")):
                 page.wait_for_timeout(20)
-            found.append(ready)
+            found.append(Taken(ready, slowness))
         fresh.close()
     return cold, warm, still
 
 
-def dragging(page: Page, url: str) -> tuple[list[float], list[float]]:
+def dragging(page: Page, url: str) -> tuple[list[Taken], list[Taken]]:
     """Ms of script in each frame in which a part is dragged along the line, before and after many edits."""
     page.goto(url)
     plan = Plan(page)
@@ -182,7 +188,7 @@ def dragging(page: Page, url: str) -> tuple[list[float], list[float]]:
     return before, frames(page, plan, cdp)
 
 
-def frames(page: Page, plan: Plan, cdp: CDPSession) -> list[float]:
+def frames(page: Page, plan: Plan, cdp: CDPSession) -> list[Taken]:
     """Drag to and fro with the browser's own timeline running; the script work of every frame that had any."""
     events: list[dict] = []
     cdp.on("Tracing.dataCollected", lambda found: events.extend(found["value"]))
@@ -191,6 +197,7 @@ def frames(page: Page, plan: Plan, cdp: CDPSession) -> list[float]:
     page.wait_for_timeout(800)  # where it may go has come from the server
     box = plan.tide.bounding_box()
     assert box
+    slowness = measure_slowness()
     cdp.send("Tracing.start", {"categories": "devtools.timeline,disabled-by-default-devtools.timeline"})
     for move in range(MOVES):
         page.mouse.move(box["x"] + 100 + (move * 13) % 1000, box["y"] + 200)
@@ -202,7 +209,7 @@ def frames(page: Page, plan: Plan, cdp: CDPSession) -> list[float]:
         page.wait_for_timeout(50)
     page.keyboard.press("Escape")
     page.mouse.up()
-    return per_frame(events)
+    return [Taken(ms, slowness) for ms in per_frame(events)]
 
 
 def per_frame(events: list[dict]) -> list[float]:
