@@ -96,6 +96,8 @@ def restore(
             _pipe([*steps, load], cluster.as_superuser(fresh), source=source)
         migrate(cluster.dsn(OWNER, fresh))
         _erase_again(cluster, fresh, erased)
+        # Until PostgreSQL knows how much there is it reads whole tables for every row, and is stopped as too slow.
+        cluster.psql(fresh, "ANALYZE")
     except Trouble:
         cluster.psql("postgres", f"DROP DATABASE {fresh} WITH (FORCE)")
         raise

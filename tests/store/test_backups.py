@@ -56,6 +56,14 @@ def test_a_backup_restored_into_a_fresh_cluster_is_the_same_row_by_row(
         compare(digest(Source(cluster, database_name)), digest(Source(spare, "whole")))
 
 
+def test_what_is_restored_can_be_read_at_once(cluster, database_name, spare, tmp_path):
+    """PostgreSQL knows what there is: else it reads whole tables for every row, as long as nothing told it."""
+    made = back_up(Source(cluster, database_name), tmp_path, None, NOW)
+    restore(spare, "known", made.file, None, no_migration)
+    known = "SELECT DISTINCT tablename FROM pg_stats WHERE tablename IN ('client', 'run_event') ORDER BY 1"
+    assert spare.psql("known", known).split() == ["client", "run_event"]
+
+
 def test_what_is_written_meanwhile_is_in_it_whole_or_not_at_all(cluster, database_name, spare, tmp_path):
     """Two rows of every transaction, written as fast as they can be; a drill looks at the moment of its backup."""
     superuser = cluster.dsn("postgres", database_name)
