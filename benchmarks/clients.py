@@ -11,7 +11,7 @@ from benchmarks.figure import Figure, by_turns, figure
 from mellow_tide.app import make_app
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_EMAIL, THERAPIST_PASSWORD
 from mellow_tide.store.database import Sight, look_through
-from tests.demo_database import demo_database
+from tests.demo_database import demo_database, look_over
 
 MANY, TIMES, TARGET = 10_000, 60, 100.0
 FIRST = ("Tamsin", "Jory", "Elowen", "Perran", "Merryn", "Kitto", "Loveday", "Denzil", "Morwenna", "Cador")
@@ -35,6 +35,7 @@ def figures() -> Iterator[Figure]:
     """Measure this area; times in ms, the target on the 95th percentile."""
     with demo_database("tide_bench") as dsn, psycopg.connect(dsn) as connection:
         fill(connection)
+        look_over("tide_bench")
         with TestClient(
             make_app(dsn), base_url="http://localhost", headers={"Origin": "http://localhost"}
         ) as client:

@@ -14,7 +14,7 @@ from mellow_tide.app import make_app
 from mellow_tide.demo.people import CLIENTS, PRACTICE_ID, THERAPIST_EMAIL, THERAPIST_PASSWORD
 from mellow_tide.services.booking.load import lay_stored_plan
 from mellow_tide.store.database import Sight, look_through
-from tests.demo_database import demo_database
+from tests.demo_database import demo_database, look_over
 
 WHO = ("ottilie", "bram", "isolde", "corin", "piet", "gethin", "sable", "rafe", "linnet")
 A_DAY, A_YEAR, TIMES, TARGET = 12, 2_000, 60, 150.0
@@ -54,6 +54,7 @@ def figures() -> Iterator[Figure]:
     ):
         client.post("/api/sign-in", json={"email": THERAPIST_EMAIL, "password": THERAPIST_PASSWORD})
         fill(connection, now)
+        look_over("tide_bench")
         for hour, one in zip(range(8, 8 + A_DAY), cycle(CLIENTS[key] for key in WHO), strict=False):
             start = {"day": day.isoformat(), "at": f"{hour:02}:00"}
             booking = {"session_id": str(uuid4()), "client_id": str(one.client_id), "start": start}

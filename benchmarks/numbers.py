@@ -10,7 +10,7 @@ from benchmarks.figure import Figure, by_turns, figure
 from mellow_tide.app import make_app
 from mellow_tide.demo.people import PRACTICE_ID, THERAPIST_EMAIL, THERAPIST_PASSWORD
 from mellow_tide.store.database import Sight, look_through
-from tests.demo_database import demo_database
+from tests.demo_database import demo_database, look_over
 
 WORKED, TIMES, TARGET = 800, 5, 300.0
 """Sessions of half a year: two therapists with four on each of a hundred days."""
@@ -54,6 +54,7 @@ def figures() -> Iterator[Figure]:
         look_through(connection, Sight(PRACTICE_ID))
         values = {"practice": PRACTICE_ID, "now": datetime.now(UTC), "worked": WORKED}
         connection.execute(COPIED, values)
+        look_over("tide_bench")
 
         def read() -> None:
             client.get("/api/numbers").raise_for_status()

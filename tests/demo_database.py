@@ -31,3 +31,8 @@ def demo_database(name: str, now: datetime | None = None, lived: bool = False) -
         cluster.psql("postgres", f"DROP DATABASE {name} WITH (FORCE)")
     finally:
         cluster.stop()
+
+
+def look_over(name: str) -> None:
+    """Tell PostgreSQL how much the filled database called `name` holds, as it finds out by itself in time."""
+    Cluster(settle().state / "test-postgres", durable=False).psql(name, "ANALYZE")

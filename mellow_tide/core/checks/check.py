@@ -112,15 +112,22 @@ class Case:
         """What the house has chosen for a rule."""
         return self.catalogue.chosen[rule]
 
+    @cached_property
+    def _all_steps(self) -> tuple[tuple[Part, int, Step, Stroke], ...]:
+        strokes = self.catalogue.strokes
+        return tuple(
+            (part, i, step, strokes[step.stroke])
+            for part in self.flow.parts
+            for i, step in enumerate(part.steps)
+        )
+
     def all_steps(self) -> Iterator[tuple[Part, int, Step, Stroke]]:
         """Every step of the flow, what opens and closes it included: its part, its index there, it, its stroke."""
-        strokes = self.catalogue.strokes
-        for part in self.flow.parts:
-            yield from ((part, i, step, strokes[step.stroke]) for i, step in enumerate(part.steps))
+        return iter(self._all_steps)
 
     def steps(self) -> Iterator[tuple[Part, int, Step, Stroke]]:
         """Every step of every part that is work: its part, its index there, the step and its stroke."""
-        return (found for found in self.all_steps() if found[0].role == "work")
+        return (found for found in self._all_steps if found[0].role == "work")
 
     def worked(self) -> Iterator[Part]:
         """The parts that are work, in order."""
