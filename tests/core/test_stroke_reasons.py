@@ -2,7 +2,7 @@
 
 import pytest
 
-from mellow_tide.core.flow.brief import Brief, Place
+from mellow_tide.core.flow.brief import Brief, Place, Wish
 from mellow_tide.core.planner.plan import plan
 from mellow_tide.core.planner.stroke_reasons import explain_strokes
 from mellow_tide.core.refusal import BadFlow
@@ -52,6 +52,20 @@ def test_what_is_liked_is_said():
     flow = plan(Brief(booked_minutes=75), liking).flow
     liked = {reason.stroke for reason in reasons("back", flow, liking).there if reason.liked}
     assert liked == {"wringing"}
+
+
+def light_regions(flow, here=HERE):
+    return {p.region for p in flow.parts if p.role == "work" and reasons(p.id, flow, here).light_at_end}
+
+
+def test_a_region_that_ends_the_session_says_why_nothing_there_is_firm():
+    flow = plan(Brief(booked_minutes=90, school="head_downwards"), HERE).flow
+    assert light_regions(flow) == {"foot"}
+    # Face and scalp end it too, and have nothing firm anywhere.
+    assert not light_regions(FLOW)
+    wished = setting(CLIENT.model_copy(update={"wishes": (Wish(region="foot", depth=4),)}), CATALOGUE)
+    firm = plan(Brief(booked_minutes=90, school="head_downwards"), wished).flow
+    assert not light_regions(firm, wished)
 
 
 def test_what_is_no_work_has_no_strokes_to_explain():

@@ -9997,12 +9997,16 @@ export interface components {
         /**
          * StrokeReasons
          * @description The strokes of a part in their order, and those that could stand there, what costs least first.
+         *
+         *     `light_at_end`: nothing is firm because the region, on its last side, is worked in the last minutes.
          */
         StrokeReasons: {
             /** There */
             there: components["schemas"]["StrokeReason"][];
             /** Others */
             others: components["schemas"]["StrokeReason"][];
+            /** Light At End */
+            light_at_end: boolean;
         };
         /**
          * SuggestedBrief

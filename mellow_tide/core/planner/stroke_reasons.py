@@ -12,6 +12,7 @@ from typing import Literal
 from mellow_tide.core.catalogue.records import Id, Record, Slot
 from mellow_tide.core.flow.flow import Flow, Part
 from mellow_tide.core.flow.passages import split_into_passages
+from mellow_tide.core.planner.light_end import is_light_at_end, touch_as_planned
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.strokes.compose import own_options
 from mellow_tide.core.planner.strokes.region_table import NOWHERE, find_table
@@ -60,10 +61,14 @@ class StrokeReason(Record):
 
 
 class StrokeReasons(Record):
-    """The strokes of a part in their order, and those that could stand there, what costs least first."""
+    """The strokes of a part in their order, and those that could stand there, what costs least first.
+
+    `light_at_end`: nothing is firm because the region, on its last side, is worked in the last minutes.
+    """
 
     there: tuple[StrokeReason, ...]
     others: tuple[StrokeReason, ...]
+    light_at_end: bool
 
 
 def explain_strokes(flow: Flow, part_id: str, setting: Setting) -> StrokeReasons:
@@ -93,6 +98,7 @@ def explain_strokes(flow: Flow, part_id: str, setting: Setting) -> StrokeReasons
             for one in tried
             if one.value > NOWHERE / 2
         ),
+        light_at_end=is_light_at_end(flow, part.region, asked),
     )
 
 
@@ -154,7 +160,8 @@ class _Trade:
     @classmethod
     def of(cls, flow: Flow, at: int, asked: Asked) -> "_Trade":
         part = flow.parts[at]
-        site = find_site(part.region, part.position, asked.touch(part.region), asked.catalogue, asked.tempo)
+        touch = touch_as_planned(flow, part.region, asked)
+        site = find_site(part.region, part.position, touch, asked.catalogue, asked.tempo)
         passages = split_into_passages([p.setup for p in flow.parts], asked.catalogue)
         opens = any(places[0] == at for places in passages) or any(s.slot == "spread" for s in part.steps)
         seconds = _seconds_by_stroke(flow, part, asked)

@@ -2,9 +2,8 @@
 
 from collections import Counter
 from collections.abc import Mapping, Sequence
-from dataclasses import replace
 
-from mellow_tide.core.flow.flow import FIRM, Flow, Part, Setup, Step
+from mellow_tide.core.flow.flow import Flow, Part, Setup, Step
 from mellow_tide.core.hands.spread import STRONG
 from mellow_tide.core.phrases.book import say
 from mellow_tide.core.planner.order.order import Order
@@ -149,7 +148,7 @@ class _Filling:
         wished = any(wish.region == region for wish in asked.client.wishes)
         if wished or asked.catalogue.regions[region].firm_depth >= STRONG or not self._lies_late(region):
             return touch
-        return replace(touch, wished=min(touch.wished, FIRM - 1))
+        return touch.calm
 
     def _lies_late(self, region: str) -> bool:
         """Whether firm work on a region would come, on its last side, in a session's last minutes on the table."""

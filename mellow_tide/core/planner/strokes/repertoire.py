@@ -77,6 +77,11 @@ class Touch:
         """The same touch after a part that makes no difference."""
         return replace(self, before=frozenset(), tired=frozenset())
 
+    @property
+    def calm(self) -> "Touch":
+        """The same touch with nothing firm."""
+        return replace(self, wished=min(self.wished, FIRM - 1))
+
 
 @dataclass(frozen=True, slots=True)
 class StrokeOption:

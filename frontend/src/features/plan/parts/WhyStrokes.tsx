@@ -32,6 +32,7 @@ function Reasons({ session, partId }: { session: SessionView; partId: string }) 
   const name = (stroke: string) => catalogue.strokes[stroke]?.name ?? stroke;
   return (
     <div className="mb-3 max-w-[64ch] pr-1">
+      {found.data.light_at_end && <p className="mb-2">{say.lightAtEnd}</p>}
       <ul className="grid gap-1">
         {found.data.there.map((reason) => (
           <li key={reason.stroke}>{whyStroke(reason, name)}</li>

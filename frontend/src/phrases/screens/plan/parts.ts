@@ -35,6 +35,8 @@ export const say = {
   pointAtIt: "Point at it",
   howOften: (name: string) => `How many times, ${name}`,
   passes: (name: string) => `Passes, ${name}`,
+  lightAtEnd:
+    "Nothing is firm here: this side or the other is worked in the last five minutes on the table, which stay light.",
   whySoLong: "Why so long:",
   whyTheseStrokes: "Why these strokes",
   tryingOtherStrokes: "Trying other strokes",
