@@ -151,11 +151,11 @@ def _where(timed: Timed, part: Part) -> Where:
 
 
 def _transition_entry(timed: Timed, transition: Transition, where: Where) -> Entry:
-    kind = transition.kind
+    kind, (_, part_id, *_) = transition.kind, where
     if timed.step is not None:
-        address = f"{where[1]}/{timed.step}/{kind}"
+        address = f"{part_id}/{timed.step}/{kind}"
     else:
-        address = f"{where[1]}/{kind}" + (f"-{timed.earlier + 1}" if timed.earlier else "")
+        address = f"{part_id}/{kind}" + (f"-{timed.earlier + 1}" if timed.earlier else "")
     return Entry(
         kind,
         address,
@@ -169,10 +169,10 @@ def _transition_entry(timed: Timed, transition: Transition, where: Where) -> Ent
 
 
 def _stroke_entry(timed: Timed, step: Step, where: Where, catalogue: Catalogue) -> Entry:
-    region = where[3]
+    _, part_id, _, region, *_ = where
     return Entry(
         "stroke",
-        f"{where[1]}/{timed.step}",
+        f"{part_id}/{timed.step}",
         timed.start,
         timed.seconds,
         *where,

@@ -52,7 +52,10 @@ LIKED, REPEATED, SECOND = 1.5, 0.75, 0.6
 """How much more what is liked is worth; what is left of what the part before had; and of a second round."""
 
 THROUGH_CLOTH = 1.5
-"""How much more compression is worth through clothes, where it has a quarter of the time (common practice)."""
+"""How much more compression is worth through clothes, where about a quarter of the time is for it (common practice).
+
+So found: 33 to 43 % of a chair's stroke time, 23 % in half an hour of medium or firm work.
+"""
 
 SHORTEST, SHORTEST_SMALL = 20, 10
 """Seconds that a step lasts at least, and on small regions."""
@@ -79,9 +82,9 @@ def _worth(placed: PlacedStroke, seconds: int) -> float:
         value *= LIGHTER**away if away > 0 else DEEPER**-away
         if option.depth >= STRONG and touch.wished >= STRONG:
             value *= STRONG_WISH
-    wanted = option.stroke.id in placed.site.catalogue.planned_first(option.slot)
     if option.stroke.family == "compression" and placed.site.medium == "clothed":
         value *= THROUGH_CLOTH
+    wanted = option.stroke.id in placed.site.catalogue.planned_first(option.slot)
     if wanted or option.stroke.id in touch.likes or option.tool in touch.likes:
         value *= LIKED
     if option.stroke.id in touch.before or (option.tool in touch.tired and option.depth >= STRONG):
