@@ -12,6 +12,7 @@ from statistics import median
 
 from benchmarks import clients, clock, craft, day, evaluation, learning, numbers, planner, plans, screen
 from benchmarks.figure import Figure
+from benchmarks.yardstick import THERE
 
 PAGE = Path(__file__).parents[1] / "docs" / "benchmarks.md"
 CPUINFO = Path("/proc/cpuinfo")
@@ -70,9 +71,10 @@ def _by_yardstick(measured: list[Figure]) -> str:
     if not slow:
         return ""
     return (
-        f"This machine took {median(slow):.1f} times as long for a fixed piece of work (`benchmarks/yardstick.py`) as\n"
-        "the one that the promises in ms are made for. A promise is held against the measured ms divided by what it\n"
-        "took right after them; the two columns show the ms as measured.\n\n"
+        f"Promises in ms are made for a machine that needs {THERE} ms for a fixed piece of work\n"
+        f"(`benchmarks/yardstick.py`). This one needed {median(slow):.1f} times as long. So each time is divided by\n"
+        "how much slower the machine was right before it, and the promise is held against what comes out, *by the\n"
+        "yardstick*. The columns show the times as measured.\n\n"
     )
 
 

@@ -14,7 +14,7 @@ YARDSTICK_EVERY = 0.2
 
 
 class Taken(float):
-    """Ms that a piece of work took, and how many times slower the machine was then than the yardstick says."""
+    """Ms that a piece of work took, and how many times slower the machine was then (`yardstick`)."""
 
     slowness: float
 
@@ -30,7 +30,7 @@ class Figure:
     """`median` and `p95` in `unit`; `ratio` is median over the reference's median.
 
     `target` bounds `p95`, or the median where a few runs are all there is; `promised` the ratio. A target in ms is for
-    the machine that they are made for: `there` is what it bounds, each time divided by the machine's `slowness` then.
+    the machine that it was set for: `there` is what it bounds, each time divided by the machine's `slowness` then.
     """
 
     name: str

@@ -14,7 +14,7 @@ from mellow_tide.core.flow.edits import worked_alike
 from mellow_tide.core.flow.flow import Flow, Part, Step
 from mellow_tide.core.planner.choice.choice import Deadline, no_deadline
 from mellow_tide.core.planner.choice.chosen import choose
-from mellow_tide.core.planner.light_end import touch_as_planned
+from mellow_tide.core.planner.light_end import is_light_at_end
 from mellow_tide.core.planner.minutes.minutes import Share, weight_at
 from mellow_tide.core.planner.order.order import find_cheapest_order
 from mellow_tide.core.planner.order.own_order import keep_own_order
@@ -121,7 +121,9 @@ def _make_good(flow: Flow, by_hand: Collection[str], asked: Asked) -> Flow:
         pointed = any(step.point for steps in sides.values() for step in steps)
         if part.region in by_hand or not alike or pointed:
             continue
-        touch = touch_as_planned(flow, part.region, asked)
+        touch = asked.touch(part.region)
+        if is_light_at_end(flow, part.region, asked):
+            touch = touch.calm
         site = find_site(part.region, part.position, touch, asked.catalogue, asked.tempo)
         given = stretch(site, part.steps, -round(over / len(sides)))
         parts = (x.model_copy(update={"steps": given}) if x.id in sides else x for x in flow.parts)

@@ -2,7 +2,7 @@
 
 from mellow_tide.core.flow.flow import FIRM, Flow
 from mellow_tide.core.planner.question.asked import Asked
-from mellow_tide.core.planner.strokes.repertoire import Touch, arc_options
+from mellow_tide.core.planner.strokes.repertoire import arc_options
 from mellow_tide.core.planner.strokes.rituals import LAST
 from mellow_tide.core.timing.run_sheet import lay_out
 
@@ -18,9 +18,3 @@ def is_light_at_end(flow: Flow, region: str, asked: Asked) -> bool:
     sheet = lay_out(flow, asked.catalogue, asked.tempo)
     ends = max(entry.start + entry.seconds for entry in sheet.entries if entry.part_id == parts[-1].id)
     return ends > sheet.seconds - LAST
-
-
-def touch_as_planned(flow: Flow, region: str, asked: Asked) -> Touch:
-    """How a region is worked in a flow: calm where the end has made it so."""
-    touch = asked.touch(region)
-    return touch.calm if is_light_at_end(flow, region, asked) else touch

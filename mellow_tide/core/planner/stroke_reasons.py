@@ -12,7 +12,7 @@ from typing import Literal
 from mellow_tide.core.catalogue.records import Id, Record, Slot
 from mellow_tide.core.flow.flow import Flow, Part
 from mellow_tide.core.flow.passages import split_into_passages
-from mellow_tide.core.planner.light_end import is_light_at_end, touch_as_planned
+from mellow_tide.core.planner.light_end import is_light_at_end
 from mellow_tide.core.planner.question.asked import Asked
 from mellow_tide.core.planner.strokes.compose import own_options
 from mellow_tide.core.planner.strokes.region_table import NOWHERE, find_table
@@ -98,7 +98,7 @@ def explain_strokes(flow: Flow, part_id: str, setting: Setting) -> StrokeReasons
             for one in tried
             if one.value > NOWHERE / 2
         ),
-        light_at_end=is_light_at_end(flow, part.region, asked),
+        light_at_end=trade.light_at_end,
     )
 
 
@@ -156,11 +156,13 @@ class _Trade:
     chosen: tuple[OwnStroke, ...]
     now: Counter[str]
     used: Counter[str]
+    light_at_end: bool
 
     @classmethod
     def of(cls, flow: Flow, at: int, asked: Asked) -> "_Trade":
         part = flow.parts[at]
-        touch = touch_as_planned(flow, part.region, asked)
+        light = is_light_at_end(flow, part.region, asked)
+        touch = asked.touch(part.region).calm if light else asked.touch(part.region)
         site = find_site(part.region, part.position, touch, asked.catalogue, asked.tempo)
         passages = split_into_passages([p.setup for p in flow.parts], asked.catalogue)
         opens = any(places[0] == at for places in passages) or any(s.slot == "spread" for s in part.steps)
@@ -171,7 +173,7 @@ class _Trade:
         ids = {o.placed.option.stroke.id for o in chosen}
         before = [p for p in flow.parts[:at] if p.role == "work" and p.region != part.region]
         used = Counter(id for p in before for id in {s.stroke for s in p.steps})
-        return cls(options, chosen, Counter({id: seconds[id] for id in ids}), used)
+        return cls(options, chosen, Counter({id: seconds[id] for id in ids}), used, light)
 
     @property
     def total(self) -> int:
