@@ -1,6 +1,7 @@
 """A fixed piece of work: how much slower this machine is than the one that promises in ms are made for."""
 
 import re
+from itertools import count
 from statistics import median
 from time import perf_counter
 
@@ -17,11 +18,15 @@ PATTERN = "|".join(
     f"(?P<group{i}>[a-{chr(ord('b') + i % 24)}]+?(?:x{{1,{i + 1}}}|y*z)(?!q)\\b)" for i in range(GROUPS)
 )
 
+NUMBERS = count()
+
 
 def compile_pattern() -> re.Pattern[str]:
-    """Compile a long regular expression: the standard library does so in Python, with many small objects."""
-    re.purge()
-    return re.compile(PATTERN)
+    """Compile a long regular expression: the standard library does so in Python, with many small objects.
+
+    Each time another one, as the library keeps those that it has compiled.
+    """
+    return re.compile(f"{PATTERN}|{next(NUMBERS)}")
 
 
 def measure_slowness() -> float:
