@@ -36,7 +36,7 @@ export const say = {
   howOften: (name: string) => `How many times, ${name}`,
   passes: (name: string) => `Passes, ${name}`,
   lightAtEnd:
-    "Nothing is firm here: this side or the other is worked in the last five minutes on the table, which stay light.",
+    "Nothing is firm here: the session ends with this region, and the last five minutes on the table stay light.",
   whySoLong: "Why so long:",
   whyTheseStrokes: "Why these strokes",
   tryingOtherStrokes: "Trying other strokes",
